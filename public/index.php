@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+use Stemmata\Kernel;
+use Symfony\Component\ErrorHandler\Debug;
+use Symfony\Component\HttpFoundation\Request;
+
+require dirname(__DIR__).'/vendor/autoload.php';
+
+$environment = getenv('APP_ENV') ?: 'prod';
+if ('dev' === $environment) {
+    Debug::enable();
+}
+$kernel = new Kernel($environment, 'dev' === $environment);
+$request = Request::createFromGlobals();
+$response = $kernel->handle($request);
+$response->send();
+$kernel->terminate($request, $response);

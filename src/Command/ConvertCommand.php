@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Command;
+
+use Stemmata\Core\Document;
+use Stemmata\Core\IdSource;
+use Stemmata\Core\Level;
+use Stemmata\Core\Operation\GenerateContents;
+use Stemmata\Core\Operation\Refused;
+use Stemmata\Core\Outline;
+use Stemmata\Core\Section;
+use Stemmata\Format\FormatException;
+use Stemmata\Format\Formats;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Input\InputArgument;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\OutputInterface;
+
+#[AsCommand('stemmata:convert', 'Reads one file and writes another, the formats told by the files’ endings')]
+final class ConvertCommand extends FileCommand
+{
+    private const CONTENTS_TO = 3;
+
+    public function __construct(Formats $formats, private readonly IdSource $ids)
+    {
+        parent::__construct($formats);
+    }
+
+    protected function configure(): void
+    {
+        $this
+            ->addArgument('in', InputArgument::REQUIRED)
+            ->addArgument('out', InputArgument::REQUIRED)
+            ->addOption('contents', null, InputOption::VALUE_NONE, 'Begin with contents of levels 1 to 3');
+    }
+
+    protected function work(InputInterface $input, OutputInterface $output): void
+    {
+        $out = self::path($input, 'out');
+        $writer = $this->formats->writerFor(pathinfo($out, PATHINFO_EXTENSION));
+        $document = $this->readFile($input, 'in')->document;
+        $text = $writer->write($input->getOption('contents') ? $this->withContents($document) : $document);
+        if (!is_dir(dirname($out)) || false === @file_put_contents($out, $text)) {
+            throw FormatException::notWritable($out);
+        }
+    }
+
+    /** Contents stand in the opening; a document without one gets it for them. */
+    private function withContents(Document $document): Document
+    {
+        if (!$document->outline->hasOpening()) {
+            $opening = Section::blank($this->ids->next());
+            $document = $document->withSection($opening)->withOutline(Outline::of($opening->id, Level::Opening)->followedBy($document->outline));
+        }
+        $made = (new GenerateContents($document->outline->idAt(0), 1, self::CONTENTS_TO, true, 'Contents'))->applyTo($document);
+
+        return $made instanceof Refused ? $document : $made->document;
+    }
+}

@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core;
+
+/**
+ * What an operation did: everything it touched, as it was and as it is. The journal keeps just this, so undoing needs no
+ * rule of its own.
+ */
+final readonly class Change
+{
+    /**
+     * @param list<OutlineEdit>                               $outlineEdits to be applied in turn
+     * @param array<string, array{Section|null, Section|null}> $sections     before and after, by id; null for not yet there
+     * @param array<string, array{Offcut|null, Offcut|null}>   $offcuts      before and after, by id
+     * @param array{TitleBlock, TitleBlock}|null               $titleBlock   before and after, when it differs
+     */
+    public function __construct(
+        public array $outlineEdits,
+        public array $sections,
+        public array $offcuts,
+        public ?array $titleBlock,
+    ) {
+    }
+
+    /** @param Document $after made from $before by operations */
+    public static function between(Document $before, Document $after): self
+    {
+        $sections = [];
+        foreach ($after->changedSections as $id => $section) {
+            $was = self::findSection($before, SectionId::fromString($id));
+            if ($was != $section) {
+                $sections[$id] = [$was, $section];
+            }
+        }
+        $offcuts = [];
+        foreach ($after->changedOffcuts as $id => $offcut) {
+            $was = $before->findOffcut(SectionId::fromString($id));
+            if ($was != $offcut) {
+                $offcuts[$id] = [$was, $offcut];
+            }
+        }
+
+        return new self(
+            OutlineEdit::between($before->outline, $after->outline),
+            $sections,
+            $offcuts,
+            $before->titleBlock == $after->titleBlock ? null : [$before->titleBlock, $after->titleBlock],
+        );
+    }
+
+    public function isEmpty(): bool
+    {
+        return [] === $this->outlineEdits && [] === $this->sections && [] === $this->offcuts && null === $this->titleBlock;
+    }
+
+    public function inverted(): self
+    {
+        return new self(
+            array_reverse(array_map(static fn (OutlineEdit $edit): OutlineEdit => $edit->inverted(), $this->outlineEdits)),
+            array_map(array_reverse(...), $this->sections),
+            array_map(array_reverse(...), $this->offcuts),
+            null === $this->titleBlock ? null : array_reverse($this->titleBlock),
+        );
+    }
+
+    public function appliedToOutline(Outline $outline): Outline
+    {
+        foreach ($this->outlineEdits as $edit) {
+            $outline = $edit->appliedTo($outline);
+        }
+
+        return $outline;
+    }
+
+    /** @return list<string> ids of sections that left the outline, whether to the offcuts or into another section */
+    public function removedIds(): array
+    {
+        $removed = [];
+        foreach ($this->outlineEdits as $edit) {
+            foreach ($edit->removed->ids() as $id) {
+                $removed[$id->value] = true;
+            }
+            foreach ($edit->inserted->ids() as $id) {
+                unset($removed[$id->value]);
+            }
+        }
+
+        return array_map(strval(...), array_keys($removed));
+    }
+
+    private static function findSection(Document $document, SectionId $id): ?Section
+    {
+        try {
+            return $document->section($id);
+        } catch (InvalidSectionId) {
+            return null;
+        }
+    }
+}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Check;
+
+use Stemmata\Core\Document;
+
+/** HTML, and so most assistive technology, knows six levels. */
+final class DeeperThanSix implements Rule
+{
+    public function findings(Document $document, array $headings): iterable
+    {
+        foreach (mb_str_split($document->outline->levels) as $position => $digit) {
+            if ((int) $digit > 6) {
+                yield new Finding('deeper-than-6', $position, sprintf('Level %d is deeper than 6, the deepest that HTML and most assistive technology know.', (int) $digit), 'HTML Living Standard 4.3.6; PDF/UA-1 7.4.2');
+            }
+        }
+    }
+}

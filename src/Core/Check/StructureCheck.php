@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Check;
+
+use Stemmata\Core\Document;
+
+/** Runs every rule over a document; reports in the order of the text, and changes nothing. */
+final class StructureCheck
+{
+    /** @return list<Rule> */
+    public static function rules(): array
+    {
+        return [new NoTitle(), new NoTopLevel(), new SkippedLevel(), new EmptyHeading(), new DeeperThanSix()];
+    }
+
+    /** @return list<Finding> */
+    public static function of(Document $document): array
+    {
+        $headings = $document->headings();
+        $findings = [];
+        foreach (self::rules() as $rule) {
+            foreach ($rule->findings($document, $headings) as $finding) {
+                $findings[] = $finding;
+            }
+        }
+        usort($findings, static fn (Finding $a, Finding $b): int => $a->position <=> $b->position);
+
+        return $findings;
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Contents;
+
+use Stemmata\Core\Document;
+use Stemmata\Core\Numbering\DecimalNumbering;
+use Stemmata\Core\Text\Node;
+
+/** Collects the lines of the contents: every heading within the levels asked for that has words and is not left out. */
+final class ContentsLines
+{
+    /** @return list<array{section: string, level: int, number: string, heading: string}> */
+    public static function of(Document $document, int $from, int $to): array
+    {
+        $outline = $document->outline;
+        $numbers = DecimalNumbering::of($outline);
+        $lines = [];
+        foreach ($document->headings() as $position => $heading) {
+            $level = $outline->levelAt($position)->value;
+            if ($level < $from || $level > $to || '' === trim($heading) || !$outline->isInContentsAt($position)) {
+                continue;
+            }
+            $lines[] = ['section' => $outline->idAt($position)->value, 'level' => $level, 'number' => $numbers[$position], 'heading' => $heading];
+        }
+
+        return $lines;
+    }
+
+    public static function isCurrent(Document $document, Node $contents): bool
+    {
+        return $contents->attribute('lines') === self::of($document, self::level($contents, 'from'), self::level($contents, 'to'));
+    }
+
+    public static function level(Node $contents, string $end): int
+    {
+        $level = $contents->attribute($end);
+
+        return is_int($level) ? $level : 1;
+    }
+}

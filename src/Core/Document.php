@@ -1,0 +1,174 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core;
+
+/**
+ * A document: title block, outline, and the text of its sections as far as anyone asks for it.
+ *
+ * Immutable. What an operation changes lies on top of the shelf that the document was opened from; `changed*` tell what
+ * that is, so storage writes that and no more.
+ */
+final readonly class Document
+{
+    /**
+     * @param array<string, Section|null> $changedSections by id; null for one that is gone
+     * @param array<string, Offcut|null>  $changedOffcuts  by id; null for one that is gone
+     */
+    private function __construct(
+        public TitleBlock $titleBlock,
+        public Outline $outline,
+        private Shelf $shelf,
+        public array $changedSections = [],
+        public array $changedOffcuts = [],
+    ) {
+    }
+
+    public static function opened(TitleBlock $titleBlock, Outline $outline, Shelf $shelf): self
+    {
+        return new self($titleBlock, $outline, $shelf);
+    }
+
+    /** @param list<array{Level, Section}> $sections in order, the opening, if any, first */
+    public static function of(TitleBlock $titleBlock, array $sections): self
+    {
+        $ids = '';
+        $levels = '';
+        foreach ($sections as [$level, $section]) {
+            $ids .= $section->id->value;
+            $levels .= $level->value;
+        }
+
+        return new self(
+            $titleBlock,
+            Outline::packed($ids, $levels, str_repeat('0', strlen($levels))),
+            new MemoryShelf(array_column($sections, 1)),
+        );
+    }
+
+    /** @throws InvalidSectionId when neither the document nor its offcuts hold it */
+    public function section(SectionId $id): Section
+    {
+        if (array_key_exists($id->value, $this->changedSections)) {
+            return $this->changedSections[$id->value] ?? throw InvalidSectionId::notInOutline($id);
+        }
+
+        return $this->shelf->section($id);
+    }
+
+    public function sectionAt(int $position): Section
+    {
+        return $this->section($this->outline->idAt($position));
+    }
+
+    /** @return iterable<int, Section> every section in order, by position */
+    public function sections(): iterable
+    {
+        foreach ($this->outline->ids() as $position => $id) {
+            yield $position => $this->section($id);
+        }
+    }
+
+    /** How a sentence speaks of a section. */
+    public function nameAt(int $position): string
+    {
+        return $this->outline->levelAt($position)->isOpening() ? 'the opening' : $this->sectionAt($position)->name();
+    }
+
+    /** @return list<string> the plain heading of each section, in order */
+    public function headings(): array
+    {
+        $ids = $this->outline->ids();
+        $kept = $this->shelf->headings(array_values(array_filter($ids, fn (SectionId $id): bool => !isset($this->changedSections[$id->value]))));
+
+        return array_map(
+            fn (SectionId $id): string => $kept[$id->value] ?? $this->section($id)->heading->plainText(),
+            $ids,
+        );
+    }
+
+    public function findOffcut(SectionId $id): ?Offcut
+    {
+        return array_key_exists($id->value, $this->changedOffcuts) ? $this->changedOffcuts[$id->value] : $this->shelf->findOffcut($id);
+    }
+
+    /** A changed section answers for itself; for the others the shelf does. */
+    public function findBookmarkOwner(string $name): ?SectionId
+    {
+        foreach ($this->changedSections as $section) {
+            if (null !== $section && in_array($name, Link\References::in($section)->bookmarks, true)) {
+                return $section->id;
+            }
+        }
+        $owner = $this->shelf->findBookmarkOwner($name);
+
+        return null === $owner || array_key_exists($owner->value, $this->changedSections) ? null : $owner;
+    }
+
+    public function isLinkedTo(SectionId $id): bool
+    {
+        foreach ($this->changedSections as $section) {
+            if (null !== $section && isset(Link\References::in($section)->links[$id->value])) {
+                return true;
+            }
+        }
+
+        return $this->shelf->isLinkedTo($id);
+    }
+
+    /** @return list<SectionId> the sections in the outline whose text holds a contents block, in no order */
+    public function contentsHolders(): array
+    {
+        $holders = [];
+        foreach ($this->shelf->contentsHolders() as $id) {
+            $holders[$id->value] = $id;
+        }
+        foreach ($this->changedSections as $id => $section) {
+            $holders[$id] = null !== $section && Link\References::in($section)->hasContents ? $section->id : null;
+        }
+
+        return array_values(array_filter($holders, fn (?SectionId $id): bool => null !== $id && $this->outline->has($id)));
+    }
+
+    public function withTitleBlock(TitleBlock $titleBlock): self
+    {
+        return new self($titleBlock, $this->outline, $this->shelf, $this->changedSections, $this->changedOffcuts);
+    }
+
+    public function withOutline(Outline $outline): self
+    {
+        return new self($this->titleBlock, $outline, $this->shelf, $this->changedSections, $this->changedOffcuts);
+    }
+
+    public function withSection(Section ...$sections): self
+    {
+        $changed = $this->changedSections;
+        foreach ($sections as $section) {
+            $changed[$section->id->value] = $section;
+        }
+
+        return new self($this->titleBlock, $this->outline, $this->shelf, $changed, $this->changedOffcuts);
+    }
+
+    /** For one whose text went into another section; a deleted section goes to the offcuts and stays. */
+    public function withoutSection(SectionId $id): self
+    {
+        return new self($this->titleBlock, $this->outline, $this->shelf, [...$this->changedSections, $id->value => null], $this->changedOffcuts);
+    }
+
+    public function withOffcut(Offcut $offcut): self
+    {
+        return $this->withOffcutState($offcut->id, $offcut);
+    }
+
+    public function withoutOffcut(SectionId $id): self
+    {
+        return $this->withOffcutState($id, null);
+    }
+
+    private function withOffcutState(SectionId $id, ?Offcut $offcut): self
+    {
+        return new self($this->titleBlock, $this->outline, $this->shelf, $this->changedSections, [...$this->changedOffcuts, $id->value => $offcut]);
+    }
+}

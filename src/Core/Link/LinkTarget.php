@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Link;
+
+/**
+ * Where a link leads: `section:ID`, `bookmark:ID`, or an address of the web, of mail or of a file beside the document.
+ * Places in the document are named by id, so that neither renaming nor moving breaks the link.
+ */
+final class LinkTarget
+{
+    private const INSIDE = '/\A(section|bookmark):([a-z][0-9a-z]{11})\z/';
+
+    public static function toSection(string $id): string
+    {
+        return 'section:'.$id;
+    }
+
+    public static function toBookmark(string $id): string
+    {
+        return 'bookmark:'.$id;
+    }
+
+    /** The id of the section or bookmark meant, or null for an address outside the document. */
+    public static function findInnerId(string $target): ?string
+    {
+        return 1 === preg_match(self::INSIDE, $target, $match) ? $match[2] : null;
+    }
+
+    /** Addresses that could run as a script are not addresses. A name without a scheme is a file or an unresolved place (#name). */
+    public static function isValid(string $target): bool
+    {
+        if ('' === $target || strlen($target) > 8192 || !mb_check_encoding($target, 'UTF-8') || 1 === preg_match('/[\x00-\x1F]/', $target)) {
+            return false;
+        }
+        if (null !== self::findInnerId($target)) {
+            return true;
+        }
+        if (1 !== preg_match('/\A\s*([^\/?#]*?):/', $target, $match)) {
+            return true;
+        }
+
+        return in_array(strtolower($match[1]), ['http', 'https', 'mailto', 'tel', 'ftp', 'file', 'doi', 'urn'], true);
+    }
+
+    public static function isImageSource(string $source): bool
+    {
+        return 1 === preg_match('~\Adata:image/(?:png|jpeg|gif|webp|svg\+xml);base64,[A-Za-z0-9+/=]*\z~', $source)
+            || (!str_starts_with(strtolower(ltrim($source)), 'data:') && ('' === $source || self::isValid($source)));
+    }
+}

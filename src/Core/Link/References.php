@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Link;
+
+use Stemmata\Core\Section;
+use Stemmata\Core\Text\Mark;
+use Stemmata\Core\Text\Node;
+
+/** What one section's text names and where it points: its bookmarks, its links, its contents block. */
+final readonly class References
+{
+    /**
+     * @param array<string, string> $bookmarks name by bookmark id
+     * @param array<string, string> $links     the first linked words by the id of the section or bookmark linked to
+     */
+    private function __construct(public array $bookmarks, public array $links, public bool $hasContents)
+    {
+    }
+
+    public static function in(Section $section): self
+    {
+        $bookmarks = [];
+        $links = [];
+        $hasContents = false;
+        foreach (self::parts($section) as $node) {
+            $hasContents = $hasContents || 'contents' === $node->type;
+            if ('bookmark' === $node->type) {
+                $bookmarks[$node->textAttribute('id')] = $node->textAttribute('name');
+            }
+            $target = self::innerTarget($node->findMark('link'));
+            if (null !== $target) {
+                $links[$target] ??= $node->plainText();
+            }
+        }
+
+        return new self($bookmarks, $links, $hasContents);
+    }
+
+    /** @return iterable<Node> */
+    private static function parts(Section $section): iterable
+    {
+        foreach ($section->heading->inline as $node) {
+            yield from $node->walk();
+        }
+        yield from $section->body->walk();
+    }
+
+    private static function innerTarget(?Mark $link): ?string
+    {
+        $target = $link?->attribute('href');
+
+        return is_string($target) ? LinkTarget::findInnerId($target) : null;
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core;
+
+/**
+ * A run of sections cut from the document and kept, with its inner levels. The sections keep their ids, so that links to
+ * them hold again once it is brought back.
+ */
+final readonly class Offcut
+{
+    /**
+     * @param string         $name  the heading it was known by
+     * @param SectionId|null $after the section it stood behind; null when it stood first
+     */
+    public function __construct(
+        public SectionId $id,
+        public OffcutReason $reason,
+        public string $name,
+        public ?SectionId $after,
+        public Outline $outline,
+    ) {
+    }
+}

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core;
+
+enum OffcutReason: string
+{
+    /** The writer deleted it. */
+    case Deleted = 'deleted';
+    /** The writer set it aside for later. */
+    case SetAside = 'set-aside';
+}

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Operation;
+
+use Stemmata\Core\Text\Node;
+
+/** Asks of a part whether it is a block whose own content is running text. */
+final class BlockOf
+{
+    public static function text(Node $node): bool
+    {
+        return in_array($node->type, ['paragraph', 'codeBlock', 'figure', 'caption', 'tableCell'], true);
+    }
+}

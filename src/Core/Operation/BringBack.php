@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Operation;
+
+use Stemmata\Core\Document;
+use Stemmata\Core\Level;
+use Stemmata\Core\Offcut;
+use Stemmata\Core\Outline;
+use Stemmata\Core\SectionId;
+
+/** Returns an offcut to the document: to a named place, where it takes the level of that place, or else to where it came from. */
+final readonly class BringBack implements Operation
+{
+    public function __construct(
+        private SectionId $offcut,
+        private Landing $landing = Landing::After,
+        private ?SectionId $target = null,
+    ) {
+    }
+
+    public function applyTo(Document $document): Applied|Refused
+    {
+        $offcut = $document->findOffcut($this->offcut);
+        if (null === $offcut) {
+            return Refused::unknownOffcut();
+        }
+        $outline = $document->outline;
+        $run = $offcut->outline;
+        $position = $this->oldPosition($outline, $offcut);
+        if (null !== $this->target) {
+            $place = LandingPlace::in($outline, $this->landing, $this->target);
+            if ($place instanceof Refused) {
+                return $place;
+            }
+            $position = $place->position;
+            $run = $this->headed($run)->findShifted($place->level->value - max(1, $run->levelAt(0)->value));
+        } elseif ($outline->hasOpening() || $position > 0) {
+            $run = $this->headed($run);
+        }
+        if (null === $run) {
+            return Refused::tooDeep('“'.$offcut->name.'”');
+        }
+        $after = $document->withOutline($outline->spliced($position, $position, $run))->withoutOffcut($offcut->id);
+
+        return new Applied($after, FallenUnder::notices($document, $after, [$run->idAt($run->count() - 1)]));
+    }
+
+    public function restsOn(): Basis
+    {
+        return Basis::outline();
+    }
+
+    public function describe(Document $before): string
+    {
+        $offcut = $before->findOffcut($this->offcut);
+
+        return null === $offcut ? 'Brought back an offcut' : sprintf('Brought back “%s”', $offcut->name);
+    }
+
+    /** Behind the section it stood behind; when that is gone too, at the end. */
+    private function oldPosition(Outline $outline, Offcut $offcut): int
+    {
+        if (null === $offcut->after) {
+            return $outline->hasOpening() ? 1 : 0;
+        }
+        $before = $outline->findPosition($offcut->after);
+
+        return null === $before ? $outline->count() : $before + 1;
+    }
+
+    /** A former opening that cannot come back as such becomes a section at level 1. */
+    private function headed(Outline $run): Outline
+    {
+        return $run->levelAt(0)->isOpening() ? $run->spliced(0, 1, Outline::of($run->idAt(0), Level::One)) : $run;
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Operation;
+
+use Stemmata\Core\Document;
+use Stemmata\Core\IdSource;
+use Stemmata\Core\Offcut;
+use Stemmata\Core\OffcutReason;
+use Stemmata\Core\SectionId;
+
+/** Deletes sections or sets them aside: each picked branch leaves the outline and becomes an offcut. */
+final readonly class CutOut implements Operation
+{
+    /** @param list<SectionId> $sections */
+    public function __construct(
+        private array $sections,
+        private Extent $extent,
+        private OffcutReason $reason,
+        private IdSource $ids,
+    ) {
+    }
+
+    public function applyTo(Document $document): Applied|Refused
+    {
+        $picked = Picked::in($document->outline, $this->sections, $this->extent);
+        if ($picked instanceof Refused) {
+            return $picked;
+        }
+        $after = $document;
+        foreach (array_reverse($picked->runs) as [$from, $to]) {
+            $after = $after
+                ->withOutline($after->outline->without($from, $to))
+                ->withOffcut(new Offcut(
+                    $this->ids->next(),
+                    $this->reason,
+                    $document->outline->levelAt($from)->isOpening() ? 'Opening' : $document->sectionAt($from)->heading->plainText(),
+                    0 === $from ? null : $document->outline->idAt($from - 1),
+                    $document->outline->slice($from, $to),
+                ));
+        }
+
+        return new Applied($after);
+    }
+
+    public function restsOn(): Basis
+    {
+        return Basis::outline();
+    }
+
+    public function describe(Document $before): string
+    {
+        return (OffcutReason::Deleted === $this->reason ? 'Deleted ' : 'Set aside ').Described::sections($before, $this->sections, $this->extent);
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Operation;
+
+use Stemmata\Core\Document;
+use Stemmata\Core\SectionId;
+
+/** Lowers sections by one level. */
+final readonly class Demote implements Operation
+{
+    /** @param list<SectionId> $sections */
+    public function __construct(private array $sections, private Extent $extent)
+    {
+    }
+
+    public function applyTo(Document $document): Applied|Refused
+    {
+        $picked = Picked::in($document->outline, $this->sections, $this->extent);
+        if ($picked instanceof Refused) {
+            return $picked;
+        }
+
+        return ShiftLevel::of($document, $picked, static fn (): int => 1);
+    }
+
+    public function restsOn(): Basis
+    {
+        return Basis::outline();
+    }
+
+    public function describe(Document $before): string
+    {
+        return 'Demoted '.Described::sections($before, $this->sections, $this->extent);
+    }
+}

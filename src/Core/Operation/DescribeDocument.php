@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Operation;
+
+use Stemmata\Core\Document;
+use Stemmata\Core\TitleBlock;
+
+/** Sets points of the title block. Null leaves a point as it is. */
+final readonly class DescribeDocument implements Operation
+{
+    private const MAX_TARGET = 100_000_000;
+
+    /** @param int|null $target words; 0 takes the target away */
+    public function __construct(
+        private ?string $title = null,
+        private ?string $subtitle = null,
+        private ?string $author = null,
+        private ?string $guidingStatement = null,
+        private ?int $target = null,
+        private ?string $language = null,
+    ) {
+    }
+
+    public function applyTo(Document $document): Applied|Refused
+    {
+        if (null !== $this->target && ($this->target < 0 || $this->target > self::MAX_TARGET)) {
+            return Refused::wrongTarget();
+        }
+        $now = $document->titleBlock;
+
+        return new Applied($document->withTitleBlock(new TitleBlock(
+            $this->title ?? $now->title,
+            $this->subtitle ?? $now->subtitle,
+            $this->author ?? $now->author,
+            $this->guidingStatement ?? $now->guidingStatement,
+            0 === $this->target ? null : $this->target ?? $now->target,
+            $this->language ?? $now->language,
+        )));
+    }
+
+    public function restsOn(): Basis
+    {
+        return Basis::nothing();
+    }
+
+    public function describe(Document $before): string
+    {
+        return null === $this->title ? 'Changed what is said of the document' : sprintf('Named the document “%s”', $this->title);
+    }
+}

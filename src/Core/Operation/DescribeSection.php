@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Operation;
+
+use Stemmata\Core\Document;
+use Stemmata\Core\Marker;
+use Stemmata\Core\Outline;
+use Stemmata\Core\SectionId;
+
+/** Sets what the writer notes about sections: aim, target, marker, whether numbered, whether in the contents. Null leaves a point as it is. */
+final readonly class DescribeSection implements Operation
+{
+    private const MAX_TARGET = 100_000_000;
+
+    /**
+     * @param list<SectionId> $sections
+     * @param int|null        $target   words; 0 takes the target away
+     */
+    public function __construct(
+        private array $sections,
+        private ?string $aim = null,
+        private ?int $target = null,
+        private ?Marker $marker = null,
+        private ?bool $numbered = null,
+        private ?bool $inContents = null,
+    ) {
+    }
+
+    public function applyTo(Document $document): Applied|Refused
+    {
+        $picked = Picked::in($document->outline, $this->sections, Extent::HeadingOnly);
+        if ($picked instanceof Refused) {
+            return $picked;
+        }
+        if (null !== $this->target && ($this->target < 0 || $this->target > self::MAX_TARGET)) {
+            return Refused::wrongTarget();
+        }
+        foreach ($picked->runs as [$position]) {
+            $document = $this->described($document, $position);
+        }
+
+        return new Applied($document);
+    }
+
+    public function restsOn(): Basis
+    {
+        return Basis::nothing();
+    }
+
+    public function describe(Document $before): string
+    {
+        $what = match (true) {
+            null !== $this->aim => 'the aim',
+            null !== $this->target => 'the target',
+            null !== $this->marker => 'the marker',
+            null !== $this->numbered => 'the numbering',
+            default => 'the place in the contents',
+        };
+
+        return sprintf('Changed %s of %s', $what, Described::sections($before, $this->sections, Extent::HeadingOnly));
+    }
+
+    private function described(Document $document, int $position): Document
+    {
+        $section = $document->sectionAt($position);
+        $noted = $section
+            ->withAim($this->aim ?? $section->aim)
+            ->withTarget(0 === $this->target ? null : $this->target ?? $section->target)
+            ->withMarker($this->marker ?? $section->marker);
+        $flags = $document->outline->flagsAt($position);
+        $flags = self::flag($flags, Outline::UNNUMBERED, null === $this->numbered ? null : !$this->numbered);
+        $flags = self::flag($flags, Outline::LEFT_OUT_OF_CONTENTS, null === $this->inContents ? null : !$this->inContents);
+
+        return ($noted == $section ? $document : $document->withSection($noted))
+            ->withOutline($document->outline->withFlags($position, $flags));
+    }
+
+    private static function flag(int $flags, int $bit, ?bool $on): int
+    {
+        return match ($on) {
+            null => $flags,
+            true => $flags | $bit,
+            false => $flags & ~$bit,
+        };
+    }
+}

@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Operation;
+
+use Stemmata\Core\CoreException;
+use Stemmata\Core\IdSource;
+use Stemmata\Core\Level;
+use Stemmata\Core\Marker;
+use Stemmata\Core\OffcutReason;
+use Stemmata\Core\SectionId;
+use Stemmata\Core\Text\Body;
+use Stemmata\Core\Text\Heading;
+
+/** The names by which operations travel, and what each needs. */
+final readonly class OperationReader
+{
+    private const MAX_BATCH = 1000;
+
+    public function __construct(private IdSource $ids)
+    {
+    }
+
+    /**
+     * @param array<mixed> $json `{"name": …, …}`
+     *
+     * @throws CoreException with one sentence, before any rule is asked
+     */
+    public function read(array $json): Operation
+    {
+        $fields = new Fields($json);
+        $name = $fields->text('name');
+
+        return match ($name) {
+            'promote' => new Promote($fields->sections(), self::extent($fields)),
+            'demote' => new Demote($fields->sections(), self::extent($fields)),
+            'set-level' => new SetLevel($fields->sections(), Level::ofHeading($fields->integer('level')), self::extent($fields)),
+            'move' => new MoveBranch($fields->sections(), $fields->oneOf('landing', Landing::class), $fields->section('target'), self::extent($fields)),
+            'move-up' => new MoveAmongSiblings($fields->sections(), Direction::Up),
+            'move-down' => new MoveAmongSiblings($fields->sections(), Direction::Down),
+            'split' => new SplitSection($fields->section('section'), $fields->integer('from'), $fields->findInteger('to') ?? $fields->integer('from'), $this->ids->next()),
+            'join' => new JoinWithAbove($fields->section('section'), $fields->oneOf('heading', HeadingAfterJoin::class), $this->ids->next()),
+            'make-heading' => $this->makeHeading($fields),
+            'insert' => new InsertSection($this->ids->next(), Heading::plain($fields->findText('heading') ?? ''), $fields->oneOf('landing', Landing::class, Landing::After), $fields->findSection('target')),
+            'rename' => new Rename($fields->section('section'), self::heading($fields)),
+            'replace-body' => new ReplaceBody($fields->section('section'), Body::fromJson($fields->raw('body'))),
+            'duplicate' => new Duplicate($fields->sections(), self::extent($fields), $this->ids),
+            'delete' => new CutOut($fields->sections(), self::extent($fields), OffcutReason::Deleted, $this->ids),
+            'set-aside' => new CutOut($fields->sections(), self::extent($fields), OffcutReason::SetAside, $this->ids),
+            'bring-back' => new BringBack($fields->section('offcut'), $fields->oneOf('landing', Landing::class, Landing::After), $fields->findSection('target')),
+            'describe-section' => self::describeSection($fields),
+            'describe-document' => self::describeDocument($fields),
+            'generate-contents' => self::generateContents($fields),
+            'refresh-contents' => new RefreshContents($fields->section('section')),
+            'batch' => $this->batch($fields),
+            default => throw InvalidOperation::unknownName($name),
+        };
+    }
+
+    private static function extent(Fields $fields): Extent
+    {
+        return $fields->oneOf('extent', Extent::class, Extent::Branch);
+    }
+
+    /** A heading comes as plain words, or as the editor keeps it. */
+    private static function heading(Fields $fields): Heading
+    {
+        return is_array($fields->raw('heading')) ? Heading::fromJson($fields->raw('heading')) : Heading::plain($fields->text('heading'));
+    }
+
+    private function makeHeading(Fields $fields): MakeHeading
+    {
+        $blocks = $fields->integers('blocks');
+        $ids = array_map(fn (): SectionId => $this->ids->next(), $blocks);
+
+        return new MakeHeading($fields->section('section'), array_combine($blocks, $ids), Level::ofHeading($fields->integer('level')));
+    }
+
+    private static function describeSection(Fields $fields): DescribeSection
+    {
+        return new DescribeSection(
+            $fields->sections(),
+            $fields->findText('aim'),
+            $fields->findInteger('target'),
+            $fields->has('marker') ? $fields->oneOf('marker', Marker::class) : null,
+            $fields->findBoolean('numbered'),
+            $fields->findBoolean('inContents'),
+        );
+    }
+
+    private static function describeDocument(Fields $fields): DescribeDocument
+    {
+        return new DescribeDocument(
+            $fields->findText('title'),
+            $fields->findText('subtitle'),
+            $fields->findText('author'),
+            $fields->findText('guidingStatement'),
+            $fields->findInteger('target'),
+            $fields->findText('language'),
+        );
+    }
+
+    private static function generateContents(Fields $fields): GenerateContents
+    {
+        return new GenerateContents(
+            $fields->section('section'),
+            $fields->integer('from'),
+            $fields->integer('to'),
+            $fields->findBoolean('numbers') ?? true,
+            $fields->findText('title') ?? 'Contents',
+            $fields->findInteger('block'),
+        );
+    }
+
+    private function batch(Fields $fields): Batch
+    {
+        $operations = $fields->list('operations');
+        if (count($operations) > self::MAX_BATCH) {
+            throw InvalidOperation::tooMany(self::MAX_BATCH);
+        }
+        $read = array_map(
+            fn (mixed $each): Operation => is_array($each) && 'batch' !== ($each['name'] ?? null) ? $this->read($each) : throw InvalidOperation::field('operations', 'a list of operations, none of them a batch'),
+            $operations,
+        );
+
+        return [] === $read ? throw InvalidOperation::field('operations', 'a list of at least one operation') : new Batch($read);
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Operation;
+
+use Stemmata\Core\Document;
+use Stemmata\Core\SectionId;
+
+/** Raises sections by one level. Sections after them that are now deeper fall under them; a notice says which. */
+final readonly class Promote implements Operation
+{
+    /** @param list<SectionId> $sections */
+    public function __construct(private array $sections, private Extent $extent)
+    {
+    }
+
+    public function applyTo(Document $document): Applied|Refused
+    {
+        $picked = Picked::in($document->outline, $this->sections, $this->extent);
+        if ($picked instanceof Refused) {
+            return $picked;
+        }
+
+        return ShiftLevel::of($document, $picked, static fn (): int => -1);
+    }
+
+    public function restsOn(): Basis
+    {
+        return Basis::outline();
+    }
+
+    public function describe(Document $before): string
+    {
+        return 'Promoted '.Described::sections($before, $this->sections, $this->extent);
+    }
+}

@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Operation;
+
+/** Nothing was changed. The sentence is for the writer, the reason for the program. */
+final readonly class Refused
+{
+    public function __construct(public RefusalReason $reason, public string $sentence)
+    {
+    }
+
+    public static function unknownSection(string $id): self
+    {
+        return new self(RefusalReason::UnknownSection, sprintf('There is no section “%s” in this document; it may have been deleted.', mb_strcut(mb_scrub($id), 0, 40)));
+    }
+
+    public static function missing(string $sentence): self
+    {
+        return new self(RefusalReason::UnknownSection, $sentence);
+    }
+
+    public static function unknownOffcut(): self
+    {
+        return new self(RefusalReason::UnknownSection, 'That offcut is no longer there; it may have been brought back already.');
+    }
+
+    public static function nothingPicked(): self
+    {
+        return new self(RefusalReason::NothingPicked, 'No section is picked.');
+    }
+
+    public static function openingHasNoLevel(): self
+    {
+        return new self(RefusalReason::OpeningIsFixed, 'The opening has no heading, so it stays first and has no level.');
+    }
+
+    public static function tooHigh(string $name): self
+    {
+        return new self(RefusalReason::LevelOutOfRange, sprintf('%s is at level 1 already; there is no higher level.', self::capital($name)));
+    }
+
+    public static function tooDeep(string $name): self
+    {
+        return new self(RefusalReason::LevelOutOfRange, sprintf('%s cannot go deeper: a heading in it would pass level 9, the deepest there is.', self::capital($name)));
+    }
+
+    public static function intoItself(string $name): self
+    {
+        return new self(RefusalReason::IntoItself, sprintf('%s cannot be moved into itself.', self::capital($name)));
+    }
+
+    public static function beforeOpening(): self
+    {
+        return new self(RefusalReason::OpeningIsFixed, 'Nothing can stand before the opening.');
+    }
+
+    public static function alreadyFirst(string $name): self
+    {
+        return new self(RefusalReason::NoNeighbour, sprintf('%s is the first at its place already.', self::capital($name)));
+    }
+
+    public static function alreadyLast(string $name): self
+    {
+        return new self(RefusalReason::NoNeighbour, sprintf('%s is the last at its place already.', self::capital($name)));
+    }
+
+    public static function nothingAbove(): self
+    {
+        return new self(RefusalReason::NoNeighbour, 'There is no section above to join with.');
+    }
+
+    public static function positionOutside(): self
+    {
+        return new self(RefusalReason::PositionOutside, 'That place is not in the text of this section.');
+    }
+
+    public static function wordsOfSeveralParagraphs(): self
+    {
+        return new self(RefusalReason::PositionOutside, 'The words of a new heading must lie within one paragraph.');
+    }
+
+    public static function notAParagraph(): self
+    {
+        return new self(RefusalReason::PositionOutside, 'Only a paragraph that stands on its own can become a heading.');
+    }
+
+    public static function headingHasNoWords(): self
+    {
+        return new self(RefusalReason::NothingPicked, 'A paragraph without words cannot become a heading.');
+    }
+
+    public static function bookmarkTaken(string $name, string $where): self
+    {
+        return new self(RefusalReason::NameTaken, sprintf('There is a bookmark “%s” already, in %s; give this one another name.', $name, $where));
+    }
+
+    public static function idTaken(): self
+    {
+        return new self(RefusalReason::NameTaken, 'The new section bears the id of another one.');
+    }
+
+    public static function wrongTarget(): self
+    {
+        return new self(RefusalReason::OutOfRange, 'A target is a number of words from 1 to 100,000,000.');
+    }
+
+    public static function levelsReversed(): self
+    {
+        return new self(RefusalReason::OutOfRange, 'The contents must go from a level to the same or a deeper one.');
+    }
+
+    public static function nothingToRefresh(): self
+    {
+        return new self(RefusalReason::PositionOutside, 'There are no contents in this section to refresh.');
+    }
+
+    public static function inBatch(int $index, self $refused): self
+    {
+        return new self($refused->reason, 0 === $index ? $refused->sentence : sprintf('Step %d cannot be done, so nothing was changed. %s', $index + 1, $refused->sentence));
+    }
+
+    private static function capital(string $name): string
+    {
+        return mb_strtoupper(mb_substr($name, 0, 1)).mb_substr($name, 1);
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core;
+
+/**
+ * Where a document finds the text of its sections. An operation on a document of 10,000 sections asks for the two or
+ * three it changes; the others are never read.
+ */
+interface Shelf
+{
+    /** @throws InvalidSectionId when nothing of that id is kept */
+    public function section(SectionId $id): Section;
+
+    /**
+     * @param list<SectionId> $ids
+     *
+     * @return array<string, string> the plain heading by id
+     */
+    public function headings(array $ids): array;
+
+    public function findOffcut(SectionId $id): ?Offcut;
+
+    /** The section whose text holds the bookmark of this name, set aside or not. */
+    public function findBookmarkOwner(string $name): ?SectionId;
+
+    /** Whether any text holds a link to this section or bookmark. */
+    public function isLinkedTo(SectionId $id): bool;
+
+    /** @return list<SectionId> the sections whose text holds a contents block */
+    public function contentsHolders(): array;
+}

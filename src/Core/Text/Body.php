@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Text;
+
+/** The text that stands under one heading: a list of blocks. Positions run from 0, before the first block, to size(). */
+final readonly class Body
+{
+    /** @param list<Node> $blocks already known to fit BodySchema */
+    private function __construct(public array $blocks)
+    {
+    }
+
+    public static function empty(): self
+    {
+        return new self([]);
+    }
+
+    /** @param list<Node> $blocks built by our own code, or read through BodySchema */
+    public static function of(array $blocks): self
+    {
+        return new self($blocks);
+    }
+
+    /** @throws InvalidBody */
+    public static function fromJson(mixed $json): self
+    {
+        return new self((new BodySchema())->readBlocks($json));
+    }
+
+    public function isEmpty(): bool
+    {
+        return [] === $this->blocks;
+    }
+
+    public function size(): int
+    {
+        return Node::sizeOf($this->blocks);
+    }
+
+    public function plainText(): string
+    {
+        return Node::plainTextOf($this->blocks);
+    }
+
+    public function cut(int $from, int $to): self
+    {
+        return new self(self::withoutHollow(Node::cut($this->blocks, $from, $to)));
+    }
+
+    public function followedBy(self $other): self
+    {
+        return new self([...$this->blocks, ...$other->blocks]);
+    }
+
+    /** @return iterable<Node> */
+    public function walk(): iterable
+    {
+        foreach ($this->blocks as $block) {
+            yield from $block->walk();
+        }
+    }
+
+    /** @param \Closure(Node): Node $change */
+    public function mapped(\Closure $change): self
+    {
+        return new self(array_map(static fn (Node $block): Node => $block->mapped($change), $this->blocks));
+    }
+
+    /** @return list<array<string, mixed>> */
+    public function toJson(): array
+    {
+        return array_map(static fn (Node $block): array => $block->toJson(), $this->blocks);
+    }
+
+    /**
+     * A cut at the edge of a paragraph or a list leaves an empty shell on the other side; it goes, for it held nothing.
+     *
+     * @param list<Node> $blocks
+     *
+     * @return list<Node>
+     */
+    private static function withoutHollow(array $blocks): array
+    {
+        $kept = [];
+        foreach ($blocks as $index => $block) {
+            $isAtEdge = 0 === $index || count($blocks) - 1 === $index;
+            $block = $isAtEdge ? HollowParts::filledUp($block) : $block;
+            if (null !== $block) {
+                $kept[] = $block;
+            }
+        }
+
+        return $kept;
+    }
+}

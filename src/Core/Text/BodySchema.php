@@ -1,0 +1,236 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Text;
+
+use Stemmata\Core\Link\BookmarkName;
+use Stemmata\Core\Link\LinkTarget;
+
+/**
+ * Which parts a text may hold, and which may stand in which. The editor builds its own schema from this table
+ * (`bin/console stemmata:schema`), so the two cannot differ.
+ *
+ * `content` is written as the editor's library writes it: names or groups, each with `+` (one or more), `*` (any number)
+ * or neither (exactly one). `attributes` gives for each the pattern or kind its value must have; a trailing `?` allows null.
+ */
+final class BodySchema
+{
+    private const MAX_DEPTH = 60;
+    private const ALL_MARKS = ['emphasis', 'strong', 'code', 'superscript', 'subscript', 'link'];
+
+    /** @var array<string, array{group: string|null, content: string|null, marks: bool, attributes: array<string, string>}> */
+    public const NODES = [
+        'paragraph' => ['group' => 'block', 'content' => 'inline*', 'marks' => true, 'attributes' => []],
+        'quotation' => ['group' => 'block', 'content' => 'block+', 'marks' => false, 'attributes' => []],
+        'bulletList' => ['group' => 'block', 'content' => 'listItem+', 'marks' => false, 'attributes' => []],
+        'orderedList' => ['group' => 'block', 'content' => 'listItem+', 'marks' => false, 'attributes' => ['start' => 'integer']],
+        'listItem' => ['group' => null, 'content' => 'paragraph block*', 'marks' => false, 'attributes' => []],
+        'codeBlock' => ['group' => 'block', 'content' => 'text*', 'marks' => false, 'attributes' => ['language' => 'words?']],
+        'figure' => ['group' => 'block', 'content' => 'inline*', 'marks' => true, 'attributes' => ['src' => 'image', 'alt' => 'words']],
+        'table' => ['group' => 'block', 'content' => 'caption tableRow+', 'marks' => false, 'attributes' => []],
+        'caption' => ['group' => null, 'content' => 'inline*', 'marks' => true, 'attributes' => []],
+        'tableRow' => ['group' => null, 'content' => 'tableCell+', 'marks' => false, 'attributes' => []],
+        'tableCell' => ['group' => null, 'content' => 'inline*', 'marks' => true, 'attributes' => ['header' => 'boolean', 'align' => 'align?']],
+        'separator' => ['group' => 'block', 'content' => null, 'marks' => false, 'attributes' => []],
+        'pageBreak' => ['group' => 'block', 'content' => null, 'marks' => false, 'attributes' => []],
+        'contents' => ['group' => 'block', 'content' => null, 'marks' => false, 'attributes' => ['title' => 'words', 'from' => 'level', 'to' => 'level', 'numbers' => 'boolean', 'lines' => 'contentsLines']],
+        'text' => ['group' => 'inline', 'content' => null, 'marks' => false, 'attributes' => []],
+        'hardBreak' => ['group' => 'inline', 'content' => null, 'marks' => false, 'attributes' => []],
+        'bookmark' => ['group' => 'inline', 'content' => null, 'marks' => false, 'attributes' => ['id' => 'id', 'name' => 'bookmarkName']],
+        'image' => ['group' => 'inline', 'content' => null, 'marks' => false, 'attributes' => ['src' => 'image', 'alt' => 'words']],
+        'footnote' => ['group' => 'inline', 'content' => 'text*', 'marks' => true, 'attributes' => []],
+    ];
+
+    /** @var array<string, array{attributes: array<string, string>}> */
+    public const MARKS = [
+        'link' => ['attributes' => ['href' => 'target', 'title' => 'words?']],
+        'emphasis' => ['attributes' => []],
+        'strong' => ['attributes' => []],
+        'code' => ['attributes' => []],
+        'superscript' => ['attributes' => []],
+        'subscript' => ['attributes' => []],
+    ];
+
+    /** @var array<string, string> */
+    private array $contentPatterns = [];
+
+    public static function isLeaf(string $type): bool
+    {
+        return null === (self::NODES[$type]['content'] ?? null);
+    }
+
+    public static function isBlock(string $type): bool
+    {
+        return 'inline' !== (self::NODES[$type]['group'] ?? null);
+    }
+
+    /**
+     * The door for text from outside: a list of blocks as the editor keeps them.
+     *
+     * @return list<Node>
+     *
+     * @throws InvalidBody naming the first part that may not stand where it stands
+     */
+    public function readBlocks(mixed $json): array
+    {
+        return $this->readContent($json, 'body', 'block*', true, 0);
+    }
+
+    /**
+     * @return list<Node> text, breaks, bookmarks and footnotes
+     *
+     * @throws InvalidBody
+     */
+    public function readInline(mixed $json): array
+    {
+        return $this->readContent($json, 'heading', 'inline*', true, 0);
+    }
+
+    /** @return list<Node> */
+    private function readContent(mixed $json, string $type, string $expression, bool $marks, int $depth): array
+    {
+        if (!is_array($json) || !array_is_list($json)) {
+            throw InvalidBody::malformed();
+        }
+        if ($depth > self::MAX_DEPTH) {
+            throw InvalidBody::tooDeep(self::MAX_DEPTH);
+        }
+        $types = '';
+        $nodes = [];
+        foreach ($json as $child) {
+            $node = $this->readNode($child, $type, $marks, $depth);
+            $types .= $node->type.' ';
+            $nodes[] = $node;
+        }
+        if (1 !== preg_match($this->contentPatterns[$expression] ??= self::patternOf($expression), $types)) {
+            throw InvalidBody::wrongContent($type);
+        }
+
+        return $nodes;
+    }
+
+    private function readNode(mixed $json, string $in, bool $marks, int $depth): Node
+    {
+        if (!is_array($json) || !is_string($type = $json['type'] ?? null)) {
+            throw InvalidBody::malformed();
+        }
+        $rule = self::NODES[$type] ?? throw InvalidBody::unknownNode($type);
+        if ('text' === $type) {
+            return Node::text($this->readText($json['text'] ?? null), $this->readMarks($json['marks'] ?? [], $in, $marks));
+        }
+
+        return new Node(
+            $type,
+            $this->readAttributes($type, $rule['attributes'], $json['attrs'] ?? []),
+            null === $rule['content'] ? [] : $this->readContent($json['content'] ?? [], $type, $rule['content'], $rule['marks'], $depth + 1),
+            marks: $this->readMarks($json['marks'] ?? [], $in, $marks),
+        );
+    }
+
+    private function readText(mixed $text): string
+    {
+        if (!is_string($text) || '' === $text || !mb_check_encoding($text, 'UTF-8')) {
+            throw InvalidBody::malformed();
+        }
+
+        return $text;
+    }
+
+    /** @return list<Mark> */
+    private function readMarks(mixed $json, string $in, bool $allowed): array
+    {
+        if (!is_array($json)) {
+            throw InvalidBody::malformed();
+        }
+        $marks = [];
+        foreach ($json as $mark) {
+            $type = is_array($mark) ? $mark['type'] ?? null : null;
+            if (!is_array($mark) || !is_string($type)) {
+                throw InvalidBody::malformed();
+            }
+            if (!$allowed || !in_array($type, self::ALL_MARKS, true)) {
+                throw InvalidBody::unknownMark($type, $in);
+            }
+            $attributes = [];
+            foreach ($this->readAttributes($type, self::MARKS[$type]['attributes'], $mark['attrs'] ?? []) as $name => $value) {
+                $attributes[$name] = is_scalar($value) ? $value : null;
+            }
+            $marks[] = new Mark($type, $attributes);
+        }
+
+        return $marks;
+    }
+
+    /**
+     * @param array<string, string> $rules
+     *
+     * @return array<string, mixed>
+     */
+    private function readAttributes(string $type, array $rules, mixed $json): array
+    {
+        if (!is_array($json)) {
+            throw InvalidBody::malformed();
+        }
+        $read = [];
+        foreach ($rules as $name => $kind) {
+            $value = $json[$name] ?? null;
+            if (!(null === $value && str_ends_with($kind, '?')) && !self::isOfKind($value, rtrim($kind, '?'))) {
+                throw InvalidBody::wrongAttribute($type, $name);
+            }
+            $read[$name] = $value;
+        }
+
+        return $read;
+    }
+
+    private static function isOfKind(mixed $value, string $kind): bool
+    {
+        return match ($kind) {
+            'integer' => is_int($value) && $value >= 0 && $value < 1_000_000_000,
+            'level' => is_int($value) && $value >= 1 && $value <= 9,
+            'boolean' => is_bool($value),
+            'words' => is_string($value) && mb_check_encoding($value, 'UTF-8') && strlen($value) <= 4096,
+            'align' => in_array($value, ['left', 'center', 'right'], true),
+            'id' => is_string($value) && 1 === preg_match('/\A[a-z][0-9a-z]{11}\z/', $value),
+            'bookmarkName' => is_string($value) && BookmarkName::isValid($value),
+            'target' => is_string($value) && LinkTarget::isValid($value),
+            'image' => is_string($value) && LinkTarget::isImageSource($value),
+            'contentsLines' => self::isContentsLines($value),
+            default => false,
+        };
+    }
+
+    private static function isContentsLines(mixed $lines): bool
+    {
+        if (!is_array($lines) || !array_is_list($lines)) {
+            return false;
+        }
+        foreach ($lines as $line) {
+            $isLine = is_array($line)
+                && self::isOfKind($line['section'] ?? null, 'id')
+                && self::isOfKind($line['level'] ?? null, 'level')
+                && is_string($line['number'] ?? null)
+                && is_string($line['heading'] ?? null);
+            if (!$isLine) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** `paragraph block*` becomes a pattern over the children's names, each followed by a blank. */
+    private static function patternOf(string $expression): string
+    {
+        $pattern = '';
+        foreach (explode(' ', $expression) as $term) {
+            $name = rtrim($term, '+*');
+            $members = array_keys(array_filter(self::NODES, static fn (array $rule): bool => $rule['group'] === $name));
+            $repeat = substr($term, strlen($name));
+            $pattern .= sprintf('(?:(?:%s) )%s', implode('|', [] === $members ? [$name] : $members), '' === $repeat ? '' : $repeat.'+');
+        }
+
+        return '/\A'.$pattern.'\z/';
+    }
+}

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Text;
+
+/** The words of a heading, with their emphasis, links and bookmarks; one line. */
+final readonly class Heading
+{
+    /** Longer than any heading is; a paragraph made into a heading by mistake still fits. */
+    public const MAX_BYTES = 8192;
+
+    /** @param list<Node> $inline */
+    private function __construct(public array $inline)
+    {
+    }
+
+    public static function none(): self
+    {
+        return new self([]);
+    }
+
+    public static function plain(string $text): self
+    {
+        $line = trim((string) preg_replace('/\s+/u', ' ', $text));
+
+        return '' === $line ? self::none() : new self([Node::text($line)]);
+    }
+
+    /** @param list<Node> $inline a line break among them becomes a blank: a heading is one line */
+    public static function ofInline(array $inline): self
+    {
+        return new self(array_map(static fn (Node $node): Node => 'hardBreak' === $node->type ? Node::text(' ') : $node, $inline));
+    }
+
+    /** @throws InvalidBody */
+    public static function fromJson(mixed $json): self
+    {
+        $heading = self::ofInline((new BodySchema())->readInline($json));
+        if (strlen($heading->plainText()) > self::MAX_BYTES) {
+            throw InvalidBody::malformed();
+        }
+
+        return $heading;
+    }
+
+    public function plainText(): string
+    {
+        return Node::plainTextOf($this->inline);
+    }
+
+    public function isEmpty(): bool
+    {
+        return '' === trim($this->plainText());
+    }
+
+    /** Whether there is more to it than its words. */
+    public function isPlain(): bool
+    {
+        return [] === $this->inline || (1 === count($this->inline) && $this->inline[0]->isText() && [] === $this->inline[0]->marks);
+    }
+
+    /** @return list<array<string, mixed>> */
+    public function toJson(): array
+    {
+        return array_map(static fn (Node $node): array => $node->toJson(), $this->inline);
+    }
+}

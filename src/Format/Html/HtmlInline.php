@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Html;
+
+use Stemmata\Core\Link\LinkTarget;
+use Stemmata\Core\Text\BodySchema;
+use Stemmata\Core\Text\Mark;
+use Stemmata\Core\Text\Node;
+use Stemmata\Format\DocumentBuilder;
+
+/** Reads running text: white space folded as in a browser, known elements as marks, all others as their words. */
+final readonly class HtmlInline
+{
+    private const MARKS = ['em' => 'emphasis', 'i' => 'emphasis', 'cite' => 'emphasis', 'dfn' => 'emphasis', 'strong' => 'strong', 'b' => 'strong', 'code' => 'code', 'kbd' => 'code', 'samp' => 'code', 'tt' => 'code', 'sup' => 'superscript', 'sub' => 'subscript'];
+
+    public function __construct(private DocumentBuilder $builder, private Footnotes $footnotes)
+    {
+    }
+
+    /** @return list<Node> */
+    public function of(\DOMElement $element, bool $inHeading = false): array
+    {
+        return $this->ofNodes(iterator_to_array($element->childNodes, false), $inHeading);
+    }
+
+    /**
+     * @param list<\DOMNode> $nodes
+     *
+     * @return list<Node>
+     */
+    public function ofNodes(array $nodes, bool $inHeading = false): array
+    {
+        $run = new InlineRun();
+        foreach ($nodes as $node) {
+            $this->readInto($run, $node, [], $inHeading);
+        }
+
+        return $run->finished();
+    }
+
+    /** @return array{src: string, alt: string} */
+    public static function image(\DOMElement $image): array
+    {
+        $source = $image->getAttribute('src');
+
+        return ['src' => LinkTarget::isImageSource($source) ? $source : '', 'alt' => mb_strcut($image->getAttribute('alt'), 0, 4096)];
+    }
+
+    /** @param list<Mark> $marks */
+    private function readInto(InlineRun $run, \DOMNode $node, array $marks, bool $inHeading): void
+    {
+        if ($node instanceof \DOMText) {
+            $run->words($node->data, $marks);
+        }
+        if (!$node instanceof \DOMElement || HtmlFlow::isDropped($node)) {
+            return;
+        }
+        $note = $this->footnotes->findFor($node);
+        if (null !== $note) {
+            $run->part(new Node('footnote', content: $this->noteText($note)));
+
+            return;
+        }
+        match ($node->localName) {
+            'br' => $run->part(new Node('hardBreak')),
+            'img' => $run->part(new Node('image', self::image($node), marks: $marks)),
+            default => $this->readElement($run, $node, $marks, $inHeading),
+        };
+    }
+
+    /** @param list<Mark> $marks */
+    private function readElement(InlineRun $run, \DOMElement $element, array $marks, bool $inHeading): void
+    {
+        if ('doc-backlink' === $element->getAttribute('role')) {
+            $run->trimEnd();
+
+            return;
+        }
+        if ($element->hasAttribute('data-number')) {
+            return;
+        }
+        $anchor = 'a' === $element->localName ? ($element->getAttribute('id') ?: $element->getAttribute('name')) : '';
+        // In a heading, a name with a hyphen is the section's own; HtmlFlow has taken it.
+        if ('' !== $anchor && !($inHeading && str_contains($anchor, '-'))) {
+            $run->part($this->builder->bookmark($anchor));
+        }
+        $mark = $this->findMark($element);
+        $within = null === $mark || in_array($mark->type, array_column($marks, 'type'), true) ? $marks : self::ordered([...$marks, $mark]);
+        // The superscript around a reference is its look, not its text.
+        if ('superscript' === $mark?->type && null !== self::onlyReference($element)) {
+            $within = $marks;
+        }
+        $isBlock = HtmlBlock::isBlock($element);
+        $run->gapIf($isBlock);
+        foreach ($element->childNodes as $child) {
+            $this->readInto($run, $child, $within, $inHeading);
+        }
+        $run->gapIf($isBlock || in_array($element->localName, ['td', 'th'], true));
+    }
+
+    private static function onlyReference(\DOMElement $element): ?\DOMElement
+    {
+        $first = $element->firstElementChild;
+
+        return null !== $first && 'doc-noteref' === $first->getAttribute('role') ? $first : null;
+    }
+
+    private function findMark(\DOMElement $element): ?Mark
+    {
+        if ('a' === $element->localName && $element->hasAttribute('href')) {
+            $href = trim($element->getAttribute('href'));
+            $hint = $element->getAttribute('title');
+
+            return LinkTarget::isValid($href) && null === LinkTarget::findInnerId($href) ? Mark::link($href, '' === $hint ? null : mb_strcut($hint, 0, 4096)) : null;
+        }
+        $type = self::MARKS[$element->localName ?? ''] ?? null;
+
+        return null === $type ? null : new Mark($type);
+    }
+
+    /** @return list<Node> a note holds text only, in one paragraph */
+    private function noteText(\DOMElement $note): array
+    {
+        $run = new InlineRun();
+        foreach ($note->childNodes as $child) {
+            if ($child instanceof \DOMElement && HtmlBlock::isBlock($child)) {
+                $run->gapIf(true);
+            }
+            $this->readInto($run, $child, [], true);
+        }
+
+        return array_values(array_filter($run->finished(), static fn (Node $node): bool => $node->isText()));
+    }
+
+    /**
+     * Marks always stand in the schema's order, so that equal text is equal to the byte.
+     *
+     * @param list<Mark> $marks
+     *
+     * @return list<Mark>
+     */
+    private static function ordered(array $marks): array
+    {
+        $order = array_flip(array_keys(BodySchema::MARKS));
+        usort($marks, static fn (Mark $a, Mark $b): int => $order[$a->type] <=> $order[$b->type]);
+
+        return $marks;
+    }
+}

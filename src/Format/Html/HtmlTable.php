@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Html;
+
+use Stemmata\Core\Text\Node;
+
+/** Reads a table of running text. Cells that span others are read once. */
+final readonly class HtmlTable
+{
+    public function __construct(private HtmlInline $inline)
+    {
+    }
+
+    /** @return list<Node> */
+    public function blocksOf(\DOMElement $table): array
+    {
+        $rows = [];
+        foreach ($table->getElementsByTagName('tr') as $row) {
+            $cells = [];
+            foreach ($row->childNodes as $cell) {
+                if ($cell instanceof \DOMElement && in_array($cell->localName, ['td', 'th'], true)) {
+                    $cells[] = $this->cell($cell);
+                }
+            }
+            if ([] !== $cells) {
+                $rows[] = new Node('tableRow', content: $cells);
+            }
+        }
+        $caption = $table->getElementsByTagName('caption')->item(0);
+        $words = null === $caption ? [] : $this->inline->of($caption);
+        if ([] === $rows) {
+            return [] === $words ? [] : [Node::paragraph($words)];
+        }
+
+        return [new Node('table', content: [new Node('caption', content: $words), ...$rows])];
+    }
+
+    private function cell(\DOMElement $cell): Node
+    {
+        $align = $cell->getAttribute('align');
+        if ('' === $align && 1 === preg_match('/text-align:\s*(left|center|right)/', $cell->getAttribute('style'), $match)) {
+            $align = $match[1];
+        }
+
+        return new Node('tableCell', [
+            'header' => 'th' === $cell->localName,
+            'align' => in_array($align, ['left', 'center', 'right'], true) ? $align : null,
+        ], $this->inline->of($cell));
+    }
+}

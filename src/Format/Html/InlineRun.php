@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Html;
+
+use Stemmata\Core\Text\Mark;
+use Stemmata\Core\Text\Node;
+
+/** Collects running text; white space is folded across the parts, and none stands at either end. */
+final class InlineRun
+{
+    /** @var list<Node> */
+    private array $nodes = [];
+    private string $text = '';
+    /** @var list<Mark> */
+    private array $marks = [];
+    private bool $endsInBlank = true;
+
+    /** @param list<Mark> $marks */
+    public function words(string $words, array $marks): void
+    {
+        $folded = (string) preg_replace('/[ \t\r\n\f]+/', ' ', $words);
+        if ($this->endsInBlank) {
+            $folded = ltrim($folded, ' ');
+        }
+        if ('' === $folded) {
+            return;
+        }
+        if ($marks != $this->marks) {
+            $this->finishText();
+            $this->marks = $marks;
+        }
+        $this->text .= $folded;
+        $this->endsInBlank = str_ends_with($folded, ' ');
+    }
+
+    public function part(Node $part): void
+    {
+        if ('hardBreak' === $part->type) {
+            $this->text = rtrim($this->text, ' ');
+        }
+        $this->finishText();
+        $this->nodes[] = $part;
+        $this->endsInBlank = 'hardBreak' === $part->type;
+    }
+
+    /** Words of two blocks do not run together. */
+    public function gapIf(bool $wanted): void
+    {
+        if ($wanted) {
+            $this->words(' ', []);
+        }
+    }
+
+    /** Blanks set between a note and its way back are no part of the note. */
+    public function trimEnd(): void
+    {
+        $this->text = (string) preg_replace('/[ \x{00A0}]+\z/u', '', $this->text);
+    }
+
+    /** @return list<Node> */
+    public function finished(): array
+    {
+        $this->finishText();
+        while ([] !== $this->nodes) {
+            $last = $this->nodes[count($this->nodes) - 1];
+            $text = rtrim($last->text, ' ');
+            if (!$last->isText() && 'hardBreak' !== $last->type) {
+                break;
+            }
+            array_pop($this->nodes);
+            if ('' !== $text) {
+                $this->nodes[] = Node::text($text, $last->marks);
+                break;
+            }
+        }
+
+        return $this->nodes;
+    }
+
+    private function finishText(): void
+    {
+        if ('' !== $this->text) {
+            $this->nodes[] = Node::text($this->text, $this->marks);
+        }
+        $this->text = '';
+        $this->marks = [];
+    }
+}

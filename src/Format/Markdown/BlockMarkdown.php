@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Markdown;
+
+use Stemmata\Core\Text\Node;
+use Stemmata\Format\Anchors;
+use Stemmata\Format\ContentsBlock;
+use Stemmata\Format\Html\BlockHtml;
+
+/** Writes blocks as CommonMark with tables; what that cannot say, as HTML. */
+final readonly class BlockMarkdown
+{
+    public function __construct(private InlineMarkdown $inline, private BlockHtml $html, private Anchors $anchors)
+    {
+    }
+
+    /** @param list<Node> $blocks */
+    public function of(array $blocks): string
+    {
+        $parts = [];
+        foreach ($blocks as $index => $block) {
+            $isSecondList = $index > 0 && str_ends_with($block->type, 'List') && str_ends_with($blocks[$index - 1]->type, 'List');
+            $isAfterList = $index > 0 && str_ends_with($blocks[$index - 1]->type, 'List') && 'codeBlock' === $block->type;
+            // Two lists in a row would be read as one.
+            $parts[] = ($isSecondList || $isAfterList ? "<!-- -->\n\n" : '').$this->block($block);
+        }
+
+        return implode("\n\n", $parts);
+    }
+
+    private function block(Node $block): string
+    {
+        return match ($block->type) {
+            'paragraph' => $this->paragraph($block),
+            'quotation' => self::indented($this->of($block->content), '> ', '> '),
+            'bulletList' => $this->items($block, static fn (): string => '- '),
+            'orderedList' => $this->items($block, static fn (int $index): string => (self::start($block) + $index).'. '),
+            'codeBlock' => self::code($block),
+            'figure' => [] === $block->content ? InlineMarkdown::image($block) : trim($this->html->of([$block])),
+            'table' => PipeTable::isPossible($block) ? PipeTable::of($block, $this->inline) : trim($this->html->of([$block])),
+            'separator' => '***',
+            'pageBreak' => '<div class="page-break"></div>',
+            'contents' => $this->contents($block),
+            default => '',
+        };
+    }
+
+    private function paragraph(Node $paragraph): string
+    {
+        return [] === $paragraph->content ? '<p></p>' : $this->inline->of($paragraph->content);
+    }
+
+    private static function start(Node $list): int
+    {
+        $start = $list->attribute('start');
+
+        return is_int($start) ? $start : 1;
+    }
+
+    /** @param \Closure(int): string $sign */
+    private function items(Node $list, \Closure $sign): string
+    {
+        $items = [];
+        foreach ($list->content as $index => $item) {
+            $lead = $sign($index);
+            $isHollow = [] === $item->content[0]->content;
+            $body = $isHollow && 1 === count($item->content) ? '' : $this->of($isHollow ? array_slice($item->content, 1) : $item->content);
+            $items[] = '' === $body ? rtrim($lead) : self::indented($body, $lead, str_repeat(' ', strlen($lead)));
+        }
+
+        return implode("\n", $items);
+    }
+
+    private static function indented(string $text, string $first, string $others): string
+    {
+        $lines = [];
+        foreach (explode("\n", $text) as $index => $line) {
+            $lines[] = rtrim((0 === $index ? $first : $others).$line, ' ');
+        }
+
+        return implode("\n", $lines);
+    }
+
+    private static function code(Node $block): string
+    {
+        $text = $block->plainText();
+        preg_match_all('/`{3,}/', $text, $runs);
+        $fence = str_repeat('`', max(3, 1 + max([0, ...array_map(strlen(...), $runs[0])])));
+
+        return $fence.$block->textAttribute('language')."\n".('' === $text ? '' : $text."\n").$fence;
+    }
+
+    private function contents(Node $contents): string
+    {
+        $numbers = true === $contents->attribute('numbers');
+        $from = null;
+        $lines = [];
+        foreach (ContentsBlock::lines($contents) as $line) {
+            $from = min($from ?? 9, $line['level']);
+            $words = $this->inline->of([Node::text(('' !== $line['number'] && $numbers ? $line['number'].' ' : '').$line['heading'])]);
+            $lines[] = sprintf('- [%s](<#%s>)', $words, $this->anchors->find($line['section']) ?? $line['section']);
+        }
+
+        return ContentsBlock::openingTag($contents)."\n\n".implode("\n", $lines)."\n\n</nav>";
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Markdown;
+
+use League\CommonMark\Environment\Environment;
+use League\CommonMark\Extension\CommonMark\CommonMarkCoreExtension;
+use League\CommonMark\Extension\Footnote\FootnoteExtension;
+use League\CommonMark\Extension\Table\TableExtension;
+use League\CommonMark\MarkdownConverter;
+use Stemmata\Format\DocumentReader;
+use Stemmata\Format\Html\HtmlReader;
+use Stemmata\Format\ReadResult;
+use Stemmata\Format\TextBytes;
+
+/**
+ * Reads CommonMark with tables and footnotes, by way of the HTML that CommonMark defines for it: raw HTML in the text is
+ * then read and cleaned by the same rules.
+ */
+final readonly class MarkdownReader implements DocumentReader
+{
+    /** Beyond this, quotation and list marks are read as text (a line of 10,000 “>” is no quotation). */
+    private const MAX_NESTING = 40;
+
+    private MarkdownConverter $converter;
+
+    public function __construct(private HtmlReader $html)
+    {
+        $environment = new Environment(['html_input' => 'allow', 'allow_unsafe_links' => true, 'max_nesting_level' => self::MAX_NESTING, 'max_delimiters_per_line' => 1000]);
+        $environment->addExtension(new CommonMarkCoreExtension());
+        $environment->addExtension(new TableExtension());
+        $environment->addExtension(new FootnoteExtension());
+        $this->converter = new MarkdownConverter($environment);
+    }
+
+    public function endings(): array
+    {
+        return ['md', 'markdown'];
+    }
+
+    public function read(string $bytes): ReadResult
+    {
+        $front = FrontMatter::takenOff(TextBytes::utf8($bytes));
+
+        return $this->html->readMarkup($this->converter->convert($front->text)->getContent(), $front->titleBlock);
+    }
+}

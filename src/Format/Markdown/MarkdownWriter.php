@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Markdown;
+
+use Stemmata\Core\Document;
+use Stemmata\Core\Section;
+use Stemmata\Format\Anchors;
+use Stemmata\Format\DocumentWriter;
+use Stemmata\Format\Html\BlockHtml;
+use Stemmata\Format\Html\HeadingFlags;
+use Stemmata\Format\Html\HtmlWriter;
+use Stemmata\Format\Html\InlineHtml;
+
+/** Writes CommonMark that a version-control system can compare, and that other programs' links and contents survive in. */
+final class MarkdownWriter implements DocumentWriter
+{
+    public function endings(): array
+    {
+        return ['md', 'markdown'];
+    }
+
+    public function mediaType(): string
+    {
+        return 'text/markdown; charset=UTF-8';
+    }
+
+    public function write(Document $document): string
+    {
+        $anchors = Anchors::in($document);
+        $inline = new InlineMarkdown($anchors);
+        $blocks = new BlockMarkdown($inline, new BlockHtml(new InlineHtml($anchors), $anchors), $anchors);
+        $parts = [];
+        foreach ($document->sections() as $position => $section) {
+            $parts[] = self::heading($document, $position, $section, $anchors, $inline);
+            $parts[] = $blocks->of($section->body->blocks);
+        }
+        $text = implode("\n\n", array_filter($parts, static fn (string $part): bool => '' !== $part));
+
+        return FrontMatter::of($document->titleBlock).$text."\n".rtrim("\n".$inline->notes())."\n";
+    }
+
+    private static function heading(Document $document, int $position, Section $section, Anchors $anchors, InlineMarkdown $inline): string
+    {
+        $level = $document->outline->levelAt($position);
+        if ($level->isOpening()) {
+            return '';
+        }
+        $anchor = $anchors->find($section->id->value);
+        $classes = HeadingFlags::classes($document->outline, $position);
+        if ($level->value > 6) {
+            $attributes = (null === $anchor ? '' : ' id="'.InlineHtml::escaped($anchor).'"').('' === $classes ? '' : ' class="'.$classes.'"');
+
+            return HtmlWriter::element($level, $attributes, (new InlineHtml($anchors))->of($section->heading->inline));
+        }
+        $name = null === $anchor && '' === $classes ? '' : sprintf(
+            ' <a%s%s></a>',
+            null === $anchor ? ' id="sec-'.($position + 1).'"' : ' id="'.InlineHtml::escaped($anchor).'"',
+            '' === $classes ? '' : ' class="'.$classes.'"',
+        );
+
+        return rtrim(str_repeat('#', $level->value).' '.$inline->of($section->heading->inline).$name);
+    }
+}

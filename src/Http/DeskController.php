@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Http;
+
+use OpenApi\Attributes as OA;
+use Stemmata\Core\Document;
+use Stemmata\Core\Level;
+use Stemmata\Core\Section;
+use Stemmata\Core\TitleBlock;
+use Stemmata\Format\Formats;
+use Stemmata\Http\View\Created;
+use Stemmata\Http\View\DocumentCard;
+use Stemmata\Http\View\Imported;
+use Stemmata\Http\View\Problem;
+use Stemmata\Storage\Desk;
+use Stemmata\Storage\DocumentStore;
+use Stemmata\Storage\Entity\DocumentRecord;
+use Stemmata\Storage\Facts;
+use Stemmata\Storage\RandomIds;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** The documents on the desk. */
+#[OA\Response(response: 'Problem', description: 'What is wrong, in one sentence', content: new OA\MediaType('application/problem+json', schema: new OA\Schema(ref: Problem::class)))]
+final readonly class DeskController
+{
+    public function __construct(private Desk $desk, private DocumentStore $store, private ViewOf $viewOf)
+    {
+    }
+
+    #[Route('/api/documents', methods: ['GET'])]
+    #[OA\Get(path: '/api/documents', operationId: 'listDocuments')]
+    #[OA\Response(response: 200, description: 'The last changed first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: DocumentCard::class)))]
+    public function list(): JsonResponse
+    {
+        return new JsonResponse(array_map(fn (DocumentRecord $record): DocumentCard => $this->viewOf->card($record), $this->desk->documents()));
+    }
+
+    #[Route('/api/documents', methods: ['POST'])]
+    #[OA\Post(path: '/api/documents', operationId: 'createDocument')]
+    #[OA\RequestBody(content: new OA\JsonContent(required: ['title'], properties: [new OA\Property('title', type: 'string')]))]
+    #[OA\Response(response: 201, description: 'A document with one empty section', content: new OA\JsonContent(ref: Created::class))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 400)]
+    public function create(Request $request, RandomIds $ids): JsonResponse
+    {
+        $titleBlock = new TitleBlock(JsonBody::of($request)->text('title'));
+        $document = Document::of($titleBlock, [[Level::One, Section::blank($ids->next())]]);
+
+        return new JsonResponse(new Created($this->desk->add($document)), 201);
+    }
+
+    #[Route('/api/documents/import', methods: ['POST'])]
+    #[OA\Post(path: '/api/documents/import', operationId: 'importDocument')]
+    #[OA\QueryParameter(name: 'name', description: 'The file’s name; its ending tells the format', required: true, schema: new OA\Schema(type: 'string'))]
+    #[OA\RequestBody(content: new OA\MediaType('application/octet-stream', schema: new OA\Schema(type: 'string', format: 'binary')))]
+    #[OA\Response(response: 201, description: 'Read and stored', content: new OA\JsonContent(ref: Imported::class))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
+    public function import(Request $request, Formats $formats, Facts $facts): JsonResponse
+    {
+        if ((int) $request->headers->get('Content-Length', '0') > Formats::MAX_BYTES) {
+            throw ProblemException::tooLarge(Formats::MAX_BYTES);
+        }
+        $name = $request->query->getString('name');
+        $read = $formats->read($name, $request->getContent());
+        $id = $this->desk->add($read->document);
+        $words = array_sum($facts->wordsInOrder($id, $read->document->outline));
+
+        return new JsonResponse(new Imported($id, $read->document->outline->count(), $words, $read->warnings), 201);
+    }
+
+    #[Route('/api/documents/{id}', methods: ['DELETE'])]
+    #[OA\Delete(path: '/api/documents/{id}', operationId: 'removeDocument')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\Response(response: 204, description: 'Off the desk; it can be restored')]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
+    public function remove(string $id): JsonResponse
+    {
+        $this->desk->remove($this->store->get($id));
+
+        return new JsonResponse(null, 204);
+    }
+
+    #[Route('/api/documents/{id}/restore', methods: ['POST'])]
+    #[OA\Post(path: '/api/documents/{id}/restore', operationId: 'restoreDocument')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\Response(response: 200, description: 'Back on the desk', content: new OA\JsonContent(ref: DocumentCard::class))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
+    public function restore(string $id): JsonResponse
+    {
+        return new JsonResponse($this->viewOf->card($this->desk->restore($id)));
+    }
+}

@@ -1,0 +1,164 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Http;
+
+use OpenApi\Attributes as OA;
+use Stemmata\Core\Check\Finding;
+use Stemmata\Core\Check\StructureCheck;
+use Stemmata\Core\Contents\StaleContents;
+use Stemmata\Core\Numbering\DecimalNumbering;
+use Stemmata\Core\OutlineWalk;
+use Stemmata\Core\SectionId;
+use Stemmata\Format\Formats;
+use Stemmata\Http\View\ChangesSince;
+use Stemmata\Http\View\FindingView;
+use Stemmata\Http\View\OffcutView;
+use Stemmata\Http\View\OutlineFigures;
+use Stemmata\Http\View\Places;
+use Stemmata\Http\View\SectionText;
+use Stemmata\Http\View\Skeleton;
+use Stemmata\Storage\Desk;
+use Stemmata\Storage\DocumentStore;
+use Stemmata\Storage\Facts;
+use Symfony\Component\HttpFoundation\HeaderUtils;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** Reads one document: skeleton, figures, texts, places, offcuts, findings, and the whole of it as a file. */
+#[Route('/api/documents/{id}')]
+final readonly class DocumentController
+{
+    private const MAX_TEXTS = 200;
+
+    public function __construct(private DocumentStore $store, private Facts $facts, private ViewOf $viewOf)
+    {
+    }
+
+    #[Route('', methods: ['GET'])]
+    #[OA\Get(path: '/api/documents/{id}', operationId: 'readSkeleton')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\Response(response: 200, description: 'Title block, outline and what lists show', content: new OA\JsonContent(ref: Skeleton::class))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
+    public function skeleton(string $id): JsonResponse
+    {
+        return new JsonResponse($this->viewOf->skeleton($this->store->get($id)));
+    }
+
+    #[Route('/figures', methods: ['GET'])]
+    #[OA\Get(path: '/api/documents/{id}/figures', operationId: 'readFigures')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\Response(response: 200, description: 'Numbers and counts', content: new OA\JsonContent(ref: OutlineFigures::class))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
+    public function figures(string $id): JsonResponse
+    {
+        $record = $this->store->get($id);
+        $outline = $record->outline();
+        $words = $this->facts->wordsInOrder($id, $outline);
+        $stale = array_map(static fn (SectionId $section): string => $section->value, StaleContents::in($this->store->document($id)));
+
+        return new JsonResponse(new OutlineFigures($record->revision, DecimalNumbering::of($outline), (new OutlineWalk($outline))->rolledUp($words), array_sum($words), $stale));
+    }
+
+    #[Route('/texts', methods: ['GET'])]
+    #[OA\Get(path: '/api/documents/{id}/texts', operationId: 'readTexts')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\QueryParameter(name: 'sections', description: 'Ids, separated by commas', required: true, schema: new OA\Schema(type: 'string'))]
+    #[OA\Response(response: 200, description: 'Headings and bodies as the editor keeps them', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: SectionText::class)))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
+    public function texts(string $id, Request $request): JsonResponse
+    {
+        $this->store->get($id);
+        $ids = array_values(array_filter(explode(',', $request->query->getString('sections')), static fn (string $each): bool => '' !== $each));
+
+        return new JsonResponse($this->viewOf->texts($id, array_slice($ids, 0, self::MAX_TEXTS)));
+    }
+
+    #[Route('/changes', methods: ['GET'])]
+    #[OA\Get(path: '/api/documents/{id}/changes', operationId: 'readChanges')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\QueryParameter(name: 'since', description: 'A revision', required: true, schema: new OA\Schema(type: 'integer'))]
+    #[OA\Response(response: 200, description: 'What others changed since', content: new OA\JsonContent(ref: ChangesSince::class))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
+    public function changes(string $id, Request $request): JsonResponse
+    {
+        return new JsonResponse($this->viewOf->changesSince($this->store->get($id), $request->query->getInt('since')));
+    }
+
+    #[Route('/places', methods: ['GET'])]
+    #[OA\Get(path: '/api/documents/{id}/places', operationId: 'readPlaces')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\Response(response: 200, description: 'Bookmarks and inner links', content: new OA\JsonContent(ref: Places::class))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
+    public function places(string $id): JsonResponse
+    {
+        return new JsonResponse(PlacesIn::outline($this->store->get($id)->outline(), $this->facts->references($id)));
+    }
+
+    #[Route('/offcuts', methods: ['GET'])]
+    #[OA\Get(path: '/api/documents/{id}/offcuts', operationId: 'readOffcuts')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\Response(response: 200, description: 'The last cut first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: OffcutView::class)))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
+    public function offcuts(string $id): JsonResponse
+    {
+        $this->store->get($id);
+
+        return new JsonResponse(array_map(static fn (array $offcut): OffcutView => new OffcutView(...$offcut), $this->facts->offcuts($id)));
+    }
+
+    #[Route('/findings', methods: ['GET'])]
+    #[OA\Get(path: '/api/documents/{id}/findings', operationId: 'readFindings')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\Response(response: 200, description: 'What the structure check reports, in the order of the text', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: FindingView::class)))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
+    public function findings(string $id): JsonResponse
+    {
+        $document = $this->store->document($id);
+
+        return new JsonResponse(array_map(static fn (Finding $finding): FindingView => new FindingView(
+            $finding->rule,
+            $finding->position < $document->outline->count() ? $document->outline->idAt($finding->position)->value : null,
+            $finding->message,
+            $finding->source,
+        ), StructureCheck::of($document)));
+    }
+
+    #[Route('/export', methods: ['GET'])]
+    #[OA\Get(path: '/api/documents/{id}/export', operationId: 'exportDocument')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\QueryParameter(name: 'format', required: true, schema: new OA\Schema(type: 'string', enum: ['md', 'html']))]
+    #[OA\Response(response: 200, description: 'The whole document as a file', content: new OA\MediaType('application/octet-stream', schema: new OA\Schema(type: 'string', format: 'binary')))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
+    public function export(string $id, Request $request, Formats $formats): Response
+    {
+        $document = $this->store->document($id);
+        $ending = $request->query->getString('format');
+        $writer = $formats->writerFor($ending);
+        $title = trim((string) preg_replace('/[^\p{L}\p{N}’]+/u', ' ', $document->titleBlock->title));
+        $name = ('' === $title ? 'Untitled' : mb_substr($title, 0, 80)).'.'.$ending;
+        $plainName = (string) preg_replace('/[^A-Za-z0-9. ]/', '_', $name);
+
+        return new Response($writer->write($document), 200, [
+            'Content-Type' => $writer->mediaType(),
+            'Content-Disposition' => HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_ATTACHMENT, $name, $plainName),
+        ]);
+    }
+
+    #[Route('/resume-point', methods: ['PUT'])]
+    #[OA\Put(path: '/api/documents/{id}/resume-point', operationId: 'keepResumePoint')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\RequestBody(content: new OA\JsonContent(required: ['section', 'position'], properties: [new OA\Property('section', type: 'string'), new OA\Property('position', type: 'integer')]))]
+    #[OA\Response(response: 204, description: 'Kept')]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
+    public function keepResumePoint(string $id, Request $request, Desk $desk): JsonResponse
+    {
+        $body = JsonBody::of($request);
+        $desk->keepResumePoint($this->store->get($id), SectionId::fromString($body->text('section'))->value, max(0, $body->integer('position')));
+
+        return new JsonResponse(null, 204);
+    }
+}

@@ -1,0 +1,159 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Http;
+
+use OpenApi\Attributes as OA;
+use Stemmata\Core\Operation\OperationReader;
+use Stemmata\Core\Operation\Refused;
+use Stemmata\Core\SectionId;
+use Stemmata\Http\View\Conflict;
+use Stemmata\Http\View\WriteOutcome;
+use Stemmata\Storage\DocumentStore;
+use Stemmata\Storage\NothingToDo;
+use Stemmata\Storage\Stale;
+use Stemmata\Storage\Written;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** The one door for changes. */
+#[Route('/api/documents/{id}')]
+#[OA\Schema(schema: 'Operation', required: ['name'], description: 'Which fields each name needs is told by OperationReader.', properties: [
+    new OA\Property('name', type: 'string', enum: ['promote', 'demote', 'set-level', 'move', 'move-up', 'move-down', 'split', 'join', 'make-heading', 'insert', 'rename', 'replace-body', 'duplicate', 'delete', 'set-aside', 'bring-back', 'describe-section', 'describe-document', 'generate-contents', 'refresh-contents', 'batch']),
+    new OA\Property('sections', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property('section', type: 'string'),
+    new OA\Property('extent', type: 'string', enum: ['branch', 'heading-only']),
+    new OA\Property('level', type: 'integer'),
+    new OA\Property('landing', type: 'string', enum: ['before', 'after', 'inside']),
+    new OA\Property('target', description: 'A section’s id; for describe-section and describe-document a number of words', oneOf: [new OA\Schema(type: 'string'), new OA\Schema(type: 'integer')]),
+    new OA\Property('from', type: 'integer'),
+    new OA\Property('to', type: 'integer'),
+    new OA\Property('blocks', type: 'array', items: new OA\Items(type: 'integer')),
+    new OA\Property('block', type: 'integer'),
+    new OA\Property('heading', oneOf: [new OA\Schema(type: 'string'), new OA\Schema(type: 'array', items: new OA\Items(type: 'object'))]),
+    new OA\Property('body', type: 'array', items: new OA\Items(type: 'object')),
+    new OA\Property('offcut', type: 'string'),
+    new OA\Property('title', type: 'string'),
+    new OA\Property('subtitle', type: 'string'),
+    new OA\Property('author', type: 'string'),
+    new OA\Property('language', type: 'string'),
+    new OA\Property('guidingStatement', type: 'string'),
+    new OA\Property('aim', type: 'string'),
+    new OA\Property('marker', type: 'string'),
+    new OA\Property('numbered', type: 'boolean'),
+    new OA\Property('inContents', type: 'boolean'),
+    new OA\Property('numbers', type: 'boolean'),
+    new OA\Property('operations', type: 'array', items: new OA\Items(ref: '#/components/schemas/Operation')),
+])]
+final readonly class OperationController
+{
+    public function __construct(private DocumentStore $store, private OperationReader $reader, private ViewOf $viewOf)
+    {
+    }
+
+    #[Route('/operations', methods: ['POST'])]
+    #[OA\Post(path: '/api/documents/{id}/operations', operationId: 'applyOperation')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\RequestBody(content: new OA\JsonContent(required: ['baseRevision', 'operation'], properties: [new OA\Property('baseRevision', type: 'integer'), new OA\Property('operation', ref: '#/components/schemas/Operation')]))]
+    #[OA\Response(response: 200, description: 'Done and stored', content: new OA\JsonContent(ref: WriteOutcome::class))]
+    #[OA\Response(response: 409, description: 'Another window was there first', content: new OA\MediaType('application/problem+json', schema: new OA\Schema(ref: Conflict::class)))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
+    public function apply(string $id, Request $request): Response
+    {
+        $body = JsonBody::of($request);
+        $base = $body->integer('baseRevision');
+        $json = $body->object('operation');
+        $operation = $this->reader->read($json);
+        $outcome = $this->store->apply($id, $base, $operation);
+
+        return match (true) {
+            $outcome instanceof Written => new JsonResponse($this->viewOf->writeOutcome($id, $outcome, !self::isTyping($json))),
+            $outcome instanceof Stale => $this->conflict($id, $base, $outcome, $operation->restsOn()->texts),
+            $outcome instanceof Refused => throw ProblemException::refused($outcome->reason->value, $outcome->sentence),
+        };
+    }
+
+    #[Route('/rehearsals', methods: ['POST'])]
+    #[OA\Post(path: '/api/documents/{id}/rehearsals', operationId: 'rehearseOperation')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\RequestBody(content: new OA\JsonContent(required: ['operation'], properties: [new OA\Property('operation', ref: '#/components/schemas/Operation')]))]
+    #[OA\Response(response: 200, description: 'What the operation would do; nothing is stored', content: new OA\JsonContent(ref: View\Rehearsal::class))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
+    public function rehearse(string $id, Request $request): Response
+    {
+        $operation = $this->reader->read(JsonBody::of($request)->object('operation'));
+
+        return new JsonResponse(RehearsalOf::operation($this->store->document($id), $operation));
+    }
+
+    #[Route('/undo', methods: ['POST'])]
+    #[OA\Post(path: '/api/documents/{id}/undo', operationId: 'undo')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\RequestBody(content: new OA\JsonContent(required: ['baseRevision'], properties: [new OA\Property('baseRevision', type: 'integer')]))]
+    #[OA\Response(response: 200, description: 'The last step is undone', content: new OA\JsonContent(ref: WriteOutcome::class))]
+    #[OA\Response(response: 409, description: 'Another window was there first', content: new OA\MediaType('application/problem+json', schema: new OA\Schema(ref: Conflict::class)))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
+    public function undo(string $id, Request $request): Response
+    {
+        $base = JsonBody::of($request)->integer('baseRevision');
+
+        return $this->stepAnswer($id, $base, $this->store->undo($id, $base));
+    }
+
+    #[Route('/redo', methods: ['POST'])]
+    #[OA\Post(path: '/api/documents/{id}/redo', operationId: 'redo')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\RequestBody(content: new OA\JsonContent(required: ['baseRevision'], properties: [new OA\Property('baseRevision', type: 'integer')]))]
+    #[OA\Response(response: 200, description: 'The step undone first is done again', content: new OA\JsonContent(ref: WriteOutcome::class))]
+    #[OA\Response(response: 409, description: 'Another window was there first', content: new OA\MediaType('application/problem+json', schema: new OA\Schema(ref: Conflict::class)))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
+    public function redo(string $id, Request $request): Response
+    {
+        $base = JsonBody::of($request)->integer('baseRevision');
+
+        return $this->stepAnswer($id, $base, $this->store->redo($id, $base));
+    }
+
+    private function stepAnswer(string $id, int $base, Written|Stale|NothingToDo $outcome): Response
+    {
+        return match (true) {
+            $outcome instanceof Written => new JsonResponse($this->viewOf->writeOutcome($id, $outcome, true)),
+            $outcome instanceof Stale => $this->conflict($id, $base, $outcome, []),
+            $outcome instanceof NothingToDo => throw ProblemException::refused('nothing-to-do', $outcome->sentence),
+        };
+    }
+
+    /** @param list<SectionId> $texts */
+    private function conflict(string $id, int $base, Stale $stale, array $texts): Response
+    {
+        return ProblemListener::response(new Conflict(
+            'about:blank',
+            Response::$statusTexts[409],
+            409,
+            $stale->sentence,
+            'stale',
+            $this->viewOf->changesSince($this->store->get($id), $base),
+            $this->viewOf->texts($id, array_map(static fn (SectionId $section): string => $section->value, $texts)),
+        ));
+    }
+
+    /**
+     * The window that typed has the text it sent; sending it back would only be in the way of the next keystroke.
+     *
+     * @param array<mixed> $json
+     */
+    private static function isTyping(array $json): bool
+    {
+        $operations = 'batch' === $json['name'] && is_array($json['operations'] ?? null) ? $json['operations'] : [$json];
+        foreach ($operations as $operation) {
+            if (!is_array($operation) || !in_array($operation['name'] ?? null, ['replace-body', 'rename'], true)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Http\View;
+
+use OpenApi\Attributes as OA;
+
+/** A document that was read from a file. */
+#[OA\Schema]
+final readonly class Imported
+{
+    /** @param list<string> $warnings */
+    public function __construct(
+        #[OA\Property]
+        public string $id,
+        #[OA\Property]
+        public int $sections,
+        #[OA\Property]
+        public int $words,
+        #[OA\Property(items: new OA\Items(type: 'string'))]
+        public array $warnings,
+    ) {
+    }
+}

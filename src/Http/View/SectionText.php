@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Http\View;
+
+use OpenApi\Attributes as OA;
+
+/** A section's heading and body as the editor keeps them. */
+#[OA\Schema]
+final readonly class SectionText
+{
+    public function __construct(
+        #[OA\Property]
+        public string $id,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'object'))]
+        public mixed $heading,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'object'))]
+        public mixed $body,
+        #[OA\Property]
+        public int $revision,
+    ) {
+    }
+}

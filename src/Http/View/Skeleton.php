@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Http\View;
+
+use OpenApi\Attributes as OA;
+
+/** A document without its bodies. */
+#[OA\Schema]
+final readonly class Skeleton
+{
+    /** @param list<SectionFacts> $sections in the order of the outline */
+    public function __construct(
+        #[OA\Property]
+        public string $id,
+        #[OA\Property]
+        public int $revision,
+        #[OA\Property]
+        public int $outlineRevision,
+        #[OA\Property]
+        public TitleBlockView $titleBlock,
+        #[OA\Property]
+        public ?string $resumeSection,
+        #[OA\Property]
+        public int $resumePosition,
+        #[OA\Property]
+        public OutlineColumns $outline,
+        #[OA\Property(items: new OA\Items(ref: SectionFacts::class))]
+        public array $sections,
+    ) {
+    }
+}

@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Storage;
+
+use Stemmata\Core\Change;
+use Stemmata\Core\Offcut;
+use Stemmata\Core\OffcutReason;
+use Stemmata\Core\Outline;
+use Stemmata\Core\OutlineEdit;
+use Stemmata\Core\Section;
+use Stemmata\Core\SectionId;
+use Stemmata\Core\TitleBlock;
+
+/** A change as the journal keeps it. */
+final class ChangeForm
+{
+    public static function write(Change $change): string
+    {
+        return SectionForm::json([
+            'outline' => array_map(static fn (OutlineEdit $edit): array => [
+                'at' => $edit->at,
+                'removed' => self::outline($edit->removed),
+                'inserted' => self::outline($edit->inserted),
+            ], $change->outlineEdits),
+            'sections' => array_map(static fn (array $pair): array => array_map(
+                static fn (?Section $section): ?array => null === $section ? null : SectionForm::of($section),
+                $pair,
+            ), $change->sections),
+            'offcuts' => array_map(static fn (array $pair): array => array_map(self::offcut(...), $pair), $change->offcuts),
+            'titleBlock' => null === $change->titleBlock ? null : array_map(get_object_vars(...), $change->titleBlock),
+        ]);
+    }
+
+    public static function read(string $json): Change
+    {
+        $stored = json_decode($json, true, 512, JSON_THROW_ON_ERROR);
+        assert(is_array($stored), 'A change is stored as an object.');
+        $row = new Row($stored);
+        $sections = [];
+        foreach ($row->list('sections') as $id => $pair) {
+            $sections[(string) $id] = self::pair($pair, static fn (array $each): Section => SectionForm::read($each));
+        }
+        $offcuts = [];
+        foreach ($row->list('offcuts') as $id => $pair) {
+            $offcuts[(string) $id] = self::pair($pair, self::readOffcut(...));
+        }
+
+        return new Change(
+            array_map(self::readEdit(...), array_values($row->list('outline'))),
+            $sections,
+            $offcuts,
+            self::readTitleBlocks($row),
+        );
+    }
+
+    /** @return array{string, string, string} */
+    private static function outline(Outline $outline): array
+    {
+        return [$outline->ids, $outline->levels, $outline->flags];
+    }
+
+    private static function readOutline(mixed $stored): Outline
+    {
+        assert(is_array($stored) && is_string($stored[0] ?? null) && is_string($stored[1] ?? null) && is_string($stored[2] ?? null));
+
+        return Outline::packed($stored[0], $stored[1], $stored[2]);
+    }
+
+    private static function readEdit(mixed $stored): OutlineEdit
+    {
+        assert(is_array($stored));
+
+        return OutlineEdit::restored((new Row($stored))->integer('at'), self::readOutline($stored['removed'] ?? null), self::readOutline($stored['inserted'] ?? null));
+    }
+
+    /** @return array<string, mixed>|null */
+    private static function offcut(?Offcut $offcut): ?array
+    {
+        return null === $offcut ? null : [
+            'id' => $offcut->id->value,
+            'reason' => $offcut->reason->value,
+            'name' => $offcut->name,
+            'after' => $offcut->after?->value,
+            'outline' => self::outline($offcut->outline),
+        ];
+    }
+
+    /** @param array<mixed> $stored */
+    private static function readOffcut(array $stored): Offcut
+    {
+        $row = new Row($stored);
+        $after = $row->findText('after');
+
+        return new Offcut(
+            SectionId::fromString($row->text('id')),
+            OffcutReason::from($row->text('reason')),
+            $row->text('name'),
+            null === $after ? null : SectionId::fromString($after),
+            self::readOutline($stored['outline'] ?? null),
+        );
+    }
+
+    /**
+     * @template T
+     *
+     * @param \Closure(array<mixed>): T $read
+     *
+     * @return array{T|null, T|null}
+     */
+    private static function pair(mixed $stored, \Closure $read): array
+    {
+        assert(is_array($stored));
+        $each = static fn (mixed $value): mixed => is_array($value) ? $read($value) : null;
+
+        return [$each($stored[0] ?? null), $each($stored[1] ?? null)];
+    }
+
+    /** @return array{TitleBlock, TitleBlock}|null */
+    private static function readTitleBlocks(Row $row): ?array
+    {
+        $pair = $row->findRow('titleBlock');
+
+        return null === $pair ? null : [self::readTitleBlock($pair->findRow('0')), self::readTitleBlock($pair->findRow('1'))];
+    }
+
+    private static function readTitleBlock(?Row $row): TitleBlock
+    {
+        assert(null !== $row);
+
+        return new TitleBlock($row->text('title'), $row->text('subtitle'), $row->text('author'), $row->text('guidingStatement'), $row->findInteger('target'), $row->text('language'));
+    }
+}

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Storage\Entity;
+
+use Doctrine\ORM\Mapping as ORM;
+use Stemmata\Core\Document;
+use Stemmata\Core\Outline;
+use Stemmata\Core\Shelf;
+use Stemmata\Core\TitleBlock;
+
+/** A document's title block, its outline in one row (docs/decisions/0002), and how often each was changed. */
+#[ORM\Entity]
+#[ORM\Table(name: 'document')]
+#[ORM\Index(name: 'document_owner', columns: ['owner_id', 'changed_at'])]
+class DocumentRecord
+{
+    #[ORM\Column(length: 8192)]
+    public string $title = '';
+    #[ORM\Column(length: 8192)]
+    public string $subtitle = '';
+    #[ORM\Column(length: 8192)]
+    public string $author = '';
+    #[ORM\Column(length: 8192)]
+    public string $guidingStatement = '';
+    #[ORM\Column(nullable: true)]
+    public ?int $target = null;
+    #[ORM\Column(length: 35)]
+    public string $language = 'en';
+
+    #[ORM\Column(type: 'text')]
+    public string $outlineIds = '';
+    #[ORM\Column(type: 'text')]
+    public string $outlineLevels = '';
+    #[ORM\Column(type: 'text')]
+    public string $outlineFlags = '';
+
+    /** Goes up by one with each change to anything in the document. */
+    #[ORM\Column]
+    public int $revision = 1;
+    /** The revision that last changed order, level or flags. */
+    #[ORM\Column]
+    public int $outlineRevision = 1;
+
+    /** Where writing stopped: the resume point. */
+    #[ORM\Column(length: 12, nullable: true)]
+    public ?string $resumeSection = null;
+    #[ORM\Column]
+    public int $resumePosition = 0;
+
+    /** Seconds since 1970, UTC; null while the document is on the desk. */
+    #[ORM\Column(nullable: true)]
+    public ?int $removedAt = null;
+
+    public function __construct(
+        #[ORM\Id]
+        #[ORM\Column(length: 12)]
+        public string $id,
+        #[ORM\Column(length: 32)]
+        public string $ownerId,
+        #[ORM\Column]
+        public int $createdAt,
+        #[ORM\Column]
+        public int $changedAt,
+    ) {
+    }
+
+    public function outline(): Outline
+    {
+        return Outline::packed($this->outlineIds, $this->outlineLevels, $this->outlineFlags);
+    }
+
+    public function setOutline(Outline $outline): void
+    {
+        $this->outlineIds = $outline->ids;
+        $this->outlineLevels = $outline->levels;
+        $this->outlineFlags = $outline->flags;
+    }
+
+    public function titleBlock(): TitleBlock
+    {
+        return new TitleBlock($this->title, $this->subtitle, $this->author, $this->guidingStatement, $this->target, $this->language);
+    }
+
+    public function setTitleBlock(TitleBlock $titleBlock): void
+    {
+        $this->title = $titleBlock->title;
+        $this->subtitle = $titleBlock->subtitle;
+        $this->author = $titleBlock->author;
+        $this->guidingStatement = $titleBlock->guidingStatement;
+        $this->target = $titleBlock->target;
+        $this->language = $titleBlock->language;
+    }
+
+    public function document(Shelf $shelf): Document
+    {
+        return Document::opened($this->titleBlock(), $this->outline(), $shelf);
+    }
+}

@@ -1,0 +1,160 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Storage;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use Stemmata\Core\Outline;
+use Stemmata\Core\SectionId;
+use Stemmata\Core\Text\Body;
+
+/**
+ * Lists for the screens, read as plain rows: of 10,000 sections no object is made, for none would be changed.
+ *
+ * @phpstan-type SectionFacts array{id: string, heading: string, words: int, aim: string, target: int|null, marker: string, revision: int}
+ */
+final readonly class Facts
+{
+    private const COLUMNS = 'id, revision, words, target, marker, heading, aim';
+    private const IDS_PER_QUERY = 1000;
+
+    public function __construct(private Connection $connection)
+    {
+    }
+
+    /** @return array<string, SectionFacts> by id, in no order; with those that are set aside */
+    public function ofAllSections(string $documentId): array
+    {
+        return self::byId($this->connection->fetchAllAssociative('SELECT '.self::COLUMNS.' FROM section WHERE document_id = ?', [$documentId]));
+    }
+
+    /** @return array<string, SectionFacts> */
+    public function ofSectionsSince(string $documentId, int $revision): array
+    {
+        return self::byId($this->connection->fetchAllAssociative('SELECT '.self::COLUMNS.' FROM section WHERE document_id = ? AND revision > ?', [$documentId, $revision]));
+    }
+
+    /**
+     * @param list<string> $ids
+     *
+     * @return array<string, SectionFacts>
+     */
+    public function ofSections(string $documentId, array $ids): array
+    {
+        return self::byId($this->selectSections(self::COLUMNS, $documentId, $ids));
+    }
+
+    /**
+     * @param list<string> $ids
+     *
+     * @return list<array{id: string, heading: mixed, body: mixed, revision: int}> as the editor keeps them
+     */
+    public function texts(string $documentId, array $ids): array
+    {
+        return array_map(static function (array $fields): array {
+            $row = new Row($fields);
+
+            return [
+                'id' => $row->text('id'),
+                'heading' => SectionForm::readHeading($row->text('heading'), $row->text('heading_inline'))->toJson(),
+                'body' => json_decode($row->text('body'), true, 512, JSON_THROW_ON_ERROR),
+                'revision' => $row->integer('revision'),
+            ];
+        }, $this->selectSections('id, revision, heading, heading_inline, body', $documentId, $ids));
+    }
+
+    /** @return list<int> the words of each section of the outline, in order */
+    public function wordsInOrder(string $documentId, Outline $outline): array
+    {
+        $words = $this->connection->fetchAllKeyValue('SELECT id, words FROM section WHERE document_id = ?', [$documentId]);
+
+        return array_map(static function (SectionId $id) use ($words): int {
+            $count = $words[$id->value] ?? 0;
+            assert(is_int($count));
+
+            return $count;
+        }, $outline->ids());
+    }
+
+    /** @return list<array{kind: string, section: string, target: string, name: string}> bookmarks, links and contents of the whole document */
+    public function references(string $documentId): array
+    {
+        return array_map(static function (array $fields): array {
+            $row = new Row($fields);
+
+            return ['kind' => $row->text('kind'), 'section' => $row->text('section_id'), 'target' => $row->text('target'), 'name' => $row->text('name')];
+        }, $this->connection->fetchAllAssociative('SELECT kind, section_id, target, name FROM reference WHERE document_id = ? ORDER BY rowid', [$documentId]));
+    }
+
+    /** @return list<array{id: string, name: string, reason: string, cutAt: int, sections: int, words: int, opening: string}> the last cut first */
+    public function offcuts(string $documentId): array
+    {
+        $offcuts = [];
+        foreach ($this->connection->fetchAllAssociative('SELECT id, name, reason, cut_at, outline_ids FROM offcut WHERE document_id = ? ORDER BY cut_at DESC, rowid DESC', [$documentId]) as $fields) {
+            $row = new Row($fields);
+            $ids = str_split($row->text('outline_ids'), SectionId::LENGTH);
+            $offcuts[] = [
+                'id' => $row->text('id'),
+                'name' => $row->text('name'),
+                'reason' => $row->text('reason'),
+                'cutAt' => $row->integer('cut_at'),
+                'sections' => count($ids),
+                'words' => array_sum(array_column($this->ofSections($documentId, $ids), 'words')),
+                'opening' => mb_substr(self::plainText($this->texts($documentId, [$ids[0]])), 0, 280),
+            ];
+        }
+
+        return $offcuts;
+    }
+
+    /** @param list<array{id: string, heading: mixed, body: mixed, revision: int}> $texts */
+    private static function plainText(array $texts): string
+    {
+        return implode("\n", array_map(static fn (array $text): string => Body::fromJson($text['body'])->plainText(), $texts));
+    }
+
+    /**
+     * @param list<string> $ids
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function selectSections(string $columns, string $documentId, array $ids): array
+    {
+        $rows = [];
+        foreach (array_chunk($ids, self::IDS_PER_QUERY) as $chunk) {
+            $rows = [...$rows, ...$this->connection->fetchAllAssociative(
+                'SELECT '.$columns.' FROM section WHERE id IN (:ids) AND document_id = :document',
+                ['ids' => $chunk, 'document' => $documentId],
+                ['ids' => ArrayParameterType::STRING],
+            )];
+        }
+
+        return $rows;
+    }
+
+    /**
+     * @param list<array<string, mixed>> $rows
+     *
+     * @return array<string, SectionFacts>
+     */
+    private static function byId(array $rows): array
+    {
+        $facts = [];
+        foreach ($rows as $fields) {
+            $row = new Row($fields);
+            $facts[$row->text('id')] = [
+                'id' => $row->text('id'),
+                'heading' => $row->text('heading'),
+                'words' => $row->integer('words'),
+                'aim' => $row->text('aim'),
+                'target' => $row->findInteger('target'),
+                'marker' => $row->text('marker'),
+                'revision' => $row->integer('revision'),
+            ];
+        }
+
+        return $facts;
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Storage;
+
+use Doctrine\Bundle\DoctrineBundle\Attribute\AsMiddleware;
+use Doctrine\DBAL\Driver;
+use Doctrine\DBAL\Driver\Connection;
+use Doctrine\DBAL\Driver\Middleware;
+use Doctrine\DBAL\Driver\Middleware\AbstractDriverMiddleware;
+
+/** Sets each connection to SQLite up for several workers at once, with every commit on the disk before it is acknowledged. */
+#[AsMiddleware]
+final class SqliteSettings implements Middleware
+{
+    public function wrap(Driver $driver): Driver
+    {
+        return new class ($driver) extends AbstractDriverMiddleware {
+            public function connect(#[\SensitiveParameter] array $params): Connection
+            {
+                $connection = parent::connect($params);
+                // Workers wait up to ten seconds for each other's writes.
+                $connection->exec('PRAGMA busy_timeout = 10000');
+                $connection->exec('PRAGMA journal_mode = WAL');
+                $connection->exec('PRAGMA synchronous = FULL');
+                $connection->exec('PRAGMA foreign_keys = ON');
+
+                return $connection;
+            }
+        };
+    }
+}

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Storage;
+
+final class UnknownDocument extends \RuntimeException
+{
+    public static function withId(string $id): self
+    {
+        return new self(sprintf('There is no document “%s” on the desk; it may have been removed.', mb_strcut(mb_scrub($id), 0, 40)));
+    }
+}

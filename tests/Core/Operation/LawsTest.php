@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Tests\Core\Operation;
+
+use PHPUnit\Framework\Attributes\TestDox;
+use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use Stemmata\Core\Change;
+use Stemmata\Core\Document;
+use Stemmata\Core\Operation\Refused;
+use Stemmata\Tests\Support\CountingIds;
+use Stemmata\Tests\Support\RandomDocuments;
+use Stemmata\Tests\Support\RandomOperations;
+use Stemmata\Tests\Support\StoredForm;
+
+/**
+ * What holds for every operation, whatever the document and whatever came before. That the document given is left as it
+ * was needs no test: every class it is made of is readonly.
+ *
+ * @phpstan-import-type Stored from StoredForm
+ */
+final class LawsTest extends TestCase
+{
+    private const RUNS = 500;
+    private const STEPS = 200;
+
+    /** Operations that say of themselves that they write, copy or take away characters. */
+    private const WRITING = ['rename', 'replace-body', 'duplicate', 'insert', 'describe-section', 'describe-document', 'generate-contents', 'refresh-contents'];
+
+    #[TestDox('Conservation, all or nothing, exact undo and identity hold over 500 random runs of 200 steps')]
+    public function testLaws(): void
+    {
+        $applied = 0;
+        $refused = 0;
+        for ($seed = 1; $seed <= self::RUNS; ++$seed) {
+            $chance = new Randomizer(new Mt19937($seed));
+            $ids = new CountingIds();
+            $documents = new RandomDocuments($chance, $ids);
+            $operations = new RandomOperations($chance, $documents, $ids);
+            $document = $documents->document();
+            $here = StoredForm::of($document);
+            for ($step = 0; $step < self::STEPS; ++$step) {
+                [$name, $operation] = $operations->on($document);
+                $outcome = $operation->applyTo($document);
+                $at = sprintf('seed %d, step %d, %s', $seed, $step, $name);
+                if ($outcome instanceof Refused) {
+                    self::assertMatchesRegularExpression('/^[\p{Lu}“].*\.$/su', $outcome->sentence, $at);
+                    ++$refused;
+                    continue;
+                }
+                $there = StoredForm::of($outcome->document);
+                $this->assertUndoIsExact($here, $there, Change::between($document, $outcome->document), $at);
+                $this->assertNothingIsLost($name, $document, $outcome->document, $at);
+                // A document of hundreds of sections would only slow the run down.
+                if ($outcome->document->outline->count() <= 40) {
+                    [$document, $here] = [$outcome->document, $there];
+                }
+                ++$applied;
+            }
+        }
+        self::assertGreaterThan(self::RUNS * self::STEPS / 3, $applied);
+        self::assertGreaterThan(self::RUNS * self::STEPS / 20, $refused);
+    }
+
+    /**
+     * @param Stored $here
+     * @param Stored $there
+     */
+    private function assertUndoIsExact(array $here, array $there, Change $change, string $at): void
+    {
+        self::assertTrue($there === StoredForm::changed($here, $change), 'The change does not lead to the new state: '.$at);
+        self::assertTrue($here === StoredForm::changed($there, $change->inverted()), 'Undo is not exact: '.$at);
+    }
+
+    private function assertNothingIsLost(string $name, Document $before, Document $after, string $at): void
+    {
+        $kept = StoredForm::idsKept($after);
+        self::assertSame(count($kept), count(array_unique($kept)), 'A section stands twice: '.$at);
+        $gone = array_diff(StoredForm::idsKept($before), $kept);
+        self::assertLessThanOrEqual('join' === $name || 'make-heading' === $name ? 1 : 0, count($gone), 'A section lost its id: '.$at);
+        if (!in_array($name, self::WRITING, true)) {
+            self::assertSame(StoredForm::letters($before), StoredForm::letters($after), 'Characters were lost or doubled: '.$at);
+        }
+    }
+}

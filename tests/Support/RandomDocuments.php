@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Tests\Support;
+
+use Random\Randomizer;
+use Stemmata\Core\Document;
+use Stemmata\Core\Level;
+use Stemmata\Core\Section;
+use Stemmata\Core\SectionId;
+use Stemmata\Core\Text\Body;
+use Stemmata\Core\Text\Heading;
+use Stemmata\Core\Text\Mark;
+use Stemmata\Core\Text\Node;
+use Stemmata\Core\TitleBlock;
+
+/** Documents of every shape the model allows, from a seeded chance. */
+final readonly class RandomDocuments
+{
+    private const WORDS = ['glass', 'keeper', 'log', 'Sturm', '灯台', 'gale', 'šifra', 'lamp', '𝄞', 'naïve', 'reading', 'дом'];
+
+    public function __construct(private Randomizer $chance, private CountingIds $ids)
+    {
+    }
+
+    public function document(int $maxSections = 14): Document
+    {
+        $sections = [];
+        if ($this->oneIn(3)) {
+            $sections[] = [Level::Opening, new Section($this->ids->next(), Heading::none(), $this->body([]))];
+        }
+        $known = [];
+        for ($count = $this->chance->getInt(1, $maxSections); $count > 0; --$count) {
+            $id = $this->ids->next();
+            $known[] = $id;
+            $heading = $this->oneIn(12) ? Heading::none() : Heading::ofInline($this->inline($known, false));
+            $sections[] = [Level::from($this->chance->getInt(1, 9)), new Section($id, $heading, $this->body($known), $this->oneIn(3) ? $this->words() : '')];
+        }
+
+        return Document::of(new TitleBlock($this->words()), $sections);
+    }
+
+    /** @param list<SectionId> $known */
+    public function body(array $known): Body
+    {
+        $blocks = [];
+        for ($count = $this->chance->getInt(0, 4); $count > 0; --$count) {
+            $blocks[] = $this->block($known);
+        }
+
+        return Body::of($blocks);
+    }
+
+    /** @param list<SectionId> $known */
+    private function block(array $known): Node
+    {
+        return match ($this->chance->getInt(0, 6)) {
+            0 => new Node('quotation', content: [Node::paragraph($this->inline($known))]),
+            1 => new Node('bulletList', content: [$this->item($known), $this->item($known)]),
+            2 => new Node('codeBlock', ['language' => null], [Node::text($this->words())]),
+            3 => new Node('separator'),
+            default => Node::paragraph($this->inline($known)),
+        };
+    }
+
+    /** @param list<SectionId> $known */
+    private function item(array $known): Node
+    {
+        return new Node('listItem', content: [Node::paragraph($this->inline($known))]);
+    }
+
+    /**
+     * @param list<SectionId> $known
+     *
+     * @return list<Node>
+     */
+    private function inline(array $known, bool $bookmarks = true): array
+    {
+        $inline = [Node::text($this->words()), Node::text(' '.$this->words(), [new Mark('emphasis')])];
+        if ([] !== $known && $this->oneIn(4)) {
+            $target = $known[$this->chance->getInt(0, count($known) - 1)];
+            $inline[] = Node::text($this->words(), [Mark::link('section:'.$target->value)]);
+        }
+        if ($bookmarks && $this->oneIn(6)) {
+            $id = $this->ids->next();
+            $inline[] = new Node('bookmark', ['id' => $id->value, 'name' => 'mark_'.ltrim($id->value, 'n0')]);
+        }
+
+        return $inline;
+    }
+
+    private function words(): string
+    {
+        $words = [];
+        for ($count = $this->chance->getInt(1, 4); $count > 0; --$count) {
+            $words[] = self::WORDS[$this->chance->getInt(0, count(self::WORDS) - 1)];
+        }
+
+        return implode(' ', $words);
+    }
+
+    private function oneIn(int $times): bool
+    {
+        return 1 === $this->chance->getInt(1, $times);
+    }
+}

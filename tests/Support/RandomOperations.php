@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Tests\Support;
+
+use Random\Randomizer;
+use Stemmata\Core\Document;
+use Stemmata\Core\Operation\Operation;
+use Stemmata\Core\Operation\OperationReader;
+
+/** Any operation on any sections with any arguments, sensible or not, in the form in which it comes from outside. */
+final readonly class RandomOperations
+{
+    private OperationReader $reader;
+
+    public function __construct(private Randomizer $chance, private RandomDocuments $documents, CountingIds $ids)
+    {
+        $this->reader = new OperationReader($ids);
+    }
+
+    /** @return array{string, Operation} the operation and its name */
+    public function on(Document $document): array
+    {
+        $names = ['promote', 'demote', 'set-level', 'move', 'move', 'move-up', 'move-down', 'split', 'join', 'make-heading', 'insert', 'rename', 'replace-body',
+            'duplicate', 'delete', 'set-aside', 'bring-back', 'bring-back', 'describe-section', 'describe-document', 'generate-contents', 'refresh-contents'];
+        $name = $this->among($names);
+        $from = 'generate-contents' === $name ? $this->chance->getInt(0, 4) : $this->chance->getInt(-1, 60);
+
+        return [$name, $this->reader->read([
+            'name' => $name,
+            'sections' => $this->sections($document),
+            'section' => $this->section($document),
+            'target' => match ($name) {
+                'describe-section', 'describe-document' => $this->chance->getInt(-2, 900),
+                'bring-back', 'insert' => 1 === $this->chance->getInt(0, 1) ? $this->section($document) : null,
+                default => $this->section($document),
+            },
+            'offcut' => $this->offcut($document),
+            'extent' => $this->among(['branch', 'heading-only']),
+            'landing' => $this->among(['before', 'after', 'inside']),
+            'heading' => 'join' === $name ? $this->among(['paragraph', 'offcut']) : $this->among(['Renamed', '', 'Neu ✓']),
+            'level' => $this->chance->getInt(1, 9),
+            'blocks' => array_values(array_unique([$this->chance->getInt(0, 3), $this->chance->getInt(0, 3)])),
+            'from' => $from,
+            'to' => 'generate-contents' === $name ? $this->chance->getInt(1, 10) : $from + $this->among([0, 0, 3, 8]),
+            'body' => $this->documents->body([])->toJson(),
+            'aim' => $this->among(['Show it', '']),
+            'marker' => $this->among(['leaf', '']),
+            'numbered' => 1 === $this->chance->getInt(0, 1),
+            'inContents' => 1 === $this->chance->getInt(0, 1),
+            'title' => $this->among(['Contents', 'Inhalt']),
+        ])];
+    }
+
+    private function section(Document $document): string
+    {
+        $count = $document->outline->count();
+
+        return 0 === $count || 1 === $this->chance->getInt(1, 40) ? 'zzzzzzzzzzzz' : $document->outline->idAt($this->chance->getInt(0, $count - 1))->value;
+    }
+
+    /** @return list<string> */
+    private function sections(Document $document): array
+    {
+        return array_map(fn (): string => $this->section($document), range(1, $this->chance->getInt(1, 3)));
+    }
+
+    private function offcut(Document $document): string
+    {
+        $kept = array_keys(array_filter($document->changedOffcuts, static fn (mixed $offcut): bool => null !== $offcut));
+
+        return [] === $kept ? 'zzzzzzzzzzzz' : $kept[$this->chance->getInt(0, count($kept) - 1)];
+    }
+
+    /**
+     * @template T
+     *
+     * @param non-empty-list<T> $choices
+     *
+     * @return T
+     */
+    private function among(array $choices): mixed
+    {
+        return $choices[$this->chance->getInt(0, count($choices) - 1)];
+    }
+}
