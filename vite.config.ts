@@ -1,0 +1,11 @@
+import tailwindcss from "@tailwindcss/vite";
+import react from "@vitejs/plugin-react";
+import { defineConfig } from "vitest/config";
+
+export default defineConfig({
+  root: "frontend",
+  base: "/build/",
+  plugins: [react(), tailwindcss()],
+  build: { outDir: "../public/build", emptyOutDir: true, assetsInlineLimit: 0, chunkSizeWarningLimit: 1200 },
+  test: { environment: "jsdom", include: ["src/**/*.test.{ts,tsx}"] },
+});
