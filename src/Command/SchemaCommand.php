@@ -29,10 +29,22 @@ final class SchemaCommand extends Command
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        $schema = 'api' === $input->getArgument('which') ? $this->api() : ['nodes' => BodySchema::NODES, 'marks' => BodySchema::MARKS];
+        $schema = 'api' === $input->getArgument('which') ? $this->api() : ['nodes' => self::withObjects(BodySchema::NODES), 'marks' => self::withObjects(BodySchema::MARKS)];
         $output->writeln(json_encode($schema, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
 
         return self::SUCCESS;
+    }
+
+    /**
+     * An empty list of attributes is still a list by name.
+     *
+     * @param array<string, array{attributes: array<string, string>, ...}> $rules
+     *
+     * @return array<string, mixed>
+     */
+    private static function withObjects(array $rules): array
+    {
+        return array_map(static fn (array $rule): array => [...$rule, 'attributes' => (object) $rule['attributes']], $rules);
     }
 
     /** @return array<mixed> */

@@ -49,7 +49,7 @@ final readonly class Facts
     /**
      * @param list<string> $ids
      *
-     * @return list<array{id: string, heading: mixed, body: mixed, revision: int}> as the editor keeps them
+     * @return list<array{id: string, heading: array<mixed>, body: array<mixed>, revision: int}> as the editor keeps them
      */
     public function texts(string $documentId, array $ids): array
     {
@@ -59,7 +59,7 @@ final readonly class Facts
             return [
                 'id' => $row->text('id'),
                 'heading' => SectionForm::readHeading($row->text('heading'), $row->text('heading_inline'))->toJson(),
-                'body' => json_decode($row->text('body'), true, 512, JSON_THROW_ON_ERROR),
+                'body' => (array) json_decode($row->text('body'), true, 512, JSON_THROW_ON_ERROR),
                 'revision' => $row->integer('revision'),
             ];
         }, $this->selectSections('id, revision, heading, heading_inline, body', $documentId, $ids));
@@ -109,7 +109,7 @@ final readonly class Facts
         return $offcuts;
     }
 
-    /** @param list<array{id: string, heading: mixed, body: mixed, revision: int}> $texts */
+    /** @param list<array{id: string, heading: array<mixed>, body: array<mixed>, revision: int}> $texts */
     private static function plainText(array $texts): string
     {
         return implode("\n", array_map(static fn (array $text): string => Body::fromJson($text['body'])->plainText(), $texts));

@@ -433,8 +433,8 @@ export interface components {
         /** @description A section's heading and body as the editor keeps them. */
         SectionText: {
             id: string;
-            heading: Record<string, never>[] | null;
-            body: Record<string, never>[] | null;
+            heading: Record<string, never>[];
+            body: Record<string, never>[];
             revision: number;
         };
         /** @description A document without its bodies. */

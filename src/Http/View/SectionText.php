@@ -10,13 +10,17 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class SectionText
 {
+    /**
+     * @param array<mixed> $heading
+     * @param array<mixed> $body
+     */
     public function __construct(
         #[OA\Property]
         public string $id,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'object'))]
-        public mixed $heading,
+        public array $heading,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'object'))]
-        public mixed $body,
+        public array $body,
         #[OA\Property]
         public int $revision,
     ) {

@@ -1,0 +1,62 @@
+import createClient from "openapi-fetch";
+import type { components, paths } from "../generated/api";
+
+type Schemas = components["schemas"];
+export type Bookmark = Schemas["Bookmark"];
+export type ChangesSince = Schemas["ChangesSince"];
+export type Conflict = Schemas["Conflict"];
+export type DocumentCard = Schemas["DocumentCard"];
+export type Finding = Schemas["Finding"];
+export type InnerLink = Schemas["InnerLink"];
+export type Offcut = Schemas["Offcut"];
+export type Operation = Schemas["Operation"];
+export type OutlineFigures = Schemas["OutlineFigures"];
+export type Problem = Schemas["Problem"];
+export type SectionFacts = Schemas["SectionFacts"];
+export type SectionText = Schemas["SectionText"];
+export type Skeleton = Schemas["Skeleton"];
+export type TitleBlock = Schemas["TitleBlock"];
+export type WriteOutcome = Schemas["WriteOutcome"];
+
+export const api = createClient<paths>({ baseUrl: window.location.origin });
+
+export type Write =
+  | { kind: "applied"; outcome: WriteOutcome }
+  | { kind: "refused"; sentence: string }
+  | { kind: "stale"; conflict: Conflict }
+  | { kind: "unreachable" };
+
+/** What the writer is told when an answer never came. */
+export const UNREACHABLE = "Stemmata cannot be reached just now. What you typed is kept in this window and sent as soon as it can be.";
+
+export class ReadFailed extends Error {}
+
+/** Reads, or throws one plain sentence. */
+export async function read<T>(request: Promise<{ data?: T; error?: unknown }>): Promise<T> {
+  let answer: { data?: T; error?: unknown };
+  try {
+    answer = await request;
+  } catch {
+    throw new ReadFailed(UNREACHABLE);
+  }
+  if (answer.data === undefined) throw new ReadFailed(sentenceOf(answer.error));
+  return answer.data;
+}
+
+export function sentenceOf(problem: unknown): string {
+  const detail = typeof problem === "object" && problem !== null && "detail" in problem ? problem.detail : undefined;
+  return typeof detail === "string" ? detail : "Stemmata gave an answer that cannot be understood.";
+}
+
+/** Every change goes out through here and comes back as one of four. */
+export async function write(request: Promise<{ data?: WriteOutcome; error?: unknown; response: Response }>): Promise<Write> {
+  try {
+    const { data, error, response } = await request;
+    if (data !== undefined) return { kind: "applied", outcome: data };
+    if (response.status === 409) return { kind: "stale", conflict: error as Conflict };
+    if (response.status >= 500) return { kind: "unreachable" };
+    return { kind: "refused", sentence: sentenceOf(error) };
+  } catch {
+    return { kind: "unreachable" };
+  }
+}

@@ -1,0 +1,118 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { FilePlus2, FolderInput } from "lucide-react";
+import { useRef, useState, type DragEvent } from "react";
+import { useLocation } from "wouter";
+import { api, read } from "../api/client";
+import { Button } from "../parts/button";
+import { cx } from "../parts/cx";
+import { Emblem } from "../parts/emblem";
+import { ThemeButton } from "../parts/theme";
+import { counted } from "../parts/words";
+import { DocumentRow } from "./document-row";
+import { importFile } from "./import-file";
+import { NameDialog } from "./name-dialog";
+
+/** The first screen: the writer’s documents. */
+export function DeskScreen() {
+  const [, go] = useLocation();
+  const client = useQueryClient();
+  const documents = useQuery({ queryKey: ["documents"], queryFn: () => read(api.GET("/api/documents")) });
+  const [naming, setNaming] = useState(false);
+  const [over, setOver] = useState(false);
+  const [removed, setRemoved] = useState<{ id: string; title: string } | null>(null);
+  const chooser = useRef<HTMLInputElement>(null);
+
+  const create = useMutation({ mutationFn: (title: string) => read(api.POST("/api/documents", { body: { title } })), onSuccess: ({ id }) => go(`/documents/${id}`) });
+  const bring = useMutation({ mutationFn: importFile, onSuccess: () => client.invalidateQueries({ queryKey: ["documents"] }) });
+  const restore = useMutation({
+    mutationFn: (id: string) => read(api.POST("/api/documents/{id}/restore", { params: { path: { id } } })),
+    onSuccess: () => (setRemoved(null), client.invalidateQueries({ queryKey: ["documents"] })),
+  });
+
+  const drop = (event: DragEvent) => {
+    event.preventDefault();
+    setOver(false);
+    const file = event.dataTransfer.files[0];
+    if (file) bring.mutate(file);
+  };
+  const failure = [documents.error, create.error, bring.error, restore.error].find(Boolean);
+
+  return (
+    <div
+      className={cx("min-h-full", over && "bg-wash")}
+      onDragOver={(event) => event.dataTransfer.types.includes("Files") && (event.preventDefault(), setOver(true))}
+      onDragLeave={(event) => event.currentTarget === event.target && setOver(false)}
+      onDrop={drop}
+    >
+      <header className="mx-auto flex max-w-[1080px] items-center gap-3 px-8 pt-8 pb-10">
+        <Emblem size={34} />
+        <h1 className="font-text text-2xl font-semibold tracking-tight">Desk</h1>
+        <p className="ml-2 text-faint">{documents.data && documents.data.length > 0 ? counted(documents.data.length, "document") : ""}</p>
+        <span className="flex-1" />
+        <ThemeButton />
+        <input ref={chooser} type="file" accept=".md,.markdown,.html,.htm" className="hidden" tabIndex={-1} aria-hidden="true" onChange={(event) => (event.target.files?.[0] && bring.mutate(event.target.files[0]), (event.target.value = ""))} />
+        <Button onClick={() => chooser.current?.click()} disabled={bring.isPending}>
+          <FolderInput size={15} strokeWidth={1.6} aria-hidden="true" />
+          {bring.isPending ? "Reading…" : "Import a file"}
+        </Button>
+        <Button tone="stem" onClick={() => setNaming(true)}>
+          <FilePlus2 size={15} strokeWidth={1.6} aria-hidden="true" />
+          New document
+        </Button>
+      </header>
+
+      <main className="mx-auto max-w-[1080px] px-8 pb-24">
+        <div role="status" aria-live="polite">
+          {bring.isPending && <Progress words={`Reading “${bring.variables.name}”…`} />}
+          {failure && <p className="mb-4 rounded-lg border-l-2 border-loss bg-sheet px-4 py-3">{failure.message}</p>}
+          {bring.data && !bring.isPending && (
+            <p className="mb-4 rounded-lg border-l-2 border-stem bg-sheet px-4 py-3">
+              Imported {counted(bring.data.sections, "section")} and {counted(bring.data.words, "word")}.{" "}
+              {bring.data.warnings.length > 0 && <span className="text-ochre">{bring.data.warnings.slice(0, 3).join(" ")}</span>}{" "}
+              <a className="font-medium text-stem underline underline-offset-4" href={`/documents/${bring.data.id}`}>
+                Open it
+              </a>
+            </p>
+          )}
+          {removed && (
+            <p className="mb-4 flex items-center gap-4 rounded-lg border-l-2 border-ochre bg-sheet px-4 py-2">
+              “{removed.title}” is off the desk.
+              <Button tone="quiet" onClick={() => restore.mutate(removed.id)}>
+                Put it back
+              </Button>
+            </p>
+          )}
+        </div>
+        {documents.isPending && <Progress words="Looking for your documents…" />}
+        {documents.data?.length === 0 && <Empty />}
+        {documents.data && documents.data.length > 0 && (
+          <ul>
+            {documents.data.map((document) => (
+              <DocumentRow key={document.id} document={document} onRemoved={setRemoved} />
+            ))}
+          </ul>
+        )}
+        <p className="mt-10 text-center text-faint">A Markdown or HTML file dropped anywhere here becomes a document.</p>
+      </main>
+      <NameDialog open={naming} title="New document" label="Its title; it can be changed at any time" action="Begin" onClose={() => setNaming(false)} onName={(title) => create.mutate(title)} />
+    </div>
+  );
+}
+
+function Empty() {
+  return (
+    <div className="mx-auto max-w-md py-20 text-center">
+      <p className="mb-2 font-text text-xl">The desk is clear.</p>
+      <p className="text-soft">Begin a new document, or import a long file: its headings become an outline, and you can take it apart and put it together from there.</p>
+    </div>
+  );
+}
+
+function Progress({ words }: { words: string }) {
+  return (
+    <p className="mb-4 flex items-center gap-3 text-soft">
+      <span aria-hidden="true" className="size-3 animate-pulse rounded-full bg-stem" />
+      {words}
+    </p>
+  );
+}

@@ -1,0 +1,17 @@
+import { createContext, useContext } from "react";
+import { useStore } from "zustand";
+import type { Session } from "./session";
+import type { DocumentState } from "./state";
+
+export const SessionContext = createContext<Session | null>(null);
+
+export function useSession(user: string): Session {
+  const session = useContext(SessionContext);
+  if (!session) throw new Error(`${user} must stand inside an open document.`);
+  return session;
+}
+
+/** The slice of the open document that a part needs; it is drawn anew only when that slice changes. */
+export function useDocument<T>(user: string, slice: (state: DocumentState) => T): T {
+  return useStore(useSession(user).store, slice);
+}

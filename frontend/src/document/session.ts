@@ -1,0 +1,361 @@
+import { createStore, type StoreApi } from "zustand/vanilla";
+import { api, read, UNREACHABLE, write, type Operation, type SectionText, type Write, type WriteOutcome } from "../api/client";
+import { keptDrafts, operationOf, type Draft, type Words } from "./drafts";
+import { sameText } from "./same-text";
+import { opened, withChanges, withOutcome, type DocumentState, type Place } from "./state";
+
+/** Typing is handed over after this pause, or at the latest after the second figure (milliseconds). */
+const PAUSE = 500;
+const LATEST = 2500;
+const RETRY = 3000;
+const LOOK_FOR_OTHERS = 4000;
+const TEXTS_AT_ONCE = 40;
+
+export type Typed = Pick<Draft, "text" | "headingChanged" | "bodyChanged">;
+
+/** One open document: its state, and every way to change it. Knows nothing of React. */
+export class Session {
+  readonly store: StoreApi<DocumentState>;
+  private readonly drafts = new Map<string, Draft>();
+  /** Writes go out one after the other, each on the revision the last one made. */
+  private queue: Promise<unknown> = Promise.resolve();
+  private pauseTimer: number | undefined;
+  private firstTyped = 0;
+  private readonly channel: BroadcastChannel;
+  private readonly lookTimer: number;
+  private wantedTexts = new Set<string>();
+  private textsTimer: number | undefined;
+  private keys = 1;
+
+  static async open(id: string): Promise<Session> {
+    return new Session(opened(await read(api.GET("/api/documents/{id}", { params: { path: { id } } }))));
+  }
+
+  private constructor(state: DocumentState) {
+    this.store = createStore(() => state);
+    this.channel = new BroadcastChannel(`stemmata:${state.id}`);
+    this.channel.onmessage = () => void this.lookForOthers();
+    this.lookTimer = window.setInterval(() => document.visibilityState === "visible" && void this.lookForOthers(), LOOK_FOR_OTHERS);
+    window.addEventListener("pagehide", this.handOver);
+    for (const draft of keptDrafts.read(state.id)) if (state.positions.has(draft.section)) this.drafts.set(draft.section, draft);
+    if (this.drafts.size > 0) void this.flush();
+    void this.readFigures();
+  }
+
+  close(): void {
+    window.clearInterval(this.lookTimer);
+    window.removeEventListener("pagehide", this.handOver);
+    this.channel.close();
+    void this.flush();
+  }
+
+  get state(): DocumentState {
+    return this.store.getState();
+  }
+
+  private get path() {
+    return { params: { path: { id: this.state.id } } };
+  }
+
+  // ---- reading ----
+
+  /** Asks for a section's text; texts asked for in the same moment come together. */
+  wantText(section: string): void {
+    if (this.state.texts.has(section)) return;
+    this.wantedTexts.add(section);
+    this.textsTimer ??= window.setTimeout(() => void this.readTexts(), 0);
+  }
+
+  private async readTexts(): Promise<void> {
+    this.textsTimer = undefined;
+    const wanted = [...this.wantedTexts].slice(-TEXTS_AT_ONCE);
+    this.wantedTexts.clear();
+    try {
+      const texts = await read(api.GET("/api/documents/{id}/texts", { params: { ...this.path.params, query: { sections: wanted.join(",") } } }));
+      this.store.setState((state) => ({ texts: new Map([...state.texts, ...texts.map((text) => [text.id, text] as const)]) }));
+    } catch (failure) {
+      this.say(failure instanceof Error ? failure.message : UNREACHABLE, "warning");
+      window.setTimeout(() => wanted.forEach((id) => this.wantText(id)), RETRY);
+    }
+  }
+
+  async readTextAgain(section: string): Promise<void> {
+    const texts = await read(api.GET("/api/documents/{id}/texts", { params: { ...this.path.params, query: { sections: section } } }));
+    this.store.setState((state) => ({ texts: new Map([...state.texts, ...texts.map((text) => [text.id, text] as const)]) }));
+  }
+
+  private async readFigures(): Promise<void> {
+    try {
+      const figures = await read(api.GET("/api/documents/{id}/figures", this.path));
+      // Figures of an outline that has changed since would number the wrong sections.
+      if (figures.numbers.length !== this.state.outline.ids.length) return;
+      this.store.setState({ numbers: figures.numbers, branchWords: figures.branchWords, words: figures.words, staleContents: new Set(figures.staleContents) });
+    } catch {
+      // Numbers are read again with the next change; meanwhile those shown are the last known.
+    }
+  }
+
+  // ---- typing ----
+
+  typed(section: string, typed: Typed): void {
+    const known = this.drafts.get(section);
+    this.drafts.set(section, {
+      section,
+      baseRevision: known?.baseRevision ?? this.state.revision,
+      text: typed.text,
+      headingChanged: typed.headingChanged || (known?.headingChanged ?? false),
+      bodyChanged: typed.bodyChanged || (known?.bodyChanged ?? false),
+    });
+    if (this.state.saving === "kept") this.store.setState({ saving: "keeping" });
+    const now = Date.now();
+    if (this.pauseTimer === undefined) this.firstTyped = now;
+    window.clearTimeout(this.pauseTimer);
+    this.pauseTimer = window.setTimeout(() => void this.flush(), Math.max(0, Math.min(PAUSE, this.firstTyped + LATEST - now)));
+  }
+
+  isTyping(section: string): boolean {
+    return this.drafts.has(section);
+  }
+
+  /** Sends what was typed; resolves when it is acknowledged or has been found impossible for now. */
+  flush(): Promise<void> {
+    window.clearTimeout(this.pauseTimer);
+    this.pauseTimer = undefined;
+    keptDrafts.keep(this.state.id, this.drafts.values());
+    return this.inTurn(async () => {
+      for (const draft of [...this.drafts.values()]) await this.sendDraft(draft);
+      this.store.setState({ saving: this.drafts.size === 0 ? "kept" : "unsent" });
+      keptDrafts.keep(this.state.id, this.drafts.values());
+    });
+  }
+
+  private async sendDraft(draft: Draft): Promise<void> {
+    const words = draft.text();
+    const answer = await write(
+      api.POST("/api/documents/{id}/operations", { ...this.path, body: { baseRevision: draft.baseRevision, operation: operationOf(draft, words) } }),
+    );
+    switch (answer.kind) {
+      case "applied":
+        return this.draftKept(draft, words, answer.outcome);
+      case "stale":
+        return this.draftClashed(draft, words, answer.conflict.texts);
+      case "refused":
+        this.drafts.delete(draft.section);
+        return this.say(answer.sentence, "warning");
+      case "unreachable":
+        this.pauseTimer ??= window.setTimeout(() => void this.flush(), RETRY);
+        return;
+      default:
+        return answer satisfies never;
+    }
+  }
+
+  private async draftKept(draft: Draft, words: Words, outcome: WriteOutcome): Promise<void> {
+    const now = this.drafts.get(draft.section);
+    if (now === draft) this.drafts.delete(draft.section);
+    // What was typed meanwhile builds on what has just been kept.
+    else if (now) this.drafts.set(draft.section, { ...now, baseRevision: outcome.revision });
+    this.store.setState((state) => ({
+      texts: new Map(state.texts).set(draft.section, { id: draft.section, ...words, revision: outcome.revision }),
+    }));
+    await this.accept(outcome);
+  }
+
+  private async draftClashed(draft: Draft, words: Words, theirs: readonly SectionText[]): Promise<void> {
+    this.drafts.delete(draft.section);
+    const text = theirs.find((each) => each.id === draft.section);
+    await this.sync();
+    if (!text) {
+      this.say("The section you were writing in was removed in another window; your text was not sent and can be copied from the editor.", "warning");
+      return;
+    }
+    const mine = { id: draft.section, ...words, revision: draft.baseRevision };
+    if (!sameText([mine.heading, mine.body], [text.heading, text.body])) this.store.setState({ clash: { section: draft.section, mine, theirs: text } });
+  }
+
+  /** The writer has looked at both texts and says which to go on with. */
+  async settleClash(choice: "mine" | "theirs" | "both"): Promise<void> {
+    const { clash } = this.state;
+    if (!clash) return;
+    this.store.setState({ clash: null });
+    const body = choice === "both" ? [...(clash.theirs.body as unknown[]), ...(clash.mine.body as unknown[])] : clash.mine.body;
+    if (choice === "theirs") {
+      this.store.setState((state) => ({ texts: new Map(state.texts).set(clash.section, clash.theirs) }));
+      return;
+    }
+    await this.perform({ name: "replace-body", section: clash.section, body: body as Record<string, never>[] }, { quiet: true });
+    await this.readTextAgain(clash.section);
+  }
+
+  // ---- every other change ----
+
+  async perform(operation: Operation, { quiet = false }: { quiet?: boolean } = {}): Promise<Write> {
+    await this.flush();
+    return this.inTurn(async () => {
+      const answer = await write(api.POST("/api/documents/{id}/operations", { ...this.path, body: { baseRevision: this.state.revision, operation } }));
+      return this.answered(answer, quiet ? null : (outcome) => outcome.label);
+    });
+  }
+
+  async undo(): Promise<Write> {
+    await this.flush();
+    return this.inTurn(async () =>
+      this.answered(await write(api.POST("/api/documents/{id}/undo", { ...this.path, body: { baseRevision: this.state.revision } })), (outcome) => `Undone: ${outcome.label}`, false),
+    );
+  }
+
+  async redo(): Promise<Write> {
+    await this.flush();
+    return this.inTurn(async () =>
+      this.answered(await write(api.POST("/api/documents/{id}/redo", { ...this.path, body: { baseRevision: this.state.revision } })), (outcome) => `Done again: ${outcome.label}`, false),
+    );
+  }
+
+  private async answered(answer: Write, label: ((outcome: WriteOutcome) => string) | null, canUndo = true): Promise<Write> {
+    switch (answer.kind) {
+      case "applied":
+        await this.accept(answer.outcome);
+        if (label) this.say([`${label(answer.outcome)}.`, ...answer.outcome.notices.map((notice) => notice.sentence)].join(" "), "said", canUndo);
+        break;
+      case "stale":
+        await this.sync();
+        this.say(answer.conflict.detail, "warning");
+        break;
+      case "refused":
+        this.say(answer.sentence, "warning");
+        break;
+      case "unreachable":
+        this.say("Stemmata cannot be reached just now, so nothing was changed. Try again in a moment.", "warning");
+        break;
+      default:
+        answer satisfies never;
+    }
+    return answer;
+  }
+
+  private async accept(outcome: WriteOutcome): Promise<void> {
+    this.store.setState((state) => withOutcome(state, outcome));
+    if (outcome.previousRevision === this.state.revision || outcome.revision === this.state.revision) {
+      this.store.setState({ revision: outcome.revision });
+    } else {
+      await this.sync();
+    }
+    this.channel.postMessage(outcome.revision);
+    void this.readFigures();
+  }
+
+  // ---- other windows ----
+
+  private async lookForOthers(): Promise<void> {
+    await this.inTurn(() => this.sync());
+  }
+
+  private async sync(): Promise<void> {
+    const since = this.state.revision;
+    try {
+      const changes = await read(api.GET("/api/documents/{id}/changes", { params: { ...this.path.params, query: { since } } }));
+      if (changes.revision === since) return;
+      this.store.setState((state) => withChanges(state, changes, new Set(this.drafts.keys())));
+      void this.readFigures();
+    } catch {
+      // Asked again a few seconds later.
+    }
+  }
+
+  // ---- going about ----
+
+  /** Goes to a place and remembers where from. */
+  goTo(place: Place, { focus = true, remember = true }: { focus?: boolean; remember?: boolean } = {}): void {
+    this.store.setState((state) => {
+      const outside = state.scope !== null && !this.isInScope(place.section, state);
+      return {
+        current: place.section,
+        ...(outside ? { scope: null } : {}),
+        request: { ...place, key: ++this.keys, focus },
+        ...(remember && state.current !== null && state.current !== place.section ? { trail: extended(state, { section: state.current }) } : {}),
+      };
+    });
+  }
+
+  goBack(): void {
+    const { trail, current } = this.state;
+    const place = trail.places[trail.at - 1];
+    if (!place) return;
+    const places = trail.at === trail.places.length && current !== null ? [...trail.places, { section: current }] : trail.places;
+    this.store.setState({ trail: { places, at: trail.at - 1 } });
+    this.goTo(place, { remember: false });
+  }
+
+  goForward(): void {
+    const { trail } = this.state;
+    const place = trail.places[trail.at + 1];
+    if (!place) return;
+    this.store.setState({ trail: { ...trail, at: trail.at + 1 } });
+    this.goTo(place, { remember: false });
+  }
+
+  private isInScope(section: string, state: DocumentState): boolean {
+    const from = state.positions.get(state.scope ?? "") ?? 0;
+    const at = state.positions.get(section) ?? -1;
+    let end = from + 1;
+    while (end < state.outline.ids.length && (state.outline.levels[end] ?? "0") > (state.outline.levels[from] ?? "0")) end++;
+    return at >= from && at < end;
+  }
+
+  setCurrent(section: string): void {
+    if (this.state.current !== section) this.store.setState({ current: section });
+  }
+
+  setScope(section: string | null): void {
+    this.store.setState({ scope: section, ...(section === null ? {} : { current: section }) });
+  }
+
+  setFolded(section: string, folded: boolean): void {
+    this.store.setState((state) => {
+      const next = new Set(state.folded);
+      if (folded) next.add(section);
+      else next.delete(section);
+      return { folded: next };
+    });
+  }
+
+  setFoldedAll(sections: Iterable<string>): void {
+    this.store.setState({ folded: new Set(sections) });
+  }
+
+  keepResumePoint(section: string, position: number): void {
+    void api.PUT("/api/documents/{id}/resume-point", { ...this.path, body: { section, position } }).catch(() => undefined);
+  }
+
+  say(sentence: string, tone: "said" | "warning" = "said", canUndo = false): void {
+    this.store.setState({ message: { key: ++this.keys, tone, sentence, canUndo } });
+  }
+
+  hush(): void {
+    this.store.setState({ message: null });
+  }
+
+  /** A window about to close sends what it can; what does not get through waits in the browser's store. */
+  private readonly handOver = (): void => {
+    keptDrafts.keep(this.state.id, this.drafts.values());
+    for (const draft of this.drafts.values()) {
+      void fetch(`/api/documents/${this.state.id}/operations`, {
+        method: "POST",
+        keepalive: true,
+        headers: { "Content-Type": "application/json" },
+        body: JSON.stringify({ baseRevision: draft.baseRevision, operation: operationOf(draft, draft.text()) }),
+      }).catch(() => undefined);
+    }
+  };
+
+  private inTurn<T>(work: () => Promise<T>): Promise<T> {
+    const turn = this.queue.then(work, work);
+    this.queue = turn.catch(() => undefined);
+    return turn;
+  }
+}
+
+function extended(state: DocumentState, place: Place): DocumentState["trail"] {
+  const places = [...state.trail.places.slice(0, state.trail.at), place];
+  return { places, at: places.length };
+}

@@ -1,0 +1,116 @@
+import type { SectionFacts, SectionText, Skeleton, TitleBlock, WriteOutcome, ChangesSince } from "../api/client";
+import { edited, type Outline } from "../outline/outline";
+
+/** A place in the text: a section and, in it, the editor's position (0 is before the heading). */
+export type Place = { section: string; position?: number; bookmark?: string };
+
+export type Message = { key: number; tone: "said" | "warning"; sentence: string; canUndo: boolean };
+
+/** A section whose typing met another window's: both texts wait for the writer's choice. */
+export type Clash = { section: string; mine: SectionText; theirs: SectionText };
+
+export type Saving = "kept" | "keeping" | "unsent";
+
+export type DocumentState = {
+  id: string;
+  /** All changes up to here are known to this window. */
+  revision: number;
+  titleBlock: TitleBlock;
+  outline: Outline;
+  positions: ReadonlyMap<string, number>;
+  facts: ReadonlyMap<string, SectionFacts>;
+  texts: ReadonlyMap<string, SectionText>;
+  numbers: readonly string[];
+  branchWords: readonly number[];
+  words: number;
+  staleContents: ReadonlySet<string>;
+  current: string | null;
+  /** Where the manuscript is to go next; answered and cleared by it. */
+  request: (Place & { key: number; focus: boolean }) | null;
+  scope: string | null;
+  folded: ReadonlySet<string>;
+  trail: { places: readonly Place[]; at: number };
+  saving: Saving;
+  message: Message | null;
+  clash: Clash | null;
+  /** Goes up whenever bookmarks, offcuts or findings may have changed. */
+  generation: number;
+};
+
+export function opened(skeleton: Skeleton): DocumentState {
+  const facts = new Map(skeleton.sections.map((section) => [section.id, section]));
+  const first = skeleton.outline.ids[0] ?? null;
+  const resume = skeleton.resumeSection !== null && facts.has(skeleton.resumeSection) ? skeleton.resumeSection : null;
+  return {
+    id: skeleton.id,
+    revision: skeleton.revision,
+    titleBlock: skeleton.titleBlock,
+    outline: skeleton.outline,
+    positions: positionsOf(skeleton.outline),
+    facts,
+    texts: new Map(),
+    numbers: [],
+    branchWords: [],
+    words: skeleton.sections.reduce((sum, section) => sum + section.words, 0),
+    staleContents: new Set(),
+    current: resume ?? first,
+    request: resume ? { section: resume, position: skeleton.resumePosition, key: 1, focus: false } : null,
+    scope: null,
+    folded: new Set(),
+    trail: { places: [], at: 0 },
+    saving: "kept",
+    message: null,
+    clash: null,
+    generation: 0,
+  };
+}
+
+/** The state after a change of this window's own. */
+export function withOutcome(state: DocumentState, outcome: WriteOutcome): Partial<DocumentState> {
+  const facts = new Map(state.facts);
+  for (const section of outcome.changed) facts.set(section.id, section);
+  const texts = new Map(state.texts);
+  for (const text of outcome.texts) texts.set(text.id, text);
+  const outline = outcome.order.length > 0 ? edited(state.outline, outcome.order) : state.outline;
+  return {
+    ...(outcome.titleBlock ? { titleBlock: outcome.titleBlock } : {}),
+    ...(outline === state.outline ? {} : placesIn(state, outline)),
+    facts,
+    texts,
+    generation: state.generation + 1,
+  };
+}
+
+/** The state after others' changes; texts that may be old are let go and read again when they are shown. */
+export function withChanges(state: DocumentState, changes: ChangesSince, typing: ReadonlySet<string>): Partial<DocumentState> {
+  const facts = new Map(state.facts);
+  const texts = new Map(state.texts);
+  for (const section of changes.changed) {
+    facts.set(section.id, section);
+    if (!typing.has(section.id) && texts.get(section.id)?.revision !== section.revision) texts.delete(section.id);
+  }
+  return {
+    revision: changes.revision,
+    titleBlock: changes.titleBlock,
+    ...(changes.outline ? placesIn(state, changes.outline) : {}),
+    facts,
+    texts,
+    generation: state.generation + 1,
+  };
+}
+
+
+function placesIn(state: DocumentState, outline: Outline): Partial<DocumentState> {
+  const positions = positionsOf(outline);
+  const nearest = outline.ids[Math.min(state.positions.get(state.current ?? "") ?? 0, outline.ids.length - 1)] ?? null;
+  return {
+    outline,
+    positions,
+    current: state.current !== null && positions.has(state.current) ? state.current : nearest,
+    scope: state.scope !== null && positions.has(state.scope) ? state.scope : null,
+  };
+}
+
+function positionsOf(outline: Outline): ReadonlyMap<string, number> {
+  return new Map(outline.ids.map((id, position) => [id, position]));
+}

@@ -1,0 +1,106 @@
+import { lift, setBlockType, toggleMark, wrapIn } from "@tiptap/pm/commands";
+import { liftListItem, sinkListItem, splitListItem, wrapInList } from "@tiptap/pm/schema-list";
+import { NodeSelection, TextSelection, type Command, type EditorState } from "@tiptap/pm/state";
+import type { Attrs, NodeType } from "@tiptap/pm/model";
+import { headingOf } from "./section-text";
+import { schema } from "./schema";
+
+function node(name: string): NodeType {
+  const type = schema.nodes[name];
+  if (!type) throw new Error(`The schema has no “${name}”.`);
+  return type;
+}
+
+function mark(name: string) {
+  const type = schema.marks[name];
+  if (!type) throw new Error(`The schema has no “${name}”.`);
+  return type;
+}
+
+export const emphasis = toggleMark(mark("emphasis"));
+export const strong = toggleMark(mark("strong"));
+export const code = toggleMark(mark("code"));
+export const splitItem = splitListItem(node("listItem"));
+export const sinkItem = sinkListItem(node("listItem"));
+export const liftItem = liftListItem(node("listItem"));
+
+export const toggleQuotation: Command = (state, dispatch) => (isInside(state, "quotation") ? lift(state, dispatch) : wrapIn(node("quotation"))(state, dispatch));
+export const toggleBulletList: Command = (state, dispatch) => (isInside(state, "bulletList") ? liftItem(state, dispatch) : wrapInList(node("bulletList"))(state, dispatch));
+export const toggleOrderedList: Command = (state, dispatch) => (isInside(state, "orderedList") ? liftItem(state, dispatch) : wrapInList(node("orderedList"))(state, dispatch));
+export const toggleCodeBlock: Command = (state, dispatch) =>
+  isInside(state, "codeBlock") ? setBlockType(node("paragraph"))(state, dispatch) : setBlockType(node("codeBlock"))(state, dispatch);
+
+export const hardBreak: Command = (state, dispatch) => {
+  if (state.selection.$from.parent.type.spec.code || isInHeading(state)) return false;
+  dispatch?.(state.tr.replaceSelectionWith(node("hardBreak").create()).scrollIntoView());
+  return true;
+};
+
+/** Enter at the end of a heading goes on in the text under it. */
+export const enterFromHeading: Command = (state, dispatch) => {
+  if (!isInHeading(state)) return false;
+  const heading = headingOf(state.doc);
+  if (!heading) return false;
+  const after = heading.nodeSize;
+  const rest = heading.content.cut(state.selection.$to.parentOffset);
+  const tr = state.tr.delete(state.selection.from, heading.nodeSize - 1);
+  const at = tr.mapping.map(after);
+  tr.insert(at, node("paragraph").create(null, rest));
+  dispatch?.(tr.setSelection(near(tr.doc, at + 1)).scrollIntoView());
+  return true;
+};
+
+export function insertBlock(name: "separator" | "pageBreak"): Command {
+  return (state, dispatch) => {
+    if (isInHeading(state)) return false;
+    dispatch?.(state.tr.replaceSelectionWith(node(name).create()).scrollIntoView());
+    return true;
+  };
+}
+
+export function insertBookmark(attributes: Attrs): Command {
+  return (state, dispatch) => {
+    dispatch?.(state.tr.insert(state.selection.from, node("bookmark").create(attributes)));
+    return true;
+  };
+}
+
+export function insertFootnote(): Command {
+  return (state, dispatch) => {
+    const at = state.selection.to;
+    const tr = state.tr.insert(at, node("footnote").create());
+    dispatch?.(tr.setSelection(near(tr.doc, at + 1)));
+    return true;
+  };
+}
+
+/** Links the selected words, or takes the link away when there is no target. */
+export function setLink(target: string | null): Command {
+  return (state, dispatch) => {
+    const { from, to, empty } = state.selection;
+    if (empty) return false;
+    const tr = state.tr.removeMark(from, to, mark("link"));
+    dispatch?.(target === null ? tr : tr.addMark(from, to, mark("link").create({ href: target, title: null })));
+    return true;
+  };
+}
+
+export function isInHeading(state: EditorState): boolean {
+  return state.selection.$from.depth >= 1 && state.selection.$from.node(1).type.name === "heading";
+}
+
+export function isInside(state: EditorState, name: string): boolean {
+  const { $from } = state.selection;
+  for (let depth = $from.depth; depth > 0; depth--) if ($from.node(depth).type.name === name) return true;
+  return state.selection instanceof NodeSelection && state.selection.node.type.name === name;
+}
+
+/** Which of the body's blocks the cursor is in, counted from 0; null in the heading. */
+export function currentBlock(state: EditorState): number | null {
+  const index = state.selection.$from.index(0) - (headingOf(state.doc) ? 1 : 0);
+  return index >= 0 ? index : null;
+}
+
+function near(doc: EditorState["doc"], position: number) {
+  return TextSelection.near(doc.resolve(position));
+}

@@ -1,0 +1,116 @@
+import { Schema, type AttributeSpec, type DOMOutputSpec, type MarkSpec, type Node as TextNode, type NodeSpec, type TagParseRule } from "@tiptap/pm/model";
+import table from "../generated/body-schema.json";
+
+/**
+ * The editor's schema, made from the core's own table of what a text may hold. Added here is only how each part is drawn
+ * and recognised in pasted HTML. A section is edited as one text: its heading, where it has one, and its blocks.
+ */
+
+type Drawn = { toDOM: (node: TextNode) => DOMOutputSpec; parseDOM?: TagParseRule[]; extra?: Partial<NodeSpec> };
+
+const DRAWN: Record<string, Drawn> = {
+  paragraph: { toDOM: () => ["p", 0], parseDOM: [{ tag: "p" }, { tag: "h1,h2,h3,h4,h5,h6" }] },
+  quotation: { toDOM: () => ["blockquote", 0], parseDOM: [{ tag: "blockquote" }], extra: { defining: true } },
+  bulletList: { toDOM: () => ["ul", 0], parseDOM: [{ tag: "ul" }] },
+  orderedList: {
+    toDOM: (node) => ["ol", { start: String(node.attrs["start"]) }, 0],
+    parseDOM: [{ tag: "ol", getAttrs: (element) => ({ start: Number(element.getAttribute("start") ?? 1) || 1 }) }],
+  },
+  listItem: { toDOM: () => ["li", 0], parseDOM: [{ tag: "li" }], extra: { defining: true } },
+  codeBlock: { toDOM: () => ["pre", ["code", 0]], parseDOM: [{ tag: "pre", preserveWhitespace: "full" }], extra: { code: true, defining: true } },
+  figure: {
+    toDOM: (node) => ["figure", ["img", { src: shownSource(String(node.attrs["src"])), alt: String(node.attrs["alt"]) }], ["figcaption", 0]],
+    parseDOM: [{ tag: "figure", contentElement: "figcaption", getAttrs: (element) => imageAttributes(element.querySelector("img")) }],
+    extra: { isolating: true },
+  },
+  table: { toDOM: () => ["table", ["tbody", 0]], parseDOM: [{ tag: "table" }], extra: { isolating: true } },
+  caption: { toDOM: () => ["tr", { class: "caption" }, ["td", { colspan: "99" }, 0]], parseDOM: [{ tag: "caption" }] },
+  tableRow: { toDOM: () => ["tr", 0], parseDOM: [{ tag: "tr" }] },
+  tableCell: {
+    toDOM: (node) => [node.attrs["header"] ? "th" : "td", node.attrs["align"] ? { style: `text-align: ${String(node.attrs["align"])}` } : {}, 0],
+    parseDOM: [
+      { tag: "td", attrs: { header: false } },
+      { tag: "th", attrs: { header: true } },
+    ],
+    extra: { isolating: true },
+  },
+  separator: { toDOM: () => ["hr"], parseDOM: [{ tag: "hr" }] },
+  pageBreak: { toDOM: () => ["div", { class: "page-break", "aria-label": "Page break" }], parseDOM: [{ tag: "div.page-break" }] },
+  contents: { toDOM: () => ["div", { class: "contents" }], extra: { selectable: true } },
+  hardBreak: { toDOM: () => ["br"], parseDOM: [{ tag: "br" }], extra: { linebreakReplacement: true } },
+  bookmark: {
+    toDOM: (node) => ["span", { class: "bookmark", "data-id": String(node.attrs["id"]), "data-name": String(node.attrs["name"]) }, String(node.attrs["name"])],
+    parseDOM: [{ tag: "span.bookmark", getAttrs: (element) => ({ id: element.dataset["id"], name: element.dataset["name"] }) }],
+  },
+  image: {
+    toDOM: (node) => ["img", { src: shownSource(String(node.attrs["src"])), alt: String(node.attrs["alt"]) }],
+    parseDOM: [{ tag: "img", getAttrs: imageAttributes }],
+  },
+  footnote: { toDOM: () => ["span", { class: "footnote" }, 0], parseDOM: [{ tag: "span.footnote" }] },
+};
+
+const DEFAULTS: Record<string, unknown> = { start: 1, header: false, numbers: true, lines: [], src: "", alt: "", title: "" };
+
+const MARKS: Record<string, MarkSpec> = {
+  link: {
+    inclusive: false,
+    toDOM: (mark) => ["a", { href: hrefOf(String(mark.attrs["href"])), ...(mark.attrs["title"] ? { title: String(mark.attrs["title"]) } : {}), "data-target": String(mark.attrs["href"]) }, 0],
+    parseDOM: [{ tag: "a[href]", getAttrs: (element) => linkAttributes(element) }],
+  },
+  emphasis: { toDOM: () => ["em", 0], parseDOM: [{ tag: "em" }, { tag: "i" }, { style: "font-style=italic" }] },
+  strong: { toDOM: () => ["strong", 0], parseDOM: [{ tag: "strong" }, { tag: "b", getAttrs: (element) => element.style.fontWeight !== "normal" && null }, { style: "font-weight=bold" }] },
+  code: { code: true, toDOM: () => ["code", 0], parseDOM: [{ tag: "code" }] },
+  superscript: { excludes: "subscript", toDOM: () => ["sup", 0], parseDOM: [{ tag: "sup" }] },
+  subscript: { excludes: "superscript", toDOM: () => ["sub", 0], parseDOM: [{ tag: "sub" }] },
+};
+
+type TableRow = { group: string | null; content: string | null; marks: boolean; attributes: Record<string, string> };
+
+function nodeSpec(name: string, row: TableRow): NodeSpec {
+  if (name === "text") return { group: "inline" };
+  const drawn = DRAWN[name];
+  if (!drawn) throw new Error(`The core knows a part “${name}” that the editor cannot draw.`);
+  const attrs: Record<string, AttributeSpec> = {};
+  for (const attribute of Object.keys(row.attributes)) attrs[attribute] = { default: DEFAULTS[attribute] ?? null };
+  return {
+    ...(row.group === null ? {} : { group: row.group }),
+    ...(row.content === null ? {} : { content: row.content }),
+    inline: row.group === "inline",
+    marks: row.marks ? "_" : row.content === "inline*" || row.content === "text*" ? "" : "_",
+    attrs,
+    toDOM: drawn.toDOM,
+    ...(drawn.parseDOM ? { parseDOM: drawn.parseDOM } : {}),
+    ...drawn.extra,
+  };
+}
+
+const rows = table.nodes as Record<string, TableRow>;
+
+export const schema = new Schema({
+  nodes: {
+    doc: { content: "heading? block+" },
+    heading: { content: "inline*", toDOM: () => ["h2", { class: "heading" }, 0], defining: true, isolating: false },
+    ...Object.fromEntries(Object.entries(rows).map(([name, row]) => [name, nodeSpec(name, row)])),
+  },
+  marks: Object.fromEntries(Object.keys(table.marks).map((name) => [name, { ...MARKS[name], attrs: name === "link" ? { href: {}, title: { default: null } } : {} }])),
+});
+
+/** Pictures are shown from the document itself; nothing is fetched from elsewhere while one writes. */
+function shownSource(source: string): string {
+  return source.startsWith("data:") ? source : "";
+}
+
+function imageAttributes(image: HTMLElement | null): { src: string; alt: string } {
+  const source = image?.getAttribute("src") ?? "";
+  return { src: /^data:image\/(png|jpeg|gif|webp|svg\+xml);base64,[A-Za-z0-9+/=]*$/.test(source) || /^https?:/.test(source) ? source : "", alt: image?.getAttribute("alt") ?? "" };
+}
+
+/** Inner places have no address a browser could follow. */
+function hrefOf(target: string): string {
+  return /^(section|bookmark):/.test(target) ? `#${target}` : target;
+}
+
+function linkAttributes(element: HTMLElement): { href: string; title: string | null } | false {
+  const href = element.dataset["target"] ?? element.getAttribute("href") ?? "";
+  return /^(section:|bookmark:|https?:|mailto:)/.test(href) ? { href, title: element.getAttribute("title") } : false;
+}

@@ -1,0 +1,21 @@
+import { Dialog as Primitive } from "radix-ui";
+import type { ReactNode } from "react";
+
+/** A question or a form in the middle of the screen; Escape leaves it. */
+export function Dialog({ open, onClose, title, description, children, wide = false }: { open: boolean; onClose: () => void; title: string; description?: string; children: ReactNode; wide?: boolean }) {
+  return (
+    <Primitive.Root open={open} onOpenChange={(next) => !next && onClose()}>
+      <Primitive.Portal>
+        <Primitive.Overlay className="fixed inset-0 z-40 bg-ink/25" />
+        <Primitive.Content
+          {...(description ? {} : { "aria-describedby": undefined })}
+          className={`fixed top-[18%] left-1/2 z-50 w-[calc(100%-2rem)] -translate-x-1/2 rounded-2xl border border-line bg-sheet p-6 shadow-xl ${wide ? "max-w-3xl" : "max-w-md"}`}
+        >
+          <Primitive.Title className="mb-1 font-text text-lg font-semibold">{title}</Primitive.Title>
+          {description && <Primitive.Description className="mb-4 text-soft">{description}</Primitive.Description>}
+          {children}
+        </Primitive.Content>
+      </Primitive.Portal>
+    </Primitive.Root>
+  );
+}

@@ -1,0 +1,43 @@
+import { queryOptions, useQuery } from "@tanstack/react-query";
+import { api, read } from "../../api/client";
+import { useDocument, useSession } from "../../document/context";
+import { counted } from "../../parts/words";
+
+export function findingsQuery(id: string, generation: number) {
+  return queryOptions({
+    queryKey: ["findings", id, generation],
+    queryFn: () => read(api.GET("/api/documents/{id}/findings", { params: { path: { id } } })),
+    placeholderData: (previous) => previous,
+  });
+}
+
+/** What the structure check reports. */
+export function CheckDrawer() {
+  const session = useSession("CheckDrawer");
+  const id = useDocument("CheckDrawer", (state) => state.id);
+  const generation = useDocument("CheckDrawer", (state) => state.generation);
+  const findings = useQuery(findingsQuery(id, generation));
+  if (!findings.data) return <p className="text-soft">{findings.error?.message ?? "Checking…"}</p>;
+  if (findings.data.length === 0) return <p className="text-soft">The structure is sound: a title, a first level, no level skipped, no heading without words.</p>;
+  return (
+    <>
+      <p className="mb-3 text-soft">{counted(findings.data.length, "finding")}</p>
+      <ul className="space-y-3">
+        {findings.data.map((finding) => {
+          const { section } = finding;
+          return (
+            <li key={`${finding.rule} ${section}`} className="border-l-2 border-ochre pl-3">
+              {section !== null && finding.rule !== "no-title" && (
+                <button type="button" className="block rounded text-left font-medium hover:text-stem hover:underline" onClick={() => session.goTo({ section })}>
+                  {session.state.facts.get(section)?.heading || "No heading"}
+                </button>
+              )}
+              <p>{finding.message}</p>
+              <p className="text-xs text-faint">{finding.source}</p>
+            </li>
+          );
+        })}
+      </ul>
+    </>
+  );
+}

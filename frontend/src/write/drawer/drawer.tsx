@@ -1,0 +1,47 @@
+import { Bookmark, CheckCheck, ListOrdered, Scissors, X, type LucideIcon } from "lucide-react";
+import { useState, type ComponentType } from "react";
+import { cx } from "../../parts/cx";
+import { CheckDrawer } from "./check-drawer";
+import { ContentsDrawer } from "./contents-drawer";
+import { OffcutsDrawer } from "./offcuts-drawer";
+import { PlacesDrawer } from "./places-drawer";
+
+type Tool = { label: string; icon: LucideIcon; content: ComponentType };
+
+const TOOLS: Tool[] = [
+  { label: "Links", icon: Bookmark, content: PlacesDrawer },
+  { label: "Contents", icon: ListOrdered, content: ContentsDrawer },
+  { label: "Offcuts", icon: Scissors, content: OffcutsDrawer },
+  { label: "Check", icon: CheckCheck, content: CheckDrawer },
+];
+
+/** One drawer for the tools, in turn. */
+export function Drawer() {
+  const [open, setOpen] = useState<string | null>(null);
+  const tool = TOOLS.find((each) => each.label === open);
+  return (
+    <div className="hidden min-h-0 border-l border-line md:flex">
+      {tool && (
+        <section aria-label={tool.label} className="flex w-72 min-h-0 flex-col">
+          <header className="flex h-10 items-center justify-between px-4">
+            <h2 className="font-text text-[15px] font-semibold">{tool.label}</h2>
+            <button type="button" aria-label={`Close ${tool.label}`} className="grid size-7 place-items-center rounded-full text-soft hover:bg-wash" onClick={() => setOpen(null)}>
+              <X size={15} aria-hidden="true" />
+            </button>
+          </header>
+          <div className="min-h-0 flex-1 overflow-auto px-4 pb-8">
+            <tool.content />
+          </div>
+        </section>
+      )}
+      <nav aria-label="Tools" className="flex w-14 flex-col items-center gap-2 border-line pt-3">
+        {TOOLS.map(({ label, icon: Icon }) => (
+          <button key={label} type="button" aria-expanded={label === open} onClick={() => setOpen(label === open ? null : label)} className={cx("grid w-12 justify-items-center gap-1 rounded-lg py-1.5 text-[10.5px] leading-3", label === open ? "bg-wash text-stem" : "text-soft hover:bg-wash hover:text-ink")}>
+            <Icon size={17} strokeWidth={1.5} aria-hidden="true" />
+            {label}
+          </button>
+        ))}
+      </nav>
+    </div>
+  );
+}

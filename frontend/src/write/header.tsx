@@ -1,0 +1,60 @@
+import { Download, Search } from "lucide-react";
+import { useState } from "react";
+import { Link } from "wouter";
+import { useDocument, useSession } from "../document/context";
+import type { Saving } from "../document/state";
+import { NameDialog } from "../desk/name-dialog";
+import { Emblem } from "../parts/emblem";
+import { Menu } from "../parts/menu";
+import { ThemeButton } from "../parts/theme";
+import { counted } from "../parts/words";
+
+const SAVING: Record<Saving, string> = { kept: "all changes kept", keeping: "keeping…", unsent: "not sent yet; trying again" };
+
+export function Header({ onJump }: { onJump: () => void }) {
+  const session = useSession("Header");
+  const id = useDocument("Header", (state) => state.id);
+  const title = useDocument("Header", (state) => state.titleBlock.title) || "Untitled";
+  const saving = useDocument("Header", (state) => state.saving);
+  const words = useDocument("Header", (state) => state.words);
+  const [naming, setNaming] = useState(false);
+  const write = async (format: "md" | "html") => {
+    await session.flush();
+    window.location.assign(`/api/documents/${id}/export?format=${format}`);
+  };
+  return (
+    <header className="flex h-13 items-center gap-3 px-4">
+      <Link href="/" aria-label="Back to the desk" title="Back to the desk" className="p-1">
+        <Emblem />
+      </Link>
+      <h1 className="min-w-0 truncate font-text text-[17px] font-medium tracking-tight">
+        <button type="button" className="truncate rounded hover:text-stem" title="Rename the document" onClick={() => setNaming(true)}>
+          {title}
+        </button>
+      </h1>
+      <p className="hidden text-xs whitespace-nowrap text-faint sm:block" role="status">
+        <span className={saving === "unsent" ? "font-medium text-loss" : ""}>{SAVING[saving]}</span> · {counted(words, "word")}
+      </p>
+      <span className="flex-1" />
+      <button type="button" onClick={onJump} className="hidden h-8 w-60 items-center gap-2 rounded-full border border-line bg-sheet px-3 text-faint hover:border-twig md:flex">
+        <Search size={14} strokeWidth={1.6} aria-hidden="true" />
+        <span className="flex-1 text-left">Jump to…</span>
+        <kbd className="font-sans text-[11px]">Ctrl J</kbd>
+      </button>
+      <Menu
+        label="Write to a file"
+        align="end"
+        entries={[
+          { label: "Markdown", keys: ".md", run: () => void write("md") },
+          { label: "Web page, one file", keys: ".html", run: () => void write("html") },
+        ]}
+      >
+        <button type="button" aria-label="Write to a file" title="Write to a file" className="grid size-8 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink">
+          <Download size={16} strokeWidth={1.6} aria-hidden="true" />
+        </button>
+      </Menu>
+      <ThemeButton />
+      <NameDialog open={naming} title="Rename the document" label="Title" action="Rename" initial={title} onClose={() => setNaming(false)} onName={(name) => void session.perform({ name: "describe-document", title: name })} />
+    </header>
+  );
+}

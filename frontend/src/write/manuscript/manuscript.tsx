@@ -1,0 +1,135 @@
+import { useQuery } from "@tanstack/react-query";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { useCallback, useEffect, useMemo, useRef } from "react";
+import { useDocument, useSession } from "../../document/context";
+import { branchEnd } from "../../outline/outline";
+import { cx } from "../../parts/cx";
+import { placesQuery } from "../places";
+import { MarginNotes } from "./margin-notes";
+import { PathBar } from "./path-bar";
+import { SectionView } from "./section-view";
+import { TextTools } from "./text-tools";
+
+/** Room a section is given before its height is known: a line is about 11 words and 28 pixels high. */
+const HEADING_HEIGHT = 74;
+const WORD_HEIGHT = 28 / 10.5;
+
+/** How long after a turn of the wheel a scroll still counts as the writer's own (milliseconds). */
+const OWN_SCROLL = 250;
+
+/**
+ * The scope as one continuous text. Only the sections near the window are in the page, each with an editor of its own, so
+ * that typing costs the same in a document of four pages and of four thousand (docs/decisions/0004).
+ */
+export function Manuscript() {
+  const session = useSession("Manuscript");
+  const outline = useDocument("Manuscript", (state) => state.outline);
+  const scope = useDocument("Manuscript", (state) => state.scope);
+  const current = useDocument("Manuscript", (state) => state.current);
+  const request = useDocument("Manuscript", (state) => state.request);
+  const id = useDocument("Manuscript", (state) => state.id);
+  const generation = useDocument("Manuscript", (state) => state.generation);
+  const places = useQuery(placesQuery(id, generation));
+  const bookmarks = useMemo(() => new Set(places.data?.bookmarks.map((bookmark) => bookmark.id)), [places.data]);
+  const scroller = useRef<HTMLDivElement>(null);
+  const ownScroll = useRef(0);
+
+  const sections = useMemo(() => {
+    const from = scope === null ? -1 : outline.ids.indexOf(scope);
+    return from < 0 ? outline.ids : outline.ids.slice(from, branchEnd(outline, from));
+  }, [outline, scope]);
+
+  const virtual = useVirtualizer({
+    count: sections.length,
+    getScrollElement: () => scroller.current,
+    getItemKey: (index) => sections[index] ?? index,
+    estimateSize: (index) => HEADING_HEIGHT + (session.state.facts.get(sections[index] ?? "")?.words ?? 0) * WORD_HEIGHT,
+    overscan: 2,
+    paddingEnd: 320,
+  });
+
+  useEffect(() => {
+    if (!request) return;
+    const index = sections.indexOf(request.section);
+    if (index < 0) return;
+    const item = virtual.getVirtualItems().find((each) => each.index === index);
+    const box = scroller.current;
+    const isInView = item && box && item.start >= box.scrollTop - 8 && item.start < box.scrollTop + box.clientHeight * 0.7;
+    if (!isInView && request.position === undefined) virtual.scrollToIndex(index, { align: "start" });
+    else if (!item) virtual.scrollToIndex(index, { align: "start" });
+    // The place is asked for once; that the sections around it change later is no new request.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [request]);
+
+  const followScroll = () => {
+    if (Date.now() - ownScroll.current > OWN_SCROLL || !scroller.current) return;
+    const line = scroller.current.scrollTop + 90;
+    const item = virtual.getVirtualItems().find((each) => each.start <= line && each.end > line);
+    const section = item && sections[item.index];
+    if (section) session.setCurrent(section);
+  };
+  const scrolled = () => void (ownScroll.current = Date.now());
+
+  const leave = useCallback(
+    (section: string, direction: "up" | "down") => {
+      const index = sections.indexOf(section) + (direction === "up" ? -1 : 1);
+      const next = sections[index];
+      if (next === undefined) return false;
+      session.goTo({ section: next, position: direction === "up" ? Number.MAX_SAFE_INTEGER : 1 }, { remember: false });
+      return true;
+    },
+    [sections, session],
+  );
+
+  return (
+    <main aria-label="Manuscript" className="grid min-h-0 grid-rows-[auto_minmax(0,1fr)] border-line bg-sheet md:border-l">
+      <PathBar />
+      <div ref={scroller} className="relative overflow-auto overscroll-contain [overflow-anchor:none]" onScroll={followScroll} onWheel={scrolled} onTouchMove={scrolled} onPointerDown={(event) => event.target === event.currentTarget && scrolled()}>
+        {sections.length === 0 && <EmptyDocument />}
+        <div className="relative" style={{ height: virtual.getTotalSize() }}>
+          {virtual.getVirtualItems().map((item) => {
+            const section = sections[item.index];
+            return (
+              section !== undefined && (
+                <section
+                  key={item.key}
+                  ref={virtual.measureElement}
+                  data-index={item.index}
+                  aria-label={session.state.facts.get(section)?.heading || undefined}
+                  className={cx("absolute inset-x-0 grid grid-cols-1 lg:grid-cols-[minmax(0,1fr)_248px]", item.index === 0 ? "pt-6" : "pt-1")}
+                  style={{ transform: `translateY(${item.start}px)` }}
+                >
+                  <div className="px-6 lg:px-[46px]">
+                    <div className="mx-auto max-w-[38.5rem]">
+                      <Bound section={section} bookmarks={bookmarks} onLeave={leave} />
+                    </div>
+                  </div>
+                  {section === current && <MarginNotes id={section} />}
+                </section>
+              )
+            );
+          })}
+          <TextTools scroller={scroller} />
+        </div>
+      </div>
+    </main>
+  );
+}
+
+function Bound({ section, bookmarks, onLeave }: { section: string; bookmarks: ReadonlySet<string>; onLeave: (section: string, direction: "up" | "down") => boolean }) {
+  const leave = useCallback((direction: "up" | "down") => onLeave(section, direction), [section, onLeave]);
+  return <SectionView id={section} bookmarks={bookmarks} onLeave={leave} />;
+}
+
+function EmptyDocument() {
+  const session = useSession("EmptyDocument");
+  return (
+    <div className="mx-auto max-w-sm py-24 text-center">
+      <p className="mb-2 font-text text-xl">Nothing stands here yet.</p>
+      <p className="mb-6 text-soft">A first section gives you a heading and a place to write; what you cut lies among the offcuts.</p>
+      <button type="button" className="rounded-full bg-stem px-5 py-2 font-medium text-on-stem" onClick={() => void session.perform({ name: "insert" }, { quiet: true })}>
+        Begin a section
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,138 @@
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+import { useDocument, useSession } from "../../document/context";
+import { counted, figure, readingTime } from "../../parts/words";
+import { findingsQuery } from "../drawer/check-drawer";
+import { placesQuery } from "../places";
+
+/** What belongs to the section in view, level with its heading. */
+export function MarginNotes({ id }: { id: string }) {
+  const session = useSession("MarginNotes");
+  const document = useDocument("MarginNotes", (state) => state.id);
+  const generation = useDocument("MarginNotes", (state) => state.generation);
+  const facts = useDocument("MarginNotes", (state) => state.facts.get(id));
+  const guiding = useDocument("MarginNotes", (state) => state.titleBlock.guidingStatement);
+  const branch = useDocument("MarginNotes", (state) => state.branchWords[state.positions.get(id) ?? -1] ?? 0);
+  const places = useQuery(placesQuery(document, generation));
+  const findings = useQuery(findingsQuery(document, generation));
+  if (!facts) return null;
+  const bookmarks = places.data?.bookmarks.filter((bookmark) => bookmark.section === id) ?? [];
+  const reachable = new Set([id, ...bookmarks.map((bookmark) => bookmark.id)]);
+  const linkedFrom = [...new Set(places.data?.links.filter((link) => reachable.has(link.target) && link.section !== id).map((link) => link.section))];
+  const nameOf = (section: string) => [session.state.numbers[session.state.positions.get(section) ?? -1], session.state.facts.get(section)?.heading].filter(Boolean).join(" ");
+
+  return (
+    <aside aria-label="Notes on this section" className="hidden lg:block">
+      <div className="sticky top-2 space-y-5 pr-5 pl-2 text-[12.5px] text-soft">
+        <Note label="Aim">
+          <WordsField label="Aim of this section" value={facts.aim} placeholder="What must this section do?" onChange={(aim) => void session.perform({ name: "describe-section", sections: [id], aim }, { quiet: true })} />
+        </Note>
+        <Note label="Words">
+          <Target words={facts.words} target={facts.target} onChange={(target) => void session.perform({ name: "describe-section", sections: [id], target }, { quiet: true })} />
+          {branch > facts.words && <p>{counted(branch, "word")} with what is under it</p>}
+        </Note>
+        {bookmarks.length > 0 && (
+          <Note label="Bookmarks here">
+            {bookmarks.map((bookmark) => (
+              <button key={bookmark.id} type="button" className="block rounded text-ochre hover:underline" onClick={() => session.goTo({ section: id, bookmark: bookmark.id })}>
+                {bookmark.name}
+              </button>
+            ))}
+          </Note>
+        )}
+        {linkedFrom.length > 0 && (
+          <Note label="Linked from">
+            {linkedFrom.map((section) => (
+              <button key={section} type="button" className="block rounded text-left hover:text-stem hover:underline" onClick={() => session.goTo({ section })}>
+                {nameOf(section) || "Opening"}
+              </button>
+            ))}
+          </Note>
+        )}
+        {findings.data
+          ?.filter((finding) => finding.section === id && finding.rule !== "no-title")
+          .map((finding) => (
+            <p key={finding.rule} className="border-l-2 border-ochre pl-2.5 text-ink">
+              {finding.message}
+            </p>
+          ))}
+        <div className="border-t border-line pt-3">
+          <Note label="The document claims" quiet>
+            <WordsField label="Guiding statement of the document" value={guiding} placeholder="What does the whole document claim?" onChange={(guidingStatement) => void session.perform({ name: "describe-document", guidingStatement }, { quiet: true })} />
+          </Note>
+        </div>
+      </div>
+    </aside>
+  );
+}
+
+function Note({ label, quiet = false, children }: { label: string; quiet?: boolean; children: React.ReactNode }) {
+  return (
+    <div>
+      <h2 className={`mb-1 text-[11px] font-semibold ${quiet ? "text-soft" : "text-stem"}`}>{label}</h2>
+      {children}
+    </div>
+  );
+}
+
+/** A sentence that can be rewritten in place and grows with its words. */
+function WordsField({ label, value, placeholder, onChange }: { label: string; value: string; placeholder: string; onChange: (value: string) => void }) {
+  const [words, setWords] = useState(value);
+  const field = useRef<HTMLTextAreaElement>(null);
+  useEffect(() => setWords(value), [value]);
+  useEffect(() => {
+    if (!field.current) return;
+    field.current.style.height = "0";
+    field.current.style.height = `${field.current.scrollHeight}px`;
+  }, [words]);
+  return (
+    <textarea
+      ref={field}
+      rows={1}
+      aria-label={label}
+      value={words}
+      placeholder={placeholder}
+      onChange={(event) => setWords(event.target.value.replace(/\n/g, " "))}
+      onBlur={() => words.trim() !== value && onChange(words.trim())}
+      onKeyDown={(event) => {
+        if (event.key === "Enter") event.currentTarget.blur();
+        if (event.key === "Escape") setWords(value);
+      }}
+      className="block w-full resize-none overflow-hidden rounded bg-transparent font-text text-[13.5px] leading-5 text-ink italic placeholder:text-faint hover:bg-wash focus:bg-wash"
+    />
+  );
+}
+
+function Target({ words, target, onChange }: { words: number; target: number | null; onChange: (target: number) => void }) {
+  const [asking, setAsking] = useState(false);
+  const share = target ? Math.min(1, words / target) : 0;
+  return (
+    <>
+      <p className="tabular-nums">
+        {target ? `${figure(words)} of ` : `${counted(words, "word")} · `}
+        {asking ? (
+          <input
+            autoFocus
+            type="number"
+            min={0}
+            defaultValue={target ?? ""}
+            aria-label="Words wanted"
+            className="w-20 rounded border border-line bg-paper px-1"
+            onBlur={(event) => (setAsking(false), Number(event.target.value) !== (target ?? 0) && onChange(Math.max(0, Math.round(Number(event.target.value)))))}
+            onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
+          />
+        ) : (
+          <button type="button" className="rounded underline decoration-line decoration-dotted underline-offset-4 hover:text-ink" onClick={() => setAsking(true)}>
+            {target ? figure(target) : "set a target"}
+          </button>
+        )}
+      </p>
+      {target !== null && (
+        <div className="my-1.5 h-1 rounded bg-line" role="meter" aria-label="Words against target" aria-valuenow={words} aria-valuemin={0} aria-valuemax={target}>
+          <div className={`h-1 rounded ${words > target * 1.1 ? "bg-ochre" : "bg-stem"}`} style={{ width: `${share * 100}%` }} />
+        </div>
+      )}
+      {words > 0 && <p>{readingTime(words)}</p>}
+    </>
+  );
+}

@@ -1,0 +1,41 @@
+import { useDocument, useSession } from "../../document/context";
+import { pathTo } from "../../outline/outline";
+
+/** The headings above the current line, and the way back from the last jump. */
+export function PathBar() {
+  const session = useSession("PathBar");
+  const outline = useDocument("PathBar", (state) => state.outline);
+  const numbers = useDocument("PathBar", (state) => state.numbers);
+  const facts = useDocument("PathBar", (state) => state.facts);
+  const current = useDocument("PathBar", (state) => state.positions.get(state.current ?? ""));
+  const back = useDocument("PathBar", (state) => state.trail.places[state.trail.at - 1] ?? null);
+  const scope = useDocument("PathBar", (state) => state.scope);
+  const path = current === undefined ? [] : pathTo(outline, current);
+  const nameOf = (position: number) => facts.get(outline.ids[position] ?? "")?.heading || (outline.levels[position] === "0" ? "Opening" : "No heading yet");
+  const backNumber = back ? numbers[session.state.positions.get(back.section) ?? -1] || facts.get(back.section)?.heading : undefined;
+  return (
+    <div className="flex h-10 items-center gap-2 border-b border-line/60 px-6 text-[12.5px] text-soft lg:px-[46px]">
+      <nav aria-label="Path to the current section" className="flex min-w-0 items-center gap-2 overflow-hidden whitespace-nowrap">
+        {path.map((position, index) => (
+          <span key={position} className={index === path.length - 1 ? "truncate font-semibold text-ink" : "shrink-0"}>
+            {index > 0 && <span className="mr-2 font-normal text-faint">/</span>}
+            <button type="button" className="rounded hover:text-stem" onClick={() => session.goTo({ section: outline.ids[position] ?? "" })}>
+              {[numbers[position], nameOf(position)].filter(Boolean).join(" ")}
+            </button>
+          </span>
+        ))}
+      </nav>
+      <span className="flex-1" />
+      {scope !== null && (
+        <button type="button" className="rounded-full bg-wash px-3 py-0.5 whitespace-nowrap text-stem" onClick={() => session.setScope(null)}>
+          One branch shown · show all
+        </button>
+      )}
+      {back && (
+        <button type="button" className="rounded whitespace-nowrap hover:text-ink" title="Back to where you jumped from (Ctrl [)" onClick={() => session.goBack()}>
+          ← back{backNumber ? ` to ${backNumber}` : ""}
+        </button>
+      )}
+    </div>
+  );
+}

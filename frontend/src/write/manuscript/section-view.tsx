@@ -1,0 +1,97 @@
+import { memo, useEffect, useLayoutEffect, useRef } from "react";
+import { useDocument, useSession } from "../../document/context";
+import { SectionEditor } from "../../editor/section-editor";
+import { textOf } from "../../editor/section-text";
+import { levelAt } from "../../outline/outline";
+import { followTarget } from "../places";
+import { ContentsView } from "./contents-view";
+import { clearSpot, markSpot } from "./spot";
+import { textKey } from "./text-commands";
+
+type Props = { id: string; bookmarks: ReadonlySet<string>; onLeave: (direction: "up" | "down") => boolean };
+
+/** One section of the manuscript, in an editor of its own. */
+export const SectionView = memo(function SectionView({ id, bookmarks, onLeave }: Props) {
+  const session = useSession("SectionView");
+  const text = useDocument("SectionView", (state) => state.texts.get(id));
+  const position = useDocument("SectionView", (state) => state.positions.get(id) ?? -1);
+  const level = useDocument("SectionView", (state) => (position < 0 ? 1 : levelAt(state.outline, position)));
+  const number = useDocument("SectionView", (state) => state.numbers[position] ?? "");
+  const heading = useDocument("SectionView", (state) => state.facts.get(id)?.heading ?? "");
+  const request = useDocument("SectionView", (state) => (state.request?.section === id ? state.request : null));
+  const place = useRef<HTMLDivElement>(null);
+  const editor = useRef<SectionEditor | null>(null);
+  const known = useRef({ bookmarks, onLeave });
+  known.current = { bookmarks, onLeave };
+  const hasText = text !== undefined;
+  const hasHeading = level > 0;
+
+  useEffect(() => session.wantText(id), [session, id, hasText]);
+
+  useLayoutEffect(() => {
+    const first = session.state.texts.get(id);
+    if (!place.current || !first) return;
+    const made = new SectionEditor(
+      place.current,
+      first,
+      hasHeading,
+      {
+        typed: (doc, changed) => session.typed(id, { text: () => textOf(doc), headingChanged: changed.heading, bodyChanged: changed.body }),
+        focused: () => session.setCurrent(id),
+        left: (at) => session.keepResumePoint(id, at),
+        selected: (view) => markSpot(id, view),
+        follow: (target) => followTarget(session, target),
+        isBroken: (target) => isBroken(target, session.state.positions, known.current.bookmarks),
+        isBookmarkTaken: (bookmark) => known.current.bookmarks.has(bookmark),
+        undo: () => void session.undo(),
+        redo: () => void session.redo(),
+        leave: (direction) => known.current.onLeave(direction),
+        contentsView: (node) => new ContentsView(node, session, id),
+        key: (view, event) => textKey(session, id, view, event),
+      },
+      "Text",
+    );
+    editor.current = made;
+    return () => {
+      clearSpot(id);
+      editor.current = null;
+      made.destroy();
+    };
+  }, [session, id, hasText, hasHeading]);
+
+  useEffect(() => {
+    if (!text || !editor.current || session.isTyping(id)) return;
+    editor.current.replace(text);
+    editor.current.handedOver();
+  }, [session, id, text]);
+
+  useEffect(() => editor.current?.relabel(heading || (hasHeading ? "Section without a heading" : "Opening")), [heading, hasHeading, hasText]);
+  useEffect(() => editor.current?.redraw(), [bookmarks, hasText]);
+
+  useEffect(() => {
+    if (!request?.focus || !hasText) return;
+    // Another part of the screen may still be letting go of the focus.
+    const frame = requestAnimationFrame(() => {
+      if (request.bookmark) editor.current?.focusBookmark(request.bookmark);
+      else if (request.position === Number.MAX_SAFE_INTEGER) editor.current?.focusAtEnd();
+      else editor.current?.focus(request.position ?? 1);
+    });
+    return () => cancelAnimationFrame(frame);
+  }, [request, hasText]);
+
+  return (
+    <div ref={place} className="section-text" data-level={level} data-section={id} style={{ "--number": JSON.stringify(number) } as React.CSSProperties}>
+      {!hasText && (
+        <p className="py-4 text-faint" aria-hidden="true">
+          {heading || "…"}
+        </p>
+      )}
+    </div>
+  );
+});
+
+function isBroken(target: string, positions: ReadonlyMap<string, number>, bookmarks: ReadonlySet<string>): boolean {
+  const inner = /^(section|bookmark):(.+)$/.exec(target)?.[2];
+  if (inner !== undefined) return !positions.has(inner) && !bookmarks.has(inner);
+  return target.startsWith("#");
+}

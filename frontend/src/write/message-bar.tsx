@@ -1,0 +1,35 @@
+import { X } from "lucide-react";
+import { useEffect } from "react";
+import { useDocument, useSession } from "../document/context";
+
+/** How long a plain message stays (milliseconds); a warning stays until it is put away. */
+const STAYS = 7000;
+
+/** What just happened, with the way back beside it. */
+export function MessageBar() {
+  const session = useSession("MessageBar");
+  const message = useDocument("MessageBar", (state) => state.message);
+  useEffect(() => {
+    if (!message || message.tone === "warning") return;
+    const timer = window.setTimeout(() => session.hush(), STAYS);
+    return () => window.clearTimeout(timer);
+  }, [message, session]);
+  return (
+    <div role="status" aria-live="polite" className="pointer-events-none fixed inset-x-0 bottom-5 z-30 flex justify-center px-4">
+      {message && (
+        <p className="pointer-events-auto flex max-w-2xl items-center gap-4 rounded-xl bg-slate py-2.5 pr-2.5 pl-5 text-on-slate shadow-lg">
+          {message.tone === "warning" && <span className="font-semibold">Not done:</span>}
+          <span>{message.sentence}</span>
+          {message.canUndo && (
+            <button type="button" className="rounded px-2 font-semibold underline underline-offset-4" onClick={() => (session.hush(), void session.undo())}>
+              Undo
+            </button>
+          )}
+          <button type="button" aria-label="Put this message away" className="grid size-7 place-items-center rounded-full" onClick={() => session.hush()}>
+            <X size={15} aria-hidden="true" />
+          </button>
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,59 @@
+import type { Operation } from "../../api/client";
+import type { Session } from "../../document/session";
+import { branchEnd, flagsAt, LEFT_OUT_OF_CONTENTS, UNNUMBERED } from "../../outline/outline";
+import type { Row } from "../../outline/rows";
+import type { MenuEntry } from "../../parts/menu";
+
+type Named = "promote" | "demote" | "move-up" | "move-down" | "delete" | "duplicate" | "set-aside";
+
+/** Does one thing to a branch and keeps the outline’s focus on it. */
+export async function onBranch(session: Session, row: Row, name: Named): Promise<string> {
+  const after = session.state.outline.ids[branchEnd(session.state.outline, row.position)] ?? session.state.outline.ids[row.position - 1];
+  const answer = await session.perform({ name, sections: [row.id] });
+  const isGone = answer.kind === "applied" && (name === "delete" || name === "set-aside");
+  return isGone ? (after ?? row.id) : row.id;
+}
+
+/** Inserts an empty section and goes to its heading, ready to be written. */
+export async function insertSection(session: Session, row: Row, landing: "before" | "after" | "inside"): Promise<string | null> {
+  const answer = await session.perform({ name: "insert", landing, target: row.id });
+  if (answer.kind !== "applied") return null;
+  const made = answer.outcome.order.at(-1)?.inserted.ids[0] ?? null;
+  if (landing === "inside") session.setFolded(row.id, false);
+  return made;
+}
+
+export function rowCommands(session: Session, row: Row, rename: () => void): MenuEntry[] {
+  const flags = flagsAt(session.state.outline, row.position);
+  const branch = (label: string, keys: string, name: Named): MenuEntry => ({ label, keys, run: () => void onBranch(session, row, name) });
+  const alone = (label: string, name: "promote" | "demote"): MenuEntry => ({ label, run: () => void session.perform({ name, sections: [row.id], extent: "heading-only" }) });
+  const noted = (label: string, note: Partial<Operation>): MenuEntry => ({ label, run: () => void session.perform({ name: "describe-section", sections: [row.id], ...note }) });
+  const insert = (label: string, keys: string, landing: "before" | "after" | "inside"): MenuEntry => ({
+    label,
+    ...(keys ? { keys } : {}),
+    run: () => void insertSection(session, row, landing).then((made) => made && session.goTo({ section: made, position: 1 })),
+  });
+  if (row.level === 0) return [insert("Insert a section after", "Ctrl Enter", "after"), branch("Set aside", "", "set-aside"), { label: "Delete", keys: "Delete", tone: "loss", run: () => void onBranch(session, row, "delete") }];
+  return [
+    { label: "Rename", keys: "F2", run: rename },
+    "line",
+    branch("Promote", "Ctrl Shift ←", "promote"),
+    branch("Demote", "Ctrl Shift →", "demote"),
+    alone("Promote the heading only", "promote"),
+    alone("Demote the heading only", "demote"),
+    branch("Move up", "Ctrl Shift ↑", "move-up"),
+    branch("Move down", "Ctrl Shift ↓", "move-down"),
+    "line",
+    insert("Insert before", "", "before"),
+    insert("Insert after", "Ctrl Enter", "after"),
+    insert("Insert inside", "Ctrl Shift Enter", "inside"),
+    branch("Duplicate", "Ctrl D", "duplicate"),
+    "line",
+    { label: "Work on this branch only", run: () => session.setScope(row.id) },
+    noted((flags & UNNUMBERED) !== 0 ? "Number it" : "Leave it unnumbered", { numbered: (flags & UNNUMBERED) !== 0 }),
+    noted((flags & LEFT_OUT_OF_CONTENTS) !== 0 ? "Take it into the contents" : "Leave it out of the contents", { inContents: (flags & LEFT_OUT_OF_CONTENTS) !== 0 }),
+    "line",
+    branch("Set aside", "", "set-aside"),
+    { label: "Delete", keys: "Delete", tone: "loss", run: () => void onBranch(session, row, "delete") },
+  ];
+}

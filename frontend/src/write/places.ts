@@ -1,0 +1,41 @@
+import { queryOptions } from "@tanstack/react-query";
+import { api, read, type Bookmark } from "../api/client";
+import type { Session } from "../document/session";
+import type { DocumentState } from "../document/state";
+import { levelAt } from "../outline/outline";
+
+/** A place in the document that a link or a jump can lead to. */
+export type LinkChoice = { target: string; words: string; number: string; level: number; isBookmark: boolean };
+
+export function placesQuery(id: string, generation: number) {
+  return queryOptions({
+    queryKey: ["places", id, generation],
+    queryFn: () => read(api.GET("/api/documents/{id}/places", { params: { path: { id } } })),
+    placeholderData: (previous) => previous,
+  });
+}
+
+export function placesToLink(state: DocumentState, bookmarks: readonly Bookmark[]): LinkChoice[] {
+  const headings = state.outline.ids.flatMap((id, position) => {
+    const words = state.facts.get(id)?.heading ?? "";
+    return words === "" ? [] : [{ target: `section:${id}`, words, number: state.numbers[position] ?? "", level: levelAt(state.outline, position), isBookmark: false }];
+  });
+  const named = bookmarks.map((bookmark) => ({ target: `bookmark:${bookmark.id}`, words: bookmark.name, number: "", level: 1, isBookmark: true }));
+  return [...named, ...headings];
+}
+
+/** Goes where a link leads: to a section, a bookmark, or a page outside in a window of its own. */
+export function followTarget(session: Session, target: string): void {
+  const inner = /^(section|bookmark):(.+)$/.exec(target);
+  if (!inner) {
+    window.open(target, "_blank", "noopener,noreferrer");
+    return;
+  }
+  const id = inner[2] ?? "";
+  if (session.state.positions.has(id)) return session.goTo({ section: id });
+  void read(api.GET("/api/documents/{id}/places", { params: { path: { id: session.state.id } } })).then(({ bookmarks }) => {
+    const bookmark = bookmarks.find((each) => each.id === id);
+    if (bookmark) session.goTo({ section: bookmark.section, bookmark: bookmark.id });
+    else session.say("This link leads nowhere: what it led to was cut out or taken away.", "warning");
+  });
+}

@@ -1,0 +1,89 @@
+import { useEffect, useState } from "react";
+import { Link } from "wouter";
+import { SessionContext, useDocument } from "../document/context";
+import { Session } from "../document/session";
+import { Emblem } from "../parts/emblem";
+import { ClashDialog } from "./clash-dialog";
+import { Drawer } from "./drawer/drawer";
+import { Header } from "./header";
+import { JumpBox } from "./jump-box";
+import { Manuscript } from "./manuscript/manuscript";
+import { MessageBar } from "./message-bar";
+import { OutlinePanel } from "./outline/outline-panel";
+import { StrataStrip } from "./strata-strip";
+import { useScreenKeys } from "./use-screen-keys";
+
+type Opening = { kind: "opening" } | { kind: "open"; session: Session } | { kind: "failed"; sentence: string };
+
+/** Text beside the outline. */
+export function WriteScreen({ id }: { id: string }) {
+  const [opening, setOpening] = useState<Opening>({ kind: "opening" });
+  useEffect(() => {
+    let session: Session | null = null;
+    let left = false;
+    Session.open(id).then(
+      (opened) => {
+        if (left) return opened.close();
+        session = opened;
+        setOpening({ kind: "open", session: opened });
+      },
+      (failure: unknown) => setOpening({ kind: "failed", sentence: failure instanceof Error ? failure.message : "The document cannot be opened." }),
+    );
+    return () => {
+      left = true;
+      session?.close();
+    };
+  }, [id]);
+
+  switch (opening.kind) {
+    case "opening":
+      return <Waiting words="Opening the document…" />;
+    case "failed":
+      return <Waiting words={opening.sentence} failed />;
+    case "open":
+      return (
+        <SessionContext value={opening.session}>
+          <Faces />
+        </SessionContext>
+      );
+  }
+}
+
+function Faces() {
+  const title = useDocument("Faces", (state) => state.titleBlock.title);
+  const [jumping, setJumping] = useState(false);
+  useScreenKeys(() => setJumping(true));
+  useEffect(() => {
+    document.title = `${title || "Untitled"} – Stemmata`;
+  }, [title]);
+  return (
+    <div className="grid h-full grid-rows-[auto_auto_minmax(0,1fr)] overflow-hidden">
+      <Header onJump={() => setJumping(true)} />
+      <StrataStrip />
+      <div className="grid min-h-0 grid-cols-1 md:grid-cols-[272px_minmax(0,1fr)_auto] lg:grid-cols-[312px_minmax(0,1fr)_auto]">
+        <OutlinePanel />
+        <Manuscript />
+        <Drawer />
+      </div>
+      <MessageBar />
+      <ClashDialog />
+      {jumping && <JumpBox onClose={() => setJumping(false)} />}
+    </div>
+  );
+}
+
+function Waiting({ words, failed = false }: { words: string; failed?: boolean }) {
+  return (
+    <main className="grid h-full place-content-center justify-items-center gap-4 p-8 text-center">
+      <span className={failed ? "" : "animate-pulse"}>
+        <Emblem size={44} />
+      </span>
+      <p role="status">{words}</p>
+      {failed && (
+        <Link href="/" className="font-medium text-stem underline underline-offset-4">
+          Back to the desk
+        </Link>
+      )}
+    </main>
+  );
+}
