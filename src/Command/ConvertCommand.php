@@ -40,7 +40,7 @@ final class ConvertCommand extends FileCommand
     protected function work(InputInterface $input, OutputInterface $output): void
     {
         $out = self::path($input, 'out');
-        $writer = $this->formats->writerFor(pathinfo($out, PATHINFO_EXTENSION));
+        $writer = $this->formats->writerFor(pathinfo($out, \PATHINFO_EXTENSION));
         $document = $this->readFile($input, 'in')->document;
         $text = $writer->write($input->getOption('contents') ? $this->withContents($document) : $document);
         if (!is_dir(dirname($out)) || false === @file_put_contents($out, $text)) {

@@ -67,6 +67,6 @@ abstract class FileCommand extends Command
     /** @param array<string, mixed> $answer */
     protected static function answer(OutputInterface $output, array $answer): void
     {
-        $output->writeln(json_encode($answer, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
+        $output->writeln(json_encode($answer, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
     }
 }

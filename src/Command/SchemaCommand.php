@@ -30,7 +30,7 @@ final class SchemaCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $schema = 'api' === $input->getArgument('which') ? $this->api() : ['nodes' => self::withObjects(BodySchema::NODES), 'marks' => self::withObjects(BodySchema::MARKS)];
-        $output->writeln(json_encode($schema, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
+        $output->writeln(json_encode($schema, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
 
         return self::SUCCESS;
     }
@@ -52,7 +52,7 @@ final class SchemaCommand extends Command
     {
         $openApi = Generator::scan([$this->source]) ?? throw new \LogicException('The controllers describe no interface.');
         $openApi->openapi = '3.1.0';
-        $described = json_decode($openApi->toJson(), true, 512, JSON_THROW_ON_ERROR);
+        $described = json_decode($openApi->toJson(), true, 512, \JSON_THROW_ON_ERROR);
         assert(is_array($described) && is_array($described['components'] ?? null) && is_array($described['components']['schemas'] ?? null));
         // What we answer is always complete; only requests may leave fields out, and they say which they need.
         $described['components']['schemas'] = array_map(

@@ -31,7 +31,7 @@ final class ContentsBlock
             ContentsLines::level($contents, 'from'),
             ContentsLines::level($contents, 'to'),
             true === $contents->attribute('numbers') ? 'yes' : 'no',
-            htmlspecialchars($contents->textAttribute('title'), ENT_QUOTES | ENT_SUBSTITUTE),
+            htmlspecialchars($contents->textAttribute('title'), \ENT_QUOTES | \ENT_SUBSTITUTE),
         );
     }
 }

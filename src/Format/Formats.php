@@ -39,7 +39,7 @@ final readonly class Formats
         if ('' !== trim($read->document->titleBlock->title)) {
             return $read;
         }
-        $title = mb_substr(trim(str_replace('_', ' ', pathinfo(mb_scrub($name), PATHINFO_FILENAME))), 0, 200);
+        $title = mb_substr(trim(str_replace('_', ' ', pathinfo(mb_scrub($name), \PATHINFO_FILENAME))), 0, 200);
 
         return new ReadResult($read->document->withTitleBlock(self::titled($read->document, $title)), $read->warnings);
     }
@@ -72,7 +72,7 @@ final readonly class Formats
 
     private function readerFor(string $name): DocumentReader
     {
-        $ending = strtolower(pathinfo($name, PATHINFO_EXTENSION));
+        $ending = strtolower(pathinfo($name, \PATHINFO_EXTENSION));
         foreach ($this->readers as $reader) {
             if (in_array($ending, $reader->endings(), true)) {
                 return $reader;

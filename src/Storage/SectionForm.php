@@ -19,17 +19,17 @@ final class SectionForm
     /** @param array<mixed> $value */
     public static function json(array $value): string
     {
-        return json_encode($value, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+        return json_encode($value, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
     }
 
     public static function readHeading(string $plain, string $inline): Heading
     {
-        return '' === $inline ? Heading::plain($plain) : Heading::fromJson(json_decode($inline, true, 512, JSON_THROW_ON_ERROR));
+        return '' === $inline ? Heading::plain($plain) : Heading::fromJson(json_decode($inline, true, 512, \JSON_THROW_ON_ERROR));
     }
 
     public static function readBody(string $body): Body
     {
-        return Body::fromJson(json_decode($body, true, 512, JSON_THROW_ON_ERROR));
+        return Body::fromJson(json_decode($body, true, 512, \JSON_THROW_ON_ERROR));
     }
 
     /** @return array<string, mixed> */

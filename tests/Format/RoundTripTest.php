@@ -11,7 +11,6 @@ use Random\Randomizer;
 use Stemmata\Core\Document;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\OperationReader;
-use Stemmata\Format\Formats;
 use Stemmata\Tests\Support\CountingIds;
 use Stemmata\Tests\Support\RandomDocuments;
 use Stemmata\Tests\Support\ReadForm;

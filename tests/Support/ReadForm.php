@@ -29,7 +29,7 @@ final class ReadForm
 
     private static function json(Section $section): string
     {
-        return json_encode([$section->heading->toJson(), $section->body->toJson()], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+        return json_encode([$section->heading->toJson(), $section->body->toJson()], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
     }
 
     /** No text format keeps more than one blank between words. */

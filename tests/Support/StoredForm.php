@@ -96,6 +96,6 @@ final class StoredForm
 
     private static function section(Section $section): string
     {
-        return json_encode([$section->heading->toJson(), $section->body->toJson(), $section->aim, $section->target, $section->marker], JSON_THROW_ON_ERROR);
+        return json_encode([$section->heading->toJson(), $section->body->toJson(), $section->aim, $section->target, $section->marker], \JSON_THROW_ON_ERROR);
     }
 }

@@ -20,11 +20,7 @@ export type WriteOutcome = Schemas["WriteOutcome"];
 
 export const api = createClient<paths>({ baseUrl: window.location.origin });
 
-export type Write =
-  | { kind: "applied"; outcome: WriteOutcome }
-  | { kind: "refused"; sentence: string }
-  | { kind: "stale"; conflict: Conflict }
-  | { kind: "unreachable" };
+export type Write = { kind: "applied"; outcome: WriteOutcome } | { kind: "refused"; sentence: string } | { kind: "stale"; conflict: Conflict } | { kind: "unreachable" };
 
 /** What the writer is told when an answer never came. */
 export const UNREACHABLE = "Stemmata cannot be reached just now. What you typed is kept in this window and sent as soon as it can be.";

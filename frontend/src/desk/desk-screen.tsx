@@ -50,7 +50,15 @@ export function DeskScreen() {
         <p className="ml-2 text-faint">{documents.data && documents.data.length > 0 ? counted(documents.data.length, "document") : ""}</p>
         <span className="flex-1" />
         <ThemeButton />
-        <input ref={chooser} type="file" accept=".md,.markdown,.html,.htm" className="hidden" tabIndex={-1} aria-hidden="true" onChange={(event) => (event.target.files?.[0] && bring.mutate(event.target.files[0]), (event.target.value = ""))} />
+        <input
+          ref={chooser}
+          type="file"
+          accept=".md,.markdown,.html,.htm"
+          className="hidden"
+          tabIndex={-1}
+          aria-hidden="true"
+          onChange={(event) => (event.target.files?.[0] && bring.mutate(event.target.files[0]), (event.target.value = ""))}
+        />
         <Button onClick={() => chooser.current?.click()} disabled={bring.isPending}>
           <FolderInput size={15} strokeWidth={1.6} aria-hidden="true" />
           {bring.isPending ? "Reading…" : "Import a file"}

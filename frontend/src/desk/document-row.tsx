@@ -33,9 +33,7 @@ export function DocumentRow({ document, onRemoved }: { document: DocumentCard; o
         <Link href={`/documents/${document.id}`} className="font-text text-[17px] leading-6 font-semibold text-ink after:absolute after:inset-0 hover:text-stem">
           {title}
         </Link>
-        <p className="truncate text-faint">
-          {document.resumeHeading ? `Stopped in “${document.resumeHeading}”` : document.subtitle || counted(document.sectionWords.length, "section")}
-        </p>
+        <p className="truncate text-faint">{document.resumeHeading ? `Stopped in “${document.resumeHeading}”` : document.subtitle || counted(document.sectionWords.length, "section")}</p>
       </div>
       <div className="hidden md:block">
         <Shape levels={document.levels} words={document.sectionWords} width={400} />
@@ -44,17 +42,20 @@ export function DocumentRow({ document, onRemoved }: { document: DocumentCard; o
         <p>{document.target ? `${figure(document.words)} of ${figure(document.target)}` : counted(document.words, "word")}</p>
         <p className="text-faint">{since(document.changedAt)}</p>
       </div>
-      <Menu
-        label={`Commands for ${title}`}
-        align="end"
-        entries={[{ label: "Rename…", run: () => setNaming(true) }, "line", { label: "Take off the desk", tone: "loss", run: () => remove.mutate() }]}
-      >
+      <Menu label={`Commands for ${title}`} align="end" entries={[{ label: "Rename…", run: () => setNaming(true) }, "line", { label: "Take off the desk", tone: "loss", run: () => remove.mutate() }]}>
         <button type="button" aria-label={`Commands for ${title}`} className="relative z-10 hidden size-8 place-items-center rounded-full text-soft hover:bg-wash md:grid">
           <Ellipsis size={16} aria-hidden="true" />
         </button>
       </Menu>
       <NameDialog open={naming} title="Rename the document" label="Title" action="Rename" initial={document.title} onClose={() => setNaming(false)} onName={(name) => rename.mutate(name)} />
-      {[rename.error, remove.error].map((error) => error && <p key={error.message} role="alert" className="col-span-full mt-2 text-loss">{error.message}</p>)}
+      {[rename.error, remove.error].map(
+        (error) =>
+          error && (
+            <p key={error.message} role="alert" className="col-span-full mt-2 text-loss">
+              {error.message}
+            </p>
+          ),
+      )}
     </li>
   );
 }

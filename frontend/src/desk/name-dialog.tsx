@@ -25,7 +25,13 @@ function NameForm({ label, action, initial = "", onClose, onName }: Omit<Props, 
     <form onSubmit={submit}>
       <label className="block text-soft">
         {label}
-        <input autoFocus value={name} maxLength={300} onChange={(event) => setName(event.target.value)} className="mt-2 block w-full rounded-lg border border-line bg-paper px-3 py-2 font-text text-base text-ink" />
+        <input
+          autoFocus
+          value={name}
+          maxLength={300}
+          onChange={(event) => setName(event.target.value)}
+          className="mt-2 block w-full rounded-lg border border-line bg-paper px-3 py-2 font-text text-base text-ink"
+        />
       </label>
       <div className="mt-5 flex justify-end gap-2">
         <Button tone="quiet" onClick={onClose}>

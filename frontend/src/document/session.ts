@@ -131,9 +131,7 @@ export class Session {
 
   private async sendDraft(draft: Draft): Promise<void> {
     const words = draft.text();
-    const answer = await write(
-      api.POST("/api/documents/{id}/operations", { ...this.path, body: { baseRevision: draft.baseRevision, operation: operationOf(draft, words) } }),
-    );
+    const answer = await write(api.POST("/api/documents/{id}/operations", { ...this.path, body: { baseRevision: draft.baseRevision, operation: operationOf(draft, words) } }));
     switch (answer.kind) {
       case "applied":
         return this.draftKept(draft, words, answer.outcome);

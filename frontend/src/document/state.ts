@@ -99,7 +99,6 @@ export function withChanges(state: DocumentState, changes: ChangesSince, typing:
   };
 }
 
-
 function placesIn(state: DocumentState, outline: Outline): Partial<DocumentState> {
   const positions = positionsOf(outline);
   const nearest = outline.ids[Math.min(state.positions.get(state.current ?? "") ?? 0, outline.ids.length - 1)] ?? null;

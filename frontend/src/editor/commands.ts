@@ -27,8 +27,7 @@ export const liftItem = liftListItem(node("listItem"));
 export const toggleQuotation: Command = (state, dispatch) => (isInside(state, "quotation") ? lift(state, dispatch) : wrapIn(node("quotation"))(state, dispatch));
 export const toggleBulletList: Command = (state, dispatch) => (isInside(state, "bulletList") ? liftItem(state, dispatch) : wrapInList(node("bulletList"))(state, dispatch));
 export const toggleOrderedList: Command = (state, dispatch) => (isInside(state, "orderedList") ? liftItem(state, dispatch) : wrapInList(node("orderedList"))(state, dispatch));
-export const toggleCodeBlock: Command = (state, dispatch) =>
-  isInside(state, "codeBlock") ? setBlockType(node("paragraph"))(state, dispatch) : setBlockType(node("codeBlock"))(state, dispatch);
+export const toggleCodeBlock: Command = (state, dispatch) => (isInside(state, "codeBlock") ? setBlockType(node("paragraph"))(state, dispatch) : setBlockType(node("codeBlock"))(state, dispatch));
 
 export const hardBreak: Command = (state, dispatch) => {
   if (state.selection.$from.parent.type.spec.code || isInHeading(state)) return false;

@@ -49,7 +49,9 @@ function withStems(rows: (Row & { parentRow: number })[], children: ReadonlyMap<
     row.stems = running;
     row.setSize = children.get(row.parentRow) ?? 1;
     running = running.filter((level) => level < row.level);
-    if (row.parentLevel > 0 && !running.includes(row.parentLevel)) running = [...running, row.parentLevel];
+    // The first branches of all hang on the trunk, which runs at their own level.
+    const hangsAt = row.parentLevel || (row.positionInSet > 1 ? row.level : 0);
+    if (hangsAt > 0 && !running.includes(hangsAt)) running = [...running, hangsAt];
   }
   return rows;
 }

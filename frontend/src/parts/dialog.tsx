@@ -2,7 +2,21 @@ import { Dialog as Primitive } from "radix-ui";
 import type { ReactNode } from "react";
 
 /** A question or a form in the middle of the screen; Escape leaves it. */
-export function Dialog({ open, onClose, title, description, children, wide = false }: { open: boolean; onClose: () => void; title: string; description?: string; children: ReactNode; wide?: boolean }) {
+export function Dialog({
+  open,
+  onClose,
+  title,
+  description,
+  children,
+  wide = false,
+}: {
+  open: boolean;
+  onClose: () => void;
+  title: string;
+  description?: string;
+  children: ReactNode;
+  wide?: boolean;
+}) {
   return (
     <Primitive.Root open={open} onOpenChange={(next) => !next && onClose()}>
       <Primitive.Portal>

@@ -8,7 +8,13 @@ export type MenuEntry = { label: string; keys?: string; tone?: "loss"; run: () =
 export function MenuContent({ label, entries, align = "start" }: { label: string; entries: readonly MenuEntry[]; align?: "start" | "end" }) {
   return (
     <DropdownMenu.Portal>
-      <DropdownMenu.Content aria-label={label} align={align} sideOffset={4} collisionPadding={12} className="z-50 max-h-[70vh] min-w-60 overflow-auto rounded-xl border border-line bg-sheet p-1.5 shadow-lg">
+      <DropdownMenu.Content
+        aria-label={label}
+        align={align}
+        sideOffset={4}
+        collisionPadding={12}
+        className="z-50 max-h-[70vh] min-w-60 overflow-auto rounded-xl border border-line bg-sheet p-1.5 shadow-lg"
+      >
         {entries.map((entry, index) =>
           entry === "line" ? (
             <DropdownMenu.Separator key={index} className="my-1 h-px bg-line" />

@@ -10,7 +10,15 @@ export function Shape({ levels, words, width }: { levels: string; words: readonl
   return (
     <svg aria-hidden="true" width={width} height={24} className="max-w-full">
       {found.map((each) => (
-        <rect key={each.position} x={each.left} y={ROWS[each.level - 1]} width={Math.max(1, each.width - 1.5)} height={HEIGHTS[each.level - 1]} rx="1.5" className={each.empty ? "fill-ochre/40" : each.level === 1 ? "fill-twig" : "fill-bed"} />
+        <rect
+          key={each.position}
+          x={each.left}
+          y={ROWS[each.level - 1]}
+          width={Math.max(1, each.width - 1.5)}
+          height={HEIGHTS[each.level - 1]}
+          rx="1.5"
+          className={each.empty ? "fill-ochre/40" : each.level === 1 ? "fill-twig" : "fill-bed"}
+        />
       ))}
     </svg>
   );

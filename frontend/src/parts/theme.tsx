@@ -18,7 +18,13 @@ export function ThemeButton() {
   };
   const Icon = theme === "day" ? Moon : Sun;
   return (
-    <button type="button" onClick={turn} aria-label={`Change to ${other} theme`} title={`Change to ${other} theme`} className="grid size-8 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink">
+    <button
+      type="button"
+      onClick={turn}
+      aria-label={`Change to ${other} theme`}
+      title={`Change to ${other} theme`}
+      className="grid size-8 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink"
+    >
       <Icon size={16} strokeWidth={1.6} aria-hidden="true" />
     </button>
   );

@@ -12,7 +12,13 @@ export function ClashDialog() {
   const heading = useDocument("ClashDialog", (state) => state.facts.get(state.clash?.section ?? "")?.heading ?? "");
   if (!clash) return null;
   return (
-    <Dialog open wide onClose={() => undefined} title="This section was changed in another window" description={`“${heading || "Opening"}” now reads as on the right. What you typed here stands on the left and has not been lost.`}>
+    <Dialog
+      open
+      wide
+      onClose={() => undefined}
+      title="This section was changed in another window"
+      description={`“${heading || "Opening"}” now reads as on the right. What you typed here stands on the left and has not been lost.`}
+    >
       <div className="grid grid-cols-2 gap-6">
         <Text label="Yours, from this window" text={clash.mine} />
         <Text label="Theirs, already kept" text={clash.theirs} />

@@ -54,7 +54,15 @@ export function Header({ onJump }: { onJump: () => void }) {
         </button>
       </Menu>
       <ThemeButton />
-      <NameDialog open={naming} title="Rename the document" label="Title" action="Rename" initial={title} onClose={() => setNaming(false)} onName={(name) => void session.perform({ name: "describe-document", title: name })} />
+      <NameDialog
+        open={naming}
+        title="Rename the document"
+        label="Title"
+        action="Rename"
+        initial={title}
+        onClose={() => setNaming(false)}
+        onName={(name) => void session.perform({ name: "describe-document", title: name })}
+      />
     </header>
   );
 }

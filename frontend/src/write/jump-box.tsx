@@ -72,7 +72,9 @@ export function PlaceChooser({ label, onChoose, onOther }: { label: string; onCh
             {choice.isBookmark && <span className="text-xs text-faint">bookmark</span>}
           </li>
         ))}
-        {found.length === 0 && <li className="px-3 py-2 text-soft">{onOther ? "No heading or bookmark has these words. Enter links to them as an address." : "No heading or bookmark has these words."}</li>}
+        {found.length === 0 && (
+          <li className="px-3 py-2 text-soft">{onOther ? "No heading or bookmark has these words. Enter links to them as an address." : "No heading or bookmark has these words."}</li>
+        )}
       </ul>
     </>
   );

@@ -65,7 +65,12 @@ function Layer({ stratum, state, words, count, onGo }: { stratum: Stratum; state
       onClick={onGo}
       title={`${words} (${counted(count, "word")})`}
       aria-label={words}
-      className={cx("absolute overflow-hidden rounded-[3px] text-left text-[11.5px] leading-[21px] text-ellipsis whitespace-nowrap", STATES[state], stratum.level === 1 && "font-semibold", stratum.empty && state === "away" && "outline-1 -outline-offset-1 outline-ochre outline-dashed")}
+      className={cx(
+        "absolute overflow-hidden rounded-[3px] text-left text-[11.5px] leading-[21px] text-ellipsis whitespace-nowrap",
+        STATES[state],
+        stratum.level === 1 && "font-semibold",
+        stratum.empty && state === "away" && "outline-1 -outline-offset-1 outline-ochre outline-dashed",
+      )}
       style={{ left: stratum.left + 1, width: Math.max(2, stratum.width - 2), top: TOPS[stratum.level - 1], height: HEIGHTS[stratum.level - 1], paddingInline: stratum.width > ROOM_FOR_WORDS ? 6 : 0 }}
     >
       {stratum.level <= 2 && stratum.width > ROOM_FOR_WORDS ? words : ""}

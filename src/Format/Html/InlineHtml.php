@@ -22,7 +22,7 @@ final class InlineHtml
 
     public static function escaped(string $text): string
     {
-        return htmlspecialchars($text, ENT_QUOTES | ENT_SUBSTITUTE | ENT_HTML5);
+        return htmlspecialchars($text, \ENT_QUOTES | \ENT_SUBSTITUTE | \ENT_HTML5);
     }
 
     /** @param list<Node> $inline */
@@ -58,7 +58,8 @@ final class InlineHtml
         $html = '';
         for ($at = 0, $count = count($nodes); $at < $count; $at = $end) {
             $mark = $nodes[$at]->marks[$depth] ?? null;
-            for ($end = $at + 1; null !== $mark && $end < $count && ($nodes[$end]->marks[$depth] ?? null) == $mark; ++$end);
+            for ($end = $at + 1; null !== $mark && $end < $count && ($nodes[$end]->marks[$depth] ?? null) == $mark; ++$end) {
+            }
             $html .= null === $mark ? $this->part($nodes[$at]) : $this->marked($mark, $this->grouped(array_slice($nodes, $at, $end - $at), $depth + 1));
         }
 

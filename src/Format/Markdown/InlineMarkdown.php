@@ -48,7 +48,8 @@ final class InlineMarkdown
         $text = '';
         for ($at = 0, $count = count($nodes); $at < $count; $at = $end) {
             $mark = $nodes[$at]->marks[$depth] ?? null;
-            for ($end = $at + 1; null !== $mark && $end < $count && ($nodes[$end]->marks[$depth] ?? null) == $mark; ++$end);
+            for ($end = $at + 1; null !== $mark && $end < $count && ($nodes[$end]->marks[$depth] ?? null) == $mark; ++$end) {
+            }
             if (null === $mark) {
                 $text .= $this->part($nodes[$at]);
                 continue;

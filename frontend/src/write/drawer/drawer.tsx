@@ -22,7 +22,7 @@ export function Drawer() {
   return (
     <div className="hidden min-h-0 border-l border-line md:flex">
       {tool && (
-        <section aria-label={tool.label} className="flex w-72 min-h-0 flex-col">
+        <section aria-label={tool.label} className="flex min-h-0 w-72 flex-col">
           <header className="flex h-10 items-center justify-between px-4">
             <h2 className="font-text text-[15px] font-semibold">{tool.label}</h2>
             <button type="button" aria-label={`Close ${tool.label}`} className="grid size-7 place-items-center rounded-full text-soft hover:bg-wash" onClick={() => setOpen(null)}>
@@ -36,7 +36,13 @@ export function Drawer() {
       )}
       <nav aria-label="Tools" className="flex w-14 flex-col items-center gap-2 border-line pt-3">
         {TOOLS.map(({ label, icon: Icon }) => (
-          <button key={label} type="button" aria-expanded={label === open} onClick={() => setOpen(label === open ? null : label)} className={cx("grid w-12 justify-items-center gap-1 rounded-lg py-1.5 text-[10.5px] leading-3", label === open ? "bg-wash text-stem" : "text-soft hover:bg-wash hover:text-ink")}>
+          <button
+            key={label}
+            type="button"
+            aria-expanded={label === open}
+            onClick={() => setOpen(label === open ? null : label)}
+            className={cx("grid w-12 justify-items-center gap-1 rounded-lg py-1.5 text-[10.5px] leading-3", label === open ? "bg-wash text-stem" : "text-soft hover:bg-wash hover:text-ink")}
+          >
             <Icon size={17} strokeWidth={1.5} aria-hidden="true" />
             {label}
           </button>

@@ -36,7 +36,11 @@ export function PlacesDrawer() {
               <button type="button" className="rounded text-faint hover:text-stem" title={`Go to the link in ${nameOf(link.section)}`} onClick={() => session.goTo({ section: link.section })}>
                 {numberOf(link.section) || "•"}
               </button>
-              <button type="button" className={`rounded text-left hover:underline ${link.broken ? "text-loss" : "text-stem"}`} onClick={() => followTarget(session, `${session.state.positions.has(link.target) ? "section" : "bookmark"}:${link.target}`)}>
+              <button
+                type="button"
+                className={`rounded text-left hover:underline ${link.broken ? "text-loss" : "text-stem"}`}
+                onClick={() => followTarget(session, `${session.state.positions.has(link.target) ? "section" : "bookmark"}:${link.target}`)}
+              >
                 {link.words || "(no words)"}
                 {link.broken && <span className="ml-2 text-xs">leads nowhere</span>}
               </button>

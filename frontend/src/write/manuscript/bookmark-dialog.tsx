@@ -11,7 +11,13 @@ import type { Spot } from "./spot";
 export function BookmarkDialog({ spot, onClose }: { spot: Spot; onClose: () => void }) {
   const session = useSession("BookmarkDialog");
   const { from, to } = spot.view.state.selection;
-  const [name, setName] = useState(() => spot.view.state.doc.textBetween(from, to, " ").trim().replace(/[^\p{L}\p{M}\p{Nd}]+/gu, "_").slice(0, 40));
+  const [name, setName] = useState(() =>
+    spot.view.state.doc
+      .textBetween(from, to, " ")
+      .trim()
+      .replace(/[^\p{L}\p{M}\p{Nd}]+/gu, "_")
+      .slice(0, 40),
+  );
   const [problem, setProblem] = useState("");
   const submit = async (event: FormEvent) => {
     event.preventDefault();
@@ -19,7 +25,10 @@ export function BookmarkDialog({ spot, onClose }: { spot: Spot; onClose: () => v
     insertBookmark({ id: newId(), name })(spot.view.state, (transaction) => (doc = transaction.doc));
     const text = textOf(doc);
     const answer = await session.perform(
-      { name: "batch", operations: [...(text.heading.length > 0 ? [{ name: "rename" as const, section: spot.section, heading: text.heading }] : []), { name: "replace-body", section: spot.section, body: text.body }] },
+      {
+        name: "batch",
+        operations: [...(text.heading.length > 0 ? [{ name: "rename" as const, section: spot.section, heading: text.heading }] : []), { name: "replace-body", section: spot.section, body: text.body }],
+      },
       { quiet: true },
     );
     if (answer.kind === "applied") {
@@ -37,7 +46,15 @@ export function BookmarkDialog({ spot, onClose }: { spot: Spot; onClose: () => v
       <form onSubmit={(event) => void submit(event)}>
         <label className="block text-soft">
           Letters, digits and underscores, no spaces
-          <input autoFocus value={name} maxLength={60} onChange={(event) => (setName(event.target.value), setProblem(""))} aria-invalid={problem !== ""} aria-describedby="bookmark-problem" className="mt-2 block w-full rounded-lg border border-line bg-paper px-3 py-2 text-base text-ink" />
+          <input
+            autoFocus
+            value={name}
+            maxLength={60}
+            onChange={(event) => (setName(event.target.value), setProblem(""))}
+            aria-invalid={problem !== ""}
+            aria-describedby="bookmark-problem"
+            className="mt-2 block w-full rounded-lg border border-line bg-paper px-3 py-2 text-base text-ink"
+          />
         </label>
         <p id="bookmark-problem" role="alert" className="mt-2 text-loss">
           {problem}

@@ -26,7 +26,12 @@ export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void 
       >
         <label className="flex-1 text-soft">
           Or an address of the web or of mail
-          <input value={address} onChange={(event) => setAddress(event.target.value)} placeholder="https://" className="mt-1 block w-full rounded-lg border border-line bg-paper px-3 py-1.5 text-ink" />
+          <input
+            value={address}
+            onChange={(event) => setAddress(event.target.value)}
+            placeholder="https://"
+            className="mt-1 block w-full rounded-lg border border-line bg-paper px-3 py-1.5 text-ink"
+          />
         </label>
         <Button tone="stem" type="submit" disabled={address.trim() === ""}>
           Link

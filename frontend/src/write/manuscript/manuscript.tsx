@@ -84,7 +84,14 @@ export function Manuscript() {
   return (
     <main aria-label="Manuscript" className="grid min-h-0 grid-rows-[auto_minmax(0,1fr)] border-line bg-sheet md:border-l">
       <PathBar />
-      <div ref={scroller} className="relative overflow-auto overscroll-contain [overflow-anchor:none]" onScroll={followScroll} onWheel={scrolled} onTouchMove={scrolled} onPointerDown={(event) => event.target === event.currentTarget && scrolled()}>
+      <div
+        ref={scroller}
+        className="relative overflow-auto overscroll-contain [overflow-anchor:none]"
+        onScroll={followScroll}
+        onWheel={scrolled}
+        onTouchMove={scrolled}
+        onPointerDown={(event) => event.target === event.currentTarget && scrolled()}
+      >
         {sections.length === 0 && <EmptyDocument />}
         <div className="relative" style={{ height: virtual.getTotalSize() }}>
           {virtual.getVirtualItems().map((item) => {

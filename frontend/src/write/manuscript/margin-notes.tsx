@@ -22,10 +22,15 @@ export function MarginNotes({ id }: { id: string }) {
   const nameOf = (section: string) => [session.state.numbers[session.state.positions.get(section) ?? -1], session.state.facts.get(section)?.heading].filter(Boolean).join(" ");
 
   return (
-    <aside aria-label="Notes on this section" className="hidden lg:block">
+    <aside aria-label="Notes on this section" className="absolute inset-y-0 right-0 z-[5] hidden w-[248px] lg:block">
       <div className="sticky top-2 space-y-5 pr-5 pl-2 text-[12.5px] text-soft">
         <Note label="Aim">
-          <WordsField label="Aim of this section" value={facts.aim} placeholder="What must this section do?" onChange={(aim) => void session.perform({ name: "describe-section", sections: [id], aim }, { quiet: true })} />
+          <WordsField
+            label="Aim of this section"
+            value={facts.aim}
+            placeholder="What must this section do?"
+            onChange={(aim) => void session.perform({ name: "describe-section", sections: [id], aim }, { quiet: true })}
+          />
         </Note>
         <Note label="Words">
           <Target words={facts.words} target={facts.target} onChange={(target) => void session.perform({ name: "describe-section", sections: [id], target }, { quiet: true })} />
@@ -58,7 +63,12 @@ export function MarginNotes({ id }: { id: string }) {
           ))}
         <div className="border-t border-line pt-3">
           <Note label="The document claims" quiet>
-            <WordsField label="Guiding statement of the document" value={guiding} placeholder="What does the whole document claim?" onChange={(guidingStatement) => void session.perform({ name: "describe-document", guidingStatement }, { quiet: true })} />
+            <WordsField
+              label="Guiding statement of the document"
+              value={guiding}
+              placeholder="What does the whole document claim?"
+              onChange={(guidingStatement) => void session.perform({ name: "describe-document", guidingStatement }, { quiet: true })}
+            />
           </Note>
         </div>
       </div>

@@ -68,7 +68,14 @@ function SelectionTools({ spot, ask }: { spot: Spot; ask: (what: Asking) => void
 
 function Tool({ label, icon, onClick }: { label: string; icon: ReactNode; onClick: () => void }) {
   return (
-    <button type="button" aria-label={label} title={label} onMouseDown={(event) => event.preventDefault()} onClick={onClick} className="grid size-8 place-items-center rounded-lg text-soft hover:bg-wash hover:text-ink">
+    <button
+      type="button"
+      aria-label={label}
+      title={label}
+      onMouseDown={(event) => event.preventDefault()}
+      onClick={onClick}
+      className="grid size-8 place-items-center rounded-lg text-soft hover:bg-wash hover:text-ink"
+    >
       {icon}
     </button>
   );
@@ -80,7 +87,15 @@ function BlockMenu({ spot, ask }: { spot: Spot; ask: (what: Asking) => void }) {
   const text = (label: string, command: typeof commands.emphasis): MenuEntry => ({ label, run: () => run(spot, command) });
   const levels: MenuEntry[] = [1, 2, 3, 4].map((level) => ({ label: `Heading, level ${level}`, keys: `Ctrl Alt ${level}`, run: () => void makeHeading(session, spot.section, spot.view, level) }));
   const entries: MenuEntry[] = inHeading
-    ? [...levels, { label: "Paragraph", keys: "Ctrl Alt 0", run: () => void makeParagraph(session, spot.section, spot.view) }, "line", { label: "Join with the section above", keys: "Ctrl Alt Backspace", run: () => void joinWithAbove(session, spot.section, spot.view, "paragraph") }, { label: "Join, and the heading goes to the offcuts", run: () => void joinWithAbove(session, spot.section, spot.view, "offcut") }, "line", { label: "Bookmark here…", run: () => ask("bookmark") }]
+    ? [
+        ...levels,
+        { label: "Paragraph", keys: "Ctrl Alt 0", run: () => void makeParagraph(session, spot.section, spot.view) },
+        "line",
+        { label: "Join with the section above", keys: "Ctrl Alt Backspace", run: () => void joinWithAbove(session, spot.section, spot.view, "paragraph") },
+        { label: "Join, and the heading goes to the offcuts", run: () => void joinWithAbove(session, spot.section, spot.view, "offcut") },
+        "line",
+        { label: "Bookmark here…", run: () => ask("bookmark") },
+      ]
     : [
         ...levels,
         "line",
@@ -100,7 +115,13 @@ function BlockMenu({ spot, ask }: { spot: Spot; ask: (what: Asking) => void }) {
       ];
   return (
     <Menu label="Commands for this paragraph" entries={entries}>
-      <button type="button" aria-label="Commands for this paragraph" title="Commands for this paragraph" onMouseDown={(event) => event.preventDefault()} className="grid size-6 place-items-center rounded-full text-faint hover:bg-wash hover:text-ink data-[state=open]:bg-wash">
+      <button
+        type="button"
+        aria-label="Commands for this paragraph"
+        title="Commands for this paragraph"
+        onMouseDown={(event) => event.preventDefault()}
+        className="grid size-6 place-items-center rounded-full text-faint hover:bg-wash hover:text-ink data-[state=open]:bg-wash"
+      >
         <Pilcrow size={13} strokeWidth={1.8} aria-hidden="true" />
       </button>
     </Menu>

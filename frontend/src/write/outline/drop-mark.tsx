@@ -17,7 +17,11 @@ export function DropMark({ place, rows, sentence, possible, top }: { place: Drop
         <path d={`M${x + 8} ${up}H300`} className={tone} strokeWidth="1.8" strokeDasharray="5 4" />
       </svg>
       {sentence && (
-        <p role="status" className={`absolute z-20 rounded-lg border bg-sheet px-3 py-1.5 text-xs whitespace-nowrap shadow ${possible ? "border-stem" : "border-loss text-loss"}`} style={{ left: Math.min(x + 14, 90), top: 8 }}>
+        <p
+          role="status"
+          className={`absolute z-20 rounded-lg border bg-sheet px-3 py-1.5 text-xs whitespace-nowrap shadow ${possible ? "border-stem" : "border-loss text-loss"}`}
+          style={{ left: Math.min(x + 14, 90), top: 8 }}
+        >
           {sentence}
         </p>
       )}

@@ -29,7 +29,15 @@ export function OutlinePanel() {
 
   const activeId = active !== null && rows.some((row) => row.id === active) ? active : nearestShown(rows, outline, current);
   const activeIndex = rows.findIndex((row) => row.id === activeId);
-  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW_HEIGHT, overscan: 12, paddingStart: PADDING, paddingEnd: 48, getItemKey: (index) => rows[index]?.id ?? index });
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW_HEIGHT,
+    overscan: 12,
+    paddingStart: PADDING,
+    paddingEnd: 48,
+    getItemKey: (index) => rows[index]?.id ?? index,
+  });
 
   useEffect(() => {
     setActive(current);

@@ -78,13 +78,28 @@ export function OutlineRow({ row, isActive, isRenaming, menuOpen, isFirst, onMen
       ) : (
         <>
           {number && <span className="mr-2 text-xs text-faint tabular-nums">{number}</span>}
-          <span className={cx("flex-1 truncate", row.level <= 1 && "font-text text-sm font-semibold", isCurrent && "font-semibold text-stem", !heading && "text-faint italic", isUnnumbered && row.level === 1 && "font-medium")} title={name}>
+          <span
+            className={cx(
+              "flex-1 truncate",
+              row.level <= 1 && "font-text text-sm font-semibold",
+              isCurrent && "font-semibold text-stem",
+              !heading && "text-faint italic",
+              isUnnumbered && row.level === 1 && "font-medium",
+            )}
+            title={name}
+          >
             {name}
           </span>
           <span className="pl-2 text-[11.5px] text-faint tabular-nums group-hover:invisible">{words > 0 ? figure(words) : "–"}</span>
           <DropdownMenu.Root modal={false} open={menuOpen} onOpenChange={onMenu}>
             <DropdownMenu.Trigger asChild>
-              <button type="button" tabIndex={-1} aria-hidden="true" className="absolute right-1 grid size-6 place-items-center rounded-full text-soft opacity-0 group-hover:opacity-100 hover:bg-lit data-[state=open]:opacity-100" onClick={(event) => event.stopPropagation()}>
+              <button
+                type="button"
+                tabIndex={-1}
+                aria-hidden="true"
+                className="absolute right-1 grid size-6 place-items-center rounded-full text-soft opacity-0 group-hover:opacity-100 hover:bg-lit data-[state=open]:opacity-100"
+                onClick={(event) => event.stopPropagation()}
+              >
                 <Ellipsis size={14} />
               </button>
             </DropdownMenu.Trigger>

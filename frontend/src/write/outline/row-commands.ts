@@ -33,7 +33,12 @@ export function rowCommands(session: Session, row: Row, rename: () => void): Men
     ...(keys ? { keys } : {}),
     run: () => void insertSection(session, row, landing).then((made) => made && session.goTo({ section: made, position: 1 })),
   });
-  if (row.level === 0) return [insert("Insert a section after", "Ctrl Enter", "after"), branch("Set aside", "", "set-aside"), { label: "Delete", keys: "Delete", tone: "loss", run: () => void onBranch(session, row, "delete") }];
+  if (row.level === 0)
+    return [
+      insert("Insert a section after", "Ctrl Enter", "after"),
+      branch("Set aside", "", "set-aside"),
+      { label: "Delete", keys: "Delete", tone: "loss", run: () => void onBranch(session, row, "delete") },
+    ];
   return [
     { label: "Rename", keys: "F2", run: rename },
     "line",

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Command;
+
+use Stemmata\Core\Document;
+use Stemmata\Core\Operation\Applied;
+use Stemmata\Core\Operation\OperationReader;
+use Stemmata\Core\SectionId;
+use Stemmata\Format\Formats;
+use Stemmata\Storage\Desk;
+use Stemmata\Storage\DocumentStore;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\Yaml\Yaml;
+
+/**
+ * The demo's texts are Markdown files like any other; what a writer notes beside a text stands in a file of notes and is
+ * put in by the same operations that the screens use.
+ */
+#[AsCommand('stemmata:demo', 'Puts the demo documents on the desk, anew')]
+final class DemoCommand extends Command
+{
+    /** The last one comes to lie on top. */
+    private const DOCUMENTS = ['paper-in-progress', 'policy-handbook', 'the-keepers-weather'];
+
+    public function __construct(
+        private readonly Formats $formats,
+        private readonly Desk $desk,
+        private readonly DocumentStore $store,
+        private readonly OperationReader $operations,
+        #[Autowire('%kernel.project_dir%/demo')]
+        private readonly string $folder,
+    ) {
+        parent::__construct();
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        foreach (self::DOCUMENTS as $name) {
+            $document = $this->formats->read($name.'.md', (string) file_get_contents($this->folder.'/'.$name.'.md'))->document;
+            $notes = is_file($file = $this->folder.'/'.$name.'.notes.yaml') ? Yaml::parseFile($file) : [];
+            $notes = is_array($notes) ? $notes : [];
+            $document = $this->noted($document, $notes);
+            $id = $this->desk->add($document);
+            if (is_string($notes['resume'] ?? null)) {
+                $this->desk->keepResumePoint($this->store->get($id), $this->find($document, $notes['resume'])->value, 1);
+            }
+            $output->writeln(sprintf('“%s” is on the desk.', $document->titleBlock->title));
+        }
+
+        return self::SUCCESS;
+    }
+
+    /** @param array<mixed> $notes */
+    private function noted(Document $document, array $notes): Document
+    {
+        $document = $this->with($document, ['name' => 'describe-document', 'guidingStatement' => $notes['guidingStatement'] ?? null, 'target' => $notes['target'] ?? null]);
+        foreach (is_array($notes['notes'] ?? null) ? $notes['notes'] : [] as $heading => $note) {
+            $document = $this->with($document, ['name' => 'describe-section', 'sections' => [$this->find($document, (string) $heading)->value], ...(array) $note]);
+        }
+        foreach (self::headings($notes, 'unnumbered') as $heading) {
+            $document = $this->with($document, ['name' => 'describe-section', 'sections' => [$this->find($document, $heading)->value], 'numbered' => false]);
+        }
+        foreach (self::headings($notes, 'setAside') as $heading) {
+            $document = $this->with($document, ['name' => 'set-aside', 'sections' => [$this->find($document, $heading)->value]]);
+        }
+
+        return $document;
+    }
+
+    /** @param array<mixed> $operation */
+    private function with(Document $document, array $operation): Document
+    {
+        $outcome = $this->operations->read($operation)->applyTo($document);
+
+        return $outcome instanceof Applied ? $outcome->document : throw new \LogicException($outcome->sentence);
+    }
+
+    private function find(Document $document, string $heading): SectionId
+    {
+        $position = array_search($heading, $document->headings(), true);
+
+        return is_int($position) ? $document->outline->idAt($position) : throw new \LogicException(sprintf('The demo has no heading “%s”.', $heading));
+    }
+
+    /**
+     * @param array<mixed> $notes
+     *
+     * @return list<string>
+     */
+    private static function headings(array $notes, string $field): array
+    {
+        return array_values(array_filter(is_array($notes[$field] ?? null) ? $notes[$field] : [], is_string(...)));
+    }
+}
