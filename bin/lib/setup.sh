@@ -51,7 +51,8 @@ need_node() {
 }
 
 install_php_packages() { composer install --no-interaction --no-progress; }
-install_node_packages() { npm ci --no-audit --no-fund; }
+# Not “npm ci”: it refuses a lock file without the packages of other platforms, which not every registry copy holds.
+install_node_packages() { npm install --no-save --no-audit --no-fund; }
 build_screens() { npx vite build; }
 warm_up() { rm -rf "var/cache/$APP_ENV" && php bin/console cache:warmup --no-interaction; }
 

@@ -123,7 +123,8 @@ export class Session {
     this.pauseTimer = undefined;
     keptDrafts.keep(this.state.id, this.drafts.values());
     return this.inTurn(async () => {
-      for (const draft of [...this.drafts.values()]) await this.sendDraft(draft);
+      const waiting = Array.from(this.drafts.values());
+      for (const draft of waiting) await this.sendDraft(draft);
       this.store.setState({ saving: this.drafts.size === 0 ? "kept" : "unsent" });
       keptDrafts.keep(this.state.id, this.drafts.values());
     });

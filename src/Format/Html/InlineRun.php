@@ -63,18 +63,21 @@ final class InlineRun
     public function finished(): array
     {
         $this->finishText();
+        // A bookmark at the very end is no word; a blank before it still ends the text.
+        $bookmarks = [];
         while ([] !== $this->nodes) {
-            $last = $this->nodes[count($this->nodes) - 1];
-            $text = rtrim($last->text, ' ');
-            if (!$last->isText() && 'hardBreak' !== $last->type) {
-                break;
+            $last = array_pop($this->nodes);
+            if ('bookmark' === $last->type) {
+                array_unshift($bookmarks, $last);
+                continue;
             }
-            array_pop($this->nodes);
-            if ('' !== $text) {
-                $this->nodes[] = Node::text($text, $last->marks);
+            $kept = $last->isText() ? Node::text(rtrim($last->text, ' '), $last->marks) : $last;
+            if ('hardBreak' !== $last->type && !($last->isText() && '' === $kept->text)) {
+                $this->nodes[] = $kept;
                 break;
             }
         }
+        array_push($this->nodes, ...$bookmarks);
 
         return $this->nodes;
     }

@@ -58,7 +58,7 @@ export function Manuscript() {
     if (!isInView && request.position === undefined) virtual.scrollToIndex(index, { align: "start" });
     else if (!item) virtual.scrollToIndex(index, { align: "start" });
     // The place is asked for once; that the sections around it change later is no new request.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [request]);
 
   const followScroll = () => {

@@ -26,6 +26,7 @@ export function MarginNotes({ id }: { id: string }) {
       <div className="sticky top-2 space-y-5 pr-5 pl-2 text-[12.5px] text-soft">
         <Note label="Aim">
           <WordsField
+            key={`${id} ${facts.aim}`}
             label="Aim of this section"
             value={facts.aim}
             placeholder="What must this section do?"
@@ -64,6 +65,7 @@ export function MarginNotes({ id }: { id: string }) {
         <div className="border-t border-line pt-3">
           <Note label="The document claims" quiet>
             <WordsField
+              key={guiding}
               label="Guiding statement of the document"
               value={guiding}
               placeholder="What does the whole document claim?"
@@ -89,7 +91,6 @@ function Note({ label, quiet = false, children }: { label: string; quiet?: boole
 function WordsField({ label, value, placeholder, onChange }: { label: string; value: string; placeholder: string; onChange: (value: string) => void }) {
   const [words, setWords] = useState(value);
   const field = useRef<HTMLTextAreaElement>(null);
-  useEffect(() => setWords(value), [value]);
   useEffect(() => {
     if (!field.current) return;
     field.current.style.height = "0";

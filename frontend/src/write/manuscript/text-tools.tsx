@@ -18,6 +18,8 @@ export function TextTools({ scroller }: { scroller: RefObject<HTMLDivElement | n
   const [asking, setAsking] = useState<{ what: Asking; spot: Spot } | null>(null);
   const [at, setAt] = useState<At | null>(null);
 
+  // The place can only be measured once the text is drawn.
+  // oxlint-disable-next-line react/set-state-in-effect
   useLayoutEffect(() => setAt(spot && scroller.current ? placeOf(spot, scroller.current) : null), [spot, scroller]);
 
   if (!spot || !at) return null;

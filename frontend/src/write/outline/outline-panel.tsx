@@ -44,7 +44,7 @@ export function OutlinePanel() {
     const shown = rows.findIndex((row) => row.id === nearestShown(rows, outline, current));
     if (shown >= 0) virtual.scrollToIndex(shown, { align: "auto" });
     // Only a new place moves the outline; folding or renaming must leave it where it is.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [current]);
 
   const activate = (index: number) => {

@@ -17,7 +17,9 @@ const ASK_AGAIN = 90;
 export function useRowDrag(session: Session, rows: readonly Row[], scroller: RefObject<HTMLDivElement | null>): DragState {
   const [state, setState] = useState<DragState>({ kind: "idle" });
   const latest = useRef({ rows, state });
-  latest.current = { rows, state };
+  useEffect(() => {
+    latest.current = { rows, state };
+  });
 
   useEffect(() => {
     const element = scroller.current;
