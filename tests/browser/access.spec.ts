@@ -1,0 +1,40 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test, type Page } from "@playwright/test";
+import { readFileSync } from "node:fs";
+import { importText, openDocument } from "./helpers";
+
+const DEMO = readFileSync("demo/the-keepers-weather.md", "utf8");
+
+async function expectClean(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map((each) => `${each.id}: ${each.nodes.map((node) => node.html.slice(0, 120)).join(" | ")}`)).toEqual([]);
+}
+
+for (const theme of ["day", "night"] as const) {
+  test(`axe finds nothing on the Desk and on Write by ${theme}`, async ({ page }) => {
+    await page.addInitScript((chosen) => localStorage.setItem("stemmata:theme", chosen), theme);
+    await importText(page.request, DEMO);
+    await page.goto("/");
+    await expect(page.getByRole("link", { name: "The Keepers’ Weather" }).first()).toBeVisible();
+    await expectClean(page);
+    await openDocument(page, DEMO);
+    await page.getByRole("treeitem", { name: /What a log is/ }).click();
+    await page.waitForTimeout(600);
+    await expectClean(page);
+    await page.getByRole("button", { name: "Links" }).click();
+    await expect(page.getByRole("button", { name: /watch_rule/ }).first()).toBeVisible();
+    await expectClean(page);
+    await page.keyboard.press("Control+j");
+    await expect(page.getByRole("dialog")).toBeVisible();
+    await expectClean(page);
+  });
+}
+
+test("each item of the outline tells its level, place, fold state and number", async ({ page }) => {
+  await openDocument(page, "# A\n\n## B\n\n## C\n\n# D\n");
+  const item = page.getByRole("treeitem", { name: /^1\.2, C/ });
+  await expect(item).toHaveAttribute("aria-level", "2");
+  await expect(item).toHaveAttribute("aria-posinset", "2");
+  await expect(item).toHaveAttribute("aria-setsize", "2");
+  await expect(page.getByRole("treeitem", { name: /^1, A/ })).toHaveAttribute("aria-expanded", "true");
+});

@@ -1,0 +1,49 @@
+import { expect, type APIRequestContext, type Page } from "@playwright/test";
+
+/** Puts a Markdown text on the desk and opens it. */
+export async function openDocument(page: Page, markdown: string, name = "Test.md"): Promise<string> {
+  const id = await importText(page.request, markdown, name);
+  await page.goto(`/documents/${id}`);
+  await expect(page.getByRole("treeitem").first()).toBeVisible();
+  return id;
+}
+
+export async function importText(request: APIRequestContext, markdown: string | Buffer, name = "Test.md"): Promise<string> {
+  const answer = await request.post(`/api/documents/import?name=${encodeURIComponent(name)}`, { data: markdown, headers: { "Content-Type": "application/octet-stream" } });
+  expect(answer.status(), await answer.text()).toBe(201);
+  return ((await answer.json()) as { id: string }).id;
+}
+
+/** The outline as the server has it: “1 One”, “2 Two”. */
+export async function storedOutline(request: APIRequestContext, id: string): Promise<string[]> {
+  const skeleton = (await (await request.get(`/api/documents/${id}`)).json()) as { outline: { levels: string }; sections: { heading: string }[] };
+  return skeleton.sections.map((section, position) => `${skeleton.outline.levels[position]} ${section.heading}`.trim());
+}
+
+export async function exported(request: APIRequestContext, id: string, format: "md" | "html"): Promise<string> {
+  return (await request.get(`/api/documents/${id}/export?format=${format}`)).text();
+}
+
+export function row(page: Page, heading: string) {
+  return page.getByRole("treeitem").filter({ hasText: heading });
+}
+
+/** The outline as it is drawn. */
+export async function shownOutline(page: Page): Promise<string[]> {
+  return page
+    .getByRole("treeitem")
+    .evaluateAll((rows) =>
+      rows
+        .toSorted((a, b) => a.getBoundingClientRect().top - b.getBoundingClientRect().top)
+        .map((each) => `${each.getAttribute("aria-level")} ${(each.querySelector("[title]:not([aria-hidden])") ?? each).getAttribute("title") ?? ""}`),
+    );
+}
+
+export async function pickRow(page: Page, heading: string): Promise<void> {
+  await row(page, heading).click();
+  await page.getByRole("tree").focus();
+}
+
+export async function allKept(page: Page): Promise<void> {
+  await expect(page.getByText("all changes kept")).toBeVisible();
+}

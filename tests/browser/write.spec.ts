@@ -1,0 +1,187 @@
+import { expect, test } from "@playwright/test";
+import { allKept, exported, openDocument, pickRow, row, storedOutline } from "./helpers";
+
+const THREE = "# Alpha\n\nFirst words.\n\n## Beta\n\nSecond words.\n\n## Gamma\n\nThird words.\n\n# Delta\n\nLast words.\n";
+
+test.describe("the text", () => {
+  test("typing is kept by itself, survives a reload, and is undone after it", async ({ page }) => {
+    const id = await openDocument(page, THREE);
+    await page.getByText("First words.").click();
+    await page.keyboard.press("End");
+    await page.keyboard.type(" And some more.");
+    await allKept(page);
+    await page.reload();
+    await expect(page.getByText("First words. And some more.")).toBeVisible();
+    await page.getByText("Second words.").click();
+    await page.keyboard.press("Control+z");
+    await expect(page.getByText("First words.", { exact: true })).toBeVisible();
+    await page.keyboard.press("Control+y");
+    await expect(page.getByText("First words. And some more.")).toBeVisible();
+    expect(await exported(page.request, id, "md")).toContain("First words. And some more.");
+  });
+
+  test("a line becomes a heading and a paragraph again with only the cursor in it", async ({ page }) => {
+    const id = await openDocument(page, THREE);
+    await page.getByText("Second words.").click();
+    await page.keyboard.press("Control+Alt+3");
+    await expect(row(page, "Second words.")).toHaveAttribute("aria-level", "3");
+    expect(await storedOutline(page.request, id)).toEqual(["1 Alpha", "2 Beta", "3 Second words.", "2 Gamma", "1 Delta"]);
+    await expect(page.getByRole("textbox", { name: "Second words." })).toBeFocused();
+    await page.keyboard.press("Control+Alt+2");
+    await expect(row(page, "Second words.")).toHaveAttribute("aria-level", "2");
+    await page.keyboard.press("Control+Alt+0");
+    await expect(row(page, "Second words.")).toHaveCount(0);
+    expect(await storedOutline(page.request, id)).toEqual(["1 Alpha", "2 Beta", "2 Gamma", "1 Delta"]);
+  });
+
+  test("a section is split at the cursor, and at selected words, which become the heading", async ({ page }) => {
+    const id = await openDocument(page, "# One\n\nSome words here Wind by eye and the rest.\n");
+    await page.getByText("Some words here").click();
+    await page.keyboard.press("Home");
+    for (let step = 0; step < 16; step++) await page.keyboard.press("ArrowRight");
+    for (let step = 0; step < 11; step++) await page.keyboard.press("Shift+ArrowRight");
+    await page.getByRole("button", { name: /Split here/ }).click();
+    await expect(row(page, "Wind by eye")).toBeVisible();
+    expect(await storedOutline(page.request, id)).toEqual(["1 One", "1 Wind by eye"]);
+    expect(await exported(page.request, id, "md")).toContain("# Wind by eye\n\nand the rest.");
+    await page.getByText("and the rest.").click();
+    await page.keyboard.press("Control+Alt+Enter");
+    await expect(page.getByRole("treeitem")).toHaveCount(3);
+  });
+
+  test("emphasis, strong, lists and quotations are set from the keyboard and the paragraph’s menu", async ({ page }) => {
+    const id = await openDocument(page, "# One\n\nplain\n");
+    await page.getByText("plain").click();
+    await page.keyboard.press("End");
+    await page.keyboard.type(" ");
+    await page.keyboard.press("Control+i");
+    await page.keyboard.type("leaning");
+    await page.keyboard.press("Control+i");
+    await page.keyboard.type(" ");
+    await page.keyboard.press("Control+b");
+    await page.keyboard.type("stout");
+    await page.keyboard.press("Enter");
+    await page.keyboard.type("- an item");
+    await page.keyboard.press("Enter");
+    await page.keyboard.type("another");
+    await page.keyboard.press("Tab");
+    await allKept(page);
+    expect(await exported(page.request, id, "md")).toContain("plain *leaning* **stout**\n\n- **an item**\n\n  - **another**".replace("\n\n  - **another**", "\n"));
+    await page.keyboard.press("Enter");
+    await page.keyboard.press("Enter");
+    await page.keyboard.press("Enter");
+    await page.keyboard.type("said");
+    await page.getByRole("button", { name: "Commands for this paragraph" }).click();
+    await page.getByRole("menuitem", { name: "Quotation" }).click();
+    await allKept(page);
+    expect(await exported(page.request, id, "html")).toContain("<blockquote>");
+  });
+
+  test("nothing typed waits for the network, and nothing is lost while it is away", async ({ page, context }) => {
+    const id = await openDocument(page, THREE);
+    await page.getByText("First words.").click();
+    await page.keyboard.press("End");
+    await context.setOffline(true);
+    await page.keyboard.type(" Written in the dark.");
+    await expect(page.getByText("First words. Written in the dark.")).toBeVisible();
+    await expect(page.getByText("not sent yet; trying again")).toBeVisible();
+    await context.setOffline(false);
+    await allKept(page);
+    expect(await exported(page.request, id, "md")).toContain("Written in the dark.");
+  });
+});
+
+test.describe("the outline", () => {
+  test("every operation by keyboard", async ({ page }) => {
+    const id = await openDocument(page, THREE);
+    const stored = () => storedOutline(page.request, id);
+    await pickRow(page, "Gamma");
+    await page.keyboard.press("Control+Shift+ArrowLeft");
+    await expect.poll(stored).toEqual(["1 Alpha", "2 Beta", "1 Gamma", "1 Delta"]);
+    await page.keyboard.press("Control+Shift+ArrowRight");
+    await expect.poll(stored).toEqual(["1 Alpha", "2 Beta", "2 Gamma", "1 Delta"]);
+    await page.keyboard.press("Control+Shift+ArrowUp");
+    await expect.poll(stored).toEqual(["1 Alpha", "2 Gamma", "2 Beta", "1 Delta"]);
+    await page.keyboard.press("Control+Shift+ArrowDown");
+    await expect.poll(stored).toEqual(["1 Alpha", "2 Beta", "2 Gamma", "1 Delta"]);
+    await page.keyboard.press("F2");
+    await page.keyboard.type("Epsilon");
+    await page.keyboard.press("Enter");
+    await expect.poll(stored).toEqual(["1 Alpha", "2 Beta", "2 Epsilon", "1 Delta"]);
+    await page.keyboard.press("Control+d");
+    await expect.poll(stored).toEqual(["1 Alpha", "2 Beta", "2 Epsilon", "2 Epsilon", "1 Delta"]);
+    await page.keyboard.press("Delete");
+    await expect.poll(stored).toEqual(["1 Alpha", "2 Beta", "2 Epsilon", "1 Delta"]);
+    await page.keyboard.press("Control+Enter");
+    await page.keyboard.type("Zeta");
+    await page.keyboard.press("Enter");
+    await expect.poll(async () => (await stored()).includes("2 Zeta")).toBe(true);
+    await page.keyboard.press("Home");
+    await page.keyboard.press("ArrowLeft");
+    await expect(row(page, "Alpha")).toHaveAttribute("aria-expanded", "false");
+    await expect(page.getByRole("treeitem")).toHaveCount(2);
+    await page.keyboard.press("ArrowRight");
+    await expect(row(page, "Alpha")).toHaveAttribute("aria-expanded", "true");
+    await page.keyboard.press("Control+z");
+    await expect.poll(async () => (await stored()).includes("2 Zeta")).toBe(false);
+  });
+
+  test("what is deleted lies among the offcuts and comes back", async ({ page }) => {
+    const id = await openDocument(page, THREE);
+    await pickRow(page, "Alpha");
+    await page.keyboard.press("Delete");
+    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Delta"]);
+    await page.getByRole("button", { name: "Offcuts" }).click();
+    await expect(page.getByText("3 sections, 6 words")).toBeVisible();
+    await page.getByRole("button", { name: "Bring back" }).click();
+    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Alpha", "2 Beta", "2 Gamma", "1 Delta"]);
+  });
+
+  test("a branch is dragged to another place and level, drawn before the drop", async ({ page }) => {
+    const id = await openDocument(page, THREE);
+    const from = await row(page, "Delta").boundingBox();
+    const to = await row(page, "Beta").boundingBox();
+    if (!from || !to) throw new Error("The rows are not drawn.");
+    await page.mouse.move(from.x + 90, from.y + 13);
+    await page.mouse.down();
+    await page.mouse.move(to.x + 60, to.y + 20, { steps: 6 });
+    await page.mouse.move(to.x + 46, to.y + to.height, { steps: 6 });
+    await expect(page.getByText("becomes 1.2, level 2, under “Alpha”")).toBeVisible();
+    await page.mouse.up();
+    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Alpha", "2 Beta", "2 Delta", "2 Gamma"]);
+  });
+
+  test("a refusal is one sentence, and nothing changes", async ({ page }) => {
+    const id = await openDocument(page, THREE);
+    await pickRow(page, "Alpha");
+    await page.keyboard.press("Control+Shift+ArrowLeft");
+    await expect(page.getByText("“Alpha” is at level 1 already; there is no higher level.")).toBeVisible();
+    expect(await storedOutline(page.request, id)).toEqual(["1 Alpha", "2 Beta", "2 Gamma", "1 Delta"]);
+  });
+});
+
+test("two windows: writes to different sections are merged, to the same one offered side by side", async ({ page, context }) => {
+  const id = await openDocument(page, THREE);
+  const other = await context.newPage();
+  await other.goto(`/documents/${id}`);
+  await other.getByText("Last words.").click();
+  await other.keyboard.press("End");
+  await other.keyboard.type(" From the second window.");
+  await allKept(other);
+  await expect(page.getByText("Last words. From the second window.")).toBeVisible();
+
+  await page.route("**/changes?*", (route) => route.abort());
+  await other.getByText("Second words.").click();
+  await other.keyboard.press("End");
+  await other.keyboard.type(" Theirs.");
+  await allKept(other);
+  await page.getByText("Second words.").click();
+  await page.keyboard.press("End");
+  await page.keyboard.type(" Mine.");
+  await page.waitForTimeout(1200);
+  await page.unroute("**/changes?*");
+  await expect(page.getByRole("dialog")).toContainText("Second words. Theirs.");
+  await expect(page.getByRole("dialog")).toContainText("Second words. Mine.");
+  await page.getByRole("button", { name: "Keep both" }).click();
+  await expect.poll(() => exported(page.request, id, "md")).toContain("Second words. Theirs.\n\nSecond words. Mine.");
+});
