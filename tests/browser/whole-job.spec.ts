@@ -10,6 +10,13 @@ function letters(text: string): string {
   return text.replace(/[^\p{L}\p{N}]/gu, "");
 }
 
+function firstDifference(a: string, b: string): string | null {
+  if (a === b) return null;
+  let at = 0;
+  while (a[at] === b[at]) at++;
+  return `${a.slice(at - 30, at + 40)} ≠ ${b.slice(at - 30, at + 40)}`;
+}
+
 test("a real long document: imported, reorganised, linked, given contents, exported, and read again", async ({ page }) => {
   await page.goto("/");
   await page.locator("input[type=file]").setInputFiles({ name: "spec.md", mimeType: "text/markdown", buffer: SPEC });
@@ -32,7 +39,7 @@ test("a real long document: imported, reorganised, linked, given contents, expor
   await page.keyboard.press("Control+Shift+ArrowLeft");
   await expect.poll(async () => (await stored()).includes("1 About this document")).toBe(true);
   await row(page, "Insecure characters").click();
-  await page.getByText("For security reasons, the Unicode character").click();
+  await page.getByText("For security reasons, the Unicode character").click({ position: { x: 4, y: 8 } });
   await page.keyboard.press("Home");
   for (let step = 0; step < 22; step++) await page.keyboard.press("Shift+ArrowRight");
   await page.getByRole("button", { name: /Split here/ }).click();
@@ -40,7 +47,10 @@ test("a real long document: imported, reorganised, linked, given contents, expor
 
   // A place is named; two links are set, one to it, one to a heading; both are followed, and the way back is taken.
   await row(page, "Why is a spec needed?").click();
-  await page.getByText("John Gruber's", { exact: false }).first().click();
+  await page
+    .getByText("John Gruber's", { exact: false })
+    .first()
+    .click({ position: { x: 4, y: 8 } });
   await page.keyboard.press("Home");
   await page.getByRole("button", { name: "Commands for this paragraph" }).click();
   await page.getByRole("menuitem", { name: "Bookmark here…" }).click();
@@ -54,7 +64,11 @@ test("a real long document: imported, reorganised, linked, given contents, expor
 
   const link = async (section: string, words: string, place: string) => {
     await row(page, section).click();
-    await page.getByText(words).first().click();
+    await page
+      .locator(".manuscript")
+      .getByText(words)
+      .first()
+      .click({ position: { x: 4, y: 8 } });
     await page.keyboard.press("Home");
     for (let step = 0; step < 8; step++) await page.keyboard.press("Shift+ArrowRight");
     await page.getByRole("button", { name: "Link…" }).click();
@@ -104,6 +118,6 @@ test("a real long document: imported, reorganised, linked, given contents, expor
     expect(places.bookmarks.map((bookmark) => bookmark.name)).toEqual(["gruber_place"]);
     expect(places.links.filter((each) => each.broken)).toEqual([]);
     expect(places.links.length).toBeGreaterThanOrEqual(2);
-    expect(letters(await exported(page.request, again, "md"))).toBe(letters(markdown));
+    expect(firstDifference(letters(markdown), letters(await exported(page.request, again, "md"))), format).toBeNull();
   }
 });

@@ -1,5 +1,5 @@
 import { createStore, type StoreApi } from "zustand/vanilla";
-import { api, read, UNREACHABLE, write, type Operation, type SectionText, type Write, type WriteOutcome } from "../api/client";
+import { api, read, UNREACHABLE, write, type ChangesSince, type Conflict, type Operation, type Write, type WriteOutcome } from "../api/client";
 import { keptDrafts, operationOf, type Draft, type Words } from "./drafts";
 import { sameText } from "./same-text";
 import { opened, withChanges, withOutcome, type DocumentState, type Place } from "./state";
@@ -137,10 +137,10 @@ export class Session {
       case "applied":
         return this.draftKept(draft, words, answer.outcome);
       case "stale":
-        return this.draftClashed(draft, words, answer.conflict.texts);
+        return this.draftClashed(draft, words, answer.conflict);
       case "refused":
         this.drafts.delete(draft.section);
-        return this.say(answer.sentence, "warning");
+        return this.keepElsewhere(draft, words, answer.sentence);
       case "unreachable":
         this.pauseTimer ??= window.setTimeout(() => void this.flush(), RETRY);
         return;
@@ -160,16 +160,31 @@ export class Session {
     await this.accept(outcome);
   }
 
-  private async draftClashed(draft: Draft, words: Words, theirs: readonly SectionText[]): Promise<void> {
+  private draftClashed(draft: Draft, words: Words, conflict: Conflict): void {
     this.drafts.delete(draft.section);
-    const text = theirs.find((each) => each.id === draft.section);
-    await this.sync();
+    const text = conflict.texts.find((each) => each.id === draft.section);
+    this.takeOver(conflict.changes);
     if (!text) {
       this.say("The section you were writing in was removed in another window; your text was not sent and can be copied from the editor.", "warning");
       return;
     }
     const mine = { id: draft.section, ...words, revision: draft.baseRevision };
     if (!sameText([mine.heading, mine.body], [text.heading, text.body])) this.store.setState({ clash: { section: draft.section, mine, theirs: text } });
+  }
+
+  /** The section is gone from the outline, cut out in another window: what was typed becomes a section at the end. */
+  private async keepElsewhere(draft: Draft, words: Words, sentence: string): Promise<void> {
+    await this.sync();
+    if (this.state.positions.has(draft.section)) return this.say(sentence, "warning");
+    const path = this.path;
+    const heading = `Kept from “${this.state.facts.get(draft.section)?.heading || "a section"}”`;
+    const made = await write(api.POST("/api/documents/{id}/operations", { ...path, body: { baseRevision: this.state.revision, operation: { name: "insert", heading } } }));
+    const section = made.kind === "applied" ? made.outcome.order.at(-1)?.inserted.ids[0] : undefined;
+    if (made.kind !== "applied" || section === undefined) return this.say(sentence, "warning");
+    await this.accept(made.outcome);
+    const kept = await write(api.POST("/api/documents/{id}/operations", { ...path, body: { baseRevision: made.outcome.revision, operation: { name: "replace-body", section, body: words.body } } }));
+    if (kept.kind === "applied") await this.accept(kept.outcome);
+    this.say(`The section you were writing in was cut out in another window; what you typed is kept at the end as “${heading}”.`, "warning");
   }
 
   /** The writer has looked at both texts and says which to go on with. */
@@ -217,7 +232,7 @@ export class Session {
         if (label) this.say([`${label(answer.outcome)}.`, ...answer.outcome.notices.map((notice) => notice.sentence)].join(" "), "said", canUndo);
         break;
       case "stale":
-        await this.sync();
+        this.takeOver(answer.conflict.changes);
         this.say(answer.conflict.detail, "warning");
         break;
       case "refused":
@@ -253,12 +268,15 @@ export class Session {
     const since = this.state.revision;
     try {
       const changes = await read(api.GET("/api/documents/{id}/changes", { params: { ...this.path.params, query: { since } } }));
-      if (changes.revision === since) return;
-      this.store.setState((state) => withChanges(state, changes, new Set(this.drafts.keys())));
-      void this.readFigures();
+      if (changes.revision !== since) this.takeOver(changes);
     } catch {
       // Asked again a few seconds later.
     }
+  }
+
+  private takeOver(changes: ChangesSince): void {
+    this.store.setState((state) => withChanges(state, changes, new Set(this.drafts.keys())));
+    void this.readFigures();
   }
 
   // ---- going about ----

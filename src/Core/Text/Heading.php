@@ -27,10 +27,32 @@ final readonly class Heading
         return '' === $line ? self::none() : new self([Node::text($line)]);
     }
 
-    /** @param list<Node> $inline a line break among them becomes a blank: a heading is one line */
+    /** @param list<Node> $inline a line break among them becomes a blank, for a heading is one line; blanks at its ends go */
     public static function ofInline(array $inline): self
     {
-        return new self(array_map(static fn (Node $node): Node => 'hardBreak' === $node->type ? Node::text(' ') : $node, $inline));
+        $line = array_map(static fn (Node $node): Node => 'hardBreak' === $node->type ? Node::text(' ') : $node, $inline);
+
+        return new self(self::trimmed(array_reverse(self::trimmed(array_reverse($line), rtrim(...))), ltrim(...)));
+    }
+
+    /**
+     * @param list<Node>               $inline
+     * @param \Closure(string): string $trim
+     *
+     * @return list<Node>
+     */
+    private static function trimmed(array $inline, \Closure $trim): array
+    {
+        while ([] !== $inline && $inline[0]->isText()) {
+            $text = $trim($inline[0]->text);
+            if ('' !== $text) {
+                $inline[0] = $text === $inline[0]->text ? $inline[0] : Node::text($text, $inline[0]->marks);
+                break;
+            }
+            array_shift($inline);
+        }
+
+        return $inline;
     }
 
     /** @throws InvalidBody */
