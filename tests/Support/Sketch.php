@@ -19,7 +19,7 @@ final class Sketch
     public static function document(string $outline): Document
     {
         $sections = [];
-        foreach (array_filter(array_map(trim(...), explode(',', $outline))) as $line) {
+        foreach (array_filter(array_map(trim(...), explode(',', $outline)), static fn (string $line): bool => '' !== $line) as $line) {
             [$level, $heading] = [(int) $line[0], trim(substr($line, 1))];
             $id = self::id('' === $heading ? 'opening' : $heading);
             $sections[] = [Level::from($level), new Section($id, Heading::plain($heading), self::body('Text of '.$heading.'.'))];

@@ -139,7 +139,7 @@ final class InlineMarkdown
         $lines = [];
         foreach (explode("\n", $text) as $line) {
             $line = (string) preg_replace('/\A(#{1,6}|[-+=:])(?=\s|\z|[-+=#])|\A([-+=:]+)/', '\\\\$0', $line);
-            $line = (string) preg_replace('/\A(\d{1,9})([.)])/', '$1\\\\$2', $line);
+            $line = (string) preg_replace('/\A(\d{1,9})([.)])(?=\s|\z)/', '$1\\\\$2', $line);
             $lines[] = (string) preg_replace('/\A /', '&#32;', $line);
         }
 

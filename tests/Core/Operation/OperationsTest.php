@@ -1,0 +1,153 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Tests\Core\Operation;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Stemmata\Core\Document;
+use Stemmata\Core\Link\References;
+use Stemmata\Core\Operation\Applied;
+use Stemmata\Core\Operation\Notice;
+use Stemmata\Core\Operation\OperationReader;
+use Stemmata\Core\Operation\Refused;
+use Stemmata\Core\Text\Body;
+use Stemmata\Core\Text\Mark;
+use Stemmata\Core\Text\Node;
+use Stemmata\Tests\Support\CountingIds;
+use Stemmata\Tests\Support\Sketch;
+
+/** What each operation does, as a small outline before and after. */
+final class OperationsTest extends TestCase
+{
+    /** @return iterable<string, array{string, array<string, mixed>, string}> */
+    public static function changes(): iterable
+    {
+        yield 'promote takes the branch along' => ['1 a, 2 b, 3 c, 2 d', ['name' => 'promote', 'sections' => ['b']], '1 a, 1 b, 2 c, 2 d'];
+        yield 'promote the heading only' => ['1 a, 2 b, 3 c', ['name' => 'promote', 'sections' => ['b'], 'extent' => 'heading-only'], '1 a, 1 b, 3 c'];
+        yield 'demote several, each once' => ['1 a, 2 b, 1 c', ['name' => 'demote', 'sections' => ['a', 'b', 'c']], '2 a, 3 b, 2 c'];
+        yield 'set level keeps inner relations' => ['1 a, 2 b, 3 c', ['name' => 'set-level', 'sections' => ['b'], 'level' => 4], '1 a, 4 b, 5 c'];
+        yield 'move inside takes the level of the place' => ['1 a, 2 b, 1 c, 2 d', ['name' => 'move', 'sections' => ['c'], 'landing' => 'inside', 'target' => 'b'], '1 a, 2 b, 3 c, 4 d'];
+        yield 'move before' => ['1 a, 2 b, 1 c', ['name' => 'move', 'sections' => ['b'], 'landing' => 'before', 'target' => 'a'], '1 b, 1 a, 1 c'];
+        yield 'move after goes past the whole branch' => ['1 a, 1 b, 2 c', ['name' => 'move', 'sections' => ['a'], 'landing' => 'after', 'target' => 'b'], '1 b, 2 c, 1 a'];
+        yield 'several land in the order they stood in' => ['1 a, 1 b, 1 c, 1 d', ['name' => 'move', 'sections' => ['c', 'a'], 'landing' => 'after', 'target' => 'd'], '1 b, 1 d, 1 a, 1 c'];
+        yield 'up among siblings' => ['1 a, 2 b, 3 c, 2 d, 3 e', ['name' => 'move-up', 'sections' => ['d']], '1 a, 2 d, 3 e, 2 b, 3 c'];
+        yield 'down, two together' => ['1 a, 1 b, 1 c', ['name' => 'move-down', 'sections' => ['a', 'b']], '1 c, 1 a, 1 b'];
+        yield 'insert inside' => ['1 a, 2 b, 1 c', ['name' => 'insert', 'landing' => 'inside', 'target' => 'a', 'heading' => 'new'], '1 a, 2 b, 2 new, 1 c'];
+        yield 'duplicate a branch' => ['1 a, 2 b, 1 c', ['name' => 'duplicate', 'sections' => ['a']], '1 a, 2 b, 1 a, 2 b, 1 c'];
+        yield 'delete a branch' => ['1 a, 2 b, 1 c', ['name' => 'delete', 'sections' => ['a']], '1 c'];
+        yield 'rename' => ['1 a', ['name' => 'rename', 'section' => 'a', 'heading' => " two\n words "], '1 two words'];
+        yield 'join' => ['1 a, 2 b, 3 c', ['name' => 'join', 'section' => 'b', 'heading' => 'paragraph'], '1 a, 3 c'];
+        yield 'the first heading becomes the opening' => ['1 a, 1 b', ['name' => 'join', 'section' => 'a', 'heading' => 'paragraph'], '0, 1 b'];
+        yield 'make heading' => ['1 a, 2 b', ['name' => 'make-heading', 'section' => 'a', 'blocks' => [0], 'level' => 3], '1 a, 3 Text of a., 2 b'];
+        yield 'split at words' => ['1 a, 2 b', ['name' => 'split', 'section' => 'a', 'from' => 1, 'to' => 5], '1 a, 1 Text, 2 b'];
+    }
+
+    /** @param array<string, mixed> $operation */
+    #[DataProvider('changes')]
+    public function testOutlineAfter(string $before, array $operation, string $after): void
+    {
+        self::assertSame($after, Sketch::of($this->applied(Sketch::document($before), $operation)->document));
+    }
+
+    /** @return iterable<string, array{string, array<string, mixed>, string}> */
+    public static function refusals(): iterable
+    {
+        yield 'level 0' => ['1 a', ['name' => 'promote', 'sections' => ['a']], '“a” is at level 1 already; there is no higher level.'];
+        yield 'level 10' => ['8 a, 9 b', ['name' => 'demote', 'sections' => ['a']], '“a” cannot go deeper: a heading in it would pass level 9, the deepest there is.'];
+        yield 'into its own branch' => ['1 a, 2 b', ['name' => 'move', 'sections' => ['a'], 'landing' => 'inside', 'target' => 'b'], '“a” cannot be moved into itself.'];
+        yield 'unknown id' => ['1 a', ['name' => 'promote', 'sections' => ['nowhere']], 'There is no section “nowherexxxxx” in this document; it may have been deleted.'];
+        yield 'before the opening' => ['0 , 1 a', ['name' => 'move', 'sections' => ['a'], 'landing' => 'before', 'target' => 'opening'], 'Nothing can stand before the opening.'];
+        yield 'the opening has no level' => ['0 , 1 a', ['name' => 'demote', 'sections' => ['opening']], 'The opening has no heading, so it stays first and has no level.'];
+        yield 'first already' => ['1 a, 2 b', ['name' => 'move-up', 'sections' => ['b']], '“b” is the first at its place already.'];
+        yield 'a place outside the text' => ['1 a', ['name' => 'split', 'section' => 'a', 'from' => 999], 'That place is not in the text of this section.'];
+        yield 'nothing picked' => ['1 a', ['name' => 'delete', 'sections' => []], 'No section is picked.'];
+        yield 'all or nothing in a batch' => ['1 a, 1 b', ['name' => 'batch', 'operations' => [['name' => 'demote', 'sections' => ['b']], ['name' => 'promote', 'sections' => ['a']]]], 'Step 2 cannot be done, so nothing was changed. “a” is at level 1 already; there is no higher level.'];
+    }
+
+    /** @param array<string, mixed> $operation */
+    #[DataProvider('refusals')]
+    public function testRefusedInPlainWords(string $before, array $operation, string $sentence): void
+    {
+        $outcome = $this->read($operation)->applyTo(Sketch::document($before));
+
+        self::assertInstanceOf(Refused::class, $outcome);
+        self::assertSame($sentence, $outcome->sentence);
+    }
+
+    public function testAPromotedHeadingTellsWhatFellUnderIt(): void
+    {
+        $outcome = $this->applied(Sketch::document('1 a, 2 b, 2 c, 2 d'), ['name' => 'promote', 'sections' => ['b']]);
+
+        self::assertSame(['“c” and 1 more now stand under “b”.'], array_map(static fn (Notice $notice): string => $notice->sentence, $outcome->notices));
+    }
+
+    public function testWhatIsDeletedComesBackToItsPlace(): void
+    {
+        $without = $this->applied(Sketch::document('1 a, 2 b, 3 c, 2 d'), ['name' => 'delete', 'sections' => ['b']])->document;
+        $offcut = array_key_first($without->changedOffcuts);
+        $again = $this->applied($without, ['name' => 'bring-back', 'offcut' => (string) $offcut])->document;
+
+        self::assertSame('1 a, 2 d', Sketch::of($without));
+        self::assertSame('1 a, 2 b, 3 c, 2 d', Sketch::of($again));
+    }
+
+    public function testLinksToAJoinedSectionArriveAtABookmarkInItsPlace(): void
+    {
+        $document = Sketch::document('1 a, 1 b');
+        $link = Node::paragraph([Node::text('see', [Mark::link('section:'.Sketch::id('b')->value)])]);
+        $document = $document->withSection($document->sectionAt(0)->withBody(Body::of([$link])));
+        $joined = $this->applied($document, ['name' => 'join', 'section' => 'b', 'heading' => 'paragraph'])->document;
+
+        self::assertSame([Sketch::id('b')->value => 'b'], References::in($joined->sectionAt(0))->bookmarks);
+    }
+
+    public function testABookmarksNameIsTakenOnlyOnce(): void
+    {
+        $document = Sketch::document('1 a, 1 b');
+        $mark = static fn (string $id): Body => Body::of([Node::paragraph([new Node('bookmark', ['id' => $id, 'name' => 'watch_rule'])])]);
+        $document = $document->withSection($document->sectionAt(0)->withBody($mark('marka0000000')));
+        $outcome = $this->read(['name' => 'replace-body', 'section' => 'b', 'body' => $mark('markb0000000')->toJson()])->applyTo($document);
+
+        self::assertInstanceOf(Refused::class, $outcome);
+        self::assertSame('There is a bookmark “watch_rule” already, in “a”; give this one another name.', $outcome->sentence);
+    }
+
+    /** @param array<string, mixed> $operation */
+    private function applied(Document $document, array $operation): Applied
+    {
+        $outcome = $this->read($operation)->applyTo($document);
+        self::assertInstanceOf(Applied::class, $outcome, $outcome instanceof Refused ? $outcome->sentence : '');
+
+        return $outcome;
+    }
+
+    /** @param array<string, mixed> $operation with headings in place of ids */
+    private function read(array $operation): \Stemmata\Core\Operation\Operation
+    {
+        return (new OperationReader(new CountingIds()))->read(self::withIds($operation));
+    }
+
+    /**
+     * @param array<mixed> $operation
+     *
+     * @return array<mixed>
+     */
+    private static function withIds(array $operation): array
+    {
+        foreach (['section', 'target'] as $field) {
+            if (is_string($operation[$field] ?? null)) {
+                $operation[$field] = Sketch::id($operation[$field])->value;
+            }
+        }
+        if (is_array($operation['sections'] ?? null)) {
+            $operation['sections'] = array_map(static fn (mixed $name): string => Sketch::id(is_string($name) ? $name : '')->value, $operation['sections']);
+        }
+        if (is_array($operation['operations'] ?? null)) {
+            $operation['operations'] = array_map(static fn (mixed $each): array => self::withIds((array) $each), $operation['operations']);
+        }
+
+        return $operation;
+    }
+}

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Tests\Core;
+
+use PHPUnit\Framework\TestCase;
+use Stemmata\Core\InvalidOutline;
+use Stemmata\Core\Outline;
+use Stemmata\Core\OutlineEdit;
+use Stemmata\Core\OutlineWalk;
+use Stemmata\Tests\Support\Sketch;
+
+final class OutlineTest extends TestCase
+{
+    public function testBranchIsARunOfDeeperSections(): void
+    {
+        $outline = Sketch::document('1 a, 2 b, 3 c, 2 d, 1 e')->outline;
+
+        self::assertSame([4, 3, 3, 4, 5], array_map($outline->branchEnd(...), range(0, 4)));
+    }
+
+    public function testParentIsTheNearestEarlierSectionOfASmallerLevel(): void
+    {
+        $outline = Sketch::document('0 , 1 a, 3 b, 2 c, 4 d, 1 e')->outline;
+
+        self::assertSame([null, null, 1, 1, 3, null], (new OutlineWalk($outline))->parents());
+        self::assertSame([null, null, 1, 1, 3, null], array_map($outline->findParent(...), range(0, 5)));
+    }
+
+    public function testSiblingsAreFoundAcrossSkippedLevels(): void
+    {
+        $outline = Sketch::document('1 a, 3 b, 4 c, 3 d, 2 e')->outline;
+
+        self::assertSame(3, $outline->findPreviousSibling(4));
+        self::assertSame(1, $outline->findPreviousSibling(3));
+        self::assertNull($outline->findPreviousSibling(1));
+        self::assertSame(3, $outline->findNextSibling(1));
+    }
+
+    public function testAnIdAstrideTwoNeighboursIsNotTakenForOne(): void
+    {
+        $outline = Outline::packed('aaaaaaaaaaabaaaaaaaaaaac', '11', '00');
+
+        self::assertNull($outline->findPosition(Sketch::id('aaaaaaaaaaba')));
+        self::assertSame(1, $outline->findPosition(Sketch::id('aaaaaaaaaaac')));
+    }
+
+    public function testASecondOpeningCannotExist(): void
+    {
+        $this->expectException(InvalidOutline::class);
+
+        Outline::packed('aaaaaaaaaaabaaaaaaaaaaac', '10', '00');
+    }
+
+    public function testAMovedBranchIsToldByWhatMovedHoweverFar(): void
+    {
+        $before = Sketch::document('1 a, 1 b, 2 c, 1 d, 1 e, 1 f')->outline;
+        $after = Sketch::document('1 a, 1 d, 1 e, 1 f, 1 b, 2 c')->outline;
+        $edits = OutlineEdit::between($before, $after);
+
+        self::assertSame([2, 2], [$edits[0]->removed->count(), $edits[1]->inserted->count()]);
+        self::assertTrue($edits[1]->appliedTo($edits[0]->appliedTo($before))->equals($after));
+    }
+}
