@@ -18,7 +18,6 @@ export function Stem({ row, share, lit, isFirst }: { row: Row; share: number; li
       {row.level > 0 && !isRoot && (
         <path d={`M${from} 0V${MIDDLE - 10}Q${from} ${MIDDLE} ${from + 12} ${MIDDLE}H${x - 6}`} className={lit ? "stroke-stem" : "stroke-twig"} strokeWidth={lit ? 1.8 : 1.2} />
       )}
-      {row.hasInside && !row.folded && <path d={`M${x} ${MIDDLE + 5}V${ROW_HEIGHT}`} className="stroke-twig" strokeWidth="1.2" />}
       {row.folded && <path d={`M${x - 3} ${MIDDLE + 8}h6`} className="stroke-stem" strokeWidth="1.6" />}
       <circle cx={x} cy={MIDDLE} r={RADIUS} className={share >= 1 ? "fill-stem stroke-stem" : "fill-paper stroke-twig"} strokeWidth="1.4" />
       {share > 0 && share < 1 && (

@@ -1,0 +1,18 @@
+import { expect, test } from "vitest";
+import { treeIntent } from "./tree-keys";
+
+const key = (name: string, held: Partial<Record<"ctrlKey" | "shiftKey" | "altKey" | "metaKey", boolean>> = {}) =>
+  treeIntent({ key: name, ctrlKey: false, shiftKey: false, altKey: false, metaKey: false, ...held });
+
+test("the arrows go about, and with Ctrl and Shift take the branch along the same way", () => {
+  expect(key("ArrowUp")).toEqual({ kind: "go", to: "previous" });
+  expect(key("ArrowUp", { ctrlKey: true, shiftKey: true })).toEqual({ kind: "operation", name: "move-up" });
+  expect(key("ArrowLeft", { ctrlKey: true, shiftKey: true })).toEqual({ kind: "operation", name: "promote" });
+});
+
+test("letters find, and keys of the browser and of screen readers are left alone", () => {
+  expect(key("g")).toEqual({ kind: "find", letter: "g" });
+  expect(key("ArrowLeft", { altKey: true })).toBeNull();
+  expect(key("f", { ctrlKey: true })).toBeNull();
+  expect(key("Tab")).toBeNull();
+});
