@@ -80,8 +80,25 @@ $post = static function (string $path, array $body) use ($handle, $address): arr
     return $answer;
 };
 
-$results = [];
-$bare = [];
+/** @param list<float> $times */
+function middle(array $times): float
+{
+    sort($times);
+
+    return $times[intdiv(count($times), 2)];
+}
+
+/** @param \Closure(): void $work */
+function timed(Closure $work): float
+{
+    $start = hrtime(true);
+    $work();
+
+    return (hrtime(true) - $start) / 1e6;
+}
+
+// The machine's speed changes from minute to minute, so everything that is compared is measured in turn, round by round.
+$made = [];
 $core = [];
 foreach ([100, 1000, 10000] as $count) {
     $document = made($count, $ids);
@@ -89,76 +106,62 @@ foreach ([100, 1000, 10000] as $count) {
         median(static fn () => (new OutlineWalk($document->outline))->parents()),
         median(static fn () => DecimalNumbering::of($document->outline)),
     ];
-    $id = $desk->add($document);
-    $all = $document->outline->ids();
-    // A chapter of ten sections in the middle of the document.
     $at = intdiv($count, 2) + 10;
-    $chapter = $all[$at]->value;
-    $leaf = $all[$at + 5]->value;
-    $far = $all[10]->value;
-    $revision = 1;
-    $send = static function (array $operation) use ($post, $id, &$revision): array {
-        $answer = $post("/api/documents/{$id}/operations", ['baseRevision' => $revision, 'operation' => $operation]);
-        $revision = $answer['revision'];
-
-        return $answer;
-    };
-    $undo = static function () use ($post, $id, &$revision): void {
-        $revision = $post("/api/documents/{$id}/undo", ['baseRevision' => $revision])['revision'];
-    };
-    $body = json_decode((string) json_encode($document->section($all[$at + 5])->body->toJson()), true);
-    $operations = [
-        'promote a branch of 10' => ['name' => 'promote', 'sections' => [$chapter]],
-        'demote a branch of 10' => ['name' => 'demote', 'sections' => [$chapter]],
-        'move a branch of 10 far away' => ['name' => 'move', 'sections' => [$chapter], 'landing' => 'before', 'target' => $far],
-        'move up' => ['name' => 'move-up', 'sections' => [$leaf]],
-        'rename' => ['name' => 'rename', 'section' => $leaf, 'heading' => 'Renamed'],
-        'split' => ['name' => 'split', 'section' => $leaf, 'from' => 60],
-        'join' => ['name' => 'join', 'section' => $leaf, 'heading' => 'paragraph'],
-        'insert' => ['name' => 'insert', 'landing' => 'after', 'target' => $leaf],
-        'duplicate a branch of 10' => ['name' => 'duplicate', 'sections' => [$chapter]],
-        'delete a branch of 10' => ['name' => 'delete', 'sections' => [$chapter]],
-    ];
-    $results['empty route'][$count] = median(static fn () => $post('/api/ping', []));
-    foreach ($operations as $name => $operation) {
-        $times = [];
-        for ($round = 0; $round < ROUNDS; ++$round) {
-            $start = hrtime(true);
-            $send($operation);
-            $times[] = (hrtime(true) - $start) / 1e6;
-            $undo();
-        }
-        sort($times);
-        $results[$name][$count] = $times[intdiv(ROUNDS, 2)];
-    }
-    $turn = 0;
-    $results['type (replace a body)'][$count] = median(static function () use ($send, $leaf, $body, &$turn): void {
-        $body[0]['content'][0]['text'] .= ' '.++$turn;
-        $send(['name' => 'replace-body', 'section' => $leaf, 'body' => $body]);
-    });
-    $times = [];
-    for ($round = 0; $round < ROUNDS; ++$round) {
-        $send(['name' => 0 === $round % 2 ? 'demote' : 'promote', 'sections' => [$chapter]]);
-        $start = hrtime(true);
-        $undo();
-        $times[] = (hrtime(true) - $start) / 1e6;
-    }
-    sort($times);
-    $results['undo'][$count] = $times[intdiv(ROUNDS, 2)];
-
-    // The same rows as a move writes, by PDO alone: the document's row with its outline, and one line of the journal.
-    $pdo = new PDO('sqlite:'.getenv('STEMMATA_DATA').'/stemmata.sqlite');
-    $pdo->exec('PRAGMA synchronous = FULL');
-    $change = str_repeat('x', 900);
-    $bare[$count] = median(static function () use ($pdo, $id, $document, $change): void {
-        $pdo->exec('BEGIN IMMEDIATE');
-        $pdo->prepare('UPDATE document SET outline_ids = ?, outline_levels = ?, outline_flags = ?, changed_at = changed_at + 1 WHERE id = ?')->execute([$document->outline->ids, $document->outline->levels, $document->outline->flags, $id]);
-        $pdo->prepare("INSERT INTO journal (document_id, state, revision, started_at, made_at, label, change) VALUES (?, 'overtaken', 0, 0, 0, 'x', ?)")->execute([$id, $change]);
-        $pdo->exec('COMMIT');
-    });
-    $last = $id;
+    $all = $document->outline->ids();
+    $made[$count] = ['id' => $desk->add($document), 'revision' => 1, 'outline' => $document->outline, 'chapter' => $all[$at]->value, 'leaf' => $all[$at + 5]->value, 'far' => $all[10]->value];
+    $last = $made[$count]['id'];
     $entities->clear();
 }
+$send = static function (int $count, string $path, array $body) use ($post, &$made): void {
+    $made[$count]['revision'] = $post('/api/documents/'.$made[$count]['id'].$path, ['baseRevision' => $made[$count]['revision'], ...$body])['revision'];
+};
+$text = [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => rtrim(str_repeat('glass keeper reading gale lamp ', intdiv(WORDS, 5)))]]]];
+$operations = [
+    'promote a branch of 10' => static fn (array $in): array => ['name' => 'promote', 'sections' => [$in['chapter']]],
+    'demote a branch of 10' => static fn (array $in): array => ['name' => 'demote', 'sections' => [$in['chapter']]],
+    'move a branch of 10 far away' => static fn (array $in): array => ['name' => 'move', 'sections' => [$in['chapter']], 'landing' => 'before', 'target' => $in['far']],
+    'move up' => static fn (array $in): array => ['name' => 'move-up', 'sections' => [$in['leaf']]],
+    'rename' => static fn (array $in): array => ['name' => 'rename', 'section' => $in['leaf'], 'heading' => 'Renamed'],
+    'type (replace a body)' => static fn (array $in): array => ['name' => 'replace-body', 'section' => $in['leaf'], 'body' => [...$text, ['type' => 'separator']]],
+    'split' => static fn (array $in): array => ['name' => 'split', 'section' => $in['leaf'], 'from' => 60],
+    'join' => static fn (array $in): array => ['name' => 'join', 'section' => $in['leaf'], 'heading' => 'paragraph'],
+    'insert' => static fn (array $in): array => ['name' => 'insert', 'landing' => 'after', 'target' => $in['leaf']],
+    'duplicate a branch of 10' => static fn (array $in): array => ['name' => 'duplicate', 'sections' => [$in['chapter']]],
+    'delete a branch of 10' => static fn (array $in): array => ['name' => 'delete', 'sections' => [$in['chapter']]],
+];
+// The same rows as a move writes, by PDO alone: the document's row with its outline, and one line of the journal.
+$pdo = new PDO('sqlite:'.getenv('STEMMATA_DATA').'/stemmata.sqlite');
+$pdo->exec('PRAGMA busy_timeout = 10000; PRAGMA synchronous = FULL');
+$bare = static function (int $count) use ($pdo, $made): void {
+    $outline = $made[$count]['outline'];
+    $pdo->exec('BEGIN IMMEDIATE');
+    // Beside the document's own row, so that the document stays what it is.
+    $pdo->prepare('UPDATE document SET outline_ids = outline_ids || ?, outline_ids = ? WHERE id = ?')->execute(['', $outline->ids, $made[$count]['id']]);
+    $pdo->prepare("INSERT INTO journal (document_id, state, revision, started_at, made_at, label, change) VALUES (?, 'overtaken', 0, 0, 0, 'x', ?)")->execute([$made[$count]['id'], str_repeat('x', 900)]);
+    $pdo->exec('COMMIT');
+};
+
+echo "| operation | 100 | 1,000 | 10,000 sections | 10,000 ÷ 100 | empty route | bare transaction | 10,000 ÷ (empty + bare) |\n| --- | ---: | ---: | ---: | ---: | ---: | ---: | ---: |\n";
+$row = static function (string $name, array $times, array $empty, array $floor): void {
+    [$small, $middle, $large] = [middle($times[100]), middle($times[1000]), middle($times[10000])];
+    printf("| %s | %.1f ms | %.1f ms | %.1f ms | %.2f | %.1f ms | %.2f ms | %.2f |\n", $name, $small, $middle, $large, $large / $small, middle($empty), middle($floor), $large / (middle($empty) + middle($floor)));
+};
+$undone = [100 => [], 1000 => [], 10000 => []];
+foreach ($operations as $name => $operation) {
+    $times = [100 => [], 1000 => [], 10000 => []];
+    $empty = [];
+    $floor = [];
+    for ($round = 0; $round < ROUNDS; ++$round) {
+        foreach (array_keys($times) as $count) {
+            $empty[] = timed(static fn () => $post('/api/ping', []));
+            $times[$count][] = timed(static fn () => $send($count, '/operations', ['operation' => $operation($made[$count])]));
+            $undone[$count][] = timed(static fn () => $send($count, '/undo', []));
+        }
+        $floor[] = timed(static fn () => $bare(10000));
+    }
+    $row($name, $times, $empty, $floor);
+}
+$row('undo', $undone, $empty, $floor);
 
 gc_collect_cycles();
 memory_reset_peak_usage();
@@ -168,10 +171,5 @@ $before = memory_get_usage();
 $store->apply($last, $record->revision, (new OperationReader($ids))->read(['name' => 'move', 'sections' => [$record->outline()->idAt(6000)->value], 'landing' => 'before', 'target' => $record->outline()->idAt(10)->value]));
 $peak = memory_get_peak_usage() / 1024 / 1024;
 
-echo "| operation | 100 | 1,000 | 10,000 sections | 10,000 ÷ 100 | 10,000 ÷ (empty + bare) |\n| --- | ---: | ---: | ---: | ---: | ---: |\n";
-$floor = $results['empty route'][10000] + $bare[10000];
-foreach ($results as $name => $by) {
-    printf("| %s | %.1f ms | %.1f ms | %.1f ms | %.2f | %.2f |\n", $name, $by[100], $by[1000], $by[10000], $by[10000] / $by[100], $by[10000] / $floor);
-}
-printf("| bare transaction | %.1f ms | %.1f ms | %.1f ms | %.2f | |\n\n", $bare[100], $bare[1000], $bare[10000], $bare[10000] / $bare[100]);
+echo "\n";
 printf("Core, 10,000 sections: outline %.1f ms, numbering %.1f ms, together %.1f ms. Peak of PHP during a far move at 10,000 sections: %.0f MB.\n", $core[10000][0], $core[10000][1], array_sum($core[10000]), $peak);

@@ -21,10 +21,7 @@ final class SqliteSettings implements Middleware
             {
                 $connection = parent::connect($params);
                 // Workers wait up to ten seconds for each other's writes.
-                $connection->exec('PRAGMA busy_timeout = 10000');
-                $connection->exec('PRAGMA journal_mode = WAL');
-                $connection->exec('PRAGMA synchronous = FULL');
-                $connection->exec('PRAGMA foreign_keys = ON');
+                $connection->exec('PRAGMA busy_timeout = 10000; PRAGMA journal_mode = WAL; PRAGMA synchronous = FULL; PRAGMA foreign_keys = ON');
 
                 return $connection;
             }
