@@ -82,7 +82,7 @@ export function Manuscript() {
   );
 
   return (
-    <main aria-label="Manuscript" className="grid min-h-0 grid-rows-[auto_minmax(0,1fr)] border-line bg-sheet md:border-l">
+    <main aria-label="Manuscript" className="@container grid min-h-0 grid-rows-[auto_minmax(0,1fr)] border-line bg-sheet md:border-l">
       <PathBar />
       <div
         ref={scroller}
@@ -103,10 +103,10 @@ export function Manuscript() {
                   ref={virtual.measureElement}
                   data-index={item.index}
                   aria-label={session.state.facts.get(section)?.heading || undefined}
-                  className={cx("absolute inset-x-0 grid grid-cols-1 lg:grid-cols-[minmax(0,1fr)_248px]", item.index === 0 ? "pt-6" : "pt-1")}
-                  style={{ transform: `translateY(${item.start}px)` }}
+                  className={cx("absolute inset-x-0 grid grid-cols-1 @3xl:grid-cols-[minmax(0,1fr)_248px]", item.index === 0 ? "pt-6" : "pt-1")}
+                  style={{ top: item.start }}
                 >
-                  <div className="px-6 lg:px-[46px]">
+                  <div className="px-5 @xl:px-10 @2xl:px-[46px]">
                     <div className="mx-auto max-w-[38.5rem]">
                       <Bound section={section} bookmarks={bookmarks} onLeave={leave} />
                     </div>

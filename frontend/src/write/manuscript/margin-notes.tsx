@@ -22,7 +22,7 @@ export function MarginNotes({ id }: { id: string }) {
   const nameOf = (section: string) => [session.state.numbers[session.state.positions.get(section) ?? -1], session.state.facts.get(section)?.heading].filter(Boolean).join(" ");
 
   return (
-    <aside aria-label="Notes on this section" className="absolute inset-y-0 right-0 z-[5] hidden w-[248px] lg:block">
+    <aside aria-label="Notes on this section" className="absolute inset-y-0 right-0 z-[5] hidden w-[248px] @3xl:block">
       <div className="sticky top-2 space-y-5 pr-5 pl-2 text-[12.5px] text-soft">
         <Note label="Aim">
           <WordsField

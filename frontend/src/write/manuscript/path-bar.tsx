@@ -14,7 +14,7 @@ export function PathBar() {
   const nameOf = (position: number) => facts.get(outline.ids[position] ?? "")?.heading || (outline.levels[position] === "0" ? "Opening" : "No heading yet");
   const backNumber = back ? numbers[session.state.positions.get(back.section) ?? -1] || facts.get(back.section)?.heading : undefined;
   return (
-    <div className="flex h-10 items-center gap-2 border-b border-line/60 px-6 text-[12.5px] text-soft lg:px-[46px]">
+    <div className="flex h-10 items-center gap-2 border-b border-line/60 px-6 text-[12.5px] text-soft @2xl:px-[46px]">
       <nav aria-label="Path to the current section" className="flex min-w-0 items-center gap-2 overflow-hidden whitespace-nowrap">
         {path.map((position, index) => (
           <span key={position} className={index === path.length - 1 ? "truncate font-semibold text-ink" : "shrink-0"}>

@@ -1,5 +1,5 @@
 import { Bold, Bookmark, Heading, Italic, Link2, List, ListOrdered, Pilcrow, Quote } from "lucide-react";
-import { useLayoutEffect, useState, type ReactNode, type RefObject } from "react";
+import { useEffect, useLayoutEffect, useState, type ReactNode, type RefObject } from "react";
 import { useSession } from "../../document/context";
 import * as commands from "../../editor/commands";
 import { Menu, type MenuEntry } from "../../parts/menu";
@@ -18,9 +18,16 @@ export function TextTools({ scroller }: { scroller: RefObject<HTMLDivElement | n
   const [asking, setAsking] = useState<{ what: Asking; spot: Spot } | null>(null);
   const [at, setAt] = useState<At | null>(null);
 
+  const [width, setWidth] = useState(0);
+  useEffect(() => {
+    const observer = new ResizeObserver(([entry]) => setWidth(entry?.contentRect.width ?? 0));
+    if (scroller.current) observer.observe(scroller.current);
+    return () => observer.disconnect();
+  }, [scroller]);
+
   // The place can only be measured once the text is drawn.
   // oxlint-disable-next-line react/set-state-in-effect
-  useLayoutEffect(() => setAt(spot && scroller.current ? placeOf(spot, scroller.current) : null), [spot, scroller]);
+  useLayoutEffect(() => setAt(spot && scroller.current ? placeOf(spot, scroller.current) : null), [spot, scroller, width]);
 
   if (!spot || !at) return null;
   const ask = (what: Asking) => setAsking({ what, spot });

@@ -42,7 +42,10 @@ export function OutlinePanel() {
   useEffect(() => {
     setActive(current);
     const shown = rows.findIndex((row) => row.id === nearestShown(rows, outline, current));
-    if (shown >= 0) virtual.scrollToIndex(shown, { align: "auto" });
+    const box = scroller.current;
+    const top = PADDING + shown * ROW_HEIGHT;
+    const isInView = box !== null && top >= box.scrollTop && top + ROW_HEIGHT <= box.scrollTop + box.clientHeight;
+    if (shown >= 0 && !isInView) virtual.scrollToIndex(shown, { align: "center" });
     // Only a new place moves the outline; folding or renaming must leave it where it is.
     // oxlint-disable-next-line react/exhaustive-deps
   }, [current]);
