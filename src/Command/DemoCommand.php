@@ -43,12 +43,12 @@ final class DemoCommand extends Command
     {
         foreach (self::DOCUMENTS as $name) {
             $document = $this->formats->read($name.'.md', (string) file_get_contents($this->folder.'/'.$name.'.md'))->document;
-            $notes = is_file($file = $this->folder.'/'.$name.'.notes.yaml') ? Yaml::parseFile($file) : [];
-            $notes = is_array($notes) ? $notes : [];
-            $document = $this->noted($document, $notes);
+            $jottings = is_file($file = $this->folder.'/'.$name.'.notes.yaml') ? Yaml::parseFile($file) : [];
+            $jottings = is_array($jottings) ? $jottings : [];
+            $document = $this->noted($jottings, $document);
             $id = $this->desk->add($document);
-            if (is_string($notes['resume'] ?? null)) {
-                $this->desk->keepResumePoint($this->store->get($id), $this->find($document, $notes['resume'])->value, 1);
+            if (is_string($jottings['resume'] ?? null)) {
+                $this->desk->keepResumePoint($this->store->get($id), $this->find($document, $jottings['resume'])->value, 1);
             }
             $output->writeln(sprintf('“%s” is on the desk.', $document->titleBlock->title));
         }
@@ -56,17 +56,17 @@ final class DemoCommand extends Command
         return self::SUCCESS;
     }
 
-    /** @param array<mixed> $notes */
-    private function noted(Document $document, array $notes): Document
+    /** @param array<mixed> $jottings */
+    private function noted(array $jottings, Document $document): Document
     {
-        $document = $this->with($document, ['name' => 'describe-document', 'guidingStatement' => $notes['guidingStatement'] ?? null, 'target' => $notes['target'] ?? null]);
-        foreach (is_array($notes['notes'] ?? null) ? $notes['notes'] : [] as $heading => $note) {
+        $document = $this->with($document, ['name' => 'describe-document', 'guidingStatement' => $jottings['guidingStatement'] ?? null, 'target' => $jottings['target'] ?? null]);
+        foreach (is_array($jottings['notes'] ?? null) ? $jottings['notes'] : [] as $heading => $note) {
             $document = $this->with($document, ['name' => 'describe-section', 'sections' => [$this->find($document, (string) $heading)->value], ...(array) $note]);
         }
-        foreach (self::headings($notes, 'unnumbered') as $heading) {
+        foreach (self::headings($jottings, 'unnumbered') as $heading) {
             $document = $this->with($document, ['name' => 'describe-section', 'sections' => [$this->find($document, $heading)->value], 'numbered' => false]);
         }
-        foreach (self::headings($notes, 'setAside') as $heading) {
+        foreach (self::headings($jottings, 'setAside') as $heading) {
             $document = $this->with($document, ['name' => 'set-aside', 'sections' => [$this->find($document, $heading)->value]]);
         }
 
@@ -89,12 +89,12 @@ final class DemoCommand extends Command
     }
 
     /**
-     * @param array<mixed> $notes
+     * @param array<mixed> $jottings
      *
      * @return list<string>
      */
-    private static function headings(array $notes, string $field): array
+    private static function headings(array $jottings, string $field): array
     {
-        return array_values(array_filter(is_array($notes[$field] ?? null) ? $notes[$field] : [], is_string(...)));
+        return array_values(array_filter(is_array($jottings[$field] ?? null) ? $jottings[$field] : [], is_string(...)));
     }
 }

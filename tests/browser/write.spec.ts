@@ -44,6 +44,7 @@ test.describe("the text", () => {
     await expect(row(page, "Wind by eye")).toBeVisible();
     expect(await storedOutline(page.request, id)).toEqual(["1 One", "1 Wind by eye"]);
     expect(await exported(page.request, id, "md")).toContain("# Wind by eye\n\nand the rest.");
+    await expect(page.getByRole("textbox", { name: "Wind by eye" })).toBeFocused();
     await page.getByText("and the rest.").click();
     await page.keyboard.press("Control+Alt+Enter");
     await expect(page.getByRole("treeitem")).toHaveCount(3);

@@ -294,6 +294,11 @@ export class Session {
     });
   }
 
+  /** A request is answered once; a section that scrolls away and back must not take the focus again. */
+  requestMet(key: number): void {
+    if (this.state.request?.key === key) this.store.setState({ request: null });
+  }
+
   goBack(): void {
     const { trail, current } = this.state;
     const place = trail.places[trail.at - 1];

@@ -25,10 +25,10 @@ export function placesToLink(state: DocumentState, bookmarks: readonly Bookmark[
 }
 
 /** Goes where a link leads: to a section, a bookmark, or a page outside in a window of its own. */
-export function followTarget(session: Session, target: string): void {
-  const inner = /^(section|bookmark):(.+)$/.exec(target);
+export function followTarget(session: Session, address: string): void {
+  const inner = /^(section|bookmark):(.+)$/.exec(address);
   if (!inner) {
-    window.open(target, "_blank", "noopener,noreferrer");
+    window.open(address, "_blank", "noopener,noreferrer");
     return;
   }
   const id = inner[2] ?? "";

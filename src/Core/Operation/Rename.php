@@ -36,6 +36,6 @@ final readonly class Rename implements Operation
 
     public function describe(Document $before): string
     {
-        return sprintf('Renamed %s “%s”', Described::section($before, $this->section), $this->heading->plainText());
+        return sprintf('Renamed %s to “%s”', Described::section($before, $this->section), $this->heading->plainText());
     }
 }

@@ -18,7 +18,7 @@ export function PathBar() {
       <nav aria-label="Path to the current section" className="flex min-w-0 items-center gap-2 overflow-hidden whitespace-nowrap">
         {path.map((position, index) => (
           <span key={position} className={index === path.length - 1 ? "truncate font-semibold text-ink" : "shrink-0"}>
-            {index > 0 && <span className="mr-2 font-normal text-faint">/</span>}
+            {index > 0 && <span className="mr-2 font-[400] text-faint">/</span>}
             <button type="button" className="rounded hover:text-stem" onClick={() => session.goTo({ section: outline.ids[position] ?? "" })}>
               {[numbers[position], nameOf(position)].filter(Boolean).join(" ")}
             </button>

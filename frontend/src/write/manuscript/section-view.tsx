@@ -40,7 +40,7 @@ export const SectionView = memo(function SectionView({ id, bookmarks, onLeave }:
         focused: () => session.setCurrent(id),
         left: (at) => session.keepResumePoint(id, at),
         selected: (view) => markSpot(id, view),
-        follow: (target) => followTarget(session, target),
+        follow: (address) => followTarget(session, address),
         isBroken: (target) => isBroken(target, session.state.positions, known.current.bookmarks),
         isBookmarkTaken: (bookmark) => known.current.bookmarks.has(bookmark),
         undo: () => void session.undo(),
@@ -72,12 +72,13 @@ export const SectionView = memo(function SectionView({ id, bookmarks, onLeave }:
     if (!request?.focus || !hasText) return;
     // Another part of the screen may still be letting go of the focus.
     const frame = requestAnimationFrame(() => {
+      session.requestMet(request.key);
       if (request.bookmark) editor.current?.focusBookmark(request.bookmark);
       else if (request.position === Number.MAX_SAFE_INTEGER) editor.current?.focusAtEnd();
       else editor.current?.focus(request.position ?? 1);
     });
     return () => cancelAnimationFrame(frame);
-  }, [request, hasText]);
+  }, [session, request, hasText]);
 
   return (
     <div ref={place} className="section-text" data-level={level} data-section={id} style={{ "--number": JSON.stringify(number) } as React.CSSProperties}>
