@@ -33,8 +33,9 @@ final readonly class HtmlReader implements DocumentReader
     {
         $page = new \DOMDocument();
         $before = libxml_use_internal_errors(true);
-        // The declaration tells the parser the encoding; nothing is loaded from outside, and depth stays bounded.
-        $page->loadHTML('<?xml encoding="UTF-8">'.$html, \LIBXML_NONET | \LIBXML_NOERROR | \LIBXML_COMPACT);
+        // The declaration tells the parser the encoding; nothing is loaded from outside. Without PARSEHUGE, what is nested
+        // more than 256 deep would be dropped without a word.
+        $page->loadHTML('<?xml encoding="UTF-8">'.$html, \LIBXML_NONET | \LIBXML_NOERROR | \LIBXML_COMPACT | \LIBXML_PARSEHUGE);
         libxml_clear_errors();
         libxml_use_internal_errors($before);
         $builder = new DocumentBuilder($this->ids);

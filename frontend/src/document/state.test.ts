@@ -1,0 +1,65 @@
+import { expect, test } from "vitest";
+import type { ChangesSince, SectionFacts, Skeleton, WriteOutcome } from "../api/client";
+import { opened, withChanges, withOutcome } from "./state";
+
+const facts = (id: string, revision = 1): SectionFacts => ({ id, heading: id, words: 10, aim: "", target: null, marker: "", revision });
+const text = (id: string, revision = 1) => ({ id, heading: [], body: [], revision });
+const titleBlock = { title: "T", subtitle: "", author: "", guidingStatement: "", target: null, language: "en" };
+const skeleton: Skeleton = {
+  id: "d",
+  revision: 3,
+  outlineRevision: 2,
+  titleBlock,
+  resumeSection: "b",
+  resumePosition: 4,
+  outline: { ids: ["a", "b", "c"], levels: "122", flags: "000" },
+  sections: [facts("a"), facts("b"), facts("c")],
+};
+const outcome: WriteOutcome = { previousRevision: 3, revision: 4, outlineRevision: 4, order: [], changed: [], texts: [], removed: [], titleBlock: null, label: "", notices: [] };
+const changes: ChangesSince = { revision: 9, outlineRevision: 2, titleBlock, outline: null, changed: [] };
+
+test("a document opens where writing stopped, without taking the focus", () => {
+  const state = opened(skeleton);
+  expect(state.current).toBe("b");
+  expect(state.request).toMatchObject({ section: "b", position: 4, focus: false });
+  expect(opened({ ...skeleton, resumeSection: "gone" })).toMatchObject({ current: "a", request: null });
+});
+
+test("an outcome moves sections and keeps what it does not touch", () => {
+  const state = opened(skeleton);
+  const next = {
+    ...state,
+    ...withOutcome(state, {
+      ...outcome,
+      order: [
+        { at: 1, removed: 1, inserted: { ids: [], levels: "", flags: "" } },
+        { at: 2, removed: 0, inserted: { ids: ["b"], levels: "3", flags: "0" } },
+      ],
+      changed: [{ ...facts("c", 4), heading: "new" }],
+    }),
+  };
+  expect(next.outline).toEqual({ ids: ["a", "c", "b"], levels: "123", flags: "000" });
+  expect(next.positions.get("b")).toBe(2);
+  expect(next.facts.get("c")?.heading).toBe("new");
+  expect(next.current).toBe("b");
+});
+
+test("when the current section goes, its place is taken by the one that stands there", () => {
+  const state = { ...opened(skeleton), scope: "b" };
+  const next = withOutcome(state, { ...outcome, order: [{ at: 1, removed: 1, inserted: { ids: [], levels: "", flags: "" } }] });
+  expect(next).toMatchObject({ current: "c", scope: null });
+});
+
+test("others’ changes let go of old texts, but never of what is being typed", () => {
+  const state = {
+    ...opened(skeleton),
+    texts: new Map([
+      ["a", text("a")],
+      ["b", text("b")],
+      ["c", text("c", 8)],
+    ]),
+  };
+  const next = withChanges(state, { ...changes, changed: [facts("a", 7), facts("b", 8), facts("c", 8)] }, new Set(["b"]));
+  expect([...(next.texts?.keys() ?? [])]).toEqual(["b", "c"]);
+  expect(next.revision).toBe(9);
+});

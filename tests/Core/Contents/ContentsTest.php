@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Tests\Core\Contents;
+
+use PHPUnit\Framework\TestCase;
+use Stemmata\Core\Contents\ContentsLines;
+use Stemmata\Core\Contents\StaleContents;
+use Stemmata\Core\Document;
+use Stemmata\Core\Operation\Applied;
+use Stemmata\Core\Operation\OperationReader;
+use Stemmata\Core\Outline;
+use Stemmata\Tests\Support\CountingIds;
+use Stemmata\Tests\Support\Sketch;
+
+final class ContentsTest extends TestCase
+{
+    public function testLinesWithinTheLevelsWithoutThoseLeftOut(): void
+    {
+        $document = Sketch::document('1 a, 2 b, 3 c, 1 d');
+        $document = $document->withOutline($document->outline->withFlags(3, Outline::LEFT_OUT_OF_CONTENTS));
+        $lines = ContentsLines::of($document, 1, 2);
+
+        self::assertSame(['1 a', '1.1 b'], array_map(static fn (array $line): string => $line['number'].' '.$line['heading'], $lines));
+    }
+
+    public function testContentsSayWhenTheyAreBehindAndAreRefreshed(): void
+    {
+        $document = $this->after(Sketch::document('1 a, 1 b'), ['name' => 'generate-contents', 'section' => Sketch::id('a')->value, 'from' => 1, 'to' => 3]);
+        self::assertSame([], StaleContents::in($document));
+
+        $renamed = $this->after($document, ['name' => 'rename', 'section' => Sketch::id('b')->value, 'heading' => 'c']);
+        self::assertEquals([Sketch::id('a')], StaleContents::in($renamed));
+
+        $refreshed = $this->after($renamed, ['name' => 'refresh-contents', 'section' => Sketch::id('a')->value]);
+        self::assertSame([], StaleContents::in($refreshed));
+    }
+
+    /** @param array<string, mixed> $operation */
+    private function after(Document $document, array $operation): Document
+    {
+        $outcome = (new OperationReader(new CountingIds()))->read($operation)->applyTo($document);
+        self::assertInstanceOf(Applied::class, $outcome);
+
+        return $outcome->document;
+    }
+}
