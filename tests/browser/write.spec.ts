@@ -111,8 +111,10 @@ test.describe("the outline", () => {
     await expect.poll(stored).toEqual(["1 Alpha", "2 Beta", "2 Epsilon", "1 Delta"]);
     await page.keyboard.press("Control+d");
     await expect.poll(stored).toEqual(["1 Alpha", "2 Beta", "2 Epsilon", "2 Epsilon", "1 Delta"]);
+    await expect(page.getByRole("treeitem")).toHaveCount(5);
     await page.keyboard.press("Delete");
     await expect.poll(stored).toEqual(["1 Alpha", "2 Beta", "2 Epsilon", "1 Delta"]);
+    await expect(page.getByRole("treeitem")).toHaveCount(4);
     await page.keyboard.press("Control+Enter");
     await expect(page.getByRole("textbox", { name: "Heading", exact: true })).toBeFocused();
     await page.keyboard.type("Zeta");
