@@ -400,6 +400,8 @@ export interface components {
             words: number;
             /** @description Sections whose contents block no longer says what the outline says */
             staleContents: string[];
+            /** @description Words read silently in a minute */
+            readingSpeed: number;
         };
         /** @description The bookmarks and inner links of a document, in the order of the text. */
         Places: {

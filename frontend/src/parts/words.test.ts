@@ -11,6 +11,6 @@ test("times gone by", () => {
   expect([before(5), before(60), before(7200), before(100_000)]).toEqual(["just now", "1 minute ago", "2 hours ago", "yesterday"]);
 });
 
-test("238 words a minute, silent reading of English non-fiction (Brysbaert 2019)", () => {
-  expect([readingTime(238), readingTime(312), readingTime(23_800)]).toEqual(["1 min to read", "1 min 19 s to read", "100 min to read"]);
+test("reading time in seconds, minutes and both, at the speed given", () => {
+  expect([readingTime(238, 238), readingTime(312, 238), readingTime(23_800, 238)]).toEqual(["1 min to read", "1 min 19 s to read", "100 min to read"]);
 });

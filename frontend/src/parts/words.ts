@@ -20,9 +20,9 @@ export function since(seconds: number, now = Date.now()): string {
   return `on ${new Intl.DateTimeFormat("en-GB", { dateStyle: "long" }).format(new Date(seconds * 1000))}`;
 }
 
-/** Silent reading of English non-fiction: 238 words a minute (Brysbaert 2019, Journal of Memory and Language). */
-export function readingTime(words: number): string {
-  const seconds = Math.round((words / 238) * 60);
+/** @param speed words read in a minute, as the server says */
+export function readingTime(words: number, speed: number): string {
+  const seconds = Math.round((words / speed) * 60);
   if (seconds < 60) return `${seconds} s to read`;
   const minutes = Math.floor(seconds / 60);
   return minutes < 10 && seconds % 60 > 0 ? `${minutes} min ${seconds % 60} s to read` : `${figure(minutes)} min to read`;

@@ -26,6 +26,8 @@ final readonly class OutlineFigures
         public int $words,
         #[OA\Property(description: 'Sections whose contents block no longer says what the outline says', items: new OA\Items(type: 'string'))]
         public array $staleContents,
+        #[OA\Property(description: 'Words read silently in a minute')]
+        public int $readingSpeed,
     ) {
     }
 }

@@ -115,6 +115,7 @@ function WordsField({ label, value, placeholder, onChange }: { label: string; va
 }
 
 function Target({ words, target, onChange }: { words: number; target: number | null; onChange: (target: number) => void }) {
+  const speed = useDocument("Target", (state) => state.readingSpeed);
   const [asking, setAsking] = useState(false);
   const share = target ? Math.min(1, words / target) : 0;
   return (
@@ -143,7 +144,7 @@ function Target({ words, target, onChange }: { words: number; target: number | n
           <div className={`h-1 rounded ${words > target * 1.1 ? "bg-ochre" : "bg-stem"}`} style={{ width: `${share * 100}%` }} />
         </div>
       )}
-      {words > 0 && <p>{readingTime(words)}</p>}
+      {words > 0 && speed !== null && <p>{readingTime(words, speed)}</p>}
     </>
   );
 }
