@@ -42,7 +42,7 @@ final class DemoCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         foreach (self::DOCUMENTS as $name) {
-            $document = $this->formats->read($name.'.md', (string) file_get_contents($this->folder.'/'.$name.'.md'))->document;
+            $document = $this->formats->read($name.'.md', $this->withFigures((string) file_get_contents($this->folder.'/'.$name.'.md')))->document;
             $jottings = is_file($file = $this->folder.'/'.$name.'.notes.yaml') ? Yaml::parseFile($file) : [];
             $jottings = is_array($jottings) ? $jottings : [];
             $document = $this->noted($jottings, $document);
@@ -54,6 +54,16 @@ final class DemoCommand extends Command
         }
 
         return self::SUCCESS;
+    }
+
+    /** The demo's drawings stand beside its texts; a document carries its pictures within itself. */
+    private function withFigures(string $markdown): string
+    {
+        return (string) preg_replace_callback(
+            '~src="(figures/[a-z-]+\.svg)"~',
+            fn (array $match): string => 'src="data:image/svg+xml;base64,'.base64_encode((string) file_get_contents($this->folder.'/'.$match[1])).'"',
+            $markdown,
+        );
     }
 
     /** @param array<mixed> $jottings */

@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace Stemmata\Format;
 
 use Stemmata\Core\Document;
+use Stemmata\Core\Link\CrossReferenceShows;
 use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Link\References;
+use Stemmata\Core\Numbering\DecimalNumbering;
+use Stemmata\Core\Text\Node;
 
 /**
  * The names by which places go in a written file. A section’s begins with “sec-”: a bookmark’s name holds no hyphen, so
@@ -14,8 +17,12 @@ use Stemmata\Core\Link\References;
  */
 final readonly class Anchors
 {
-    /** @param array<string, string> $byId */
-    private function __construct(private array $byId)
+    /**
+     * @param array<string, string>         $byId
+     * @param array<string, array{int, string}> $places the position and the heading of the section that each place lies in
+     * @param list<string>                  $numbers by position
+     */
+    private function __construct(private array $byId, private array $places, private array $numbers)
     {
     }
 
@@ -23,8 +30,11 @@ final readonly class Anchors
     {
         $linked = [];
         $byId = [];
-        foreach ($document->sections() as $section) {
+        $places = [];
+        foreach ($document->sections() as $position => $section) {
             $references = References::in($section);
+            $place = [$position, $section->heading->plainText()];
+            $places += [$section->id->value => $place] + array_fill_keys(array_keys($references->bookmarks), $place);
             $linked += $references->links;
             $byId += $references->bookmarks;
             foreach ($section->body->walk() as $node) {
@@ -47,12 +57,21 @@ final readonly class Anchors
             $byId[$id->value] = $name;
         }
 
-        return new self($byId);
+        return new self($byId, $places, DecimalNumbering::of($document->outline));
     }
 
     public function find(string $id): ?string
     {
         return $this->byId[$id] ?? null;
+    }
+
+    /** What a cross-reference says at the time of writing; its words follow the outline. */
+    public function crossReferenceWords(Node $reference): string
+    {
+        [$position, $heading] = $this->places[LinkTarget::findInnerId($reference->textAttribute('href')) ?? ''] ?? [null, ''];
+        $shows = CrossReferenceShows::tryFrom($reference->textAttribute('shows')) ?? CrossReferenceShows::Both;
+
+        return null === $position ? '?' : $shows->words($this->numbers[$position], $heading);
     }
 
     /** The address a link is written with; one that leads nowhere keeps its id, so that nothing is guessed. */

@@ -15,7 +15,6 @@ use Stemmata\Core\Section;
 use Stemmata\Core\SectionId;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Heading;
-use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
 use Stemmata\Core\TitleBlock;
 
@@ -131,19 +130,18 @@ final class DocumentBuilder
 
     private function led(Node $node): Node
     {
-        $href = $node->findMark('link')?->attribute('href');
-        if (!is_string($href) || !str_starts_with($href, '#')) {
-            return $node;
-        }
-        $anchor = rawurldecode(substr($href, 1));
-        $target = $this->targets[$anchor] ?? $this->targets['~'.mb_strtolower($anchor)] ?? null;
-        if (null === $target) {
-            $this->missing[$anchor] = true;
+        return LinkTarget::led($node, function (string $href): string {
+            if (!str_starts_with($href, '#')) {
+                return $href;
+            }
+            $anchor = rawurldecode(substr($href, 1));
+            $target = $this->targets[$anchor] ?? $this->targets['~'.mb_strtolower($anchor)] ?? null;
+            if (null === $target) {
+                $this->missing[$anchor] = true;
+            }
 
-            return $node;
-        }
-
-        return $node->withMarks(array_map(static fn (Mark $mark): Mark => 'link' === $mark->type ? new Mark('link', [...$mark->attributes, 'href' => $target]) : $mark, $node->marks));
+            return $target ?? $href;
+        });
     }
 
     private static function withContentsFilled(Document $document): Document

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Http;
 
+use Stemmata\Core\Link\BrokenLinks;
 use Stemmata\Core\Outline;
 use Stemmata\Core\SectionId;
 use Stemmata\Http\View\Bookmark;
@@ -21,17 +22,16 @@ final class PlacesIn
         $inText = array_values(array_filter($references, static fn (array $each): bool => isset($positions[$each['section']])));
         usort($inText, static fn (array $a, array $b): int => $positions[$a['section']] <=> $positions[$b['section']]);
         $bookmarks = [];
-        $reachable = $positions;
         foreach ($inText as $each) {
             if (ReferenceRecord::BOOKMARK === $each['kind']) {
                 $bookmarks[] = new Bookmark($each['target'], $each['name'], $each['section']);
-                $reachable[$each['target']] = true;
             }
         }
+        $broken = BrokenLinks::in($outline, array_map(static fn (Bookmark $bookmark): string => $bookmark->id, $bookmarks));
         $links = array_values(array_filter($inText, static fn (array $each): bool => ReferenceRecord::LINK === $each['kind']));
 
         return new Places($bookmarks, array_map(
-            static fn (array $each): InnerLink => new InnerLink($each['section'], $each['target'], $each['name'], !isset($reachable[$each['target']])),
+            static fn (array $each): InnerLink => new InnerLink($each['section'], $each['target'], $each['name'], $broken->isBroken($each['target'])),
             $links,
         ));
     }

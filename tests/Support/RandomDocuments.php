@@ -55,11 +55,12 @@ final readonly class RandomDocuments
     /** @param list<SectionId> $known */
     private function block(array $known): Node
     {
-        return match ($this->chance->getInt(0, 6)) {
+        return match ($this->chance->getInt(0, 7)) {
             0 => new Node('quotation', content: [Node::paragraph($this->inline($known))]),
             1 => new Node('bulletList', content: [$this->item($known), $this->item($known)]),
             2 => new Node('codeBlock', ['language' => null], [Node::text($this->words())]),
             3 => new Node('separator'),
+            4 => new Node('calculation', content: [Node::text($this->chance->getInt(1, 9).' / '.$this->chance->getInt(0, 9))]),
             default => Node::paragraph($this->inline($known)),
         };
     }
@@ -81,6 +82,9 @@ final readonly class RandomDocuments
         if ([] !== $known && $this->oneIn(4)) {
             $target = $known[$this->chance->getInt(0, count($known) - 1)];
             $inline[] = Node::text($this->words(), [Mark::link('section:'.$target->value)]);
+        }
+        if ([] !== $known && $this->oneIn(6)) {
+            $inline[] = new Node('crossReference', ['href' => 'section:'.$known[$this->chance->getInt(0, count($known) - 1)]->value, 'shows' => 'heading']);
         }
         if ($bookmarks && $this->oneIn(6)) {
             $id = $this->ids->next();

@@ -11,6 +11,7 @@ export type InnerLink = Schemas["InnerLink"];
 export type Offcut = Schemas["Offcut"];
 export type Operation = Schemas["Operation"];
 export type OutlineFigures = Schemas["OutlineFigures"];
+export type Places = Schemas["Places"];
 export type Problem = Schemas["Problem"];
 export type SectionFacts = Schemas["SectionFacts"];
 export type SectionText = Schemas["SectionText"];

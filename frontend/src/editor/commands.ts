@@ -64,6 +64,34 @@ export function insertBookmark(attributes: Attrs): Command {
   };
 }
 
+export function insertCrossReference(attributes: Attrs): Command {
+  return (state, dispatch) => {
+    dispatch?.(state.tr.replaceSelectionWith(node("crossReference").create(attributes)).scrollIntoView());
+    return true;
+  };
+}
+
+/** Selected words become the calculation; else an empty one begins under the paragraph. */
+export const insertCalculation: Command = (state, dispatch) => {
+  if (isInHeading(state)) return false;
+  const { $from, from, to } = state.selection;
+  const expression = state.doc.textBetween(from, to, " ").trim();
+  const made = node("calculation").create(null, expression === "" ? undefined : schema.text(expression));
+  const at = $from.after(1);
+  const tr = state.tr.insert(at, made);
+  dispatch?.(tr.setSelection(near(tr.doc, at + 1 + expression.length)).scrollIntoView());
+  return true;
+};
+
+/** Enter in a calculation goes on with a paragraph under it. */
+export const leaveCalculation: Command = (state, dispatch) => {
+  if (!isInside(state, "calculation")) return false;
+  const at = state.selection.$head.after();
+  const tr = state.tr.insert(at, node("paragraph").create());
+  dispatch?.(tr.setSelection(near(tr.doc, at + 1)).scrollIntoView());
+  return true;
+};
+
 export function insertFootnote(): Command {
   return (state, dispatch) => {
     const at = state.selection.to;

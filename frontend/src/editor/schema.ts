@@ -34,6 +34,7 @@ const DRAWN: Record<string, Drawn> = {
     ],
     extra: { isolating: true },
   },
+  calculation: { toDOM: () => ["pre", { class: "calculation" }, 0], parseDOM: [{ tag: "pre.calculation", priority: 60 }], extra: { defining: true } },
   separator: { toDOM: () => ["hr"], parseDOM: [{ tag: "hr" }] },
   pageBreak: { toDOM: () => ["div", { class: "page-break", "aria-label": "Page break" }], parseDOM: [{ tag: "div.page-break" }] },
   contents: { toDOM: () => ["div", { class: "contents" }], extra: { selectable: true } },
@@ -46,10 +47,14 @@ const DRAWN: Record<string, Drawn> = {
     toDOM: (node) => ["img", { src: shownSource(String(node.attrs["src"])), alt: String(node.attrs["alt"]) }],
     parseDOM: [{ tag: "img", getAttrs: imageAttributes }],
   },
+  crossReference: {
+    toDOM: (node) => ["span", { class: "cross-reference", "data-target": String(node.attrs["href"]), "data-shows": String(node.attrs["shows"]) }],
+    parseDOM: [{ tag: "span.cross-reference", getAttrs: (element) => ({ href: element.dataset["target"], shows: element.dataset["shows"] }) }],
+  },
   footnote: { toDOM: () => ["span", { class: "footnote" }, 0], parseDOM: [{ tag: "span.footnote" }] },
 };
 
-const DEFAULTS: Record<string, unknown> = { start: 1, header: false, numbers: true, lines: [], src: "", alt: "", title: "" };
+const DEFAULTS: Record<string, unknown> = { start: 1, header: false, numbers: true, lines: [], src: "", alt: "", title: "", shows: "both" };
 
 const MARKS: Record<string, MarkSpec> = {
   link: {

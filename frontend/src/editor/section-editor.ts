@@ -23,7 +23,8 @@ export type SectionEditorHost = {
   redo(): void;
   /** The cursor leaves at the top or the bottom. */
   leave(direction: "up" | "down"): boolean;
-  contentsView: NodeViewConstructor;
+  /** How parts whose words come from the outline are drawn. */
+  views: Record<"contents" | "crossReference" | "calculation", NodeViewConstructor>;
   key(view: EditorView, event: KeyboardEvent): boolean;
 };
 
@@ -40,7 +41,7 @@ export class SectionEditor {
     this.view = new EditorView(parent, {
       state: this.stateOf(docOf(text, hasHeading)),
       attributes: { "aria-label": label, role: "textbox", "aria-multiline": "true", class: "manuscript", spellcheck: "true" },
-      nodeViews: { contents: host.contentsView },
+      nodeViews: host.views,
       dispatchTransaction: (transaction) => this.dispatch(transaction),
       handleClickOn: (_view, _position, _node, _at, event) => this.clicked(event),
       handleKeyDown: (view, event) => host.key(view, event),
@@ -139,7 +140,7 @@ export class SectionEditor {
       "Mod-i": commands.emphasis,
       "Mod-b": commands.strong,
       "Shift-Enter": commands.hardBreak,
-      Enter: chainCommands(commands.enterFromHeading, commands.splitItem),
+      Enter: chainCommands(commands.leaveCalculation, commands.enterFromHeading, commands.splitItem),
       Tab: chainCommands(commands.sinkItem, (state) => commands.isInside(state, "listItem")),
       "Shift-Tab": chainCommands(commands.liftItem, (state) => commands.isInside(state, "listItem")),
       ArrowUp: (_state, _dispatch, view) => (view?.endOfTextblock("up") && isAtStart(view.state) ? this.host.leave("up") : false),

@@ -4,6 +4,22 @@
  */
 
 export interface paths {
+    "/api/calculations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["calculate"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents": {
         parameters: {
             query?: never;
@@ -305,6 +321,11 @@ export interface components {
             name: string;
             section: string;
         };
+        CalculationAnswer: {
+            result: string | null;
+            /** @description Why there is no result */
+            problem: string | null;
+        };
         /** @description What others changed since a revision. */
         ChangesSince: {
             revision: number;
@@ -492,6 +513,28 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    calculate: {
+        parameters: {
+            query: {
+                expression: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The exact result, or why there is none */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalculationAnswer"];
+                };
+            };
+        };
+    };
     listDocuments: {
         parameters: {
             query?: never;

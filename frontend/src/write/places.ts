@@ -1,5 +1,5 @@
 import { queryOptions } from "@tanstack/react-query";
-import { api, read, type Bookmark } from "../api/client";
+import { api, read, type Bookmark, type Places } from "../api/client";
 import type { Session } from "../document/session";
 import type { DocumentState } from "../document/state";
 import { levelAt } from "../outline/outline";
@@ -13,6 +13,19 @@ export function placesQuery(id: string, generation: number) {
     queryFn: () => read(api.GET("/api/documents/{id}/places", { params: { path: { id } } })),
     placeholderData: (previous) => previous,
   });
+}
+
+/** What the texts need to know of the places they lead to. */
+export type KnownPlaces = {
+  /** The section that each bookmark stands in, by the bookmark’s id. */
+  readonly bookmarks: ReadonlyMap<string, string>;
+  /** Targets of links that lead nowhere. */
+  readonly broken: ReadonlySet<string>;
+};
+
+export function knownPlaces(places: Places | undefined): KnownPlaces {
+  const broken = (places?.links ?? []).filter((link) => link.broken).flatMap((link) => [`section:${link.target}`, `bookmark:${link.target}`]);
+  return { bookmarks: new Map(places?.bookmarks.map((bookmark) => [bookmark.id, bookmark.section])), broken: new Set(broken) };
 }
 
 export function placesToLink(state: DocumentState, bookmarks: readonly Bookmark[]): LinkChoice[] {

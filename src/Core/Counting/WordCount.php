@@ -36,9 +36,9 @@ final class WordCount
         return $words;
     }
 
-    /** Words under the heading; the heading itself, contents and code of a calculation are not writing and do not count. */
+    /** Words under the heading; the heading itself, contents and calculations are not writing and do not count. */
     public function ofBody(Section $section): int
     {
-        return array_sum(array_map(fn (Node $block): int => $this->ofText($block->plainText()), $section->body->blocks));
+        return array_sum(array_map(fn (Node $block): int => 'calculation' === $block->type ? 0 : $this->ofText($block->plainText()), $section->body->blocks));
     }
 }

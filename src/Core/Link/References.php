@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Stemmata\Core\Link;
 
 use Stemmata\Core\Section;
-use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
 
 /** What one section's text names and where it points: its bookmarks, its links, its contents block. */
@@ -29,8 +28,7 @@ final readonly class References
             if ('bookmark' === $node->type) {
                 $bookmarks[$node->textAttribute('id')] = $node->textAttribute('name');
             }
-            $target = self::innerTarget($node->findMark('link'));
-            if (null !== $target) {
+            foreach (LinkTarget::innerIdsOf($node) as $target) {
                 $links[$target] ??= $node->plainText();
             }
         }
@@ -45,12 +43,5 @@ final readonly class References
             yield from $node->walk();
         }
         yield from $section->body->walk();
-    }
-
-    private static function innerTarget(?Mark $link): ?string
-    {
-        $target = $link?->attribute('href');
-
-        return is_string($target) ? LinkTarget::findInnerId($target) : null;
     }
 }

@@ -12,7 +12,6 @@ use Stemmata\Core\Link\References;
 use Stemmata\Core\Section;
 use Stemmata\Core\SectionId;
 use Stemmata\Core\Text\Heading;
-use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
 
 /**
@@ -102,22 +101,11 @@ final readonly class Duplicate implements Operation
 
             return $node->withAttributes(['id' => $idByOld[$old] ?? $old, 'name' => $nameById[$old] ?? $node->textAttribute('name')]);
         }
-        if (null === $node->findMark('link')) {
-            return $node;
-        }
 
-        return $node->withMarks(array_map(static fn (Mark $mark): Mark => self::followed($mark, $idByOld), $node->marks));
-    }
+        return LinkTarget::led($node, static function (string $target) use ($idByOld): string {
+            $inner = LinkTarget::findInnerId($target);
 
-    /** @param array<string, string> $idByOld */
-    private static function followed(Mark $mark, array $idByOld): Mark
-    {
-        $target = 'link' === $mark->type ? (string) $mark->attribute('href') : '';
-        $inner = LinkTarget::findInnerId($target);
-        if (null === $inner || !isset($idByOld[$inner])) {
-            return $mark;
-        }
-
-        return new Mark('link', [...$mark->attributes, 'href' => str_replace($inner, $idByOld[$inner], $target)]);
+            return null === $inner || !isset($idByOld[$inner]) ? $target : str_replace($inner, $idByOld[$inner], $target);
+        });
     }
 }

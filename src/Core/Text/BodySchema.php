@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Core\Text;
 
 use Stemmata\Core\Link\BookmarkName;
+use Stemmata\Core\Link\CrossReferenceShows;
 use Stemmata\Core\Link\LinkTarget;
 
 /**
@@ -32,12 +33,14 @@ final class BodySchema
         'caption' => ['group' => null, 'content' => 'inline*', 'marks' => true, 'attributes' => []],
         'tableRow' => ['group' => null, 'content' => 'tableCell+', 'marks' => false, 'attributes' => []],
         'tableCell' => ['group' => null, 'content' => 'inline*', 'marks' => true, 'attributes' => ['header' => 'boolean', 'align' => 'align?']],
+        'calculation' => ['group' => 'block', 'content' => 'text*', 'marks' => false, 'attributes' => []],
         'separator' => ['group' => 'block', 'content' => null, 'marks' => false, 'attributes' => []],
         'pageBreak' => ['group' => 'block', 'content' => null, 'marks' => false, 'attributes' => []],
         'contents' => ['group' => 'block', 'content' => null, 'marks' => false, 'attributes' => ['title' => 'words', 'from' => 'level', 'to' => 'level', 'numbers' => 'boolean', 'lines' => 'contentsLines']],
         'text' => ['group' => 'inline', 'content' => null, 'marks' => false, 'attributes' => []],
         'hardBreak' => ['group' => 'inline', 'content' => null, 'marks' => false, 'attributes' => []],
         'bookmark' => ['group' => 'inline', 'content' => null, 'marks' => false, 'attributes' => ['id' => 'id', 'name' => 'bookmarkName']],
+        'crossReference' => ['group' => 'inline', 'content' => null, 'marks' => false, 'attributes' => ['href' => 'target', 'shows' => 'shows']],
         'image' => ['group' => 'inline', 'content' => null, 'marks' => false, 'attributes' => ['src' => 'image', 'alt' => 'words']],
         'footnote' => ['group' => 'inline', 'content' => 'text*', 'marks' => true, 'attributes' => []],
     ];
@@ -176,7 +179,7 @@ final class BodySchema
         foreach ($rules as $name => $kind) {
             $value = $json[$name] ?? null;
             if (!(null === $value && str_ends_with($kind, '?')) && !self::isOfKind($value, rtrim($kind, '?'))) {
-                throw InvalidBody::wrongAttribute($type, $name);
+                throw 'bookmarkName' === $kind ? InvalidBody::bookmarkName() : InvalidBody::wrongAttribute($type, $name);
             }
             $read[$name] = $value;
         }
@@ -194,6 +197,7 @@ final class BodySchema
             'align' => in_array($value, ['left', 'center', 'right'], true),
             'id' => is_string($value) && 1 === preg_match('/\A[a-z][0-9a-z]{11}\z/', $value),
             'bookmarkName' => is_string($value) && BookmarkName::isValid($value),
+            'shows' => is_string($value) && null !== CrossReferenceShows::tryFrom($value),
             'target' => is_string($value) && LinkTarget::isValid($value),
             'image' => is_string($value) && LinkTarget::isImageSource($value),
             'contentsLines' => self::isContentsLines($value),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Core\Text;
 
 use Stemmata\Core\CoreException;
+use Stemmata\Core\Link\BookmarkName;
 
 final class InvalidBody extends \InvalidArgumentException implements CoreException
 {
@@ -26,6 +27,11 @@ final class InvalidBody extends \InvalidArgumentException implements CoreExcepti
     public static function wrongAttribute(string $type, string $attribute): self
     {
         return new self(sprintf('The text holds a %s with a wrong value for “%s”.', self::shown($type), self::shown($attribute)));
+    }
+
+    public static function bookmarkName(): self
+    {
+        return new self(sprintf('The text holds a bookmark that cannot be named so: a name begins with a letter; letters, digits and underscores follow; at most %d, and no blanks.', BookmarkName::MAX_LENGTH));
     }
 
     public static function malformed(): self

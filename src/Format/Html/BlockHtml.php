@@ -6,6 +6,7 @@ namespace Stemmata\Format\Html;
 
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\Anchors;
+use Stemmata\Format\CalculationBlock;
 use Stemmata\Format\ContentsBlock;
 
 /** Writes blocks as HTML. */
@@ -30,6 +31,7 @@ final readonly class BlockHtml
             'orderedList' => self::orderedTag($block)."\n".$this->of($block->content)."</ol>\n",
             'listItem' => '<li>'.$this->of($block->content)."</li>\n",
             'codeBlock' => $this->code($block),
+            'calculation' => sprintf("<pre><code class=\"language-%s\">%s\n</code></pre>\n", CalculationBlock::LANGUAGE, InlineHtml::escaped(CalculationBlock::written($block))),
             'figure' => $this->figure($block),
             'table' => $this->table($block),
             'separator' => "<hr>\n",

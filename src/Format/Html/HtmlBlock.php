@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Format\Html;
 
 use Stemmata\Core\Text\Node;
+use Stemmata\Format\CalculationBlock;
 
 /** What kinds of block elements there are, and the reading of those that hold no text of the flow. */
 final class HtmlBlock
@@ -48,6 +49,9 @@ final class HtmlBlock
         $text = str_ends_with($text, "\n") ? substr($text, 0, -1) : $text;
         $class = $code?->getAttribute('class') ?? '';
         $language = 1 === preg_match('/(?:^| )language-(\S+)/', $class, $match) ? $match[1] : null;
+        if (CalculationBlock::LANGUAGE === $language) {
+            return CalculationBlock::read($text);
+        }
 
         return new Node('codeBlock', ['language' => $language], '' === $text ? [] : [Node::text($text)]);
     }

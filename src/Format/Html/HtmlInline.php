@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Html;
 
+use Stemmata\Core\Link\CrossReferenceShows;
 use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Text\BodySchema;
 use Stemmata\Core\Text\Mark;
@@ -65,6 +66,7 @@ final readonly class HtmlInline
         }
         match ($node->localName) {
             'br' => $run->part(new Node('hardBreak')),
+            'a' => self::isCrossReference($node) ? $run->part(self::crossReference($node)) : $this->readElement($run, $node, $marks, $inHeading),
             'img' => $run->part(new Node('image', self::image($node), marks: $marks)),
             default => $this->readElement($run, $node, $marks, $inHeading),
         };
@@ -98,6 +100,18 @@ final readonly class HtmlInline
             $this->readInto($run, $child, $within, $inHeading);
         }
         $run->gapIf($isBlock || in_array($element->localName, ['td', 'th'], true));
+    }
+
+    private static function isCrossReference(\DOMElement $element): bool
+    {
+        return 'cross-reference' === $element->getAttribute('class')
+            && null !== CrossReferenceShows::tryFrom($element->getAttribute('data-shows'))
+            && str_starts_with($element->getAttribute('href'), '#');
+    }
+
+    private static function crossReference(\DOMElement $element): Node
+    {
+        return new Node('crossReference', ['href' => trim($element->getAttribute('href')), 'shows' => $element->getAttribute('data-shows')]);
     }
 
     private static function onlyReference(\DOMElement $element): ?\DOMElement

@@ -88,10 +88,22 @@ final class InlineHtml
         return match ($node->type) {
             'hardBreak' => "<br>\n",
             'bookmark' => sprintf('<a id="%s" class="bookmark"></a>', self::escaped($node->textAttribute('name'))),
+            'crossReference' => $this->crossReference($node),
             'image' => $this->image($node),
             'footnote' => $this->reference($node),
             default => self::escaped($node->text),
         };
+    }
+
+    /** The words are a copy, made when the file was written; class and data tell a reader to make them again. */
+    public function crossReference(Node $reference): string
+    {
+        return sprintf(
+            '<a class="cross-reference" data-shows="%s" href="%s">%s</a>',
+            self::escaped($reference->textAttribute('shows')),
+            self::escaped($this->anchors->address($reference->textAttribute('href'))),
+            self::escaped($this->anchors->crossReferenceWords($reference)),
+        );
     }
 
     private function reference(Node $note): string

@@ -6,6 +6,7 @@ namespace Stemmata\Format\Markdown;
 
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\Anchors;
+use Stemmata\Format\CalculationBlock;
 use Stemmata\Format\ContentsBlock;
 use Stemmata\Format\Html\BlockHtml;
 
@@ -22,7 +23,7 @@ final readonly class BlockMarkdown
         $parts = [];
         foreach ($blocks as $index => $block) {
             $isSecondList = $index > 0 && str_ends_with($block->type, 'List') && str_ends_with($blocks[$index - 1]->type, 'List');
-            $isAfterList = $index > 0 && str_ends_with($blocks[$index - 1]->type, 'List') && 'codeBlock' === $block->type;
+            $isAfterList = $index > 0 && str_ends_with($blocks[$index - 1]->type, 'List') && in_array($block->type, ['codeBlock', 'calculation'], true);
             // Two lists in a row would be read as one.
             $parts[] = ($isSecondList || $isAfterList ? "<!-- -->\n\n" : '').$this->block($block);
         }
@@ -37,7 +38,8 @@ final readonly class BlockMarkdown
             'quotation' => self::indented($this->of($block->content), '> ', '> '),
             'bulletList' => $this->items($block, static fn (): string => '- '),
             'orderedList' => $this->items($block, static fn (int $index): string => (self::start($block) + $index).'. '),
-            'codeBlock' => self::code($block),
+            'codeBlock' => self::code($block->plainText(), $block->textAttribute('language')),
+            'calculation' => self::code(CalculationBlock::written($block), CalculationBlock::LANGUAGE),
             'figure' => [] === $block->content ? InlineMarkdown::image($block) : trim($this->html->of([$block])),
             'table' => PipeTable::isPossible($block) ? PipeTable::of($block, $this->inline) : trim($this->html->of([$block])),
             'separator' => '***',
@@ -83,13 +85,12 @@ final readonly class BlockMarkdown
         return implode("\n", $lines);
     }
 
-    private static function code(Node $block): string
+    private static function code(string $text, string $language): string
     {
-        $text = $block->plainText();
         preg_match_all('/`{3,}/', $text, $runs);
         $fence = str_repeat('`', max(3, 1 + max([0, ...array_map(strlen(...), $runs[0])])));
 
-        return $fence.$block->textAttribute('language')."\n".('' === $text ? '' : $text."\n").$fence;
+        return $fence.$language."\n".('' === $text ? '' : $text."\n").$fence;
     }
 
     private function contents(Node $contents): string

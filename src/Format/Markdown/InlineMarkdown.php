@@ -106,6 +106,8 @@ final class InlineMarkdown
         return match ($node->type) {
             'hardBreak' => "\\\n",
             'bookmark' => sprintf('<a id="%s"></a>', $node->textAttribute('name')),
+            // CommonMark has no sign for it; its HTML is allowed to stand in a line.
+            'crossReference' => (new InlineHtml($this->anchors))->crossReference($node),
             'image' => self::image($node),
             'footnote' => $this->reference($node),
             default => self::escaped($node->text),

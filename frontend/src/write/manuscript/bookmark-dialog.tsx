@@ -38,7 +38,7 @@ export function BookmarkDialog({ spot, onClose }: { spot: Spot; onClose: () => v
     }
     if (answer.kind === "refused") {
       session.hush();
-      setProblem(answer.sentence.includes("wrong value") ? "A name begins with a letter; letters, digits and underscores follow; at most 40, and no spaces." : answer.sentence);
+      setProblem(answer.sentence);
     } else setProblem("It could not be kept just now; try again.");
   };
   return (

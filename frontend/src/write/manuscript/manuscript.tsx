@@ -4,7 +4,7 @@ import { useCallback, useEffect, useMemo, useRef } from "react";
 import { useDocument, useSession } from "../../document/context";
 import { branchEnd } from "../../outline/outline";
 import { cx } from "../../parts/cx";
-import { placesQuery } from "../places";
+import { knownPlaces, placesQuery, type KnownPlaces } from "../places";
 import { MarginNotes } from "./margin-notes";
 import { PathBar } from "./path-bar";
 import { SectionView } from "./section-view";
@@ -30,7 +30,7 @@ export function Manuscript() {
   const id = useDocument("Manuscript", (state) => state.id);
   const generation = useDocument("Manuscript", (state) => state.generation);
   const places = useQuery(placesQuery(id, generation));
-  const bookmarks = useMemo(() => new Set(places.data?.bookmarks.map((bookmark) => bookmark.id)), [places.data]);
+  const known = useMemo(() => knownPlaces(places.data), [places.data]);
   const scroller = useRef<HTMLDivElement>(null);
   const ownScroll = useRef(0);
 
@@ -108,7 +108,7 @@ export function Manuscript() {
                 >
                   <div className="px-5 @xl:px-10 @2xl:px-[46px]">
                     <div className="mx-auto max-w-[38.5rem]">
-                      <Bound section={section} bookmarks={bookmarks} onLeave={leave} />
+                      <Bound section={section} places={known} onLeave={leave} />
                     </div>
                   </div>
                   {section === current && <MarginNotes id={section} />}
@@ -123,9 +123,9 @@ export function Manuscript() {
   );
 }
 
-function Bound({ section, bookmarks, onLeave }: { section: string; bookmarks: ReadonlySet<string>; onLeave: (section: string, direction: "up" | "down") => boolean }) {
+function Bound({ section, places, onLeave }: { section: string; places: KnownPlaces; onLeave: (section: string, direction: "up" | "down") => boolean }) {
   const leave = useCallback((direction: "up" | "down") => onLeave(section, direction), [section, onLeave]);
-  return <SectionView id={section} bookmarks={bookmarks} onLeave={leave} />;
+  return <SectionView id={section} places={places} onLeave={leave} />;
 }
 
 function EmptyDocument() {

@@ -3,15 +3,17 @@ import { useDocument, useSession } from "../../document/context";
 import { SectionEditor } from "../../editor/section-editor";
 import { textOf } from "../../editor/section-text";
 import { levelAt } from "../../outline/outline";
-import { followTarget } from "../places";
+import { followTarget, type KnownPlaces } from "../places";
+import { CalculationView } from "./calculation-view";
 import { ContentsView } from "./contents-view";
+import { CrossReferenceView } from "./cross-reference-view";
 import { clearSpot, markSpot } from "./spot";
 import { textKey } from "./text-commands";
 
-type Props = { id: string; bookmarks: ReadonlySet<string>; onLeave: (direction: "up" | "down") => boolean };
+type Props = { id: string; places: KnownPlaces; onLeave: (direction: "up" | "down") => boolean };
 
 /** One section of the manuscript, in an editor of its own. */
-export const SectionView = memo(function SectionView({ id, bookmarks, onLeave }: Props) {
+export const SectionView = memo(function SectionView({ id, places, onLeave }: Props) {
   const session = useSession("SectionView");
   const text = useDocument("SectionView", (state) => state.texts.get(id));
   const position = useDocument("SectionView", (state) => state.positions.get(id) ?? -1);
@@ -21,8 +23,8 @@ export const SectionView = memo(function SectionView({ id, bookmarks, onLeave }:
   const request = useDocument("SectionView", (state) => (state.request?.section === id ? state.request : null));
   const place = useRef<HTMLDivElement>(null);
   const editor = useRef<SectionEditor | null>(null);
-  const known = useRef({ bookmarks, onLeave });
-  known.current = { bookmarks, onLeave };
+  const known = useRef({ places, onLeave });
+  known.current = { places, onLeave };
   const hasText = text !== undefined;
   const hasHeading = level > 0;
 
@@ -41,12 +43,16 @@ export const SectionView = memo(function SectionView({ id, bookmarks, onLeave }:
         left: (at) => session.keepResumePoint(id, at),
         selected: (view) => markSpot(id, view),
         follow: (address) => followTarget(session, address),
-        isBroken: (target) => isBroken(target, session.state.positions, known.current.bookmarks),
-        isBookmarkTaken: (bookmark) => known.current.bookmarks.has(bookmark),
+        isBroken: (target) => isBroken(target, known.current.places),
+        isBookmarkTaken: (bookmark) => known.current.places.bookmarks.has(bookmark),
         undo: () => void session.undo(),
         redo: () => void session.redo(),
         leave: (direction) => known.current.onLeave(direction),
-        contentsView: (node) => new ContentsView(node, session, id),
+        views: {
+          contents: (node) => new ContentsView(node, session, id),
+          crossReference: (node) => new CrossReferenceView(node, session, (target) => sectionOf(target, session.state.positions, known.current.places)),
+          calculation: (node) => new CalculationView(node),
+        },
         key: (view, event) => textKey(session, id, view, event),
       },
       "Text",
@@ -66,7 +72,7 @@ export const SectionView = memo(function SectionView({ id, bookmarks, onLeave }:
   }, [session, id, text]);
 
   useEffect(() => editor.current?.relabel(heading || (hasHeading ? "Section without a heading" : "Opening")), [heading, hasHeading, hasText]);
-  useEffect(() => editor.current?.redraw(), [bookmarks, hasText]);
+  useEffect(() => editor.current?.redraw(), [places, hasText]);
 
   useEffect(() => {
     if (!request?.focus || !hasText) return;
@@ -91,8 +97,12 @@ export const SectionView = memo(function SectionView({ id, bookmarks, onLeave }:
   );
 });
 
-function isBroken(target: string, positions: ReadonlyMap<string, number>, bookmarks: ReadonlySet<string>): boolean {
-  const inner = /^(section|bookmark):(.+)$/.exec(target)?.[2];
-  if (inner !== undefined) return !positions.has(inner) && !bookmarks.has(inner);
-  return target.startsWith("#");
+function isBroken(target: string, places: KnownPlaces): boolean {
+  return places.broken.has(target) || target.startsWith("#");
+}
+
+/** The section that a place in the document lies in. */
+function sectionOf(target: string, positions: ReadonlyMap<string, number>, places: KnownPlaces): string | null {
+  const id = target.replace(/^(section|bookmark):/, "");
+  return positions.has(id) ? id : (places.bookmarks.get(id) ?? null);
 }

@@ -6,10 +6,11 @@ import { Menu, type MenuEntry } from "../../parts/menu";
 import { BookmarkDialog } from "./bookmark-dialog";
 import { LinkDialog } from "./link-dialog";
 import { ContentsDialog } from "./contents-dialog";
+import { CrossReferenceDialog } from "./cross-reference-dialog";
 import { useSpot, type Spot } from "./spot";
 import { joinWithAbove, makeHeading, makeParagraph, splitHere } from "./text-commands";
 
-type Asking = "bookmark" | "link" | "contents" | null;
+type Asking = "bookmark" | "link" | "reference" | "contents" | null;
 type At = { top: number; left: number; blockTop: number; blockLeft: number };
 
 /** Commands where the hand is: beside the paragraph with the cursor, and above selected words. */
@@ -44,6 +45,7 @@ export function TextTools({ scroller }: { scroller: RefObject<HTMLDivElement | n
       )}
       {asking?.what === "bookmark" && <BookmarkDialog spot={asking.spot} onClose={() => setAsking(null)} />}
       {asking?.what === "link" && <LinkDialog spot={asking.spot} onClose={() => setAsking(null)} />}
+      {asking?.what === "reference" && <CrossReferenceDialog spot={asking.spot} onClose={() => setAsking(null)} />}
       {asking?.what === "contents" && <ContentsDialog spot={asking.spot} onClose={() => setAsking(null)} />}
     </>
   );
@@ -118,8 +120,10 @@ function BlockMenu({ spot, ask }: { spot: Spot; ask: (what: Asking) => void }) {
         text("Separator", commands.insertBlock("separator")),
         text("Page break", commands.insertBlock("pageBreak")),
         text("Footnote", commands.insertFootnote()),
+        text("Calculation", commands.insertCalculation),
         "line",
         { label: "Bookmark here…", run: () => ask("bookmark") },
+        { label: "Refer to a place…", run: () => ask("reference") },
         { label: "Contents here…", run: () => ask("contents") },
       ];
   return (

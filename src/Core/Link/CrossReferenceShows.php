@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Link;
+
+/** What a cross-reference says of the place it leads to; its words follow the outline by themselves. */
+enum CrossReferenceShows: string
+{
+    /** “3.2”; the heading where there is no number. */
+    case Number = 'number';
+    /** “Reading the barometer”. */
+    case Heading = 'heading';
+    /** “3.2 Reading the barometer”. */
+    case Both = 'both';
+
+    public function words(string $number, string $heading): string
+    {
+        return match ($this) {
+            self::Number => '' === $number ? $heading : $number,
+            self::Heading => $heading,
+            self::Both => trim($number.' '.$heading),
+        };
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Http;
+
+use OpenApi\Attributes as OA;
+use Stemmata\Core\Calculation\Calculation;
+use Stemmata\Core\Calculation\Solved;
+use Stemmata\Http\View\CalculationAnswer;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** Works out what a calculation in a text comes to. */
+final class CalculationController
+{
+    #[Route('/api/calculations', methods: ['GET'])]
+    #[OA\Get(path: '/api/calculations', operationId: 'calculate')]
+    #[OA\QueryParameter(name: 'expression', required: true, schema: new OA\Schema(type: 'string'))]
+    #[OA\Response(response: 200, description: 'The exact result, or why there is none', content: new OA\JsonContent(ref: CalculationAnswer::class))]
+    public function calculate(Request $request): JsonResponse
+    {
+        $answer = Calculation::of(mb_scrub($request->query->getString('expression')));
+
+        return new JsonResponse($answer instanceof Solved ? new CalculationAnswer($answer->result, null) : new CalculationAnswer(null, $answer->sentence));
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Tests\Core\Calculation;
+
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+use Stemmata\Core\Calculation\Calculation;
+use Stemmata\Core\Calculation\Solved;
+use Stemmata\Core\Calculation\Unsolved;
+
+final class CalculationTest extends TestCase
+{
+    #[TestWith(['20!/(3!·17!)', '1140'])]
+    #[TestWith(['choose(20; 3)', '1140'])]
+    // OEIS A000142 (factorials) and A000984 (central binomial coefficients).
+    #[TestWith(['20!', '2432902008176640000'])]
+    #[TestWith(['choose(20; 10)', '184756'])]
+    #[TestWith(['0.1 + 0.2', '0.3'])]
+    #[TestWith(['1/3', '1/3 ≈ 0.333333333333'])]
+    #[TestWith(['1/3 + 1/6', '0.5'])]
+    #[TestWith(['-2^2', '-4'])]
+    #[TestWith(['2^3^2', '512'])]
+    #[TestWith(['2^-2', '0.25'])]
+    #[TestWith(['12 ÷ 4 − 1', '2'])]
+    #[TestWith(['7.5% × 1118', '83.85'])]
+    #[TestWith(['1000!', 'a number of 2,568 figures'])]
+    public function testIsExact(string $expression, string $result): void
+    {
+        self::assertEquals(new Solved($result), Calculation::of($expression));
+    }
+
+    #[TestWith(['', 'Nothing is to be worked out yet.'])]
+    #[TestWith(['(2', 'The calculation breaks off; something is missing at its end.'])]
+    #[TestWith(['2 3', '“3” at place 3 is not expected there.'])]
+    #[TestWith(['ä + 1', '“ä” at place 1 is not expected there.'])]
+    #[TestWith(['1/(2-2)', 'Nothing can be divided by zero.'])]
+    #[TestWith(['0^-1', 'Nothing can be divided by zero.'])]
+    #[TestWith(['2.5!', 'A factorial needs a whole number from 0 to 2,000.'])]
+    #[TestWith(['9^9^9', 'A power needs a whole number from 0 to 10,000.'])]
+    public function testSaysWhatIsWrong(string $expression, string $sentence): void
+    {
+        self::assertEquals(new Unsolved($sentence), Calculation::of($expression));
+    }
+
+    public function testHostileExpressionsEndSoon(): void
+    {
+        foreach ([str_repeat('(', 1900), str_repeat('2^', 900).'2', str_repeat('-', 1999).'1', str_repeat('9', 2000).'^10000', '2000!^50', str_repeat('9', 3000)] as $hostile) {
+            self::assertInstanceOf(str_starts_with($hostile, '-') ? Solved::class : Unsolved::class, Calculation::of($hostile), substr($hostile, 0, 20));
+        }
+    }
+}

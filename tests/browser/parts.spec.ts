@@ -1,0 +1,53 @@
+import { expect, test } from "@playwright/test";
+import { allKept, exported, openDocument } from "./helpers";
+
+test("a calculation is worked out in place, exactly, and goes into the file with its result", async ({ page }) => {
+  const id = await openDocument(page, "# Chance\n\nWays to choose.\n");
+  await page.locator(".manuscript p").first().click();
+  await page.getByRole("button", { name: "Commands for this paragraph" }).click();
+  await page.getByRole("menuitem", { name: "Calculation" }).click();
+  await page.keyboard.type("20!/(3!·17!");
+  await expect(page.getByText("The calculation breaks off")).toBeVisible();
+  await page.keyboard.type(")");
+  await expect(page.getByText("= 1140")).toBeVisible();
+  await page.keyboard.press("Enter");
+  await page.keyboard.type("And so on.");
+  await allKept(page);
+  await page.reload();
+  await expect(page.getByText("= 1140")).toBeVisible();
+  expect(await exported(page.request, id, "md")).toContain("```calculation\n20!/(3!·17!)\n= 1140\n```\n\nAnd so on.");
+});
+
+test("a reference to a place says its number anew after the place is moved", async ({ page }) => {
+  const id = await openDocument(page, "# Coast\n\nSee \n\n# Gaps\n\n# Storms\n");
+  await page.locator(".manuscript p").first().click();
+  await page.keyboard.press("End");
+  await page.getByRole("button", { name: "Commands for this paragraph" }).click();
+  await page.getByRole("menuitem", { name: "Refer to a place…" }).click();
+  await page.getByLabel("its number").check();
+  await page.getByLabel("A heading or a bookmark").fill("storms");
+  await page.keyboard.press("Enter");
+  await expect(page.locator(".cross-reference")).toHaveText("3");
+  await allKept(page);
+  await page.getByRole("treeitem").filter({ hasText: "Storms" }).click();
+  await page.getByRole("tree").focus();
+  await page.keyboard.press("Control+Shift+ArrowUp");
+  await expect(page.locator(".cross-reference")).toHaveText("2");
+  await page.keyboard.press("Delete");
+  await expect(page.locator(".cross-reference.broken")).toHaveText("a place that is gone");
+  await page.keyboard.press("Control+z");
+  await expect(page.locator(".cross-reference")).toHaveText("2");
+  expect(await exported(page.request, id, "html")).toMatch(/data-shows="number" href="#sec-storms">2<\/a>/);
+});
+
+test("a file dropped on the desk becomes a document", async ({ page }) => {
+  await page.goto("/");
+  const transfer = await page.evaluateHandle(() => {
+    const data = new DataTransfer();
+    data.items.add(new File(["# Dropped\n\nfrom a folder\n"], "dropped here.md"));
+    return data;
+  });
+  await page.dispatchEvent("main", "drop", { dataTransfer: transfer });
+  await expect(page.getByText("Imported 1 section and 3 words.")).toBeVisible();
+  await expect(page.getByRole("link", { name: "dropped here" })).toBeVisible();
+});
