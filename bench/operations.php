@@ -7,7 +7,6 @@ declare(strict_types=1);
 use Doctrine\ORM\EntityManagerInterface;
 use Stemmata\Core\Document;
 use Stemmata\Core\Level;
-use Stemmata\Core\Numbering\DecimalNumbering;
 use Stemmata\Core\Operation\OperationReader;
 use Stemmata\Core\OutlineWalk;
 use Stemmata\Core\Section;
@@ -104,7 +103,7 @@ foreach ([100, 1000, 10000] as $count) {
     $document = made($count, $ids);
     $core[$count] = [
         median(static fn () => (new OutlineWalk($document->outline))->parents()),
-        median(static fn () => DecimalNumbering::of($document->outline)),
+        median(static fn () => $document->numbers()),
     ];
     $at = intdiv($count, 2) + 10;
     $all = $document->outline->ids();

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Stemmata\Command;
 
 use Stemmata\Core\Counting\WordCount;
-use Stemmata\Core\Numbering\DecimalNumbering;
 use Stemmata\Format\Formats;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputArgument;
@@ -30,7 +29,7 @@ final class OutlineCommand extends FileCommand
     {
         $read = $this->readFile($input, 'file');
         $document = $read->document;
-        $numbers = DecimalNumbering::of($document->outline);
+        $numbers = $document->numbers();
         $sections = [];
         foreach ($document->sections() as $position => $section) {
             $sections[] = [
@@ -42,7 +41,7 @@ final class OutlineCommand extends FileCommand
         }
         if ($input->getOption('json')) {
             $title = $document->titleBlock->title;
-            self::answer($output, ['title' => '' === $title ? null : $title, 'sections' => $sections, 'warnings' => $read->warnings]);
+            self::answer($output, ['title' => '' === $title ? null : $title, 'sections' => $sections, 'warnings' => $read->report->warnings()]);
 
             return;
         }

@@ -15,12 +15,14 @@ final readonly class Change
      * @param array<string, array{Section|null, Section|null}> $sections     before and after, by id; null for not yet there
      * @param array<string, array{Offcut|null, Offcut|null}>   $offcuts      before and after, by id
      * @param array{TitleBlock, TitleBlock}|null               $titleBlock   before and after, when it differs
+     * @param array{Setup, Setup}|null                         $setup        before and after, when it differs
      */
     public function __construct(
         public array $outlineEdits,
         public array $sections,
         public array $offcuts,
         public ?array $titleBlock,
+        public ?array $setup = null,
     ) {
     }
 
@@ -47,12 +49,13 @@ final readonly class Change
             $sections,
             $offcuts,
             $before->titleBlock == $after->titleBlock ? null : [$before->titleBlock, $after->titleBlock],
+            $before->setup == $after->setup ? null : [$before->setup, $after->setup],
         );
     }
 
     public function isEmpty(): bool
     {
-        return [] === $this->outlineEdits && [] === $this->sections && [] === $this->offcuts && null === $this->titleBlock;
+        return [] === $this->outlineEdits && [] === $this->sections && [] === $this->offcuts && null === $this->titleBlock && null === $this->setup;
     }
 
     public function inverted(): self
@@ -62,6 +65,7 @@ final readonly class Change
             array_map(array_reverse(...), $this->sections),
             array_map(array_reverse(...), $this->offcuts),
             null === $this->titleBlock ? null : array_reverse($this->titleBlock),
+            null === $this->setup ? null : array_reverse($this->setup),
         );
     }
 

@@ -19,15 +19,16 @@ final readonly class Document
     private function __construct(
         public TitleBlock $titleBlock,
         public Outline $outline,
+        public Setup $setup,
         private Shelf $shelf,
         public array $changedSections = [],
         public array $changedOffcuts = [],
     ) {
     }
 
-    public static function opened(TitleBlock $titleBlock, Outline $outline, Shelf $shelf): self
+    public static function opened(TitleBlock $titleBlock, Outline $outline, Setup $setup, Shelf $shelf): self
     {
-        return new self($titleBlock, $outline, $shelf);
+        return new self($titleBlock, $outline, $setup, $shelf);
     }
 
     /** @param list<array{Level, Section}> $sections in order, the opening, if any, first */
@@ -43,6 +44,7 @@ final readonly class Document
         return new self(
             $titleBlock,
             Outline::packed($ids, $levels, str_repeat('0', strlen($levels))),
+            Setup::plain(),
             new MemoryShelf(array_column($sections, 1)),
         );
     }
@@ -133,12 +135,23 @@ final readonly class Document
 
     public function withTitleBlock(TitleBlock $titleBlock): self
     {
-        return new self($titleBlock, $this->outline, $this->shelf, $this->changedSections, $this->changedOffcuts);
+        return new self($titleBlock, $this->outline, $this->setup, $this->shelf, $this->changedSections, $this->changedOffcuts);
     }
 
     public function withOutline(Outline $outline): self
     {
-        return new self($this->titleBlock, $outline, $this->shelf, $this->changedSections, $this->changedOffcuts);
+        return new self($this->titleBlock, $outline, $this->setup, $this->shelf, $this->changedSections, $this->changedOffcuts);
+    }
+
+    public function withSetup(Setup $setup): self
+    {
+        return new self($this->titleBlock, $this->outline, $setup, $this->shelf, $this->changedSections, $this->changedOffcuts);
+    }
+
+    /** @return list<string> the number of each section by the document's scheme, empty for one without */
+    public function numbers(): array
+    {
+        return Numbering\Numbers::of($this->outline, $this->setup->numbering);
     }
 
     public function withSection(Section ...$sections): self
@@ -148,13 +161,13 @@ final readonly class Document
             $changed[$section->id->value] = $section;
         }
 
-        return new self($this->titleBlock, $this->outline, $this->shelf, $changed, $this->changedOffcuts);
+        return new self($this->titleBlock, $this->outline, $this->setup, $this->shelf, $changed, $this->changedOffcuts);
     }
 
     /** For one whose text went into another section; a deleted section goes to the offcuts and stays. */
     public function withoutSection(SectionId $id): self
     {
-        return new self($this->titleBlock, $this->outline, $this->shelf, [...$this->changedSections, $id->value => null], $this->changedOffcuts);
+        return new self($this->titleBlock, $this->outline, $this->setup, $this->shelf, [...$this->changedSections, $id->value => null], $this->changedOffcuts);
     }
 
     public function withOffcut(Offcut $offcut): self
@@ -169,6 +182,6 @@ final readonly class Document
 
     private function withOffcutState(SectionId $id, ?Offcut $offcut): self
     {
-        return new self($this->titleBlock, $this->outline, $this->shelf, $this->changedSections, [...$this->changedOffcuts, $id->value => $offcut]);
+        return new self($this->titleBlock, $this->outline, $this->setup, $this->shelf, $this->changedSections, [...$this->changedOffcuts, $id->value => $offcut]);
     }
 }

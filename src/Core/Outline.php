@@ -16,6 +16,8 @@ final readonly class Outline
     /** Flag bits, one hexadecimal digit per section. */
     public const UNNUMBERED = 1;
     public const LEFT_OUT_OF_CONTENTS = 2;
+    /** Begins a branch that is numbered as an appendix. */
+    public const APPENDIX = 4;
 
     /**
      * @param string $ids    twelve characters per section

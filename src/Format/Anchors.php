@@ -8,7 +8,6 @@ use Stemmata\Core\Document;
 use Stemmata\Core\Link\CrossReferenceShows;
 use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Link\References;
-use Stemmata\Core\Numbering\DecimalNumbering;
 use Stemmata\Core\Text\Node;
 
 /**
@@ -57,7 +56,7 @@ final readonly class Anchors
             $byId[$id->value] = $name;
         }
 
-        return new self($byId, $places, DecimalNumbering::of($document->outline));
+        return new self($byId, $places, $document->numbers());
     }
 
     public function find(string $id): ?string

@@ -10,6 +10,7 @@ use Stemmata\Core\IdSource;
 use Stemmata\Core\Level;
 use Stemmata\Core\Link\BookmarkName;
 use Stemmata\Core\Link\LinkTarget;
+use Stemmata\Core\Numbering\NumberLifting;
 use Stemmata\Core\Outline;
 use Stemmata\Core\Section;
 use Stemmata\Core\SectionId;
@@ -20,7 +21,8 @@ use Stemmata\Core\TitleBlock;
 
 /**
  * Gathers headings and blocks, in the order in which a reader meets them, into a document. Links to places in the file
- * (`#name`) are led to the section or bookmark of that name once all are known.
+ * (`#name`) are led to the section or bookmark of that name once all are known, and numbers typed into headings are
+ * taken off once all headings are.
  */
 final class DocumentBuilder
 {
@@ -34,41 +36,59 @@ final class DocumentBuilder
     private int $flags = 0;
     /** @var list<Node> */
     private array $blocks = [];
-
+    /** @var array<string, string> number that the file prints before a heading, by section id */
+    private array $printed = [];
     /** @var array<string, string> link target by anchor */
     private array $targets = [];
     /** @var array<string, true> */
     private array $names = [];
-    /** @var array<string, true> */
-    private array $missing = [];
+    /** @var array<string, true> ids of bookmarks that a program made for itself; they go unless something leads to them */
+    private array $hidden = [];
+    /** @var array<string, true> ids of the bookmarks and sections that something leads to */
+    private array $reached = [];
+    /** @var list<string> names of the place where the next heading or block begins */
+    private array $ahead = [];
     private bool $hasContents = false;
+    private bool $wasContents = false;
+    private readonly ReportBook $report;
 
     public function __construct(private readonly IdSource $ids)
     {
         $this->id = $ids->next();
         $this->heading = Heading::none();
+        $this->report = new ReportBook();
     }
 
     /**
+     * @param int          $level   1 or more; what is deeper than 9 stands at 9
      * @param list<Node>   $inline
      * @param list<string> $anchors names under which the file knows this heading
+     * @param string       $printed the number that the file's program prints before it, when that is not among its words
      *
      * @throws FormatException
      */
-    public function heading(Level $level, array $inline, array $anchors = [], int $flags = 0): void
+    public function heading(int $level, array $inline, array $anchors = [], int $flags = 0, string $printed = ''): void
     {
         $this->finishSection();
         if (count($this->sections) >= self::MAX_SECTIONS) {
             throw FormatException::tooManySections(self::MAX_SECTIONS);
         }
         $this->id = $this->ids->next();
-        $this->level = $level;
+        $this->level = Level::from(max(1, min(9, $level)));
         $this->heading = Heading::ofInline($inline);
         $this->flags = $flags;
         $this->blocks = [];
-        foreach ($anchors as $anchor) {
+        if ('' !== $printed) {
+            $this->printed[$this->id->value] = $printed;
+        }
+        if ($level > 9) {
+            $this->note(ImportNote::LevelTooDeep, $this->heading->plainText());
+        }
+        foreach ([...$this->ahead, ...$anchors] as $anchor) {
             $this->targets[$anchor] ??= LinkTarget::toSection($this->id->value);
         }
+        $this->ahead = [];
+        $this->wasContents = false;
         // Programs that make anchors by themselves do so from the heading's words (common practice); a name given wins.
         $this->targets['~'.Slug::of($this->heading->plainText())] ??= LinkTarget::toSection($this->id->value);
     }
@@ -76,35 +96,61 @@ final class DocumentBuilder
     public function block(Node $block): void
     {
         $this->hasContents = $this->hasContents || 'contents' === $block->type;
-        $this->blocks[] = $block;
+        $this->blocks[] = [] === $this->ahead ? $block : $this->named($block);
+    }
+
+    /** Contents that a program made were met; a heading that stood only for them goes with them. */
+    public function contentsLeftOut(): void
+    {
+        $this->note(ImportNote::ContentsLeftOut);
+        $this->wasContents = true;
     }
 
     /** A named place in running text. */
-    public function bookmark(string $anchor): Node
+    public function bookmark(string $anchor, bool $isHidden = false): Node
     {
-        $name = BookmarkName::free(BookmarkName::madeFrom($anchor), fn (string $try): bool => isset($this->names[$try]));
+        $name = BookmarkName::free(BookmarkName::madeFrom(ltrim((string) (strrchr($anchor, '#') ?: $anchor), '#')), fn (string $try): bool => isset($this->names[$try]));
         $this->names[$name] = true;
         $id = $this->ids->next()->value;
         $this->targets[$anchor] ??= LinkTarget::toBookmark($id);
+        if ($isHidden) {
+            $this->hidden[$id] = true;
+        } elseif ($name !== $anchor && !str_contains($anchor, '#')) {
+            $this->note(ImportNote::BookmarkRenamed, $anchor.' → '.$name);
+        }
 
         return new Node('bookmark', ['id' => $id, 'name' => $name]);
     }
 
-    /** @param list<string> $warnings of the reader's own */
-    public function finished(TitleBlock $titleBlock, array $warnings = []): ReadResult
+    /** A name for the place where the next heading or block begins. */
+    public function anchorAhead(string $anchor): void
+    {
+        $this->ahead[] = $anchor;
+    }
+
+    public function note(ImportNote $note, string $detail = ''): void
+    {
+        $this->report->note($note, $this->id, $detail);
+    }
+
+    public function isEmpty(): bool
+    {
+        return [] === $this->sections && $this->level->isOpening() && [] === $this->blocks;
+    }
+
+    public function finished(TitleBlock $titleBlock): ReadResult
     {
         $this->finishSection();
-        $sections = $this->sections;
+        $sections = BodyLook::settled($this->sections);
         $this->sections = [];
-        $document = $this->assembled($titleBlock, $sections);
+        $lifting = NumberLifting::from($this->assembled($titleBlock, $sections), $this->printedByPosition($sections));
+        $document = $lifting->document;
+        $this->noteNumbers($lifting);
         if ($this->hasContents) {
             $document = self::withContentsFilled($document);
         }
-        foreach (array_keys($this->missing) as $anchor) {
-            $warnings[] = sprintf('A link leads to “#%s”, which is nowhere in the file.', $anchor);
-        }
 
-        return new ReadResult($document, $warnings);
+        return new ReadResult($document, ImportReport::of($document, $this->report->lines()));
     }
 
     private function finishSection(): void
@@ -112,16 +158,42 @@ final class DocumentBuilder
         if ($this->level->isOpening() && [] === $this->blocks) {
             return;
         }
+        if ($this->wasContents && [] === $this->blocks && ContentsWords::isHeading($this->heading->plainText())) {
+            return;
+        }
         $this->sections[] = [$this->level, new Section($this->id, $this->heading, Body::of($this->blocks)), $this->flags];
+    }
+
+    /** The block with bookmarks for the names of its place; one that holds no words of its own leaves them to the section. */
+    private function named(Node $block): Node
+    {
+        $bookmarks = array_map(fn (string $anchor): Node => $this->bookmark($anchor, true), $this->ahead);
+        $named = FirstLine::withLead($block, $bookmarks);
+        if (null === $named) {
+            foreach ($bookmarks as $nth => $bookmark) {
+                $this->targets[$this->ahead[$nth]] = LinkTarget::toSection($this->id->value);
+                unset($this->hidden[$bookmark->textAttribute('id')]);
+            }
+        }
+        $this->ahead = [];
+
+        return $named ?? $block;
     }
 
     /** @param list<array{Level, Section, int}> $sections */
     private function assembled(TitleBlock $titleBlock, array $sections): Document
     {
-        $lead = $this->led(...);
-        $resolved = array_map(static fn (array $entry): array => [$entry[0], $entry[1]
-            ->withHeading(Heading::ofInline(array_map(static fn (Node $node): Node => $node->mapped($lead), $entry[1]->heading->inline)))
-            ->withBody($entry[1]->body->mapped($lead))], $sections);
+        $resolved = [];
+        foreach ($sections as [$level, $section]) {
+            $this->id = $section->id;
+            $resolved[] = [$level, $section
+                ->withHeading(Heading::ofInline(array_map(fn (Node $node): Node => $node->mapped($this->led(...)), $section->heading->inline)))
+                ->withBody($section->body->mapped($this->led(...)))];
+        }
+        if ([] !== $this->hidden) {
+            $unreached = array_diff_key($this->hidden, $this->reached);
+            $resolved = array_map(static fn (array $entry): array => [$entry[0], Bookmarks::without($entry[1], $unreached)], $resolved);
+        }
         $document = Document::of($titleBlock, $resolved);
         $flags = implode('', array_map(static fn (array $entry): string => dechex($entry[2]), $sections));
 
@@ -137,11 +209,43 @@ final class DocumentBuilder
             $anchor = rawurldecode(substr($href, 1));
             $target = $this->targets[$anchor] ?? $this->targets['~'.mb_strtolower($anchor)] ?? null;
             if (null === $target) {
-                $this->missing[$anchor] = true;
+                $this->note(ImportNote::LinkLeadsNowhere, '#'.$anchor);
+            } else {
+                $this->reached[(string) LinkTarget::findInnerId($target)] = true;
             }
 
             return $target ?? $href;
         });
+    }
+
+    /**
+     * @param list<array{Level, Section, int}> $sections
+     *
+     * @return array<int, string>
+     */
+    private function printedByPosition(array $sections): array
+    {
+        $printed = [];
+        foreach ([] === $this->printed ? [] : $sections as $position => [, $section]) {
+            if (isset($this->printed[$section->id->value])) {
+                $printed[$position] = $this->printed[$section->id->value];
+            }
+        }
+
+        return $printed;
+    }
+
+    private function noteNumbers(NumberLifting $lifting): void
+    {
+        foreach ($lifting->liftedFromWords as $position) {
+            $this->report->note(ImportNote::NumbersLifted, $lifting->document->outline->idAt($position));
+        }
+        foreach ($lifting->keptAsWords as $position) {
+            $this->report->note(ImportNote::NumberKeptAsWords, $lifting->document->outline->idAt($position), mb_substr($lifting->document->sectionAt($position)->heading->plainText(), 0, 40));
+        }
+        foreach ($lifting->differences as $position => [$printed, $computed]) {
+            $this->report->note(ImportNote::NumberDiffers, $lifting->document->outline->idAt($position), sprintf('%s is now %s', $printed, '' === $computed ? 'without a number' : $computed));
+        }
     }
 
     private static function withContentsFilled(Document $document): Document

@@ -54,6 +54,46 @@ final class FormatException extends \RuntimeException
         return new self(sprintf('The file has more than %s headings, the most that one document can hold.', number_format($limit)));
     }
 
+    public static function damagedArchive(): self
+    {
+        return new self('The file is damaged or cut off: its parts cannot be unpacked.');
+    }
+
+    public static function damagedMarkup(): self
+    {
+        return new self('The file is damaged: its text cannot be made out.');
+    }
+
+    public static function missingPart(string $name): self
+    {
+        return new self(sprintf('The file is not complete: its part “%s” is missing.', self::shown($name)));
+    }
+
+    public static function isEncrypted(): self
+    {
+        return new self('The file is protected by a password; save it without one and try again.');
+    }
+
+    public static function isOlderKind(): self
+    {
+        return new self('The file is protected by a password or of an older kind; save it as .docx or .odt without a password and try again.');
+    }
+
+    public static function isPdf(): self
+    {
+        return new self('The file is a PDF, which holds pages and not a text; import the file that it was made from.');
+    }
+
+    public static function unknownArchive(): self
+    {
+        return new self('The file is an archive that holds no text that Stemmata reads.');
+    }
+
+    public static function tooMuchUnpacked(int $bytes): self
+    {
+        return new self(sprintf('The file unpacks to more than %d megabytes, the most that can be read at once.', intdiv($bytes, 1024 * 1024)));
+    }
+
     private static function shown(string $value): string
     {
         return mb_strcut(mb_scrub(basename($value)), 0, 60);

@@ -6,12 +6,8 @@ namespace Stemmata\Format;
 
 use Stemmata\Core\Document;
 use Stemmata\Core\TitleBlock;
-use Stemmata\Format\Html\HtmlReader;
-use Stemmata\Format\Html\HtmlWriter;
-use Stemmata\Format\Markdown\MarkdownReader;
-use Stemmata\Format\Markdown\MarkdownWriter;
 
-/** The formats there are, found by a file's ending. */
+/** The formats there are. A file is known by what it is; its ending decides where that leaves a choice. */
 final readonly class Formats
 {
     /** Ten times the text of a million words. */
@@ -22,10 +18,20 @@ final readonly class Formats
     /** @var list<DocumentWriter> */
     private array $writers;
 
-    public function __construct(MarkdownReader $markdownReader, HtmlReader $htmlReader, MarkdownWriter $markdownWriter, HtmlWriter $htmlWriter)
+    /**
+     * @param iterable<DocumentReader> $readers
+     * @param iterable<DocumentWriter> $writers
+     */
+    public function __construct(iterable $readers, iterable $writers)
     {
-        $this->readers = [$markdownReader, $htmlReader];
-        $this->writers = [$markdownWriter, $htmlWriter];
+        $this->readers = array_values([...$readers]);
+        $this->writers = array_values([...$writers]);
+    }
+
+    /** @return list<string> endings of the files that can be read */
+    public function readableEndings(): array
+    {
+        return array_merge(...array_map(static fn (DocumentReader $each): array => $each->endings(), $this->readers));
     }
 
     /**
@@ -41,21 +47,27 @@ final readonly class Formats
         }
         $title = mb_substr(trim(str_replace('_', ' ', pathinfo(mb_scrub($name), \PATHINFO_FILENAME))), 0, 200);
 
-        return new ReadResult($read->document->withTitleBlock(self::titled($read->document, $title)), $read->warnings);
+        return $read->withDocument($read->document->withTitleBlock(self::titled($read->document, $title)));
     }
 
     /** @throws FormatException */
     public function readAsIs(string $name, string $bytes): ReadResult
     {
-        $reader = $this->readerFor($name);
         if (strlen($bytes) > self::MAX_BYTES) {
             throw FormatException::tooLarge(self::MAX_BYTES);
+        }
+        $ending = strtolower(pathinfo($name, \PATHINFO_EXTENSION));
+        $named = $this->findReader($ending);
+        if (null === $named) {
+            throw FormatException::unknownEnding($name, $this->readableEndings());
         }
         if ('' === $bytes) {
             throw FormatException::isEmpty();
         }
+        $actual = FileKind::findEnding($bytes);
+        $reader = null === $actual ? $named : $this->findReader($actual) ?? $named;
 
-        return $reader->read($bytes);
+        return $reader === $named ? $reader->read($bytes) : $reader->read($bytes)->withNote(ImportNote::FormatGuessed);
     }
 
     /** @throws FormatException */
@@ -66,20 +78,18 @@ final readonly class Formats
                 return $writer;
             }
         }
-
         throw FormatException::cannotWrite($ending, array_merge(...array_map(static fn (DocumentWriter $each): array => $each->endings(), $this->writers)));
     }
 
-    private function readerFor(string $name): DocumentReader
+    private function findReader(string $ending): ?DocumentReader
     {
-        $ending = strtolower(pathinfo($name, \PATHINFO_EXTENSION));
         foreach ($this->readers as $reader) {
             if (in_array($ending, $reader->endings(), true)) {
                 return $reader;
             }
         }
 
-        throw FormatException::unknownEnding($name, array_merge(...array_map(static fn (DocumentReader $each): array => $each->endings(), $this->readers)));
+        return null;
     }
 
     private static function titled(Document $document, string $title): TitleBlock

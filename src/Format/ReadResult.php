@@ -6,11 +6,20 @@ namespace Stemmata\Format;
 
 use Stemmata\Core\Document;
 
-/** A document read from a file, and what the reader could not keep or was in doubt about. */
+/** A document read from a file, and what became of the file. */
 final readonly class ReadResult
 {
-    /** @param list<string> $warnings */
-    public function __construct(public Document $document, public array $warnings)
+    public function __construct(public Document $document, public ImportReport $report)
     {
+    }
+
+    public function withDocument(Document $document): self
+    {
+        return new self($document, $this->report);
+    }
+
+    public function withNote(ImportNote $note): self
+    {
+        return new self($this->document, $this->report->with($note));
     }
 }

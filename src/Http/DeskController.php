@@ -14,6 +14,7 @@ use Stemmata\Http\View\Created;
 use Stemmata\Http\View\DocumentCard;
 use Stemmata\Http\View\Imported;
 use Stemmata\Http\View\Problem;
+use Stemmata\Http\View\ReportLineView;
 use Stemmata\Storage\Desk;
 use Stemmata\Storage\DocumentStore;
 use Stemmata\Storage\Entity\DocumentRecord;
@@ -68,7 +69,7 @@ final readonly class DeskController
         $id = $this->desk->add($read->document);
         $words = array_sum($facts->wordsInOrder($id, $read->document->outline));
 
-        return new JsonResponse(new Imported($id, $read->document->outline->count(), $words, $read->warnings), 201);
+        return new JsonResponse(new Imported($id, $read->document->outline->count(), $words, array_map(ReportLineView::of(...), $read->report->lines)), 201);
     }
 
     #[Route('/api/documents/{id}', methods: ['DELETE'])]

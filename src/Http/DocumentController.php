@@ -9,7 +9,7 @@ use Stemmata\Core\Check\Finding;
 use Stemmata\Core\Check\StructureCheck;
 use Stemmata\Core\Contents\StaleContents;
 use Stemmata\Core\Counting\ReadingTime;
-use Stemmata\Core\Numbering\DecimalNumbering;
+use Stemmata\Core\Numbering\Numbers;
 use Stemmata\Core\OutlineWalk;
 use Stemmata\Core\SectionId;
 use Stemmata\Format\Formats;
@@ -61,7 +61,7 @@ final readonly class DocumentController
         $words = $this->facts->wordsInOrder($id, $outline);
         $stale = array_map(static fn (SectionId $section): string => $section->value, StaleContents::in($this->store->document($id)));
 
-        return new JsonResponse(new OutlineFigures($record->revision, DecimalNumbering::of($outline), (new OutlineWalk($outline))->rolledUp($words), array_sum($words), $stale, ReadingTime::SILENT_WORDS_PER_MINUTE));
+        return new JsonResponse(new OutlineFigures($record->revision, Numbers::of($outline, $record->setup()->numbering), (new OutlineWalk($outline))->rolledUp($words), array_sum($words), $stale, ReadingTime::SILENT_WORDS_PER_MINUTE));
     }
 
     #[Route('/texts', methods: ['GET'])]

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Stemmata\Http;
 
 use Stemmata\Core\Document;
-use Stemmata\Core\Numbering\DecimalNumbering;
 use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\OutlineEdit;
@@ -32,7 +31,7 @@ final class RehearsalOf
     private static function sentence(Document $after, OutlineEdit $edit): string
     {
         $outline = $after->outline;
-        $numbers = DecimalNumbering::of($outline);
+        $numbers = $after->numbers();
         $parent = $outline->findParent($edit->at);
 
         return trim(sprintf(

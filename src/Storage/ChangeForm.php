@@ -11,6 +11,7 @@ use Stemmata\Core\Outline;
 use Stemmata\Core\OutlineEdit;
 use Stemmata\Core\Section;
 use Stemmata\Core\SectionId;
+use Stemmata\Core\Setup;
 use Stemmata\Core\TitleBlock;
 
 /** A change as the journal keeps it. */
@@ -30,6 +31,7 @@ final class ChangeForm
             ), $change->sections),
             'offcuts' => array_map(static fn (array $pair): array => array_map(self::offcut(...), $pair), $change->offcuts),
             'titleBlock' => null === $change->titleBlock ? null : array_map(get_object_vars(...), $change->titleBlock),
+            'setup' => null === $change->setup ? null : array_map(static fn (Setup $setup): array => $setup->toJson(), $change->setup),
         ]);
     }
 
@@ -52,6 +54,7 @@ final class ChangeForm
             $sections,
             $offcuts,
             self::readTitleBlocks($row),
+            self::readSetups($stored['setup'] ?? null),
         );
     }
 
@@ -115,6 +118,12 @@ final class ChangeForm
         $each = static fn (mixed $value): mixed => is_array($value) ? $read($value) : null;
 
         return [$each($stored[0] ?? null), $each($stored[1] ?? null)];
+    }
+
+    /** @return array{Setup, Setup}|null */
+    private static function readSetups(mixed $stored): ?array
+    {
+        return is_array($stored) ? [Setup::fromJson((array) ($stored[0] ?? [])), Setup::fromJson((array) ($stored[1] ?? []))] : null;
     }
 
     /** @return array{TitleBlock, TitleBlock}|null */

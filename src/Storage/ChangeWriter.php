@@ -31,6 +31,9 @@ final readonly class ChangeWriter
         if (null !== $change->titleBlock) {
             $document->setTitleBlock($change->titleBlock[1]);
         }
+        if (null !== $change->setup) {
+            $document->setSetup($change->setup[1]);
+        }
         foreach ($change->sections as $id => [, $after]) {
             $this->writeSection($document->id, $id, $after, $revision);
         }

@@ -43,6 +43,7 @@ final readonly class Desk
             $record = new DocumentRecord($id, $ownerId, time(), time());
             $record->setTitleBlock($document->titleBlock);
             $record->setOutline($document->outline);
+            $record->setSetup($document->setup);
             $this->entities->persist($record);
             $this->entities->flush();
             $this->addSections($id, $document->sections());

@@ -14,7 +14,7 @@ use Stemmata\Core\SectionId;
 /**
  * A document as plain values, the way storage keeps it: compared to the byte, and changed by a Change alone.
  *
- * @phpstan-type Stored array{title: string, outline: list<string>, sections: array<string, string>, offcuts: array<string, string>}
+ * @phpstan-type Stored array{title: string, setup: string, outline: list<string>, sections: array<string, string>, offcuts: array<string, string>}
  */
 final class StoredForm
 {
@@ -31,6 +31,7 @@ final class StoredForm
 
         return [
             'title' => serialize($document->titleBlock),
+            'setup' => serialize($document->setup),
             'outline' => [$document->outline->ids, $document->outline->levels, $document->outline->flags],
             'sections' => $sections,
             'offcuts' => array_map(serialize(...), $offcuts),
@@ -60,6 +61,7 @@ final class StoredForm
 
         return [
             'title' => null === $change->titleBlock ? $stored['title'] : serialize($change->titleBlock[1]),
+            'setup' => null === $change->setup ? $stored['setup'] : serialize($change->setup[1]),
             'outline' => [$outline->ids, $outline->levels, $outline->flags],
             'sections' => $sections,
             'offcuts' => $offcuts,

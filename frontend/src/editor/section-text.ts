@@ -18,8 +18,16 @@ export function textOf(doc: TextNode): Pick<SectionText, "heading" | "body"> {
   const isBlank = blocks.length === 1 && blocks[0]?.type.name === "paragraph" && blocks[0].content.size === 0;
   return {
     heading: heading ? childrenOf(heading).map((child) => child.toJSON() as Record<string, never>) : [],
-    body: isBlank ? [] : blocks.map((block) => block.toJSON() as Record<string, never>),
+    body: isBlank ? [] : blocks.map((block) => asStored(block.toJSON() as Stored) as Record<string, never>),
   };
+}
+
+type Stored = { attrs?: Record<string, unknown>; content?: Stored[] };
+
+/** A paragraph that never stood out in a file says nothing of its look. */
+function asStored({ attrs, content, ...node }: Stored): Stored {
+  const kept = attrs && Object.fromEntries(Object.entries(attrs).filter(([name, value]) => !(name === "look" && value === null)));
+  return { ...node, ...(kept && Object.keys(kept).length > 0 ? { attrs: kept } : {}), ...(content ? { content: content.map(asStored) } : {}) };
 }
 
 export function headingOf(doc: TextNode): TextNode | null {

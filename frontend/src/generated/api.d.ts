@@ -375,7 +375,7 @@ export interface components {
             id: string;
             sections: number;
             words: number;
-            warnings: string[];
+            report: components["schemas"]["ReportLine"][];
         };
         /** @description A link from one section's text to a section or bookmark. */
         InnerLink: {
@@ -442,6 +442,18 @@ export interface components {
             possible: boolean;
             /** @description Why not, or what it would bring about */
             sentence: string;
+        };
+        /** @description One line of an import report. */
+        ReportLine: {
+            /** @enum {string} */
+            kind: "kept" | "changed" | "lost" | "doubt";
+            sentence: string;
+            count: number;
+            /** @description Where, the first hundred */
+            places: {
+                section: string;
+                detail: string;
+            }[];
         };
         /** @description What lists show of a section. Words are those under the heading itself. */
         SectionFacts: {

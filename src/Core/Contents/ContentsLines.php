@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Stemmata\Core\Contents;
 
 use Stemmata\Core\Document;
-use Stemmata\Core\Numbering\DecimalNumbering;
 use Stemmata\Core\Text\Node;
 
 /** Collects the lines of the contents: every heading within the levels asked for that has words and is not left out. */
@@ -15,17 +14,23 @@ final class ContentsLines
     public static function of(Document $document, int $from, int $to): array
     {
         $outline = $document->outline;
-        $numbers = DecimalNumbering::of($outline);
+        $numbers = $document->numbers();
         $lines = [];
         foreach ($document->headings() as $position => $heading) {
             $level = $outline->levelAt($position)->value;
-            if ($level < $from || $level > $to || '' === trim($heading) || !$outline->isInContentsAt($position)) {
+            if ($level < $from || $level > $to || !self::isNamed($heading, $numbers[$position], $document) || !$outline->isInContentsAt($position)) {
                 continue;
             }
             $lines[] = ['section' => $outline->idAt($position)->value, 'level' => $level, 'number' => $numbers[$position], 'heading' => $heading];
         }
 
         return $lines;
+    }
+
+    /** “Chapter 4” is a name without more words; a bare “4” that we count ourselves is not. */
+    private static function isNamed(string $heading, string $number, Document $document): bool
+    {
+        return '' !== trim($heading) || ('' !== $number && !$document->setup->numbering->isDecimal());
     }
 
     public static function isCurrent(Document $document, Node $contents): bool

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Operation;
 
+use Stemmata\Core\Text\BodySchema;
 use Stemmata\Core\Text\Node;
 
 /** Asks of a part whether it is a block whose own content is running text. */
@@ -11,6 +12,6 @@ final class BlockOf
 {
     public static function text(Node $node): bool
     {
-        return in_array($node->type, ['paragraph', 'codeBlock', 'figure', 'caption', 'tableCell'], true);
+        return BodySchema::isBlock($node->type) && in_array(BodySchema::NODES[$node->type]['content'] ?? null, ['inline*', 'text*'], true);
     }
 }

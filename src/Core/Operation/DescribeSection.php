@@ -24,6 +24,7 @@ final readonly class DescribeSection implements Operation
         private ?int $target = null,
         private ?Marker $marker = null,
         private ?bool $numbered = null,
+        private ?bool $appendix = null,
         private ?bool $inContents = null,
     ) {
     }
@@ -55,7 +56,7 @@ final readonly class DescribeSection implements Operation
             null !== $this->aim => 'the aim',
             null !== $this->target => 'the target',
             null !== $this->marker => 'the marker',
-            null !== $this->numbered => 'the numbering',
+            null !== $this->numbered || null !== $this->appendix => 'the numbering',
             default => 'the place in the contents',
         };
 
@@ -71,6 +72,7 @@ final readonly class DescribeSection implements Operation
             ->withMarker($this->marker ?? $section->marker);
         $flags = $document->outline->flagsAt($position);
         $flags = self::flag($flags, Outline::UNNUMBERED, null === $this->numbered ? null : !$this->numbered);
+        $flags = self::flag($flags, Outline::APPENDIX, $this->appendix);
         $flags = self::flag($flags, Outline::LEFT_OUT_OF_CONTENTS, null === $this->inContents ? null : !$this->inContents);
 
         return ($noted == $section ? $document : $document->withSection($noted))

@@ -85,6 +85,7 @@ final readonly class OperationReader
             $fields->findInteger('target'),
             $fields->has('marker') ? $fields->oneOf('marker', Marker::class) : null,
             $fields->findBoolean('numbered'),
+            $fields->findBoolean('appendix'),
             $fields->findBoolean('inContents'),
         );
     }

@@ -89,7 +89,7 @@ final readonly class SplitSection implements Operation
     {
         $first = $body->blocks[0] ?? null;
         $run = $first?->content[0] ?? null;
-        if (null === $first || null === $run || !$run->isText() || 'codeBlock' === $first->type) {
+        if (null === $first || null === $run || !$run->isText() || in_array($first->type, ['codeBlock', 'calculation'], true)) {
             return $body;
         }
         $text = ltrim($run->text, ' ');

@@ -22,7 +22,7 @@ final class BodySchema
 
     /** @var array<string, array{group: string|null, content: string|null, marks: bool, attributes: array<string, string>}> */
     public const NODES = [
-        'paragraph' => ['group' => 'block', 'content' => 'inline*', 'marks' => true, 'attributes' => []],
+        'paragraph' => ['group' => 'block', 'content' => 'inline*', 'marks' => true, 'attributes' => ['look' => 'look?']],
         'quotation' => ['group' => 'block', 'content' => 'block+', 'marks' => false, 'attributes' => []],
         'bulletList' => ['group' => 'block', 'content' => 'listItem+', 'marks' => false, 'attributes' => []],
         'orderedList' => ['group' => 'block', 'content' => 'listItem+', 'marks' => false, 'attributes' => ['start' => 'integer']],
@@ -181,7 +181,10 @@ final class BodySchema
             if (!(null === $value && str_ends_with($kind, '?')) && !self::isOfKind($value, rtrim($kind, '?'))) {
                 throw 'bookmarkName' === $kind ? InvalidBody::bookmarkName() : InvalidBody::wrongAttribute($type, $name);
             }
-            $read[$name] = $value;
+            // Few paragraphs carry a look; the others need not say so.
+            if (null !== $value || 'look?' !== $kind) {
+                $read[$name] = $value;
+            }
         }
 
         return $read;
@@ -200,6 +203,7 @@ final class BodySchema
             'shows' => is_string($value) && null !== CrossReferenceShows::tryFrom($value),
             'target' => is_string($value) && LinkTarget::isValid($value),
             'image' => is_string($value) && LinkTarget::isImageSource($value),
+            'look' => Look::isSound($value),
             'contentsLines' => self::isContentsLines($value),
             default => false,
         };

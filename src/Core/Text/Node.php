@@ -33,9 +33,11 @@ final readonly class Node
     }
 
     /** @param list<Node> $inline */
-    public static function paragraph(array $inline): self
+    public static function paragraph(array $inline, ?Look $look = null): self
     {
-        return new self('paragraph', content: $inline);
+        $stored = $look?->toJson();
+
+        return new self('paragraph', null === $stored ? [] : ['look' => $stored], $inline);
     }
 
     public function isText(): bool

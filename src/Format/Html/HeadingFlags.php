@@ -6,14 +6,20 @@ namespace Stemmata\Format\Html;
 
 use Stemmata\Core\Outline;
 
-/** How a written heading says that it bears no number, or is left out of the contents. */
+/** How a written heading says that it bears no number, is an appendix, or is left out of the contents. */
 final class HeadingFlags
 {
+    private const CLASSES = ['unnumbered' => Outline::UNNUMBERED, 'left-out' => Outline::LEFT_OUT_OF_CONTENTS, 'appendix' => Outline::APPENDIX];
+
     public static function classes(Outline $outline, int $position): string
     {
-        return implode(' ', array_keys(array_filter([
-            'unnumbered' => !$outline->isNumberedAt($position),
-            'left-out' => !$outline->isInContentsAt($position),
-        ])));
+        $flags = $outline->flagsAt($position);
+
+        return implode(' ', array_keys(array_filter(self::CLASSES, static fn (int $bit): bool => 0 !== ($flags & $bit))));
+    }
+
+    public static function ofClasses(string $classes): int
+    {
+        return array_sum(array_intersect_key(self::CLASSES, array_flip(explode(' ', $classes))));
     }
 }

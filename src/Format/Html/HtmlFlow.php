@@ -4,29 +4,26 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Html;
 
-use Stemmata\Core\Level;
-use Stemmata\Core\Outline;
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\DocumentBuilder;
+use Stemmata\Format\FirstLine;
+use Stemmata\Format\ImportNote;
 
 /** Goes through a page from top to bottom: headings begin sections, everything else becomes blocks. */
 final readonly class HtmlFlow
 {
     private const CONTAINERS = ['div', 'section', 'article', 'main', 'header', 'footer', 'aside', 'center', 'address', 'details', 'summary', 'form', 'fieldset', 'hgroup', 'body', 'html', 'dl', 'dt', 'dd', 'nav', 'legend', 'menu', 'dir'];
-    private const DROPPED = ['script', 'style', 'template', 'head', 'iframe', 'object', 'embed', 'noscript', 'svg', 'math', 'canvas', 'audio', 'video', 'select', 'button', 'input', 'textarea', 'link', 'meta', 'title', 'base'];
     /** Deeper than that, blocks are read as running text; no one wrote them by hand. */
     private const MAX_DEPTH = 40;
 
     private HtmlInline $inline;
+    private HtmlContents $contents;
 
-    public function __construct(private DocumentBuilder $builder, private Footnotes $footnotes)
+    /** @param int $shift how many levels deeper the page's headings stand in the document */
+    public function __construct(private DocumentBuilder $builder, \DOMDocument $page, private Surroundings $surroundings, private Footnotes $footnotes, private int $shift = 0)
     {
-        $this->inline = new HtmlInline($builder, $footnotes);
-    }
-
-    public static function isDropped(\DOMElement $element): bool
-    {
-        return in_array(strtolower($element->localName ?? ''), self::DROPPED, true);
+        $this->inline = new HtmlInline($builder, $footnotes, $surroundings);
+        $this->contents = HtmlContents::in($page);
     }
 
     /** Reads a container whose headings are headings of the document. */
@@ -42,6 +39,7 @@ final readonly class HtmlFlow
             } elseif ($child instanceof \DOMElement && $this->isTransparent($child)) {
                 $this->flush($pending);
                 $pending = [];
+                $this->anchorAhead($child);
                 $this->read($child);
             } else {
                 $pending[] = $child;
@@ -53,7 +51,7 @@ final readonly class HtmlFlow
     /** @param list<\DOMNode> $nodes */
     private function flush(array $nodes): void
     {
-        foreach ($this->blocksOf($nodes, 0) as $block) {
+        foreach ($this->blocksOf($nodes, 0, null) as $block) {
             $this->builder->block($block);
         }
     }
@@ -63,56 +61,70 @@ final readonly class HtmlFlow
         return in_array($element->localName, self::CONTAINERS, true)
             && !HtmlBlock::isPageBreak($element)
             && !HtmlBlock::isContents($element)
+            && !$this->contents->isMade($element)
+            && !HtmlTitle::isTitleBlock($element)
             && !$this->footnotes->isNotes($element);
     }
 
-    private function heading(\DOMElement $element, Level $level): void
+    private function anchorAhead(\DOMElement $element): void
+    {
+        if ('' !== $element->getAttribute('id')) {
+            $this->builder->anchorAhead($this->surroundings->anchor($element->getAttribute('id')));
+        }
+    }
+
+    private function heading(\DOMElement $element, int $level): void
     {
         $anchors = [];
         $flags = 0;
-        foreach ([$element, ...iterator_to_array($element->getElementsByTagName('a'))] as $named) {
-            $anchor = $named->getAttribute('id') ?: $named->getAttribute('name');
+        $printed = '';
+        foreach ([$element, ...iterator_to_array($element->getElementsByTagName('*'), false)] as $named) {
+            $anchor = $named->getAttribute('id') ?: ('a' === $named->localName ? $named->getAttribute('name') : '');
             $isOfSection = $named === $element || str_contains($anchor, '-');
             if ('' !== $anchor && $isOfSection) {
-                $anchors[] = $anchor;
+                $anchors[] = $this->surroundings->anchor($anchor);
             }
-            $classes = explode(' ', $named->getAttribute('class'));
-            $flags |= in_array('unnumbered', $classes, true) ? Outline::UNNUMBERED : 0;
-            $flags |= in_array('left-out', $classes, true) ? Outline::LEFT_OUT_OF_CONTENTS : 0;
+            $flags |= HeadingFlags::ofClasses($named->getAttribute('class'));
+            $printed .= $named->hasAttribute('data-number') && 'span' === $named->localName ? $named->textContent : '';
         }
-        $this->builder->heading($level, $this->inline->of($element, inHeading: true), $anchors, $flags);
+        $this->builder->heading($level + $this->shift, $this->inline->of($element, inHeading: true), $anchors, $flags, trim($printed));
     }
 
-    private static function findLevel(\DOMElement $element): ?Level
+    private static function findLevel(\DOMElement $element): ?int
     {
         if ('heading' === $element->getAttribute('role')) {
             $level = (int) $element->getAttribute('aria-level');
 
-            return Level::from($level >= 1 && $level <= 9 ? $level : 2);
+            // WAI-ARIA 1.2: without a level it is 2.
+            return $level >= 1 ? $level : 2;
         }
 
-        return 1 === preg_match('/\Ah([1-6])\z/', $element->localName ?? '', $match) ? Level::from((int) $match[1]) : null;
+        return 1 === preg_match('/\Ah([1-6])\z/', $element->localName ?? '', $match) ? (int) $match[1] : null;
     }
 
     /**
      * @param iterable<\DOMNode> $nodes
+     * @param \DOMElement|null   $in    the paragraph they are the content of
      *
      * @return list<Node>
      */
-    private function blocksOf(iterable $nodes, int $depth): array
+    private function blocksOf(iterable $nodes, int $depth, ?\DOMElement $in): array
     {
         $blocks = [];
         $run = [];
         foreach ($nodes as $node) {
-            if ($node instanceof \DOMElement && HtmlBlock::isBlock($node) && $depth < self::MAX_DEPTH) {
-                array_push($blocks, ...$this->paragraphOf($run), ...$this->blocksOfElement($node, $depth + 1));
+            $isBlock = $node instanceof \DOMElement && HtmlBlock::isBlock($node);
+            if ($isBlock && self::MAX_DEPTH === $depth) {
+                $this->builder->note(ImportNote::NestingCut);
+            }
+            if ($isBlock && $depth < self::MAX_DEPTH) {
+                array_push($blocks, ...$this->paragraphOf($run, $in), ...$this->blocksOfElement($node, $depth + 1));
                 $run = [];
             } else {
                 $run[] = $node;
             }
         }
-
-        array_push($blocks, ...$this->paragraphOf($run));
+        array_push($blocks, ...$this->paragraphOf($run, $in));
 
         return $blocks;
     }
@@ -122,7 +134,7 @@ final readonly class HtmlFlow
      *
      * @return list<Node>
      */
-    private function paragraphOf(array $run): array
+    private function paragraphOf(array $run, ?\DOMElement $in): array
     {
         $inline = $this->inline->ofNodes($run);
         if ([] === $inline) {
@@ -132,13 +144,13 @@ final readonly class HtmlFlow
             return [new Node('figure', $inline[0]->attributes)];
         }
 
-        return [Node::paragraph($inline)];
+        return [Node::paragraph($inline, null === $in ? null : HtmlLook::of($in))];
     }
 
     /** @return list<Node> */
     private function blocksOfElement(\DOMElement $element, int $depth): array
     {
-        if (self::isDropped($element) || $this->footnotes->isNotes($element)) {
+        if ($this->footnotes->isNotes($element) || HtmlDropped::noted($element, $this->builder) || HtmlTitle::isTitleBlock($element)) {
             return [];
         }
         if (HtmlBlock::isPageBreak($element)) {
@@ -147,21 +159,44 @@ final readonly class HtmlFlow
         if (HtmlBlock::isContents($element)) {
             return [HtmlBlock::contents($element)];
         }
+        if ($this->contents->isMade($element)) {
+            $this->builder->contentsLeftOut();
+
+            return [];
+        }
+        $blocks = $this->blocksOfKind($element, $depth);
+        $id = $element->getAttribute('id');
+        if ('' === $id || [] === $blocks) {
+            return $blocks;
+        }
+        if (1 === $depth) {
+            $this->builder->anchorAhead($this->surroundings->anchor($id));
+
+            return $blocks;
+        }
+        $named = FirstLine::withLead($blocks[0], [$this->builder->bookmark($this->surroundings->anchor($id), true)]);
+
+        return null === $named ? $blocks : [$named, ...array_slice($blocks, 1)];
+    }
+
+    /** @return list<Node> */
+    private function blocksOfKind(\DOMElement $element, int $depth): array
+    {
         if (null !== self::findLevel($element)) {
             // Inside a quotation or a list it is no heading of the document, only words that stand out.
-            return $this->paragraphOf(iterator_to_array($element->childNodes, false));
+            return $this->paragraphOf(iterator_to_array($element->childNodes, false), $element);
         }
 
         return match ($element->localName) {
-            'p' => $this->blocksOf($element->childNodes, $depth),
-            'blockquote' => self::wrapped('quotation', $this->blocksOf($element->childNodes, $depth)),
+            'p', 'div', 'center', 'dd', 'dt' => $this->blocksOf($element->childNodes, $depth, $element),
+            'blockquote' => self::wrapped('quotation', $this->blocksOf($element->childNodes, $depth, null)),
             'ul' => self::wrapped('bulletList', $this->items($element, $depth)),
             'ol' => self::wrapped('orderedList', $this->items($element, $depth), ['start' => max(0, min(999_999_999, '' === $element->getAttribute('start') ? 1 : (int) $element->getAttribute('start')))]),
             'pre' => [HtmlBlock::code($element)],
             'hr' => [new Node('separator')],
             'figure' => $this->figure($element, $depth),
-            'table' => (new HtmlTable($this->inline))->blocksOf($element),
-            default => $this->blocksOf($element->childNodes, $depth),
+            'table' => (new HtmlTable($this->inline, $this->builder))->blocksOf($element),
+            default => $this->blocksOf($element->childNodes, $depth, null),
         };
     }
 
@@ -182,7 +217,7 @@ final readonly class HtmlFlow
         $items = [];
         foreach ($list->childNodes as $child) {
             $isItem = $child instanceof \DOMElement && 'li' === $child->localName;
-            $blocks = $this->blocksOf($isItem ? $child->childNodes : [$child], $depth);
+            $blocks = $this->blocksOf($isItem ? $child->childNodes : [$child], $depth, null);
             if (!$isItem && [] === $blocks) {
                 continue;
             }
@@ -198,11 +233,15 @@ final readonly class HtmlFlow
     {
         $images = $figure->getElementsByTagName('img');
         $image = $images->item(0);
-        if (1 !== $images->length || null === $image || $figure->getElementsByTagName('table')->length > 0) {
-            return $this->blocksOf($figure->childNodes, $depth);
-        }
         $caption = $figure->getElementsByTagName('figcaption')->item(0);
+        $table = $figure->getElementsByTagName('table')->item(0);
+        if (null !== $table && null !== $caption && 0 === $images->length) {
+            return (new HtmlTable($this->inline, $this->builder))->blocksOf($table, $caption);
+        }
+        if (1 !== $images->length || null === $image || null !== $table) {
+            return $this->blocksOf($figure->childNodes, $depth, null);
+        }
 
-        return [new Node('figure', HtmlInline::image($image), null === $caption ? [] : $this->inline->of($caption))];
+        return [new Node('figure', $this->inline->image($image), null === $caption ? [] : $this->inline->of($caption))];
     }
 }

@@ -10,13 +10,14 @@ use Stemmata\Core\Text\BodySchema;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\DocumentBuilder;
+use Stemmata\Format\ImportNote;
 
 /** Reads running text: white space folded as in a browser, known elements as marks, all others as their words. */
 final readonly class HtmlInline
 {
     private const MARKS = ['em' => 'emphasis', 'i' => 'emphasis', 'cite' => 'emphasis', 'dfn' => 'emphasis', 'strong' => 'strong', 'b' => 'strong', 'code' => 'code', 'kbd' => 'code', 'samp' => 'code', 'tt' => 'code', 'sup' => 'superscript', 'sub' => 'subscript'];
 
-    public function __construct(private DocumentBuilder $builder, private Footnotes $footnotes)
+    public function __construct(private DocumentBuilder $builder, private Footnotes $footnotes, private Surroundings $surroundings)
     {
     }
 
@@ -42,11 +43,18 @@ final readonly class HtmlInline
     }
 
     /** @return array{src: string, alt: string} */
-    public static function image(\DOMElement $image): array
+    public function image(\DOMElement $image): array
     {
-        $source = $image->getAttribute('src');
+        if ('svg' === $image->localName) {
+            // Shown as a picture, a drawing can run nothing and fetch nothing.
+            $drawing = (string) $image->ownerDocument?->saveXML($image);
+            $drawing = str_contains($drawing, 'xmlns=') ? $drawing : str_replace('<svg', '<svg xmlns="http://www.w3.org/2000/svg"', $drawing);
 
-        return ['src' => LinkTarget::isImageSource($source) ? $source : '', 'alt' => mb_strcut($image->getAttribute('alt'), 0, 4096)];
+            return ['src' => $this->surroundings->picture('data:image/svg+xml;base64,'.base64_encode($drawing)), 'alt' => mb_strcut($image->getAttribute('aria-label') ?: trim($image->getElementsByTagName('title')->item(0)->textContent ?? ''), 0, 4096)];
+        }
+        $source = trim($image->getAttribute('src'));
+
+        return ['src' => '' === $source ? '' : $this->surroundings->picture($source), 'alt' => mb_strcut(trim((string) preg_replace('/\s+/u', ' ', $image->getAttribute('alt'))), 0, 4096)];
     }
 
     /** @param list<Mark> $marks */
@@ -55,10 +63,10 @@ final readonly class HtmlInline
         if ($node instanceof \DOMText) {
             $run->words($node->data, $marks);
         }
-        if (!$node instanceof \DOMElement || HtmlFlow::isDropped($node)) {
+        if (!$node instanceof \DOMElement || HtmlDropped::noted($node, $this->builder)) {
             return;
         }
-        $note = $this->footnotes->findFor($node);
+        $note = $this->footnotes->findFor($node) ?? (Footnotes::isReference($node) ? $this->surroundings->findNote($node->getAttribute('href')) : null);
         if (null !== $note) {
             $run->part(new Node('footnote', content: $this->noteText($note)));
 
@@ -66,8 +74,9 @@ final readonly class HtmlInline
         }
         match ($node->localName) {
             'br' => $run->part(new Node('hardBreak')),
-            'a' => self::isCrossReference($node) ? $run->part(self::crossReference($node)) : $this->readElement($run, $node, $marks, $inHeading),
-            'img' => $run->part(new Node('image', self::image($node), marks: $marks)),
+            'a' => self::isCrossReference($node) ? $run->part($this->crossReference($node)) : $this->readElement($run, $node, $marks, $inHeading),
+            'img', 'svg' => $run->part(new Node('image', $this->image($node), marks: $marks)),
+            'math' => $this->formula($run, $node, $marks),
             default => $this->readElement($run, $node, $marks, $inHeading),
         };
     }
@@ -75,7 +84,7 @@ final readonly class HtmlInline
     /** @param list<Mark> $marks */
     private function readElement(InlineRun $run, \DOMElement $element, array $marks, bool $inHeading): void
     {
-        if ('doc-backlink' === $element->getAttribute('role')) {
+        if (Footnotes::isBacklink($element)) {
             $run->trimEnd();
 
             return;
@@ -83,10 +92,11 @@ final readonly class HtmlInline
         if ($element->hasAttribute('data-number')) {
             return;
         }
-        $anchor = 'a' === $element->localName ? ($element->getAttribute('id') ?: $element->getAttribute('name')) : '';
+        $anchor = $element->getAttribute('id') ?: ('a' === $element->localName ? $element->getAttribute('name') : '');
         // In a heading, a name with a hyphen is the section's own; HtmlFlow has taken it.
         if ('' !== $anchor && !($inHeading && str_contains($anchor, '-'))) {
-            $run->part($this->builder->bookmark($anchor));
+            $isMeant = 'a' === $element->localName && !$element->hasAttribute('href');
+            $run->part($this->builder->bookmark($this->surroundings->anchor($anchor), !$isMeant));
         }
         $mark = $this->findMark($element);
         $within = null === $mark || in_array($mark->type, array_column($marks, 'type'), true) ? $marks : self::ordered([...$marks, $mark]);
@@ -109,16 +119,16 @@ final readonly class HtmlInline
             && str_starts_with($element->getAttribute('href'), '#');
     }
 
-    private static function crossReference(\DOMElement $element): Node
+    private function crossReference(\DOMElement $element): Node
     {
-        return new Node('crossReference', ['href' => trim($element->getAttribute('href')), 'shows' => $element->getAttribute('data-shows')]);
+        return new Node('crossReference', ['href' => $this->surroundings->address(trim($element->getAttribute('href'))), 'shows' => $element->getAttribute('data-shows')]);
     }
 
     private static function onlyReference(\DOMElement $element): ?\DOMElement
     {
         $first = $element->firstElementChild;
 
-        return null !== $first && 'doc-noteref' === $first->getAttribute('role') ? $first : null;
+        return null !== $first && Footnotes::isReference($first) ? $first : null;
     }
 
     private function findMark(\DOMElement $element): ?Mark
@@ -127,17 +137,34 @@ final readonly class HtmlInline
             $href = trim($element->getAttribute('href'));
             $hint = $element->getAttribute('title');
 
-            return LinkTarget::isValid($href) && null === LinkTarget::findInnerId($href) ? Mark::link($href, '' === $hint ? null : mb_strcut($hint, 0, 4096)) : null;
+            if (!LinkTarget::isValid($href) || null !== LinkTarget::findInnerId($href)) {
+                $this->builder->note(ImportNote::LinkUnsafe, mb_strcut($href, 0, 60));
+
+                return null;
+            }
+
+            return Mark::link($this->surroundings->address($href), '' === $hint ? null : mb_strcut($hint, 0, 4096));
         }
         $type = self::MARKS[$element->localName ?? ''] ?? null;
 
         return null === $type ? null : new Mark($type);
     }
 
+    /** @param list<Mark> $marks */
+    private function formula(InlineRun $run, \DOMElement $math, array $marks): void
+    {
+        $this->builder->note(ImportNote::FormulaAsText);
+        $source = $math->getElementsByTagName('annotation')->item(0)->textContent ?? '';
+        $run->words('' !== $source ? $source : ($math->getAttribute('alttext') ?: $math->textContent), $marks);
+    }
+
     /** @return list<Node> a note holds text only, in one paragraph */
     private function noteText(\DOMElement $note): array
     {
         $run = new InlineRun();
+        if ($note->getElementsByTagName('p')->length > 1) {
+            $this->builder->note(ImportNote::NoteFlattened);
+        }
         foreach ($note->childNodes as $child) {
             if ($child instanceof \DOMElement && HtmlBlock::isBlock($child)) {
                 $run->gapIf(true);

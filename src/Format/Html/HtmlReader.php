@@ -8,10 +8,11 @@ use Stemmata\Core\IdSource;
 use Stemmata\Core\TitleBlock;
 use Stemmata\Format\DocumentBuilder;
 use Stemmata\Format\DocumentReader;
+use Stemmata\Format\ImportNote;
 use Stemmata\Format\ReadResult;
 use Stemmata\Format\TextBytes;
 
-/** Reads HTML: what the elements mean is kept, how they look, what they run and where they fetch from is not. */
+/** Reads HTML: what the elements mean is kept, how they look is evidence, what they run and where they fetch from is not kept. */
 final readonly class HtmlReader implements DocumentReader
 {
     public function __construct(private IdSource $ids)
@@ -25,11 +26,33 @@ final readonly class HtmlReader implements DocumentReader
 
     public function read(string $bytes): ReadResult
     {
-        return $this->readMarkup(TextBytes::utf8(self::inUtf8($bytes)));
+        [$declared, $isGuessed] = HtmlEncoding::inUtf8($bytes);
+
+        return $this->readMarkup(TextBytes::utf8($declared), null, $isGuessed);
     }
 
     /** @param TitleBlock|null $titleBlock what is known of the document from elsewhere */
-    public function readMarkup(string $html, ?TitleBlock $titleBlock = null): ReadResult
+    public function readMarkup(string $html, ?TitleBlock $titleBlock = null, bool $isGuessed = false): ReadResult
+    {
+        $page = self::page($html);
+        $builder = new DocumentBuilder($this->ids);
+        if ($isGuessed) {
+            $builder->note(ImportNote::EncodingGuessed);
+        }
+        self::readInto($builder, $page, new SinglePage($builder));
+
+        return $builder->finished($titleBlock ?? HtmlTitle::of($page));
+    }
+
+    public static function readInto(DocumentBuilder $builder, \DOMDocument $page, Surroundings $surroundings): void
+    {
+        $body = $page->getElementsByTagName('body')->item(0);
+        if (null !== $body) {
+            (new HtmlFlow($builder, $page, $surroundings, Footnotes::in($page)))->read($body);
+        }
+    }
+
+    public static function page(string $html): \DOMDocument
     {
         $page = new \DOMDocument();
         $before = libxml_use_internal_errors(true);
@@ -38,45 +61,7 @@ final readonly class HtmlReader implements DocumentReader
         $page->loadHTML('<?xml encoding="UTF-8">'.$html, \LIBXML_NONET | \LIBXML_NOERROR | \LIBXML_COMPACT | \LIBXML_PARSEHUGE);
         libxml_clear_errors();
         libxml_use_internal_errors($before);
-        $builder = new DocumentBuilder($this->ids);
-        $flow = new HtmlFlow($builder, Footnotes::in($page));
-        $body = $page->getElementsByTagName('body')->item(0);
-        if (null !== $body) {
-            $flow->read($body);
-        }
 
-        return $builder->finished($titleBlock ?? self::titleBlock($page));
-    }
-
-    private static function titleBlock(\DOMDocument $page): TitleBlock
-    {
-        $meta = [];
-        foreach ($page->getElementsByTagName('meta') as $element) {
-            $meta[strtolower($element->getAttribute('name'))] = $element->getAttribute('content');
-        }
-        $title = $page->getElementsByTagName('title')->item(0)->textContent ?? '';
-        $language = $page->documentElement?->getAttribute('lang') ?? '';
-
-        return new TitleBlock(
-            trim((string) preg_replace('/\s+/u', ' ', $title)),
-            $meta['subtitle'] ?? '',
-            $meta['author'] ?? '',
-            language: 1 === preg_match('/\A[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8})*\z/', $language) ? $language : 'en',
-        );
-    }
-
-    /** An encoding declared in the page, where it is one that mbstring knows. */
-    private static function inUtf8(string $bytes): string
-    {
-        if (mb_check_encoding($bytes, 'UTF-8') || 1 !== preg_match('/<meta[^>]+charset=["\']?([A-Za-z0-9_-]+)/i', substr($bytes, 0, 2048), $match)) {
-            return $bytes;
-        }
-        foreach (mb_list_encodings() as $encoding) {
-            if (0 === strcasecmp($encoding, $match[1]) || in_array(strtolower($match[1]), array_map(strtolower(...), mb_encoding_aliases($encoding)), true)) {
-                return (string) mb_convert_encoding($bytes, 'UTF-8', $encoding);
-            }
-        }
-
-        return $bytes;
+        return $page;
     }
 }

@@ -5,19 +5,21 @@ declare(strict_types=1);
 namespace Stemmata\Format\Html;
 
 use Stemmata\Core\Text\Node;
+use Stemmata\Format\DocumentBuilder;
+use Stemmata\Format\ImportNote;
 
 /** Reads a table of running text. Cells that span others are read once. */
 final readonly class HtmlTable
 {
-    public function __construct(private HtmlInline $inline)
+    public function __construct(private HtmlInline $inline, private DocumentBuilder $builder)
     {
     }
 
     /** @return list<Node> */
-    public function blocksOf(\DOMElement $table): array
+    public function blocksOf(\DOMElement $table, ?\DOMElement $caption = null): array
     {
         $rows = [];
-        foreach ($table->getElementsByTagName('tr') as $row) {
+        foreach (self::rows($table) as $row) {
             $cells = [];
             foreach ($row->childNodes as $cell) {
                 if ($cell instanceof \DOMElement && in_array($cell->localName, ['td', 'th'], true)) {
@@ -28,7 +30,7 @@ final readonly class HtmlTable
                 $rows[] = new Node('tableRow', content: $cells);
             }
         }
-        $caption = $table->getElementsByTagName('caption')->item(0);
+        $caption ??= $table->getElementsByTagName('caption')->item(0);
         $words = null === $caption ? [] : $this->inline->of($caption);
         if ([] === $rows) {
             return [] === $words ? [] : [Node::paragraph($words)];
@@ -37,8 +39,30 @@ final readonly class HtmlTable
         return [new Node('table', content: [new Node('caption', content: $words), ...$rows])];
     }
 
+    /** @return list<\DOMElement> rows of this table, not of tables in its cells */
+    private static function rows(\DOMElement $table): array
+    {
+        $rows = [];
+        foreach ($table->childNodes as $child) {
+            if ($child instanceof \DOMElement && in_array($child->localName, ['thead', 'tbody', 'tfoot'], true)) {
+                array_push($rows, ...self::rows($child));
+            } elseif ($child instanceof \DOMElement && 'tr' === $child->localName) {
+                $rows[] = $child;
+            }
+        }
+
+        return $rows;
+    }
+
     private function cell(\DOMElement $cell): Node
     {
+        if ((int) $cell->getAttribute('colspan') > 1 || (int) $cell->getAttribute('rowspan') > 1) {
+            $this->builder->note(ImportNote::CellsMerged);
+        }
+        if ($cell->getElementsByTagName('table')->length > 0) {
+            $this->builder->note(ImportNote::TableInTable);
+        }
+
         $align = $cell->getAttribute('align');
         if ('' === $align && 1 === preg_match('/text-align:\s*(left|center|right)/', $cell->getAttribute('style'), $match)) {
             $align = $match[1];

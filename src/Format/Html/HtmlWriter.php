@@ -6,7 +6,6 @@ namespace Stemmata\Format\Html;
 
 use Stemmata\Core\Document;
 use Stemmata\Core\Level;
-use Stemmata\Core\Numbering\DecimalNumbering;
 use Stemmata\Core\Outline;
 use Stemmata\Core\Section;
 use Stemmata\Format\Anchors;
@@ -32,7 +31,7 @@ final class HtmlWriter implements DocumentWriter
         $anchors = Anchors::in($document);
         $inline = new InlineHtml($anchors);
         $blocks = new BlockHtml($inline, $anchors);
-        $numbers = DecimalNumbering::of($document->outline);
+        $numbers = $document->numbers();
         $html = self::head($document);
         foreach ($document->sections() as $position => $section) {
             $html .= self::heading($document->outline, $position, $section, $numbers[$position], $anchors, $inline);
@@ -69,9 +68,15 @@ final class HtmlWriter implements DocumentWriter
         $attributes = null === $anchor ? '' : ' id="'.InlineHtml::escaped($anchor).'"';
         $classes = HeadingFlags::classes($outline, $position);
         $attributes .= '' === $classes ? '' : ' class="'.$classes.'"';
-        $words = ('' === $number ? '' : '<span data-number>'.$number.'</span> ').$inline->of($section->heading->inline);
+        $words = self::number($number).$inline->of($section->heading->inline);
 
         return self::element($level, $attributes, $words)."\n";
+    }
+
+    /** The number that we compute, marked so that no reader takes it for words. */
+    public static function number(string $number): string
+    {
+        return '' === $number ? '' : '<span data-number>'.InlineHtml::escaped($number).'</span> ';
     }
 
     /** HTML knows six levels; deeper ones are told by their role (WAI-ARIA 1.2). */

@@ -43,6 +43,11 @@ final readonly class MarkdownReader implements DocumentReader
     {
         $front = FrontMatter::takenOff(TextBytes::utf8($bytes));
 
-        return $this->html->readMarkup($this->converter->convert($front->text)->getContent(), $front->titleBlock);
+        return $this->html->readMarkup($this->toHtml($front->text), $front->titleBlock);
+    }
+
+    public function toHtml(string $markdown): string
+    {
+        return $this->converter->convert($markdown)->getContent();
     }
 }

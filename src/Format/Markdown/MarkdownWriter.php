@@ -6,6 +6,7 @@ namespace Stemmata\Format\Markdown;
 
 use Stemmata\Core\Document;
 use Stemmata\Core\Section;
+use Stemmata\Core\Text\Node;
 use Stemmata\Format\Anchors;
 use Stemmata\Format\DocumentWriter;
 use Stemmata\Format\Html\BlockHtml;
@@ -31,9 +32,11 @@ final class MarkdownWriter implements DocumentWriter
         $anchors = Anchors::in($document);
         $inline = new InlineMarkdown($anchors);
         $blocks = new BlockMarkdown($inline, new BlockHtml(new InlineHtml($anchors), $anchors), $anchors);
+        // Plain numbers are counted again by whoever reads the file; others would be lost if they were not written.
+        $numbers = $document->setup->numbering->isDecimal() ? [] : $document->numbers();
         $parts = [];
         foreach ($document->sections() as $position => $section) {
-            $parts[] = self::heading($document, $position, $section, $anchors, $inline);
+            $parts[] = self::heading($document, $position, $section, $numbers[$position] ?? '', $anchors, $inline);
             $parts[] = $blocks->of($section->body->blocks);
         }
         $text = implode("\n\n", array_filter($parts, static fn (string $part): bool => '' !== $part));
@@ -41,7 +44,7 @@ final class MarkdownWriter implements DocumentWriter
         return FrontMatter::of($document->titleBlock).$text."\n".rtrim("\n".$inline->notes())."\n";
     }
 
-    private static function heading(Document $document, int $position, Section $section, Anchors $anchors, InlineMarkdown $inline): string
+    private static function heading(Document $document, int $position, Section $section, string $number, Anchors $anchors, InlineMarkdown $inline): string
     {
         $level = $document->outline->levelAt($position);
         if ($level->isOpening()) {
@@ -52,7 +55,7 @@ final class MarkdownWriter implements DocumentWriter
         if ($level->value > 6) {
             $attributes = (null === $anchor ? '' : ' id="'.InlineHtml::escaped($anchor).'"').('' === $classes ? '' : ' class="'.$classes.'"');
 
-            return HtmlWriter::element($level, $attributes, (new InlineHtml($anchors))->of($section->heading->inline));
+            return HtmlWriter::element($level, $attributes, HtmlWriter::number($number).(new InlineHtml($anchors))->of($section->heading->inline));
         }
         $name = null === $anchor && '' === $classes ? '' : sprintf(
             ' <a%s%s></a>',
@@ -60,6 +63,6 @@ final class MarkdownWriter implements DocumentWriter
             '' === $classes ? '' : ' class="'.$classes.'"',
         );
 
-        return rtrim(str_repeat('#', $level->value).' '.$inline->of($section->heading->inline).$name);
+        return rtrim(str_repeat('#', $level->value).' '.('' === $number ? '' : $inline->of([Node::text($number)]).' ').$inline->of($section->heading->inline).$name);
     }
 }

@@ -10,7 +10,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class Imported
 {
-    /** @param list<string> $warnings */
+    /** @param list<ReportLineView> $report */
     public function __construct(
         #[OA\Property]
         public string $id,
@@ -18,8 +18,8 @@ final readonly class Imported
         public int $sections,
         #[OA\Property]
         public int $words,
-        #[OA\Property(items: new OA\Items(type: 'string'))]
-        public array $warnings,
+        #[OA\Property(items: new OA\Items(ref: ReportLineView::class))]
+        public array $report,
     ) {
     }
 }

@@ -7,6 +7,7 @@ namespace Stemmata\Storage\Entity;
 use Doctrine\ORM\Mapping as ORM;
 use Stemmata\Core\Document;
 use Stemmata\Core\Outline;
+use Stemmata\Core\Setup;
 use Stemmata\Core\Shelf;
 use Stemmata\Core\TitleBlock;
 
@@ -35,6 +36,10 @@ class DocumentRecord
     public string $outlineLevels = '';
     #[ORM\Column(type: 'text')]
     public string $outlineFlags = '';
+
+    /** JSON, as Setup writes it. */
+    #[ORM\Column(type: 'text')]
+    public string $setup = '{}';
 
     /** Goes up by one with each change to anything in the document. */
     #[ORM\Column]
@@ -93,8 +98,18 @@ class DocumentRecord
         $this->language = $titleBlock->language;
     }
 
+    public function setup(): Setup
+    {
+        return '{}' === $this->setup ? Setup::plain() : Setup::fromJson((array) json_decode($this->setup, true, 32, \JSON_THROW_ON_ERROR));
+    }
+
+    public function setSetup(Setup $setup): void
+    {
+        $this->setup = json_encode((object) $setup->toJson(), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
+    }
+
     public function document(Shelf $shelf): Document
     {
-        return Document::opened($this->titleBlock(), $this->outline(), $shelf);
+        return Document::opened($this->titleBlock(), $this->outline(), $this->setup(), $shelf);
     }
 }

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Html;
+
+use Stemmata\Core\TitleBlock;
+
+/** What a page says of itself as a whole: in its head, and in a title block at the top where it has one (common practice). */
+final class HtmlTitle
+{
+    public static function isTitleBlock(\DOMElement $element): bool
+    {
+        $type = ' '.$element->getAttribute('epub:type').' ';
+
+        return 'title-block-header' === $element->getAttribute('id') || str_contains($type, ' titlepage ');
+    }
+
+    public static function of(\DOMDocument $page): TitleBlock
+    {
+        $meta = [];
+        foreach ($page->getElementsByTagName('meta') as $element) {
+            $meta[strtolower($element->getAttribute('name'))] ??= self::line($element->getAttribute('content'));
+        }
+        $shown = self::shown($page);
+        $language = $page->documentElement?->getAttribute('lang') ?: ($page->documentElement?->getAttribute('xml:lang') ?? '');
+
+        return new TitleBlock(
+            $shown['title'] ?? self::line($page->getElementsByTagName('title')->item(0)->textContent ?? ''),
+            $shown['subtitle'] ?? $meta['subtitle'] ?? '',
+            $shown['author'] ?? $meta['author'] ?? '',
+            language: self::languageOr($language, 'en'),
+        );
+    }
+
+    public static function languageOr(string $tag, string $default): string
+    {
+        return 1 === preg_match('/\A[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8})*\z/', $tag) ? $tag : $default;
+    }
+
+    /** @return array<string, string> */
+    private static function shown(\DOMDocument $page): array
+    {
+        $header = $page->getElementById('title-block-header');
+        $shown = [];
+        foreach (null === $header ? [] : $header->getElementsByTagName('*') as $part) {
+            $class = $part->getAttribute('class');
+            if (in_array($class, ['title', 'subtitle', 'author'], true)) {
+                $shown[$class] = isset($shown[$class]) ? $shown[$class].', '.self::line($part->textContent) : self::line($part->textContent);
+            }
+        }
+
+        return $shown;
+    }
+
+    private static function line(string $text): string
+    {
+        return mb_strcut(trim((string) preg_replace('/\s+/u', ' ', $text)), 0, 2000);
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Html;
+
+use Stemmata\Core\Link\LinkTarget;
+use Stemmata\Format\DocumentBuilder;
+use Stemmata\Format\ImportNote;
+
+/** A page that stands alone: what is not in it is out of reach. */
+final readonly class SinglePage implements Surroundings
+{
+    public function __construct(private DocumentBuilder $builder)
+    {
+    }
+
+    public function anchor(string $id): string
+    {
+        return $id;
+    }
+
+    public function address(string $href): string
+    {
+        return $href;
+    }
+
+    public function findNote(string $href): ?\DOMElement
+    {
+        return null;
+    }
+
+    public function picture(string $source): string
+    {
+        if (!LinkTarget::isImageSource($source)) {
+            $this->builder->note(ImportNote::PictureOfOtherKind, substr($source, 0, 60));
+
+            return '';
+        }
+        if ('' !== $source && !str_starts_with($source, 'data:')) {
+            $this->builder->note(ImportNote::PictureOutside, $source);
+        }
+
+        return $source;
+    }
+}

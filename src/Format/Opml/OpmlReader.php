@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Opml;
+
+use Stemmata\Core\IdSource;
+use Stemmata\Core\Link\LinkTarget;
+use Stemmata\Core\Text\Mark;
+use Stemmata\Core\Text\Node;
+use Stemmata\Core\TitleBlock;
+use Stemmata\Format\DocumentBuilder;
+use Stemmata\Format\DocumentReader;
+use Stemmata\Format\Html\Footnotes;
+use Stemmata\Format\Html\HtmlFlow;
+use Stemmata\Format\Html\HtmlReader;
+use Stemmata\Format\Html\SinglePage;
+use Stemmata\Format\ImportNote;
+use Stemmata\Format\Markdown\MarkdownReader;
+use Stemmata\Format\Package\Xml;
+use Stemmata\Format\Package\XmlPart;
+use Stemmata\Format\ReadResult;
+use Stemmata\Format\TextBytes;
+
+/** Reads OPML 2.0: each line of the outline is a heading, its note (common practice) the text under it. */
+final readonly class OpmlReader implements DocumentReader
+{
+    /** A line without lines under it that is longer than that is a text, in characters. */
+    private const LONGEST_HEADING = 240;
+
+    public function __construct(private IdSource $ids, private MarkdownReader $markdown)
+    {
+    }
+
+    public function endings(): array
+    {
+        return ['opml'];
+    }
+
+    public function read(string $bytes): ReadResult
+    {
+        $root = XmlPart::small(TextBytes::utf8($bytes))->documentElement;
+        $head = Xml::child($root, 'head');
+        $builder = new DocumentBuilder($this->ids);
+        $body = Xml::child($root, 'body');
+        if (null !== $body) {
+            $this->readLines($builder, $body, 1);
+        }
+
+        return $builder->finished(new TitleBlock(self::line(Xml::child($head, 'title')->textContent ?? ''), '', self::line(Xml::child($head, 'ownerName')->textContent ?? '')));
+    }
+
+    private function readLines(DocumentBuilder $builder, \DOMElement $within, int $level): void
+    {
+        foreach (Xml::children($within) as $line) {
+            if ('outline' !== $line->localName) {
+                continue;
+            }
+            $text = $line->getAttribute('text') ?: $line->getAttribute('title');
+            $isLeaf = null === Xml::child($line, 'outline');
+            if ($isLeaf && mb_strlen($text) > self::LONGEST_HEADING && !$builder->isEmpty()) {
+                $builder->note(ImportNote::LongOutlineText);
+                $builder->block(Node::paragraph(self::inline($line, $text)));
+                continue;
+            }
+            $builder->heading($level, self::inline($line, $text));
+            $this->readNote($builder, $line->getAttribute('_note'));
+            $this->readLines($builder, $line, $level + 1);
+        }
+    }
+
+    /** Programs that write text under a line write it plain or as Markdown, which plain text is as well. */
+    private function readNote(DocumentBuilder $builder, string $note): void
+    {
+        if ('' === trim($note)) {
+            return;
+        }
+        $page = HtmlReader::page($this->markdown->toHtml($note));
+        $body = $page->getElementsByTagName('body')->item(0);
+        if (null !== $body) {
+            (new HtmlFlow($builder, $page, new SinglePage($builder), Footnotes::in($page)))->read($body);
+        }
+    }
+
+    /** @return list<Node> */
+    private static function inline(\DOMElement $line, string $text): array
+    {
+        // A line may be written with the tags of HTML in it; its words are what counts.
+        $words = self::line(str_contains($text, '<') ? html_entity_decode(strip_tags($text), \ENT_QUOTES | \ENT_HTML5) : $text);
+        $address = $line->getAttribute('url') ?: $line->getAttribute('htmlUrl');
+        $isLink = '' !== $address && LinkTarget::isValid($address) && null === LinkTarget::findInnerId($address);
+
+        return '' === $words ? [] : [Node::text($words, $isLink ? [Mark::link($address, null)] : [])];
+    }
+
+    private static function line(string $text): string
+    {
+        return mb_strcut(trim((string) preg_replace('/\s+/u', ' ', $text)), 0, 4000);
+    }
+}

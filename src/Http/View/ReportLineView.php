@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Http\View;
+
+use OpenApi\Attributes as OA;
+use Stemmata\Format\ReportLine;
+
+/** One line of an import report. */
+#[OA\Schema(schema: 'ReportLine')]
+final readonly class ReportLineView
+{
+    /** @param list<array{section: string, detail: string}> $places */
+    private function __construct(
+        #[OA\Property(enum: ['kept', 'changed', 'lost', 'doubt'])]
+        public string $kind,
+        #[OA\Property]
+        public string $sentence,
+        #[OA\Property]
+        public int $count,
+        #[OA\Property(description: 'Where, the first hundred', type: 'array', items: new OA\Items(required: ['section', 'detail'], properties: [new OA\Property('section', type: 'string'), new OA\Property('detail', type: 'string')], type: 'object'))]
+        public array $places,
+    ) {
+    }
+
+    public static function of(ReportLine $line): self
+    {
+        return new self($line->kind->value, $line->sentence, $line->count, $line->places);
+    }
+}

@@ -1,0 +1,170 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Tests\Format\Foreign;
+
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+use Stemmata\Core\Counting\WordCount;
+use Stemmata\Core\Document;
+use Stemmata\Tests\Support\Foreign;
+use Stemmata\Tests\Support\Services;
+
+/** Files that none of us wrote, and what the programs that wrote or read them say is in them. */
+final class OtherProgramsTest extends TestCase
+{
+    private const SOURCE = __DIR__.'/source.md';
+    private const BOOK = __DIR__.'/../../../demo/the-keepers-weather.md';
+    private const OUTLINE = [
+        [1, 'The lamp and its oil'], [2, 'Trials of oil'], [3, 'The winter of 1881'], [3, 'The winter of 1882'], [2, 'Costs'], [1, 'What was learnt'], [4, 'A level left out'],
+    ];
+
+    /**
+     * Files by pandoc 2.17 (Debian package pandoc) from one source.
+     *
+     * @param list<string> $options
+     */
+    #[TestWith(['docx', 'docx', []])]
+    #[TestWith(['docx', 'docx', ['--toc']])]
+    #[TestWith(['odt', 'odt', ['--toc']])]
+    #[TestWith(['html', 'html', ['--toc', '--section-divs']])]
+    #[TestWith(['epub', 'epub', ['--toc', '-t', 'epub3']])]
+    #[TestWith(['epub', 'epub', ['-t', 'epub2']])]
+    public function testReadsWhatPandocWrites(string $format, string $ending, array $options): void
+    {
+        $document = $this->read(Foreign::written(self::SOURCE, $format, $options), $ending);
+
+        self::assertSame('The frozen oil', $document->titleBlock->title);
+        self::assertSame('Ines Corvale', $document->titleBlock->author);
+        self::assertSame('en-GB', $document->titleBlock->language);
+        self::assertSame(self::OUTLINE, Foreign::headings($document));
+        self::assertSame(['the trials' => 'Trials of oil', 'that place' => 'The winter of 1881', 'the lamp' => 'The lamp and its oil'], Foreign::links($document));
+        self::assertSame(['1', '1.1', '1.1.1', '1.1.2', '1.2', '2', '2.1'], array_slice($document->numbers(), 1));
+        self::assertSame(1, substr_count($this->markdown($document), '[^1]:'));
+        self::assertStringContainsString('| 1 | 29.41 |', strtr($this->markdown($document), ['<tr><td>' => '| ', '</td><td style="text-align: right">' => ' | ', '</td></tr>' => ' |']));
+        self::assertStringContainsString("- first\n\n  - nested one\n  - nested two\n- second", $this->markdown($document));
+        self::assertStringContainsString("3. third\n4. fourth", $this->markdown($document));
+        self::assertStringContainsString("indented code\n  stays as it is", $this->markdown($document));
+        self::assertStringContainsString('[the web](<https://example.org/lamps>', $this->markdown($document));
+        self::assertStringContainsString('> Oil thick as honey.', $this->markdown($document));
+    }
+
+    public function testReadsTheOutlineThatPandocWritesAsOpml(): void
+    {
+        $document = $this->read(Foreign::written(self::SOURCE, 'opml'), 'opml');
+
+        self::assertSame(array_column(self::OUTLINE, 1), array_column(Foreign::headings($document), 1));
+        self::assertStringContainsString('Colza was burnt until 1871.', $document->sectionAt(0)->body->plainText());
+    }
+
+    /** Numbers printed by pandoc's --number-sections, with a skipped level counted as 0. */
+    #[TestWith(['docx', 'docx'])]
+    #[TestWith(['html', 'html'])]
+    #[TestWith(['epub', 'epub'])]
+    public function testComputesTheNumbersThatPandocPrinted(string $format, string $ending): void
+    {
+        $document = $this->read(Foreign::written(self::SOURCE, $format, ['-N']), $ending);
+
+        self::assertSame(self::OUTLINE, Foreign::headings($document));
+        self::assertSame(['1', '1.1', '1.1.1', '1.1.2', '1.2', '2', '2.0.0.1'], array_slice($document->numbers(), 1));
+    }
+
+    /** The demo's book, all of it, by way of each format: headings, levels, links, and words within half a percent. */
+    #[TestWith(['docx'])]
+    #[TestWith(['odt'])]
+    #[TestWith(['epub'])]
+    #[TestWith(['html'])]
+    public function testALongTextComesThroughWhole(string $format): void
+    {
+        $source = sys_get_temp_dir().'/stemmata-book.md';
+        // Programs that do not know our marks in headings read them as markup; pandoc writes its own.
+        file_put_contents($source, (string) preg_replace(['/ <a id="([^"]+)" class="unnumbered"><\/a>$/m', '/ <a id="([^"]+)"(?: class="appendix")?><\/a>$/m', '/<a id="(\w+)"><\/a>/', '/<figure>.*?<\/figure>/s', '/\]\(<#/'], [' {#$1 .unnumbered}', ' {#$1}', '[]{#$1}', '', '](#'], strtr((string) file_get_contents(self::BOOK), ['>)' => ')'])));
+        $own = $this->read((string) file_get_contents(self::BOOK), 'md');
+        $document = $this->read(Foreign::written($source, $format, ['-f', 'markdown']), $format);
+
+        self::assertSame(self::listed(Foreign::headings($own)), self::listed(Foreign::headings($document)));
+        $plain = (new WordCount())->ofText(Foreign::plainText($source, 'markdown'));
+        self::assertEqualsWithDelta($plain, Foreign::words($document), 0.005 * $plain);
+        self::assertSame([], array_keys(Foreign::links($document), '?', true));
+        self::assertGreaterThan(5, count(Foreign::links($document)));
+    }
+
+    /** Headings, levels and bookmarks as mammoth (npm) reads them. */
+    public function testReadsTheSameHeadingsAsMammoth(): void
+    {
+        $docx = Foreign::written(self::SOURCE, 'docx');
+        file_put_contents($file = sys_get_temp_dir().'/stemmata-mammoth.docx', $docx);
+        $html = Foreign::run(['node', '-e', 'require("mammoth").convertToHtml({path: process.argv[1]}).then((r) => process.stdout.write(r.value))', $file]);
+        preg_match_all('~<h([1-6])>(.*?)</h\1>~', $html, $found, \PREG_SET_ORDER);
+        $theirs = array_map(static fn (array $match): array => [(int) $match[1], html_entity_decode(strip_tags($match[2]))], $found);
+
+        $document = $this->read($docx, 'docx');
+        // The title is a heading to mammoth.
+        self::assertSame(array_values(array_filter($theirs, static fn (array $heading): bool => 'The frozen oil' !== $heading[1])), Foreign::headings($document));
+        preg_match_all('~href="#([^"]+)"~', (string) preg_replace('~<ol><li id="footnote.*~s', '', $html), $targets);
+        self::assertCount(3, array_filter($targets[1], static fn (string $target): bool => !str_starts_with($target, 'footnote')));
+        self::assertCount(3, Foreign::links($document));
+    }
+
+    /** Real documents of Debian's packages debian-policy and developers-reference, beside pandoc's reading of them. */
+    public function testReadsARealBookAsPandocDoes(): void
+    {
+        $epub = (string) file_get_contents('/usr/share/developers-reference/developers-reference.epub');
+        $theirs = array_map(static fn (array $heading): array => [$heading[0], Foreign::bare($heading[1])], Foreign::pandocHeadings($epub, 'epub'));
+        $ours = Foreign::numberedHeadings($this->read($epub, 'epub'));
+
+        self::assertGreaterThan(150, count($theirs));
+        // A line that is a heading by its role only, which WAI-ARIA 1.2 knows and pandoc does not.
+        self::assertSame(self::listed($theirs), self::listed(array_values(array_filter($ours, static fn (array $heading): bool => [2, 'Appendix'] !== $heading))));
+    }
+
+    public function testReadsARealStandardAsPandocDoes(): void
+    {
+        $html = (string) file_get_contents('/usr/share/doc/debian-policy/fhs/fhs-3.0.html');
+        $theirs = array_map(static fn (array $heading): array => [$heading[0], Foreign::bare($heading[1])], Foreign::pandocHeadings($html, 'html'));
+        $ours = Foreign::numberedHeadings($this->read($html, 'html'));
+
+        self::assertGreaterThan(150, count($theirs));
+        self::assertSame(array_column($theirs, 0), array_column($ours, 0));
+        // One number stands under an unnumbered heading, where ours has nothing to hang on.
+        $equal = count(array_filter($theirs, static fn (array $heading, int $at): bool => $heading === $ours[$at], \ARRAY_FILTER_USE_BOTH));
+        self::assertGreaterThanOrEqual(0.98, $equal / count($theirs));
+    }
+
+    /** A plain text of 170,000 words: its headings are the lines underlined, and the printed numbers tell their levels. */
+    public function testFindsTheHeadingsOfARealPlainText(): void
+    {
+        $text = (string) gzdecode((string) file_get_contents('/usr/share/doc/debian-policy/policy.txt.gz'));
+        preg_match_all('/^(\d+(?:\.\d+)*)\. (\S.*)\n([*=\-~^"])\3{3,}$/m', $text, $printed, \PREG_SET_ORDER);
+        $ours = [];
+        $document = $this->read($text, 'txt');
+        $numbers = $document->numbers();
+        foreach ($document->headings() as $position => $heading) {
+            $ours[$numbers[$position].' '.$heading] = $document->outline->levelAt($position)->value;
+        }
+        $equal = 0;
+        foreach ($printed as [, $number, $words]) {
+            $equal += substr_count($number, '.') + 1 === ($ours[$number.' '.trim((string) preg_replace('/\s+/', ' ', $words))] ?? 0) ? 1 : 0;
+        }
+
+        self::assertGreaterThan(250, count($printed));
+        self::assertGreaterThanOrEqual(0.98, $equal / count($printed));
+    }
+
+    /** @param list<array{int, string}> $headings */
+    private static function listed(array $headings): string
+    {
+        return implode("\n", array_map(static fn (array $heading): string => $heading[0].' '.$heading[1], $headings));
+    }
+
+    private function read(string $bytes, string $ending): Document
+    {
+        return Services::formats()->readAsIs('file.'.$ending, $bytes)->document;
+    }
+
+    private function markdown(Document $document): string
+    {
+        return Services::formats()->writerFor('md')->write($document);
+    }
+}
