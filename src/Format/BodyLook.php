@@ -35,14 +35,11 @@ final class BodyLook
                 }
             }
         }
-        if ([] === $weights) {
-            return $sections;
-        }
         $body = self::body($weights);
 
         return array_map(static fn (array $entry): array => [
             $entry[0],
-            $entry[1]->withBody(Body::of(array_map(static fn (Node $block): Node => 'paragraph' === $block->type ? self::relative($block, $body) : $block, $entry[1]->body->blocks))),
+            $entry[1]->withBody(Body::of(array_map(static fn (Node $block): Node => 'paragraph' === $block->type ? self::relative($block, $body) : self::without($block), $entry[1]->body->blocks))),
             $entry[2],
         ], $sections);
     }
@@ -59,6 +56,12 @@ final class BodyLook
         $number = static fn (string $property): ?int => '' === $most($property) ? null : (int) $most($property);
 
         return new Look($number('size'), $most('align') ?: null, '1' === $most('caps'), $number('before'), $number('after'), $most('style'));
+    }
+
+    /** In a list or a quotation a paragraph is what it is, however it looks. */
+    private static function without(Node $block): Node
+    {
+        return $block->mapped(static fn (Node $part): Node => 'paragraph' === $part->type && [] !== $part->attributes ? Node::paragraph($part->content) : $part);
     }
 
     private static function relative(Node $paragraph, Look $body): Node

@@ -23,7 +23,7 @@ final readonly class RandomOperations
     public function on(Document $document): array
     {
         $names = ['promote', 'demote', 'set-level', 'move', 'move', 'move-up', 'move-down', 'split', 'join', 'make-heading', 'insert', 'rename', 'replace-body',
-            'duplicate', 'delete', 'set-aside', 'bring-back', 'bring-back', 'describe-section', 'describe-document', 'generate-contents', 'refresh-contents'];
+            'duplicate', 'delete', 'set-aside', 'bring-back', 'bring-back', 'describe-section', 'describe-document', 'generate-contents', 'refresh-contents', 'make-headings', 'take-as-title', 'put-title-in-text', 'split-by-rule'];
         $name = $this->among($names);
         $from = 'generate-contents' === $name ? $this->chance->getInt(0, 4) : $this->chance->getInt(-1, 60);
 
@@ -42,6 +42,14 @@ final readonly class RandomOperations
             'heading' => 'join' === $name ? $this->among(['paragraph', 'offcut']) : $this->among(['Renamed', '', 'Neu ✓']),
             'level' => $this->chance->getInt(1, 9),
             'blocks' => array_values(array_unique([$this->chance->getInt(0, 3), $this->chance->getInt(0, 3)])),
+            'lines' => [
+                ['section' => $this->section($document), 'block' => $this->chance->getInt(0, 2), 'level' => $this->chance->getInt(1, 9)],
+                ['section' => $this->section($document), 'block' => $this->chance->getInt(0, 2), 'level' => $this->chance->getInt(1, 9)],
+            ],
+            'block' => $this->chance->getInt(0, 3),
+            'part' => $this->among(['title', 'subtitle']),
+            'rule' => $this->among(['chapter-lines', 'numbered-lines', 'separators', 'page-breaks', 'words']),
+            'words' => $this->chance->getInt(40, 60),
             'from' => $from,
             'to' => 'generate-contents' === $name ? $this->chance->getInt(1, 10) : $from + $this->among([0, 0, 3, 8]),
             'body' => $this->documents->body([])->toJson(),

@@ -85,7 +85,7 @@ final class StoredForm
      */
     public static function letters(Document $document): string
     {
-        $text = '';
+        $text = $document->titleBlock->title.$document->titleBlock->subtitle;
         foreach (self::idsKept($document) as $id) {
             $section = $document->section(SectionId::fromString($id));
             $text .= $section->heading->plainText().$section->body->plainText().$section->aim;

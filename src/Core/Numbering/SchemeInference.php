@@ -36,6 +36,10 @@ final class SchemeInference
     private function inferred(): InferredNumbering
     {
         $this->dropWeak();
+        $plain = $this->findPlain();
+        if (null !== $plain) {
+            return $plain;
+        }
         for ($round = 0; $round < 9; ++$round) {
             $outline = $this->marked();
             $scheme = $this->scheme($outline);
@@ -52,6 +56,26 @@ final class SchemeInference
         }
 
         return new InferredNumbering($outline, $scheme, $lifted, $this->differences($numbers), $this->keptAsWords());
+    }
+
+    /** The plain numbers, when they explain every number there is. */
+    private function findPlain(): ?InferredNumbering
+    {
+        $outline = $this->marked();
+        foreach ($this->typed as $position => $typed) {
+            if (null === $typed && '0' !== $outline->levels[$position]) {
+                $outline = $outline->withFlags($position, $outline->flagsAt($position) | Outline::UNNUMBERED);
+            }
+        }
+        $numbers = Numbers::counted($outline, Scheme::decimal());
+        $lifted = array_keys(array_filter($this->typed, static fn (?TypedNumber $typed): bool => null !== $typed));
+        foreach ($lifted as $position) {
+            if (!$this->agrees($position, $numbers)) {
+                return null;
+            }
+        }
+
+        return [] === $lifted ? null : new InferredNumbering($outline, Scheme::decimal(), $lifted, [], $this->keptAsWords());
     }
 
     /** What could as well be a word counts only in company: a row that counts on, or numbers under it that begin with it. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Core\Operation;
 
 use Stemmata\Core\Document;
+use Stemmata\Core\IdSource;
 use Stemmata\Core\Level;
 use Stemmata\Core\Outline;
 use Stemmata\Core\Section;
@@ -12,12 +13,16 @@ use Stemmata\Core\SectionId;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Heading;
 use Stemmata\Core\Text\Node;
+use Stemmata\Core\Text\UniformMarks;
 
-/** Turns paragraphs of a section into headings; the text after each goes with it. */
+/**
+ * Turns paragraphs and lists of a section into headings; the text after each goes with it. Each item of a list becomes a
+ * heading, items within items one level below; what else an item holds is its text.
+ */
 final readonly class MakeHeading implements Operation
 {
-    /** @param non-empty-array<int, SectionId> $blocks the id for each new section, by the paragraph's place in the body (from 0) */
-    public function __construct(private SectionId $section, private array $blocks, private Level $level)
+    /** @param non-empty-array<int, Level> $levels by the paragraph's or list's place in the body, from 0 */
+    public function __construct(private SectionId $section, private array $levels, private IdSource $ids)
     {
     }
 
@@ -28,23 +33,26 @@ final readonly class MakeHeading implements Operation
             return Refused::unknownSection($this->section->value);
         }
         $section = $document->section($this->section);
-        $refused = $this->refusal($document, $section);
+        $refused = $this->refusal($section);
         if (null !== $refused) {
             return $refused;
         }
         $new = $this->newSections($section->body->blocks);
-        $entries = Outline::empty();
-        foreach ($new as $each) {
-            $entries = $entries->followedBy(Outline::of($each->id, $this->level));
+        if (null === $new) {
+            return Refused::tooDeep($document->nameAt($position));
         }
-        $kept = $section->withBody(Body::of(array_slice($section->body->blocks, 0, min(array_keys($this->blocks)))));
-        $after = $document->withSection($kept, ...$new);
+        $entries = Outline::empty();
+        foreach ($new as [$level, $each]) {
+            $entries = $entries->followedBy(Outline::of($each->id, $level));
+        }
+        $kept = $section->withBody(Body::of(array_slice($section->body->blocks, 0, min(array_keys($this->levels)))));
+        $after = $document->withSection($kept, ...array_column($new, 1));
         // An opening that only held the heading to be has done its work.
         $isSpent = $document->outline->levelAt($position)->isOpening() && $kept == Section::blank($kept->id) && !$document->isLinkedTo($kept->id);
         $after = $isSpent ? $after->withoutSection($kept->id) : $after;
         $after = $after->withOutline($document->outline->spliced($isSpent ? $position : $position + 1, $position + 1, $entries));
 
-        return new Applied($after, FallenUnder::notices($document, $after, array_map(static fn (Section $each): SectionId => $each->id, $new)));
+        return new Applied($after, FallenUnder::notices($document, $after, array_map(static fn (Section $each): SectionId => $each->id, array_column($new, 1))));
     }
 
     public function restsOn(): Basis
@@ -54,26 +62,23 @@ final readonly class MakeHeading implements Operation
 
     public function describe(Document $before): string
     {
-        $count = count($this->blocks);
+        $count = count($this->levels);
 
         return sprintf('Made %s of %s', 1 === $count ? 'a heading' : $count.' headings', Described::section($before, $this->section));
     }
 
-    private function refusal(Document $document, Section $section): ?Refused
+    private function refusal(Section $section): ?Refused
     {
-        foreach ($this->blocks as $index => $newId) {
+        foreach (array_keys($this->levels) as $index) {
             $block = $section->body->blocks[$index] ?? null;
             if (null === $block) {
                 return Refused::positionOutside();
             }
-            if ('paragraph' !== $block->type) {
+            if (!in_array($block->type, ['paragraph', 'bulletList', 'orderedList'], true)) {
                 return Refused::notAParagraph();
             }
             if ('' === trim($block->plainText())) {
                 return Refused::headingHasNoWords();
-            }
-            if ($document->outline->has($newId)) {
-                return Refused::idTaken();
             }
         }
 
@@ -83,22 +88,47 @@ final readonly class MakeHeading implements Operation
     /**
      * @param list<Node> $blocks
      *
-     * @return list<Section>
+     * @return list<array{Level, Section}>|null null when one would stand deeper than level 9
      */
-    private function newSections(array $blocks): array
+    private function newSections(array $blocks): ?array
     {
-        $starts = array_keys($this->blocks);
-        sort($starts);
+        $pieces = [];
+        foreach (array_slice($blocks, min(array_keys($this->levels)), null, true) as $index => $block) {
+            $level = $this->levels[$index] ?? null;
+            array_push($pieces, ...match (true) {
+                null === $level => [$block],
+                'paragraph' === $block->type => [[$level->value, $block->content]],
+                default => self::ofItems($block, $level->value),
+            });
+        }
         $sections = [];
-        foreach ($starts as $nth => $start) {
-            $end = $starts[$nth + 1] ?? count($blocks);
-            $sections[] = new Section(
-                $this->blocks[$start],
-                Heading::ofInline($blocks[$start]->content),
-                Body::of(array_slice($blocks, $start + 1, $end - $start - 1)),
-            );
+        foreach ($pieces as $piece) {
+            if ($piece instanceof Node) {
+                [$level, $last] = array_pop($sections) ?? throw new \LogicException('A text cannot come before the heading it goes with.');
+                $sections[] = [$level, $last->withBody($last->body->followedBy(Body::of([$piece])))];
+                continue;
+            }
+            [$level, $inline] = $piece;
+            if ($level > 9) {
+                return null;
+            }
+            $sections[] = [Level::from($level), Section::blank($this->ids->next())->withHeading(Heading::ofInline(UniformMarks::without($inline)))];
         }
 
         return $sections;
+    }
+
+    /** @return list<array{int, list<Node>}|Node> headings with their levels, and the blocks that go with them */
+    private static function ofItems(Node $list, int $level): array
+    {
+        $pieces = [];
+        foreach ($list->content as $item) {
+            $pieces[] = [$level, $item->content[0]->content];
+            foreach (array_slice($item->content, 1) as $part) {
+                array_push($pieces, ...(str_ends_with($part->type, 'List') ? self::ofItems($part, $level + 1) : [$part]));
+            }
+        }
+
+        return $pieces;
     }
 }

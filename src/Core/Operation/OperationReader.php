@@ -8,6 +8,7 @@ use Stemmata\Core\CoreException;
 use Stemmata\Core\IdSource;
 use Stemmata\Core\Level;
 use Stemmata\Core\Marker;
+use Stemmata\Core\Numbering\Scheme;
 use Stemmata\Core\OffcutReason;
 use Stemmata\Core\SectionId;
 use Stemmata\Core\Text\Body;
@@ -17,6 +18,8 @@ use Stemmata\Core\Text\Heading;
 final readonly class OperationReader
 {
     private const MAX_BATCH = 1000;
+    /** Lines made headings at once; a long imported book has some thousands. */
+    private const MAX_LINES = 20_000;
 
     public function __construct(private IdSource $ids)
     {
@@ -42,6 +45,11 @@ final readonly class OperationReader
             'split' => new SplitSection($fields->section('section'), $fields->integer('from'), $fields->findInteger('to') ?? $fields->integer('from'), $this->ids->next()),
             'join' => new JoinWithAbove($fields->section('section'), $fields->oneOf('heading', HeadingAfterJoin::class), $this->ids->next()),
             'make-heading' => $this->makeHeading($fields),
+            'make-headings' => $this->makeHeadings($fields),
+            'take-as-title' => new TakeAsTitle($fields->section('section'), $fields->integer('block'), $fields->oneOf('part', TitlePart::class), $this->ids->next()),
+            'put-title-in-text' => new PutTitleInText($fields->oneOf('part', TitlePart::class), $this->ids->next()),
+            'split-by-rule' => new SplitByRule($fields->sections(), $fields->oneOf('rule', SplitRule::class), $fields->findInteger('words') ?? 1000, $this->ids),
+            'use-numbering' => new UseNumbering(Scheme::fromJson($fields->raw('numbering'))),
             'insert' => new InsertSection($this->ids->next(), Heading::plain($fields->findText('heading') ?? ''), $fields->oneOf('landing', Landing::class, Landing::After), $fields->findSection('target')),
             'rename' => new Rename($fields->section('section'), self::heading($fields)),
             'replace-body' => new ReplaceBody($fields->section('section'), Body::fromJson($fields->raw('body'))),
@@ -71,10 +79,33 @@ final readonly class OperationReader
 
     private function makeHeading(Fields $fields): MakeHeading
     {
-        $blocks = $fields->integers('blocks');
-        $ids = array_map(fn (): SectionId => $this->ids->next(), $blocks);
+        $blocks = $fields->has('blocks') ? $fields->integers('blocks') : [$fields->integer('block')];
+        if (count($blocks) > self::MAX_BATCH) {
+            throw InvalidOperation::tooMany(self::MAX_BATCH);
+        }
 
-        return new MakeHeading($fields->section('section'), array_combine($blocks, $ids), Level::ofHeading($fields->integer('level')));
+        return new MakeHeading($fields->section('section'), array_fill_keys($blocks, Level::ofHeading($fields->integer('level'))), $this->ids);
+    }
+
+    /** `lines`: a list of `{section, block, level}`, in any order. */
+    private function makeHeadings(Fields $fields): MakeHeadings
+    {
+        $bySection = [];
+        $count = 0;
+        foreach ($fields->list('lines') as $json) {
+            $line = new Fields(is_array($json) ? $json : throw InvalidOperation::field('lines', 'a list of objects'));
+            $bySection[$line->section('section')->value][$line->integer('block')] = Level::ofHeading($line->integer('level'));
+            ++$count;
+        }
+        if ($count > self::MAX_LINES) {
+            throw InvalidOperation::tooMany(self::MAX_LINES);
+        }
+        $steps = [];
+        foreach ($bySection as $section => $levels) {
+            $steps[] = new MakeHeading(SectionId::fromString($section), $levels, $this->ids);
+        }
+
+        return [] === $steps ? throw InvalidOperation::field('lines', 'a list of at least one object') : new MakeHeadings($steps, $count);
     }
 
     private static function describeSection(Fields $fields): DescribeSection

@@ -116,6 +116,26 @@ final readonly class Refused
         return new self(RefusalReason::PositionOutside, 'There are no contents in this section to refresh.');
     }
 
+    public static function noTitle(): self
+    {
+        return new self(RefusalReason::NothingPicked, 'There are no words there to become a paragraph.');
+    }
+
+    public static function wrongSplitLength(): self
+    {
+        return new self(RefusalReason::OutOfRange, 'A section of the wanted length has from 50 to 100,000 words.');
+    }
+
+    public static function nothingToSplitAt(): self
+    {
+        return new self(RefusalReason::NothingPicked, 'Nothing in this text is such a place to split at.');
+    }
+
+    public static function graftTooDeep(): self
+    {
+        return new self(RefusalReason::LevelOutOfRange, 'Its headings cannot all stand here: the deepest would pass level 9.');
+    }
+
     public static function inBatch(int $index, self $refused): self
     {
         return new self($refused->reason, 0 === $index ? $refused->sentence : sprintf('Step %d cannot be done, so nothing was changed. %s', $index + 1, $refused->sentence));

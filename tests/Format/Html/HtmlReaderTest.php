@@ -60,7 +60,7 @@ final class HtmlReaderTest extends TestCase
     {
         $read = Services::formats()->read('x.md', "# Damp, salt and oil\n\nSee [it](#damp-salt-and-oil) and [that](#nowhere).\n");
 
-        self::assertSame(['A link leads to “#nowhere”, which is nowhere in the file.'], $read->report->warnings());
+        self::assertSame(['A link leads to a place that is nowhere in the file. (#nowhere)'], $read->report->warnings());
         self::assertStringContainsString('section:'.$read->document->outline->idAt(0)->value, json_encode($read->document->sectionAt(0)->body->toJson(), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES));
     }
 

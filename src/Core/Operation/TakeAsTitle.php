@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Operation;
+
+use Stemmata\Core\Document;
+use Stemmata\Core\Level;
+use Stemmata\Core\Offcut;
+use Stemmata\Core\OffcutReason;
+use Stemmata\Core\Outline;
+use Stemmata\Core\Section;
+use Stemmata\Core\SectionId;
+use Stemmata\Core\Text\Body;
+use Stemmata\Core\Text\Heading;
+
+/** Makes a paragraph the document's title or subtitle. What was there before goes to the offcuts. */
+final readonly class TakeAsTitle implements Operation
+{
+    /**
+     * @param int       $block   the paragraph's place in the body, from 0
+     * @param SectionId $offcut  for what was there before
+     */
+    public function __construct(private SectionId $section, private int $block, private TitlePart $part, private SectionId $offcut)
+    {
+    }
+
+    public function applyTo(Document $document): Applied|Refused
+    {
+        $position = $document->outline->findPosition($this->section);
+        if (null === $position) {
+            return Refused::unknownSection($this->section->value);
+        }
+        $section = $document->section($this->section);
+        $paragraph = $section->body->blocks[$this->block] ?? null;
+        if (null === $paragraph) {
+            return Refused::positionOutside();
+        }
+        if ('paragraph' !== $paragraph->type) {
+            return Refused::notAParagraph();
+        }
+        $words = Heading::plain($paragraph->plainText())->plainText();
+        if ('' === $words) {
+            return Refused::headingHasNoWords();
+        }
+        $before = $this->part->of($document->titleBlock);
+        $rest = $section->body->blocks;
+        array_splice($rest, $this->block, 1);
+        $after = $document
+            ->withSection($section->withBody(Body::of($rest)))
+            ->withTitleBlock($this->part->in($document->titleBlock, $words));
+
+        return new Applied('' === trim($before) ? $after : $this->withOffcut($after, $before, $section->id));
+    }
+
+    public function restsOn(): Basis
+    {
+        return Basis::text($this->section);
+    }
+
+    public function describe(Document $before): string
+    {
+        return TitlePart::Title === $this->part ? 'Made a line the title' : 'Made a line the subtitle';
+    }
+
+    private function withOffcut(Document $document, string $words, SectionId $after): Document
+    {
+        return $document
+            ->withSection(Section::blank($this->offcut)->withHeading(Heading::plain($words)))
+            ->withOffcut(new Offcut($this->offcut, OffcutReason::Deleted, $words, $after, Outline::of($this->offcut, Level::One)));
+    }
+}

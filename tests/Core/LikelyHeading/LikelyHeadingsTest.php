@@ -1,0 +1,124 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Tests\Core\LikelyHeading;
+
+use PHPUnit\Framework\TestCase;
+use Stemmata\Core\Document;
+use Stemmata\Core\Level;
+use Stemmata\Core\LikelyHeading\LikelyHeadings;
+use Stemmata\Core\Section;
+use Stemmata\Core\SectionId;
+use Stemmata\Core\Text\Body;
+use Stemmata\Core\Text\Heading;
+use Stemmata\Core\Text\Look;
+use Stemmata\Core\Text\Mark;
+use Stemmata\Core\Text\Node;
+use Stemmata\Core\TitleBlock;
+use Stemmata\Tests\Support\Sketch;
+
+final class LikelyHeadingsTest extends TestCase
+{
+    /** Made documents of many habits: see habits.txt. Its lines are `look text #level`; a line without a level is no heading. */
+    public function testFindsLinesAndLevelsInDocumentsOfManyHabits(): void
+    {
+        $tally = ['wanted' => 0, 'found' => 0, 'right line' => 0, 'right level' => 0];
+        $missed = [];
+        $habits = self::habits();
+        foreach ($habits as $habit => $lines) {
+            $found = self::found(self::document($lines));
+            foreach ($lines as $block => [, $text, $wanted]) {
+                $level = $found[$block] ?? null;
+                $tally['wanted'] += null !== $wanted ? 1 : 0;
+                $tally['found'] += null !== $level ? 1 : 0;
+                $tally['right line'] += null !== $wanted && null !== $level ? 1 : 0;
+                $tally['right level'] += null !== $wanted && $level === $wanted ? 1 : 0;
+                if ($level !== $wanted) {
+                    $missed[] = sprintf('%s: “%s” wanted %s, found %s', $habit, $text, $wanted ?? 'nothing', $level ?? 'nothing');
+                }
+            }
+        }
+        $figures = [
+            'lines' => [$tally['right line'] / $tally['found'], $tally['right line'] / $tally['wanted']],
+            'levels' => [$tally['right level'] / $tally['found'], $tally['right level'] / $tally['wanted']],
+        ];
+        fprintf(\STDERR, "\nLikely headings over %d documents: lines precision %.3f, recall %.3f; levels precision %.3f, recall %.3f\n", count($habits), ...$figures['lines'], ...$figures['levels']);
+
+        self::assertGreaterThanOrEqual(12, count($habits));
+        self::assertGreaterThanOrEqual(0.95, min([...$figures['lines'], ...$figures['levels']]), implode("\n", $missed));
+    }
+
+    public function testTellsItsReasonsInWords(): void
+    {
+        $document = self::document([['s150b', 'What a log is', 1], ['', 'A log is a ruled book in which a tired man writes figures.', null]]);
+        $groups = LikelyHeadings::in($document);
+
+        self::assertCount(1, $groups);
+        self::assertSame('152 % of the text’s size, bold', $groups[0]->look);
+        self::assertSame(['set larger than the text (152 %)', 'all bold', 'text follows', 'short', 'no stop at its end'], $groups[0]->lines[0]->reasons);
+        self::assertGreaterThan(0.9, $groups[0]->lines[0]->confidence);
+    }
+
+    public function testGoesOnFromTheLevelOfTheSectionItStandsIn(): void
+    {
+        $section = new Section(Sketch::id('glass'), Heading::plain('Reading the glass'), Body::of([
+            Node::paragraph([Node::text('A broken glass, 1895', [new Mark('strong')])]),
+            Node::paragraph([Node::text('It was dropped, and nobody says by whom.')]),
+        ]));
+        $groups = LikelyHeadings::in(Document::of(new TitleBlock('Logs'), [[Level::Two, $section]]));
+
+        self::assertSame(3, $groups[0]->level);
+    }
+
+    public function testNothingIsALikelyHeadingInPlainText(): void
+    {
+        self::assertSame([], LikelyHeadings::in(Sketch::document('1 a, 2 b')));
+    }
+
+    /** @return array<string, list<array{string, string, int|null}>> */
+    private static function habits(): array
+    {
+        $habits = [];
+        $name = '';
+        foreach (file(__DIR__.'/habits.txt', \FILE_IGNORE_NEW_LINES) ?: [] as $line) {
+            if (str_starts_with($line, '== ')) {
+                $name = substr($line, 3);
+            } elseif (1 === preg_match('/\A((?:(?:s\d+b?i?c?|bi|b|i|c|caps) )*|  )(.*?)(?: #(\d))?\z/', $line, $match)) {
+                $habits[$name][] = [trim($match[1]), $match[2], isset($match[3]) ? (int) $match[3] : null];
+            }
+        }
+
+        return $habits;
+    }
+
+    /** @param list<array{string, string, int|null}> $lines */
+    private static function document(array $lines): Document
+    {
+        $blocks = array_map(static function (array $line): Node {
+            [$look, $text] = $line;
+            $marks = array_values(array_filter([
+                1 === preg_match('/(?:\A|\d| )b?i(?:c| |\z)/', $look) ? new Mark('emphasis') : null,
+                1 === preg_match('/(?:\A|\d| )b/', $look) ? new Mark('strong') : null,
+            ]));
+            $size = 1 === preg_match('/s(\d+)/', $look, $match) ? (int) $match[1] : null;
+
+            return Node::paragraph([Node::text($text, $marks)], new Look($size, 1 === preg_match('/(?:\A|\d|b|i| )c(?: |\z)/', $look) ? 'center' : null));
+        }, $lines);
+
+        return Document::of(new TitleBlock(), [[Level::Opening, new Section(SectionId::fromString('openingxxxxx'), Heading::none(), Body::of($blocks))]]);
+    }
+
+    /** @return array<int, int> level by block */
+    private static function found(Document $document): array
+    {
+        $found = [];
+        foreach (LikelyHeadings::in($document) as $group) {
+            foreach ($group->lines as $line) {
+                $found[$line->block] = $line->level;
+            }
+        }
+
+        return $found;
+    }
+}
