@@ -35,9 +35,10 @@ abstract class FileCommand extends Command
             $this->work($input, $output);
 
             return self::SUCCESS;
-        } catch (CoreException|FormatException $error) {
+        } catch (\Throwable $error) {
             $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
-            $errors->writeln($error->getMessage(), OutputInterface::OUTPUT_RAW);
+            $isForPeople = $error instanceof CoreException || $error instanceof FormatException;
+            $errors->writeln($isForPeople ? $error->getMessage() : 'Something went wrong inside Stemmata; nothing was written.', OutputInterface::OUTPUT_RAW);
 
             return self::FAILURE;
         }

@@ -5,23 +5,19 @@ declare(strict_types=1);
 namespace Stemmata\Http;
 
 use OpenApi\Attributes as OA;
-use Stemmata\Core\Document;
-use Stemmata\Core\Level;
-use Stemmata\Core\Section;
-use Stemmata\Core\TitleBlock;
-use Stemmata\Format\Formats;
+use Stemmata\Core\IdSource;
+use Stemmata\Format\Starter\ShippedStarters;
 use Stemmata\Http\View\Created;
 use Stemmata\Http\View\DocumentCard;
 use Stemmata\Http\View\Imported;
 use Stemmata\Http\View\Problem;
-use Stemmata\Http\View\ReportLineView;
 use Stemmata\Storage\Desk;
 use Stemmata\Storage\DocumentStore;
 use Stemmata\Storage\Entity\DocumentRecord;
-use Stemmata\Storage\Facts;
-use Stemmata\Storage\RandomIds;
+use Stemmata\Storage\KeptStarters;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** The documents on the desk. */
@@ -42,34 +38,33 @@ final readonly class DeskController
 
     #[Route('/api/documents', methods: ['POST'])]
     #[OA\Post(path: '/api/documents', operationId: 'createDocument')]
-    #[OA\RequestBody(content: new OA\JsonContent(required: ['title'], properties: [new OA\Property('title', type: 'string')]))]
-    #[OA\Response(response: 201, description: 'A document with one empty section', content: new OA\JsonContent(ref: Created::class))]
+    #[OA\RequestBody(content: new OA\JsonContent(required: ['title'], properties: [new OA\Property('title', type: 'string'), new OA\Property('starter', description: 'The id of a starter; without one the document has one empty section', type: 'string')]))]
+    #[OA\Response(response: 201, description: 'A new document', content: new OA\JsonContent(ref: Created::class))]
     #[OA\Response(ref: '#/components/responses/Problem', response: 400)]
-    public function create(Request $request, RandomIds $ids): JsonResponse
+    public function create(Request $request, IdSource $ids, ShippedStarters $shipped, KeptStarters $kept): JsonResponse
     {
-        $titleBlock = new TitleBlock(JsonBody::of($request)->text('title'));
-        $document = Document::of($titleBlock, [[Level::One, Section::blank($ids->next())]]);
+        $body = JsonBody::of($request);
+        $wanted = $body->findText('starter') ?? 'blank';
+        $starter = $shipped->find($wanted) ?? $kept->find($wanted) ?? throw ProblemException::malformed('There is no such starter any more.');
 
-        return new JsonResponse(new Created($this->desk->add($document)), 201);
+        return new JsonResponse(new Created($this->desk->add($starter->opened($body->text('title'), $ids))), 201);
     }
 
     #[Route('/api/documents/import', methods: ['POST'])]
     #[OA\Post(path: '/api/documents/import', operationId: 'importDocument')]
     #[OA\QueryParameter(name: 'name', description: 'The file’s name; its ending tells the format', required: true, schema: new OA\Schema(type: 'string'))]
     #[OA\RequestBody(content: new OA\MediaType('application/octet-stream', schema: new OA\Schema(type: 'string', format: 'binary')))]
-    #[OA\Response(response: 201, description: 'Read and stored', content: new OA\JsonContent(ref: Imported::class))]
+    #[OA\Response(response: 201, description: 'Read and stored. Who accepts application/x-ndjson is told of the progress first, an object a line, the last one as here', content: new OA\JsonContent(ref: Imported::class))]
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
-    public function import(Request $request, Formats $formats, Facts $facts): JsonResponse
+    public function import(Request $request, Importing $importing): Response
     {
-        if ((int) $request->headers->get('Content-Length', '0') > Formats::MAX_BYTES) {
-            throw ProblemException::tooLarge(Formats::MAX_BYTES);
-        }
         $name = $request->query->getString('name');
-        $read = $formats->read($name, $request->getContent());
-        $id = $this->desk->add($read->document);
-        $words = array_sum($facts->wordsInOrder($id, $read->document->outline));
+        $bytes = Upload::bytes($request);
+        if (!str_contains((string) $request->headers->get('Accept'), ProgressLines::MEDIA_TYPE)) {
+            return new JsonResponse($importing->import($name, $bytes, static fn (): null => null), 201);
+        }
 
-        return new JsonResponse(new Imported($id, $read->document->outline->count(), $words, array_map(ReportLineView::of(...), $read->report->lines)), 201);
+        return ProgressLines::of(static fn (\Closure $tell): Imported => $importing->import($name, $bytes, $tell));
     }
 
     #[Route('/api/documents/{id}', methods: ['DELETE'])]

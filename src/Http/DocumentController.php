@@ -136,7 +136,7 @@ final readonly class DocumentController
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
     public function export(string $id, Request $request, Formats $formats): Response
     {
-        $document = $this->store->document($id);
+        $document = $this->store->wholeDocument($id);
         $ending = $request->query->getString('format');
         $writer = $formats->writerFor($ending);
         $title = trim((string) preg_replace('/[^\p{L}\p{N}’]+/u', ' ', $document->titleBlock->title));

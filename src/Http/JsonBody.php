@@ -42,6 +42,19 @@ final readonly class JsonBody
         return is_string($value) && mb_check_encoding($value, 'UTF-8') && strlen($value) <= 8192 ? $value : throw ProblemException::malformed(sprintf('“%s” must be a text of at most 8,192 bytes.', $field));
     }
 
+    /** A text of any length that the whole request may have. */
+    public function longText(string $field): string
+    {
+        $value = $this->fields[$field] ?? null;
+
+        return is_string($value) && mb_check_encoding($value, 'UTF-8') ? $value : throw ProblemException::malformed(sprintf('“%s” must be a text.', $field));
+    }
+
+    public function findText(string $field): ?string
+    {
+        return isset($this->fields[$field]) ? $this->text($field) : null;
+    }
+
     /** @return array<mixed> */
     public function object(string $field): array
     {

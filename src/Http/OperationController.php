@@ -6,8 +6,6 @@ namespace Stemmata\Http;
 
 use OpenApi\Attributes as OA;
 use Stemmata\Core\Operation\OperationReader;
-use Stemmata\Core\Operation\Refused;
-use Stemmata\Core\SectionId;
 use Stemmata\Http\View\Conflict;
 use Stemmata\Http\View\WriteOutcome;
 use Stemmata\Storage\DocumentStore;
@@ -56,7 +54,7 @@ use Symfony\Component\Routing\Attribute\Route;
 ])]
 final readonly class OperationController
 {
-    public function __construct(private DocumentStore $store, private OperationReader $reader, private ViewOf $viewOf)
+    public function __construct(private DocumentStore $store, private OperationReader $reader, private Writing $writing, private ViewOf $viewOf)
     {
     }
 
@@ -73,13 +71,8 @@ final readonly class OperationController
         $base = $body->integer('baseRevision');
         $json = $body->object('operation');
         $operation = $this->reader->read($json);
-        $outcome = $this->store->apply($id, $base, $operation);
 
-        return match (true) {
-            $outcome instanceof Written => new JsonResponse($this->viewOf->writeOutcome($id, $outcome, !self::isTyping($json))),
-            $outcome instanceof Stale => $this->conflict($id, $base, $outcome, $operation->restsOn()->texts),
-            $outcome instanceof Refused => throw ProblemException::refused($outcome->reason->value, $outcome->sentence),
-        };
+        return $this->writing->answer($id, $base, $operation, !self::isTyping($json));
     }
 
     #[Route('/rehearsals', methods: ['POST'])]
@@ -127,23 +120,9 @@ final readonly class OperationController
     {
         return match (true) {
             $outcome instanceof Written => new JsonResponse($this->viewOf->writeOutcome($id, $outcome, true)),
-            $outcome instanceof Stale => $this->conflict($id, $base, $outcome, []),
+            $outcome instanceof Stale => $this->writing->conflict($id, $base, $outcome, []),
             $outcome instanceof NothingToDo => throw ProblemException::refused('nothing-to-do', $outcome->sentence),
         };
-    }
-
-    /** @param list<SectionId> $texts */
-    private function conflict(string $id, int $base, Stale $stale, array $texts): Response
-    {
-        return ProblemListener::response(new Conflict(
-            'about:blank',
-            Response::$statusTexts[409],
-            409,
-            $stale->sentence,
-            'stale',
-            $this->viewOf->changesSince($this->store->get($id), $base),
-            $this->viewOf->texts($id, array_map(static fn (SectionId $section): string => $section->value, $texts)),
-        ));
     }
 
     /**

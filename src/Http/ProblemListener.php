@@ -25,7 +25,11 @@ final readonly class ProblemListener
 
     public function __invoke(ExceptionEvent $event): void
     {
-        $event->setResponse(self::response($this->problem($event->getThrowable())));
+        $problem = self::problemOf($event->getThrowable());
+        if (500 === $problem->status) {
+            $this->logger->error($event->getThrowable()->getMessage(), ['exception' => $event->getThrowable()]);
+        }
+        $event->setResponse(self::response($problem));
     }
 
     public static function response(object $problem): Response
@@ -35,7 +39,7 @@ final readonly class ProblemListener
         return new JsonResponse($problem, is_int($status) ? $status : 500, ['Content-Type' => 'application/problem+json']);
     }
 
-    private function problem(\Throwable $error): Problem
+    public static function problemOf(\Throwable $error): Problem
     {
         if ($error instanceof ProblemException) {
             return self::of($error->getStatusCode(), $error->reason, $error->getMessage());
@@ -51,7 +55,6 @@ final readonly class ProblemListener
 
             return self::of($error->getStatusCode(), $isMissing ? 'unknown-address' : 'malformed', $isMissing ? 'There is nothing at this address.' : 'The request cannot be served in this form.');
         }
-        $this->logger->error($error->getMessage(), ['exception' => $error]);
 
         return self::of(500, 'internal', 'Something went wrong inside Stemmata. Nothing was changed; the log says more.');
     }

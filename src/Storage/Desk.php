@@ -35,18 +35,22 @@ final readonly class Desk
         return $this->entities->getRepository(DocumentRecord::class)->findBy(['ownerId' => $ownerId, 'removedAt' => null], ['changedAt' => 'DESC', 'id' => 'ASC']);
     }
 
-    /** @return string the new document's id */
-    public function add(Document $document, string $ownerId = Writer::LOCAL): string
+    /**
+     * @param \Closure(int): mixed|null $onSections is told now and then how many sections are stored
+     *
+     * @return string the new document's id
+     */
+    public function add(Document $document, string $ownerId = Writer::LOCAL, ?\Closure $onSections = null): string
     {
         $id = $this->ids->next()->value;
-        $this->entities->wrapInTransaction(function () use ($id, $document, $ownerId): void {
+        $this->entities->wrapInTransaction(function () use ($id, $document, $ownerId, $onSections): void {
             $record = new DocumentRecord($id, $ownerId, time(), time());
             $record->setTitleBlock($document->titleBlock);
             $record->setOutline($document->outline);
             $record->setSetup($document->setup);
             $this->entities->persist($record);
             $this->entities->flush();
-            $this->addSections($id, $document->sections());
+            $this->addSections($id, $document->sections(), $onSections);
             foreach (array_filter($document->changedOffcuts) as $offcut) {
                 $this->addOffcut($id, $document, $offcut);
             }
@@ -86,16 +90,22 @@ final readonly class Desk
         $this->entities->flush();
     }
 
-    /** @param iterable<Section> $sections */
-    private function addSections(string $documentId, iterable $sections): void
+    /**
+     * @param iterable<Section>          $sections
+     * @param \Closure(int): mixed|null $onSections
+     */
+    private function addSections(string $documentId, iterable $sections, ?\Closure $onSections = null): void
     {
         $waiting = 0;
+        $done = 0;
         foreach ($sections as $section) {
             $record = new SectionRecord($section->id->value, $documentId);
             $record->setSection($section, $this->words->ofBody($section));
             $this->entities->persist($record);
             $this->writer->keepReferences($documentId, $section);
+            ++$done;
             if (self::SECTIONS_PER_FLUSH === ++$waiting) {
+                null === $onSections || $onSections($done);
                 $this->entities->flush();
                 $this->entities->clear();
                 $waiting = 0;

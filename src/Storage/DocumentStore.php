@@ -42,6 +42,16 @@ final readonly class DocumentStore
         return $this->get($id)->document($this->shelf($id));
     }
 
+    /**
+     * With every text read at once, for what looks at all of them.
+     *
+     * @throws UnknownDocument
+     */
+    public function wholeDocument(string $id): Document
+    {
+        return $this->get($id)->document($this->shelf($id)->filled());
+    }
+
     public function shelf(string $id): StoredShelf
     {
         return new StoredShelf($this->entities, $id);

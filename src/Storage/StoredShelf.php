@@ -7,6 +7,8 @@ namespace Stemmata\Storage;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use Stemmata\Core\InvalidSectionId;
+use Stemmata\Core\Marker;
+use Stemmata\Core\MemoryShelf;
 use Stemmata\Core\Offcut;
 use Stemmata\Core\Section;
 use Stemmata\Core\SectionId;
@@ -23,6 +25,25 @@ final readonly class StoredShelf implements Shelf
 
     public function __construct(private EntityManagerInterface $entities, private string $documentId)
     {
+    }
+
+    /** The same with every section read at once, in one statement and without an entity for each. */
+    public function filled(): MemoryShelf
+    {
+        $sections = [];
+        foreach ($this->entities->getConnection()->iterateAssociative('SELECT id, heading, heading_inline, body, aim, target, marker FROM section WHERE document_id = ?', [$this->documentId]) as $fields) {
+            $row = new Row($fields);
+            $sections[] = new Section(
+                SectionId::fromString($row->text('id')),
+                SectionForm::readHeading($row->text('heading'), $row->text('heading_inline')),
+                SectionForm::readBody($row->text('body')),
+                $row->text('aim'),
+                $row->findInteger('target'),
+                Marker::from($row->text('marker')),
+            );
+        }
+
+        return new MemoryShelf($sections);
     }
 
     public function section(SectionId $id): Section

@@ -39,9 +39,21 @@ export async function shownOutline(page: Page): Promise<string[]> {
     );
 }
 
+/** Opens the row’s section and brings the keys back to the outline, once the text has had its turn. */
 export async function pickRow(page: Page, heading: string): Promise<void> {
   await row(page, heading).click();
+  await expect(page.locator(".manuscript:focus")).toBeVisible();
   await page.getByRole("tree").focus();
+}
+
+/** Puts the cursor into the line with these words, when the text around it has settled. */
+export async function putCursor(page: Page, words: string, line = ".manuscript p"): Promise<void> {
+  const place = page.locator(line, { hasText: words }).first();
+  await expect(async () => {
+    await place.click();
+    const at = await page.evaluate(() => document.getSelection()?.anchorNode?.parentElement?.closest("p, h2, li, pre")?.textContent ?? "");
+    expect(at).toContain(words);
+  }).toPass();
 }
 
 export async function allKept(page: Page): Promise<void> {

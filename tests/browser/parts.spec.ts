@@ -1,9 +1,9 @@
 import { expect, test } from "@playwright/test";
-import { allKept, exported, openDocument } from "./helpers";
+import { allKept, exported, openDocument, pickRow, putCursor } from "./helpers";
 
 test("a calculation is worked out in place, exactly, and goes into the file with its result", async ({ page }) => {
   const id = await openDocument(page, "# Chance\n\nWays to choose.\n");
-  await page.locator(".manuscript p").first().click();
+  await putCursor(page, "Ways to choose.");
   await page.getByRole("button", { name: "Commands for this paragraph" }).click();
   await page.getByRole("menuitem", { name: "Calculation" }).click();
   await page.keyboard.type("20!/(3!·17!");
@@ -20,7 +20,7 @@ test("a calculation is worked out in place, exactly, and goes into the file with
 
 test("a reference to a place says its number anew after the place is moved", async ({ page }) => {
   const id = await openDocument(page, "# Coast\n\nSee \n\n# Gaps\n\n# Storms\n");
-  await page.locator(".manuscript p").first().click();
+  await putCursor(page, "See");
   await page.keyboard.press("End");
   await page.getByRole("button", { name: "Commands for this paragraph" }).click();
   await page.getByRole("menuitem", { name: "Refer to a place…" }).click();
@@ -29,8 +29,7 @@ test("a reference to a place says its number anew after the place is moved", asy
   await page.keyboard.press("Enter");
   await expect(page.locator(".cross-reference")).toHaveText("3");
   await allKept(page);
-  await page.getByRole("treeitem").filter({ hasText: "Storms" }).click();
-  await page.getByRole("tree").focus();
+  await pickRow(page, "Storms");
   await page.keyboard.press("Control+Shift+ArrowUp");
   await expect(page.locator(".cross-reference")).toHaveText("2");
   await page.keyboard.press("Delete");
@@ -48,6 +47,7 @@ test("a file dropped on the desk becomes a document", async ({ page }) => {
     return data;
   });
   await page.dispatchEvent("main", "drop", { dataTransfer: transfer });
-  await expect(page.getByText("Imported 1 section and 3 words.")).toBeVisible();
+  await expect(page.getByRole("dialog")).toContainText("1 section and 3 words.");
+  await page.getByRole("button", { name: "Stay at the desk" }).click();
   await expect(page.getByRole("link", { name: "dropped here" })).toBeVisible();
 });

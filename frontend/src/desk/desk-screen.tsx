@@ -7,10 +7,15 @@ import { Button } from "../parts/button";
 import { cx } from "../parts/cx";
 import { Emblem } from "../parts/emblem";
 import { ThemeButton } from "../parts/theme";
-import { counted } from "../parts/words";
+import { Progress } from "../parts/progress";
+import { counted, figure } from "../parts/words";
 import { DocumentRow } from "./document-row";
-import { importFile } from "./import-file";
-import { NameDialog } from "./name-dialog";
+import { importFile, type Imported, type Progress as ImportProgress } from "./import-file";
+import { ImportResult } from "./import-result";
+import { NewDocumentDialog } from "./new-document-dialog";
+
+/** What can be read; the server looks at what a file is, whatever its name says. */
+export const READABLE = ".docx,.docm,.dotx,.odt,.ott,.epub,.html,.htm,.xhtml,.md,.markdown,.opml,.txt,.text";
 
 /** The first screen: the writer’s documents. */
 export function DeskScreen() {
@@ -20,10 +25,18 @@ export function DeskScreen() {
   const [naming, setNaming] = useState(false);
   const [over, setOver] = useState(false);
   const [removed, setRemoved] = useState<{ id: string; title: string } | null>(null);
+  const [progress, setProgress] = useState<ImportProgress | null>(null);
+  const [imported, setImported] = useState<Imported | null>(null);
   const chooser = useRef<HTMLInputElement>(null);
 
-  const create = useMutation({ mutationFn: (title: string) => read(api.POST("/api/documents", { body: { title } })), onSuccess: ({ id }) => go(`/documents/${id}`) });
-  const bring = useMutation({ mutationFn: importFile, onSuccess: () => client.invalidateQueries({ queryKey: ["documents"] }) });
+  const create = useMutation({
+    mutationFn: (wanted: { title: string; starter: string }) => read(api.POST("/api/documents", { body: wanted })),
+    onSuccess: ({ id }) => go(`/documents/${id}`),
+  });
+  const bring = useMutation({
+    mutationFn: (file: File) => (setProgress(null), importFile(file, setProgress)),
+    onSuccess: (made) => (setImported(made), client.invalidateQueries({ queryKey: ["documents"] })),
+  });
   const restore = useMutation({
     mutationFn: (id: string) => read(api.POST("/api/documents/{id}/restore", { params: { path: { id } } })),
     onSuccess: () => (setRemoved(null), client.invalidateQueries({ queryKey: ["documents"] })),
@@ -53,7 +66,7 @@ export function DeskScreen() {
         <input
           ref={chooser}
           type="file"
-          accept=".md,.markdown,.html,.htm"
+          accept={READABLE}
           className="hidden"
           tabIndex={-1}
           aria-hidden="true"
@@ -71,17 +84,13 @@ export function DeskScreen() {
 
       <main className="mx-auto max-w-[1080px] px-8 pb-24">
         <div role="status" aria-live="polite">
-          {bring.isPending && <Progress words={`Reading “${bring.variables.name}”…`} />}
-          {failure && <p className="mb-4 rounded-lg border-l-2 border-loss bg-sheet px-4 py-3">{failure.message}</p>}
-          {bring.data && !bring.isPending && (
-            <p className="mb-4 rounded-lg border-l-2 border-stem bg-sheet px-4 py-3">
-              Imported {counted(bring.data.sections, "section")} and {counted(bring.data.words, "word")}.{" "}
-              {bring.data.warnings.length > 0 && <span className="text-ochre">{bring.data.warnings.slice(0, 3).join(" ")}</span>}{" "}
-              <a className="font-medium text-stem underline underline-offset-4" href={`/documents/${bring.data.id}`}>
-                Open it
-              </a>
-            </p>
+          {bring.isPending && (
+            <Progress
+              words={progress?.doing === "storing" ? `Storing “${bring.variables.name}”: ${figure(progress.done)} of ${figure(progress.of)} sections` : `Reading “${bring.variables.name}”…`}
+              {...(progress?.doing === "storing" ? { done: progress.done, of: progress.of } : {})}
+            />
           )}
+          {failure && <p className="mb-4 rounded-lg border-l-2 border-loss bg-sheet px-4 py-3">{failure.message}</p>}
           {removed && (
             <p className="mb-4 flex items-center gap-4 rounded-lg border-l-2 border-ochre bg-sheet px-4 py-2">
               “{removed.title}” is off the desk.
@@ -100,9 +109,10 @@ export function DeskScreen() {
             ))}
           </ul>
         )}
-        <p className="mt-10 text-center text-faint">A Markdown or HTML file dropped anywhere here becomes a document.</p>
+        <p className="mt-10 text-center text-faint">A file dropped anywhere here becomes a document: DOCX, ODT, EPUB, HTML, Markdown, OPML or plain text.</p>
       </main>
-      <NameDialog open={naming} title="New document" label="Its title; it can be changed at any time" action="Begin" onClose={() => setNaming(false)} onName={(title) => create.mutate(title)} />
+      {naming && <NewDocumentDialog onClose={() => setNaming(false)} onBegin={(title, starter) => create.mutate({ title, starter })} />}
+      {imported && <ImportResult imported={imported} onClose={() => setImported(null)} />}
     </div>
   );
 }
@@ -113,14 +123,5 @@ function Empty() {
       <p className="mb-2 font-text text-xl">The desk is clear.</p>
       <p className="text-soft">Begin a new document, or import a long file: its headings become an outline, and you can take it apart and put it together from there.</p>
     </div>
-  );
-}
-
-function Progress({ words }: { words: string }) {
-  return (
-    <p className="mb-4 flex items-center gap-3 text-soft">
-      <span aria-hidden="true" className="size-3 animate-pulse rounded-full bg-stem" />
-      {words}
-    </p>
   );
 }

@@ -1,5 +1,5 @@
 import { createStore, type StoreApi } from "zustand/vanilla";
-import { api, read, UNREACHABLE, write, type ChangesSince, type Conflict, type Operation, type Write, type WriteOutcome } from "../api/client";
+import { api, read, ReadFailed, sentenceOf, UNREACHABLE, write, type ChangesSince, type Conflict, type Operation, type PutIn, type ReportLine, type Write, type WriteOutcome } from "../api/client";
 import { keptDrafts, operationOf, type Draft, type Words } from "./drafts";
 import { sameText } from "./same-text";
 import { opened, withChanges, withOutcome, type DocumentState, type Place } from "./state";
@@ -211,6 +211,40 @@ export class Session {
     });
   }
 
+  /** Text from elsewhere that has headings, or paragraphs enough to look for some. */
+  async paste(section: string, from: number, to: number, html: string): Promise<Write> {
+    await this.flush();
+    return this.inTurn(async () => {
+      const body = { baseRevision: this.state.revision, section, from, to, html };
+      return this.answered(await write(api.POST("/api/documents/{id}/paste", { ...this.path, body })), (outcome) => outcome.label);
+    });
+  }
+
+  /** Reads a file into the document; answers what became of the file, or throws one sentence. */
+  async putIn(file: File, landing: "before" | "after" | "inside", target: string): Promise<ReportLine[]> {
+    await this.flush();
+    return this.inTurn(async () => {
+      const query = new URLSearchParams({ name: file.name, baseRevision: String(this.state.revision), landing, target });
+      const response = await fetch(`/api/documents/${this.state.id}/import?${query}`, { method: "POST", headers: { "Content-Type": "application/octet-stream" }, body: file }).catch(() => null);
+      if (!response) throw new ReadFailed(UNREACHABLE);
+      const answer: unknown = await response.json().catch(() => null);
+      if (!response.ok) {
+        if (response.status === 409) this.takeOver((answer as Conflict).changes);
+        throw new ReadFailed(sentenceOf(answer));
+      }
+      const { outcome, report } = answer as PutIn;
+      await this.accept(outcome);
+      this.say(`${outcome.label}.`, "said", true);
+      return report;
+    });
+  }
+
+  async keepAsStarter(name: string): Promise<void> {
+    const answer = await read(api.POST("/api/documents/{id}/starter", { ...this.path, body: { name } })).catch((failure: unknown) => failure);
+    if (answer instanceof Error) this.say(answer.message, "warning");
+    else this.say(`“${name}” is among the starters now.`);
+  }
+
   async undo(): Promise<Write> {
     await this.flush();
     return this.inTurn(async () =>
@@ -351,6 +385,11 @@ export class Session {
 
   say(sentence: string, tone: "said" | "warning" = "said", canUndo = false): void {
     this.store.setState({ message: { key: ++this.keys, tone, sentence, canUndo } });
+  }
+
+  /** Says something, and offers what to do about it. */
+  offer(sentence: string, label: string, run: () => void): void {
+    this.store.setState({ message: { key: ++this.keys, tone: "said", sentence, canUndo: false, offer: { label, run } } });
   }
 
   hush(): void {

@@ -4,7 +4,7 @@ import { edited, type Outline } from "../outline/outline";
 /** A place in the text: a section and, in it, the editor's position (0 is before the heading). */
 export type Place = { section: string; position?: number; bookmark?: string };
 
-export type Message = { key: number; tone: "said" | "warning"; sentence: string; canUndo: boolean };
+export type Message = { key: number; tone: "said" | "warning"; sentence: string; canUndo: boolean; offer?: { label: string; run: () => void } };
 
 /** A section whose typing met another window's: both texts wait for the writer's choice. */
 export type Clash = { section: string; mine: SectionText; theirs: SectionText };

@@ -122,6 +122,19 @@ export function isInside(state: EditorState, name: string): boolean {
   return state.selection instanceof NodeSelection && state.selection.node.type.name === name;
 }
 
+/** The body's blocks that the selection reaches, those with words only; counted from 0. */
+export function pickedBlocks(state: EditorState): number[] {
+  const first = headingOf(state.doc) ? 1 : 0;
+  const { $from, $to } = state.selection;
+  const picked: number[] = [];
+  for (let index = Math.max(first, $from.index(0)); index <= Math.min($to.index(0), state.doc.childCount - 1); index++) {
+    const block = state.doc.child(index);
+    const isLine = block.type.name === "paragraph" || block.type.name === "bulletList" || block.type.name === "orderedList";
+    if (state.selection.empty || (isLine && block.textContent.trim() !== "")) picked.push(index - first);
+  }
+  return picked;
+}
+
 /** Which of the body's blocks the cursor is in, counted from 0; null in the heading. */
 export function currentBlock(state: EditorState): number | null {
   const index = state.selection.$from.index(0) - (headingOf(state.doc) ? 1 : 0);

@@ -26,6 +26,8 @@ export type SectionEditorHost = {
   /** How parts whose words come from the outline are drawn. */
   views: Record<"contents" | "crossReference" | "calculation", NodeViewConstructor>;
   key(view: EditorView, event: KeyboardEvent): boolean;
+  /** Text from another program; true when it is taken care of. */
+  paste(view: EditorView, html: string): boolean;
 };
 
 export class SectionEditor {
@@ -45,6 +47,7 @@ export class SectionEditor {
       dispatchTransaction: (transaction) => this.dispatch(transaction),
       handleClickOn: (_view, _position, _node, _at, event) => this.clicked(event),
       handleKeyDown: (view, event) => host.key(view, event),
+      handlePaste: (view, event) => host.paste(view, event.clipboardData?.getData("text/html") ?? ""),
       transformPasted: (slice) => this.withoutTakenBookmarks(slice),
       handleDOMEvents: {
         focus: (view) => (host.focused(view.state.selection.head), host.selected(view), false),

@@ -276,6 +276,118 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/starters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listStarters"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/starter": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["keepAsStarter"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/starters/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["removeStarter"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/likely-headings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["findLikelyHeadings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/previews": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["previewOperation"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/paste": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["paste"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["importInto"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -286,7 +398,7 @@ export interface components {
              * @description The one door for changes.
              * @enum {string}
              */
-            name: "promote" | "demote" | "set-level" | "move" | "move-up" | "move-down" | "split" | "join" | "make-heading" | "insert" | "rename" | "replace-body" | "duplicate" | "delete" | "set-aside" | "bring-back" | "describe-section" | "describe-document" | "generate-contents" | "refresh-contents" | "batch";
+            name: "promote" | "demote" | "set-level" | "move" | "move-up" | "move-down" | "split" | "join" | "make-heading" | "make-headings" | "take-as-title" | "put-title-in-text" | "split-by-rule" | "use-numbering" | "insert" | "rename" | "replace-body" | "duplicate" | "delete" | "set-aside" | "bring-back" | "describe-section" | "describe-document" | "generate-contents" | "refresh-contents" | "batch";
             sections?: string[];
             section?: string;
             /** @enum {string} */
@@ -300,6 +412,17 @@ export interface components {
             to?: number;
             blocks?: number[];
             block?: number;
+            lines?: {
+                section: string;
+                block: number;
+                level: number;
+            }[];
+            /** @enum {string} */
+            part?: "title" | "subtitle";
+            /** @enum {string} */
+            rule?: "chapter-lines" | "numbered-lines" | "separators" | "page-breaks" | "words";
+            words?: number;
+            numbering?: Record<string, never> | null;
             heading?: string | Record<string, never>[];
             body?: Record<string, never>[];
             offcut?: string;
@@ -311,6 +434,7 @@ export interface components {
             aim?: string;
             marker?: string;
             numbered?: boolean;
+            appendix?: boolean;
             inContents?: boolean;
             numbers?: boolean;
             operations?: components["schemas"]["Operation"][];
@@ -373,8 +497,11 @@ export interface components {
         /** @description A document that was read from a file. */
         Imported: {
             id: string;
+            title: string;
             sections: number;
             words: number;
+            /** @description Paragraphs that look like headings */
+            likelyHeadings: number;
             report: components["schemas"]["ReportLine"][];
         };
         /** @description A link from one section's text to a section or bookmark. */
@@ -383,6 +510,24 @@ export interface components {
             target: string;
             words: string;
             broken: boolean;
+        };
+        LikelyHeading: {
+            section: string;
+            /** @description Its place among the blocks of the section’s body, from 0 */
+            block: number;
+            text: string;
+            /** @description 0 for a line that looks like the title */
+            level: number;
+            confidence: number;
+            reasons: string[];
+        };
+        /** @description Likely headings that look alike. */
+        LookGroup: {
+            look: string;
+            /** @description That most of its lines are suggested at; 0 for the title */
+            level: number;
+            confidence: number;
+            lines: components["schemas"]["LikelyHeading"][];
         };
         /** @description Something that an operation brought about beside what was asked. */
         Notice: {
@@ -429,6 +574,24 @@ export interface components {
             bookmarks: components["schemas"]["Bookmark"][];
             links: components["schemas"]["InnerLink"][];
         };
+        /** @description The outline as an operation would leave it; nothing is stored. */
+        Preview: {
+            possible: boolean;
+            /** @description Why not; empty when it can be done */
+            sentence: string;
+            sections: components["schemas"]["PreviewSection"][];
+        };
+        PreviewSection: {
+            level: number;
+            number: string;
+            heading: string;
+            /** @description Whether the operation makes it */
+            isNew: boolean;
+            /** @description Told for sections that the operation makes or changes */
+            words: number | null;
+            /** @description How its text begins; told for the same sections */
+            begins: string;
+        };
         /** @description An error after RFC 9457: what happened in one plain sentence, and a reason a program can branch on. */
         Problem: {
             type: string;
@@ -436,6 +599,11 @@ export interface components {
             status: number;
             detail: string;
             reason: string;
+        };
+        /** @description A file put into a document: what that changed, and what became of the file. */
+        PutIn: {
+            outcome: components["schemas"]["WriteOutcome"];
+            report: components["schemas"]["ReportLine"][];
         };
         /** @description What an operation would do: whether it can be done, and the numbers and level of what it touches. */
         Rehearsal: {
@@ -482,6 +650,23 @@ export interface components {
             resumePosition: number;
             outline: components["schemas"]["OutlineColumns"];
             sections: components["schemas"]["SectionFacts"][];
+        };
+        StarterPart: {
+            level: number;
+            number: string;
+            heading: string;
+            aim: string;
+            target: number | null;
+            isRequired: boolean;
+        };
+        /** @description A ready outline to begin a document from. */
+        Starter: {
+            id: string;
+            name: string;
+            description: string;
+            /** @description Whether the writer kept it, and may take it away */
+            isOwn: boolean;
+            parts: components["schemas"]["StarterPart"][];
         };
         /** @description What is said of the document as a whole. */
         TitleBlock: {
@@ -578,11 +763,13 @@ export interface operations {
             content: {
                 "application/json": {
                     title: string;
+                    /** @description The id of a starter; without one the document has one empty section */
+                    starter?: string;
                 };
             };
         };
         responses: {
-            /** @description A document with one empty section */
+            /** @description A new document */
             201: {
                 headers: {
                     [name: string]: unknown;
@@ -610,7 +797,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Read and stored */
+            /** @description Read and stored. Who accepts application/x-ndjson is told of the progress first, an object a line, the last one as here */
             201: {
                 headers: {
                     [name: string]: unknown;
@@ -1016,6 +1203,215 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WriteOutcome"];
+                };
+            };
+            /** @description Another window was there first */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Conflict"];
+                };
+            };
+            422: components["responses"]["Problem"];
+        };
+    };
+    listStarters: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Those that ship, then the writer’s own */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Starter"][];
+                };
+            };
+        };
+    };
+    keepAsStarter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    name: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The outline is kept, without the text */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Starter"];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    removeStarter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Gone; documents begun from it stay */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    findLikelyHeadings: {
+        parameters: {
+            query?: {
+                /** @description To look into one section only */
+                section?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Groups of paragraphs that look like headings, the highest level first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookGroup"][];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    previewOperation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    operation: components["schemas"]["Operation"];
+                };
+            };
+        };
+        responses: {
+            /** @description The outline as it would become; nothing is stored */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Preview"];
+                };
+            };
+            422: components["responses"]["Problem"];
+        };
+    };
+    paste: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    baseRevision: number;
+                    section: string;
+                    from: number;
+                    to: number;
+                    html: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Done and stored */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WriteOutcome"];
+                };
+            };
+            /** @description Another window was there first */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Conflict"];
+                };
+            };
+            422: components["responses"]["Problem"];
+        };
+    };
+    importInto: {
+        parameters: {
+            query: {
+                /** @description The file’s name; its ending tells the format */
+                name: string;
+                baseRevision: number;
+                landing: "before" | "after" | "inside";
+                /** @description The section that it lands at */
+                target: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Read, fitted to the place and stored */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PutIn"];
                 };
             };
             /** @description Another window was there first */

@@ -5,6 +5,7 @@ export type OrderEdit = { at: number; removed: number; inserted: { ids: string[]
 
 export const UNNUMBERED = 1;
 export const LEFT_OUT_OF_CONTENTS = 2;
+export const APPENDIX = 4;
 
 export function levelAt(outline: Outline, position: number): number {
   return outline.levels.charCodeAt(position) - 48;

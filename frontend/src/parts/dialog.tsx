@@ -23,7 +23,7 @@ export function Dialog({
         <Primitive.Overlay className="fixed inset-0 z-40 bg-ink/25" />
         <Primitive.Content
           {...(description ? {} : { "aria-describedby": undefined })}
-          className={`fixed top-[18%] left-1/2 z-50 w-[calc(100%-2rem)] -translate-x-1/2 rounded-2xl border border-line bg-sheet p-6 shadow-xl ${wide ? "max-w-3xl" : "max-w-md"}`}
+          className={`fixed left-1/2 z-50 max-h-[92vh] w-[calc(100%-2rem)] -translate-x-1/2 overflow-auto rounded-2xl border border-line bg-sheet p-6 shadow-xl ${wide ? "top-[8%] max-w-3xl" : "top-[18%] max-w-md"}`}
         >
           <Primitive.Title className="mb-1 font-text text-lg font-semibold">{title}</Primitive.Title>
           {description && <Primitive.Description className="mb-4 text-soft">{description}</Primitive.Description>}

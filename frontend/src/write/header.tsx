@@ -1,13 +1,16 @@
-import { Download, Search } from "lucide-react";
+import { Download, Ellipsis, Search } from "lucide-react";
 import { useState } from "react";
 import { Link } from "wouter";
+import type { TitleBlock } from "../api/client";
 import { useDocument, useSession } from "../document/context";
+import type { Session } from "../document/session";
 import type { Saving } from "../document/state";
 import { NameDialog } from "../desk/name-dialog";
 import { Emblem } from "../parts/emblem";
-import { Menu } from "../parts/menu";
+import { Menu, type MenuEntry } from "../parts/menu";
 import { ThemeButton } from "../parts/theme";
 import { counted } from "../parts/words";
+import { ask } from "./asking";
 
 const SAVING: Record<Saving, string> = { kept: "all changes kept", keeping: "keeping…", unsent: "not sent yet; trying again" };
 
@@ -18,6 +21,7 @@ export function Header({ onJump }: { onJump: () => void }) {
   const saving = useDocument("Header", (state) => state.saving);
   const words = useDocument("Header", (state) => state.words);
   const [naming, setNaming] = useState(false);
+  const titleBlock = useDocument("Header", (state) => state.titleBlock);
   const write = async (format: "md" | "html") => {
     await session.flush();
     window.location.assign(`/api/documents/${id}/export?format=${format}`);
@@ -53,6 +57,11 @@ export function Header({ onJump }: { onJump: () => void }) {
           <Download size={16} strokeWidth={1.6} aria-hidden="true" />
         </button>
       </Menu>
+      <Menu label="This document" align="end" entries={documentCommands(session, titleBlock)}>
+        <button type="button" aria-label="This document" title="This document" className="grid size-8 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink">
+          <Ellipsis size={16} strokeWidth={1.6} aria-hidden="true" />
+        </button>
+      </Menu>
       <ThemeButton />
       <NameDialog
         open={naming}
@@ -65,4 +74,24 @@ export function Header({ onJump }: { onJump: () => void }) {
       />
     </header>
   );
+}
+
+/** What can be done with the document as a whole. */
+function documentCommands(session: Session, titleBlock: TitleBlock): MenuEntry[] {
+  const target = session.state.current ?? session.state.outline.ids[0];
+  return [
+    { label: "Review likely headings…", run: () => ask({ kind: "likely-headings" }) },
+    ...(target === undefined
+      ? []
+      : ([
+          { label: "Import a file here…", run: () => ask({ kind: "import", target, landing: "after" }) },
+          { label: "Split this section by rule…", run: () => ask({ kind: "split", section: target }) },
+        ] satisfies MenuEntry[])),
+    "line",
+    ...(titleBlock.title ? [{ label: "Put the title into the text", run: () => void session.perform({ name: "put-title-in-text", part: "title" }) }] : []),
+    ...(titleBlock.subtitle ? [{ label: "Put the subtitle into the text", run: () => void session.perform({ name: "put-title-in-text", part: "subtitle" }) }] : []),
+    { label: "Number plainly: 1, 1.1, 1.1.1", run: () => void session.perform({ name: "use-numbering", numbering: null }) },
+    "line",
+    { label: "Keep this outline as a starter…", run: () => ask({ kind: "keep-starter" }) },
+  ];
 }

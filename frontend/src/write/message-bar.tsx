@@ -10,7 +10,7 @@ export function MessageBar() {
   const session = useSession("MessageBar");
   const message = useDocument("MessageBar", (state) => state.message);
   useEffect(() => {
-    if (!message || message.tone === "warning") return;
+    if (!message || message.tone === "warning" || message.offer) return;
     const timer = window.setTimeout(() => session.hush(), STAYS);
     return () => window.clearTimeout(timer);
   }, [message, session]);
@@ -20,6 +20,11 @@ export function MessageBar() {
         <p className="pointer-events-auto flex max-w-2xl items-center gap-4 rounded-xl bg-slate py-2.5 pr-2.5 pl-5 text-on-slate shadow-lg">
           {message.tone === "warning" && <span className="font-semibold">Not done:</span>}
           <span>{message.sentence}</span>
+          {message.offer && (
+            <button type="button" className="rounded px-2 font-semibold underline underline-offset-4" onClick={() => (session.hush(), message.offer?.run())}>
+              {message.offer.label}
+            </button>
+          )}
           {message.canUndo && (
             <button type="button" className="rounded px-2 font-semibold underline underline-offset-4" onClick={() => (session.hush(), void session.undo())}>
               Undo

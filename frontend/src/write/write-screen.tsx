@@ -1,15 +1,17 @@
 import { useEffect, useState } from "react";
 import { Link } from "wouter";
-import { SessionContext, useDocument } from "../document/context";
+import { SessionContext, useDocument, useSession } from "../document/context";
 import { Session } from "../document/session";
 import { Emblem } from "../parts/emblem";
 import { ClashDialog } from "./clash-dialog";
 import { Drawer } from "./drawer/drawer";
+import { ask } from "./asking";
 import { Header } from "./header";
 import { JumpBox } from "./jump-box";
 import { Manuscript } from "./manuscript/manuscript";
 import { MessageBar } from "./message-bar";
 import { OutlinePanel } from "./outline/outline-panel";
+import { AskedDialogs } from "./review/asked-dialogs";
 import { StrataStrip } from "./strata-strip";
 import { useScreenKeys } from "./use-screen-keys";
 
@@ -53,6 +55,15 @@ function Faces() {
   const title = useDocument("Faces", (state) => state.titleBlock.title);
   const [jumping, setJumping] = useState(false);
   useScreenKeys(() => setJumping(true));
+  const session = useSession("Faces");
+  // What an address asks for beside the document: a place in it, or the likely headings; asked once.
+  useEffect(() => {
+    const query = new URLSearchParams(window.location.search);
+    const at = query.get("at");
+    if (at !== null && session.state.positions.has(at)) session.goTo({ section: at }, { remember: false });
+    if (query.get("ask") === "likely-headings") ask({ kind: "likely-headings" });
+    if (query.size > 0) window.history.replaceState(null, "", window.location.pathname);
+  }, [session]);
   useEffect(() => {
     document.title = `${title || "Untitled"} – Stemmata`;
   }, [title]);
@@ -67,6 +78,7 @@ function Faces() {
       </div>
       <MessageBar />
       <ClashDialog />
+      <AskedDialogs />
       {jumping && <JumpBox onClose={() => setJumping(false)} />}
     </div>
   );

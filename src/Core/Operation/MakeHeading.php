@@ -62,7 +62,11 @@ final readonly class MakeHeading implements Operation
 
     public function describe(Document $before): string
     {
-        $count = count($this->levels);
+        $count = 0;
+        foreach (array_keys($this->levels) as $index) {
+            $block = $before->section($this->section)->body->blocks[$index] ?? null;
+            $count += null === $block ? 0 : max(1, count(array_filter([...$block->walk()], static fn (Node $node): bool => 'listItem' === $node->type)));
+        }
 
         return sprintf('Made %s of %s', 1 === $count ? 'a heading' : $count.' headings', Described::section($before, $this->section));
     }

@@ -46,11 +46,13 @@ final readonly class TakeAsTitle implements Operation
         $before = $this->part->of($document->titleBlock);
         $rest = $section->body->blocks;
         array_splice($rest, $this->block, 1);
-        $after = $document
-            ->withSection($section->withBody(Body::of($rest)))
+        $kept = $section->withBody(Body::of($rest));
+        // An opening that held nothing else has done its work.
+        $isSpent = $document->outline->levelAt($position)->isOpening() && $kept == Section::blank($kept->id) && !$document->isLinkedTo($kept->id) && $document->outline->count() > 1;
+        $after = ($isSpent ? $document->withoutSection($kept->id)->withOutline($document->outline->without($position, $position + 1)) : $document->withSection($kept))
             ->withTitleBlock($this->part->in($document->titleBlock, $words));
 
-        return new Applied('' === trim($before) ? $after : $this->withOffcut($after, $before, $section->id));
+        return new Applied('' === trim($before) ? $after : $this->withOffcut($after, $before, $isSpent ? null : $section->id));
     }
 
     public function restsOn(): Basis
@@ -63,7 +65,7 @@ final readonly class TakeAsTitle implements Operation
         return TitlePart::Title === $this->part ? 'Made a line the title' : 'Made a line the subtitle';
     }
 
-    private function withOffcut(Document $document, string $words, SectionId $after): Document
+    private function withOffcut(Document $document, string $words, ?SectionId $after): Document
     {
         return $document
             ->withSection(Section::blank($this->offcut)->withHeading(Heading::plain($words)))

@@ -15,9 +15,13 @@ final readonly class Imported
         #[OA\Property]
         public string $id,
         #[OA\Property]
+        public string $title,
+        #[OA\Property]
         public int $sections,
         #[OA\Property]
         public int $words,
+        #[OA\Property(description: 'Paragraphs that look like headings')]
+        public int $likelyHeadings,
         #[OA\Property(items: new OA\Items(ref: ReportLineView::class))]
         public array $report,
     ) {

@@ -1,7 +1,9 @@
 import { queryOptions, useQuery } from "@tanstack/react-query";
 import { api, read } from "../../api/client";
 import { useDocument, useSession } from "../../document/context";
+import { Button } from "../../parts/button";
 import { counted } from "../../parts/words";
+import { ask } from "../asking";
 
 export function findingsQuery(id: string, generation: number) {
   return queryOptions({
@@ -18,16 +20,23 @@ export function CheckDrawer() {
   const generation = useDocument("CheckDrawer", (state) => state.generation);
   const findings = useQuery(findingsQuery(id, generation));
   if (!findings.data) return <p className="text-soft">{findings.error?.message ?? "Checking…"}</p>;
-  if (findings.data.length === 0) return <p className="text-soft">The structure is sound: a title, a first level, no level skipped, no heading without words.</p>;
   return (
     <>
-      <p className="mb-3 text-soft">{counted(findings.data.length, "finding")}</p>
+      <div className="mb-4 border-b border-line pb-4">
+        <p className="mb-2 text-soft">Bold or large lines may be headings in disguise.</p>
+        <Button onClick={() => ask({ kind: "likely-headings" })}>Review likely headings</Button>
+      </div>
+      {findings.data.length === 0 ? (
+        <p className="text-soft">The structure is sound: a title, a first level, no level skipped, no heading without words.</p>
+      ) : (
+        <p className="mb-3 text-soft">{counted(findings.data.length, "finding")}</p>
+      )}
       <ul className="space-y-3">
         {findings.data.map((finding) => {
           const { section } = finding;
           return (
-            <li key={`${finding.rule} ${section}`} className="border-l-2 border-ochre pl-3">
-              {section !== null && finding.rule !== "no-title" && (
+            <li key={`${finding.rule} ${section} ${finding.message}`} className="border-l-2 border-ochre pl-3">
+              {section !== null && finding.rule !== "no-title" && finding.rule !== "missing-part" && (
                 <button type="button" className="block rounded text-left font-medium hover:text-stem hover:underline" onClick={() => session.goTo({ section })}>
                   {session.state.facts.get(section)?.heading || "No heading"}
                 </button>

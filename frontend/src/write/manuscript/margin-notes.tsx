@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
+import { api, read } from "../../api/client";
 import { useDocument, useSession } from "../../document/context";
 import { counted, figure, readingTime } from "../../parts/words";
 import { findingsQuery } from "../drawer/check-drawer";
@@ -56,12 +57,13 @@ export function MarginNotes({ id }: { id: string }) {
           </Note>
         )}
         {findings.data
-          ?.filter((finding) => finding.section === id && finding.rule !== "no-title")
+          ?.filter((finding) => finding.section === id && finding.rule !== "no-title" && finding.rule !== "missing-part")
           .map((finding) => (
             <p key={finding.rule} className="border-l-2 border-ochre pl-2.5 text-ink">
               {finding.message}
             </p>
           ))}
+        <LikelyHere id={id} />
         <div className="border-t border-line pt-3">
           <Note label="The document claims" quiet>
             <WordsField
@@ -76,6 +78,31 @@ export function MarginNotes({ id }: { id: string }) {
       </div>
     </aside>
   );
+}
+
+/** Lines of this section that look like headings, each made one with a click. */
+function LikelyHere({ id }: { id: string }) {
+  const session = useSession("LikelyHere");
+  const document = useDocument("LikelyHere", (state) => state.id);
+  const revision = useDocument("LikelyHere", (state) => state.facts.get(id)?.revision ?? 0);
+  const likely = useQuery({
+    queryKey: ["likely-headings", document, "section", id, revision],
+    queryFn: () => read(api.GET("/api/documents/{id}/likely-headings", { params: { path: { id: document }, query: { section: id } } })),
+    placeholderData: (previous, query) => (query?.queryKey[3] === id ? previous : undefined),
+  });
+  const lines = likely.data?.flatMap((group) => group.lines).filter((line) => line.level > 0) ?? [];
+  return lines.slice(0, 3).map((line) => (
+    <p key={`${line.block} ${line.text}`} className="border-l-2 border-ochre pl-2.5 text-ink" title={line.reasons.join(", ")}>
+      “{line.text}” looks like a heading but is {line.reasons[0] === "all bold" ? "bold text" : "text"}.{" "}
+      <button
+        type="button"
+        className="rounded font-semibold text-stem hover:underline"
+        onClick={() => void session.perform({ name: "make-headings", lines: [{ section: line.section, block: line.block, level: line.level }] })}
+      >
+        Make it level {line.level}
+      </button>
+    </p>
+  ));
 }
 
 function Note({ label, quiet = false, children }: { label: string; quiet?: boolean; children: React.ReactNode }) {

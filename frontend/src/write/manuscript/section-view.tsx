@@ -8,7 +8,7 @@ import { CalculationView } from "./calculation-view";
 import { ContentsView } from "./contents-view";
 import { CrossReferenceView } from "./cross-reference-view";
 import { clearSpot, markSpot } from "./spot";
-import { textKey } from "./text-commands";
+import { pasteStructure, textKey } from "./text-commands";
 
 type Props = { id: string; places: KnownPlaces; onLeave: (direction: "up" | "down") => boolean };
 
@@ -54,6 +54,7 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
           calculation: (node) => new CalculationView(node),
         },
         key: (view, event) => textKey(session, id, view, event),
+        paste: (view, html) => pasteStructure(session, id, view, html),
       },
       "Text",
     );

@@ -1,8 +1,11 @@
 import type { EditorView } from "@tiptap/pm/view";
+import { api, read } from "../../api/client";
 import type { Session } from "../../document/session";
-import { currentBlock, isInHeading } from "../../editor/commands";
+import { currentBlock, isInHeading, pickedBlocks } from "../../editor/commands";
 import { bodyPosition, docOf } from "../../editor/section-text";
 import { levelAt } from "../../outline/outline";
+import { counted } from "../../parts/words";
+import { ask } from "../asking";
 
 /** Commands of the text that change the outline: they are done by the server and come back as changes. */
 
@@ -13,13 +16,45 @@ export async function makeHeading(session: Session, section: string, view: Edito
     await session.perform({ name: "set-level", sections: [section], level });
     return;
   }
-  const block = currentBlock(state);
-  const offset = state.selection.$head.parentOffset;
-  if (block === null) return;
-  const answer = await session.perform({ name: "make-heading", section, blocks: [block], level });
+  const blocks = pickedBlocks(state);
+  const offset = state.selection.empty ? state.selection.$head.parentOffset : 0;
+  if (blocks.length === 0) return;
+  const answer = await session.perform({ name: "make-heading", section, blocks, level });
   if (answer.kind !== "applied") return;
   const made = answer.outcome.order.at(-1)?.inserted.ids.at(-1);
   if (made) session.goTo({ section: made, position: offset + 1 }, { remember: false });
+}
+
+/** Makes the line with the cursor the document’s title or subtitle. */
+export async function takeAsTitle(session: Session, section: string, view: EditorView, part: "title" | "subtitle"): Promise<void> {
+  const block = currentBlock(view.state);
+  if (block !== null) await session.perform({ name: "take-as-title", section, block, part });
+}
+
+/**
+ * Pastes what has headings, or several paragraphs, by way of the server: headings become sections, and what only looks
+ * like a heading is offered. Anything less is left to the editor.
+ */
+export function pasteStructure(session: Session, section: string, view: EditorView, html: string): boolean {
+  if (isInHeading(view.state) || !hasStructure(html)) return false;
+  const { from, to } = view.state.selection;
+  void session.paste(section, bodyPosition(view.state.doc, from), bodyPosition(view.state.doc, to), html).then(async (answer) => {
+    if (answer.kind !== "applied") return;
+    const made = answer.outcome.order.at(-1)?.inserted.ids.at(-1);
+    if (made) return session.goTo({ section: made, position: 1 }, { remember: false });
+    const likely = await read(api.GET("/api/documents/{id}/likely-headings", { params: { path: { id: session.state.id }, query: { section } } })).catch(() => []);
+    const count = likely.reduce((sum, group) => sum + group.lines.length, 0);
+    if (count > 0) session.offer(`${counted(count, "line")} of what was pasted ${count === 1 ? "looks like a heading" : "look like headings"}.`, "Review", () => ask({ kind: "likely-headings" }));
+  });
+  return true;
+}
+
+const BLOCKS = /<(?:p|div|li|h[1-6]|tr|blockquote|pre)\b/gi;
+
+/** Text copied from our own manuscript needs no reading: the editor knows its parts. */
+function hasStructure(html: string): boolean {
+  if (html.includes("data-pm-slice")) return false;
+  return /<h[1-6]\b|role=["']?heading/i.test(html) || (html.match(BLOCKS)?.length ?? 0) >= 3;
 }
 
 /** Makes a heading a paragraph again: its section joins the one above. */

@@ -1,4 +1,4 @@
-import { Bold, Bookmark, Heading, Italic, Link2, List, ListOrdered, Pilcrow, Quote } from "lucide-react";
+import { Bold, Bookmark, Heading, Italic, Link2, List, ListOrdered, ListTree, Pilcrow, Quote } from "lucide-react";
 import { useEffect, useLayoutEffect, useState, type ReactNode, type RefObject } from "react";
 import { useSession } from "../../document/context";
 import * as commands from "../../editor/commands";
@@ -8,7 +8,7 @@ import { LinkDialog } from "./link-dialog";
 import { ContentsDialog } from "./contents-dialog";
 import { CrossReferenceDialog } from "./cross-reference-dialog";
 import { useSpot, type Spot } from "./spot";
-import { joinWithAbove, makeHeading, makeParagraph, splitHere } from "./text-commands";
+import { joinWithAbove, makeHeading, makeParagraph, splitHere, takeAsTitle } from "./text-commands";
 
 type Asking = "bookmark" | "link" | "reference" | "contents" | null;
 type At = { top: number; left: number; blockTop: number; blockLeft: number };
@@ -70,10 +70,34 @@ function SelectionTools({ spot, ask }: { spot: Spot; ask: (what: Asking) => void
           <Tool label="Quotation" onClick={() => run(spot, commands.toggleQuotation)} icon={<Quote size={15} />} />
           <Tool label="List" onClick={() => run(spot, commands.toggleBulletList)} icon={<List size={15} />} />
           <Tool label="Numbered list" onClick={() => run(spot, commands.toggleOrderedList)} icon={<ListOrdered size={15} />} />
+          <HeadingsTool spot={spot} />
           <Tool label="Split here: these words become a heading" onClick={() => void splitHere(session, spot.section, spot.view)} icon={<Heading size={15} />} />
         </>
       )}
     </>
+  );
+}
+
+/** Selected lines, or the items of a list, become headings at once. */
+function HeadingsTool({ spot }: { spot: Spot }) {
+  const session = useSession("HeadingsTool");
+  const entries: MenuEntry[] = [1, 2, 3, 4, 5, 6].map((level) => ({
+    label: `Headings, level ${level}`,
+    keys: `Ctrl Alt ${level}`,
+    run: () => void makeHeading(session, spot.section, spot.view, level),
+  }));
+  return (
+    <Menu label="Make these lines headings" entries={entries}>
+      <button
+        type="button"
+        aria-label="Make these lines headings"
+        title="Make these lines headings"
+        onMouseDown={(event) => event.preventDefault()}
+        className="grid size-8 place-items-center rounded-lg text-soft hover:bg-wash hover:text-ink"
+      >
+        <ListTree size={15} aria-hidden="true" />
+      </button>
+    </Menu>
   );
 }
 
@@ -121,6 +145,9 @@ function BlockMenu({ spot, ask }: { spot: Spot; ask: (what: Asking) => void }) {
         text("Page break", commands.insertBlock("pageBreak")),
         text("Footnote", commands.insertFootnote()),
         text("Calculation", commands.insertCalculation),
+        "line",
+        { label: "Make it the title", run: () => void takeAsTitle(session, spot.section, spot.view, "title") },
+        { label: "Make it the subtitle", run: () => void takeAsTitle(session, spot.section, spot.view, "subtitle") },
         "line",
         { label: "Bookmark here…", run: () => ask("bookmark") },
         { label: "Refer to a place…", run: () => ask("reference") },

@@ -1,8 +1,9 @@
 import type { Operation } from "../../api/client";
 import type { Session } from "../../document/session";
-import { branchEnd, flagsAt, LEFT_OUT_OF_CONTENTS, UNNUMBERED } from "../../outline/outline";
+import { APPENDIX, branchEnd, flagsAt, LEFT_OUT_OF_CONTENTS, UNNUMBERED } from "../../outline/outline";
 import type { Row } from "../../outline/rows";
 import type { MenuEntry } from "../../parts/menu";
+import { ask } from "../asking";
 
 type Named = "promote" | "demote" | "move-up" | "move-down" | "delete" | "duplicate" | "set-aside";
 
@@ -36,6 +37,7 @@ export function rowCommands(session: Session, row: Row, rename: () => void): Men
   if (row.level === 0)
     return [
       insert("Insert a section after", "Ctrl Enter", "after"),
+      { label: "Split by rule…", run: () => ask({ kind: "split", section: row.id }) },
       branch("Set aside", "", "set-aside"),
       { label: "Delete", keys: "Delete", tone: "loss", run: () => void onBranch(session, row, "delete") },
     ];
@@ -57,6 +59,11 @@ export function rowCommands(session: Session, row: Row, rename: () => void): Men
     { label: "Work on this branch only", run: () => session.setScope(row.id) },
     noted((flags & UNNUMBERED) !== 0 ? "Number it" : "Leave it unnumbered", { numbered: (flags & UNNUMBERED) !== 0 }),
     noted((flags & LEFT_OUT_OF_CONTENTS) !== 0 ? "Take it into the contents" : "Leave it out of the contents", { inContents: (flags & LEFT_OUT_OF_CONTENTS) !== 0 }),
+    noted((flags & APPENDIX) !== 0 ? "Number it as a chapter" : "Number it as an appendix", { appendix: (flags & APPENDIX) === 0 }),
+    "line",
+    { label: "Import a file here…", run: () => ask({ kind: "import", target: row.id, landing: "inside" }) },
+    { label: "Split by rule…", run: () => ask({ kind: "split", section: row.id }) },
+    { label: "Make it a paragraph of the section above", run: () => void session.perform({ name: "join", section: row.id, heading: "paragraph" }) },
     "line",
     branch("Set aside", "", "set-aside"),
     { label: "Delete", keys: "Delete", tone: "loss", run: () => void onBranch(session, row, "delete") },

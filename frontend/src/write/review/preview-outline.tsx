@@ -1,0 +1,51 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { useDeferredValue, useRef } from "react";
+import { api, read, type Operation, type PreviewSection } from "../../api/client";
+import { useDocument } from "../../document/context";
+import { cx } from "../../parts/cx";
+
+/** The outline as an operation would leave it, asked of the server as the choice changes. */
+export function usePreview(operation: Operation | null) {
+  const id = useDocument("usePreview", (state) => state.id);
+  const generation = useDocument("usePreview", (state) => state.generation);
+  // A burst of choices asks once, for the last.
+  const asked = useDeferredValue(operation);
+  return useQuery({
+    queryKey: ["preview", id, generation, asked],
+    queryFn: () => read(api.POST("/api/documents/{id}/previews", { params: { path: { id } }, body: { operation: asked ?? { name: "batch", operations: [] } } })),
+    enabled: asked !== null,
+    placeholderData: keepPreviousData,
+  });
+}
+
+const ROW = 26;
+
+/** New headings are set off by colour and by their sign. */
+export function PreviewOutline({ sections }: { sections: readonly PreviewSection[] }) {
+  const scroller = useRef<HTMLDivElement>(null);
+  // What it returns is used in this component and handed to no other.
+  // oxlint-disable-next-line react/incompatible-library
+  const virtual = useVirtualizer({ count: sections.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 12 });
+  return (
+    <div ref={scroller} tabIndex={0} role="group" aria-label="The outline as it would become" className="h-full min-h-0 overflow-auto">
+      <ol className="relative" style={{ height: virtual.getTotalSize() }}>
+        {virtual.getVirtualItems().map((item) => {
+          const section = sections[item.index];
+          return (
+            section && (
+              <li key={item.key} className="absolute inset-x-0 flex items-center gap-2 pr-2" style={{ top: item.start, height: ROW, paddingLeft: 8 + Math.max(0, section.level - 1) * 18 }}>
+                <span aria-hidden="true" className={cx("size-2 shrink-0 rounded-full border", section.isNew ? "border-stem bg-stem" : "border-twig")} />
+                {section.number && <span className="shrink-0 text-xs text-faint tabular-nums">{section.number}</span>}
+                <span className={cx("truncate", section.level <= 1 && "font-text font-semibold", section.isNew && "text-stem", !section.heading && "text-faint italic")}>
+                  {section.heading || (section.level === 0 ? "Opening" : "No heading")}
+                </span>
+                {section.isNew && <span className="sr-only">, new</span>}
+              </li>
+            )
+          );
+        })}
+      </ol>
+    </div>
+  );
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Http;
+
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+/** An answer that takes a while, told in lines of JSON: how far it is, and at the end what came of it or what went wrong. */
+final class ProgressLines
+{
+    public const MEDIA_TYPE = 'application/x-ndjson';
+
+    /** @param \Closure(\Closure(string, int, int): void): object $work is given a function to tell: doing what, how much of how much */
+    public static function of(\Closure $work): StreamedResponse
+    {
+        return new StreamedResponse(static function () use ($work): void {
+            $tell = static fn (string $doing, int $done, int $of) => self::line(['doing' => $doing, 'done' => $done, 'of' => $of]);
+            try {
+                self::line(['result' => $work($tell)]);
+            } catch (\Throwable $error) {
+                self::line(['problem' => ProblemListener::problemOf($error)]);
+            }
+        }, 200, ['Content-Type' => self::MEDIA_TYPE, 'X-Accel-Buffering' => 'no', 'Cache-Control' => 'no-store']);
+    }
+
+    /** @param array<string, mixed> $line */
+    private static function line(array $line): void
+    {
+        echo json_encode($line, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES)."\n";
+        while (ob_get_level() > 0) {
+            ob_end_flush();
+        }
+        flush();
+    }
+}

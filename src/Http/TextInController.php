@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Http;
+
+use OpenApi\Attributes as OA;
+use Stemmata\Core\IdSource;
+use Stemmata\Core\LikelyHeading\LikelyHeadings;
+use Stemmata\Core\LikelyHeading\LookGroup;
+use Stemmata\Core\Operation\InsertDocument;
+use Stemmata\Core\Operation\Landing;
+use Stemmata\Core\Operation\OperationReader;
+use Stemmata\Core\Operation\PasteDocument;
+use Stemmata\Core\SectionId;
+use Stemmata\Format\Formats;
+use Stemmata\Http\View\Conflict;
+use Stemmata\Http\View\LookGroupView;
+use Stemmata\Http\View\Preview;
+use Stemmata\Http\View\PutIn;
+use Stemmata\Http\View\ReportLineView;
+use Stemmata\Http\View\WriteOutcome;
+use Stemmata\Storage\DocumentStore;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** Brings text from elsewhere into an open document, and finds what in it looks like a heading. */
+#[Route('/api/documents/{id}')]
+final readonly class TextInController
+{
+    public function __construct(private DocumentStore $store, private Formats $formats, private Writing $writing, private IdSource $ids)
+    {
+    }
+
+    #[Route('/likely-headings', methods: ['GET'])]
+    #[OA\Get(path: '/api/documents/{id}/likely-headings', operationId: 'findLikelyHeadings')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\QueryParameter(name: 'section', description: 'To look into one section only', required: false, schema: new OA\Schema(type: 'string'))]
+    #[OA\Response(response: 200, description: 'Groups of paragraphs that look like headings, the highest level first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: LookGroupView::class)))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
+    public function likelyHeadings(string $id, Request $request): JsonResponse
+    {
+        $document = $this->store->wholeDocument($id);
+        $section = $request->query->getString('section');
+        $position = '' === $section ? null : $document->outline->findPosition(SectionId::fromString($section));
+        $groups = '' !== $section && null === $position ? [] : LikelyHeadings::in($document, null === $position ? null : [$position]);
+
+        return new JsonResponse(array_map(static fn (LookGroup $group): LookGroupView => LookGroupView::of($group), $groups));
+    }
+
+    #[Route('/previews', methods: ['POST'])]
+    #[OA\Post(path: '/api/documents/{id}/previews', operationId: 'previewOperation')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\RequestBody(content: new OA\JsonContent(required: ['operation'], properties: [new OA\Property('operation', ref: '#/components/schemas/Operation')]))]
+    #[OA\Response(response: 200, description: 'The outline as it would become; nothing is stored', content: new OA\JsonContent(ref: Preview::class))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
+    public function preview(string $id, Request $request, OperationReader $reader): JsonResponse
+    {
+        return new JsonResponse(PreviewOf::operation($this->store->document($id), $reader->read(JsonBody::of($request)->object('operation'))));
+    }
+
+    #[Route('/paste', methods: ['POST'])]
+    #[OA\Post(path: '/api/documents/{id}/paste', operationId: 'paste')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\RequestBody(content: new OA\JsonContent(required: ['baseRevision', 'section', 'from', 'to', 'html'], properties: [new OA\Property('baseRevision', type: 'integer'), new OA\Property('section', type: 'string'), new OA\Property('from', type: 'integer'), new OA\Property('to', type: 'integer'), new OA\Property('html', type: 'string')]))]
+    #[OA\Response(response: 200, description: 'Done and stored', content: new OA\JsonContent(ref: WriteOutcome::class))]
+    #[OA\Response(response: 409, description: 'Another window was there first', content: new OA\MediaType('application/problem+json', schema: new OA\Schema(ref: Conflict::class)))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
+    public function paste(string $id, Request $request): Response
+    {
+        $body = JsonBody::of($request);
+        $pasted = $this->formats->readAsIs('pasted.html', $body->longText('html'))->document;
+
+        return $this->writing->answer($id, $body->integer('baseRevision'), new PasteDocument(SectionId::fromString($body->text('section')), $body->integer('from'), $body->integer('to'), $pasted));
+    }
+
+    #[Route('/import', methods: ['POST'])]
+    #[OA\Post(path: '/api/documents/{id}/import', operationId: 'importInto')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\QueryParameter(name: 'name', description: 'The file’s name; its ending tells the format', required: true, schema: new OA\Schema(type: 'string'))]
+    #[OA\QueryParameter(name: 'baseRevision', required: true, schema: new OA\Schema(type: 'integer'))]
+    #[OA\QueryParameter(name: 'landing', required: true, schema: new OA\Schema(type: 'string', enum: ['before', 'after', 'inside']))]
+    #[OA\QueryParameter(name: 'target', description: 'The section that it lands at', required: true, schema: new OA\Schema(type: 'string'))]
+    #[OA\RequestBody(content: new OA\MediaType('application/octet-stream', schema: new OA\Schema(type: 'string', format: 'binary')))]
+    #[OA\Response(response: 200, description: 'Read, fitted to the place and stored', content: new OA\JsonContent(ref: PutIn::class))]
+    #[OA\Response(response: 409, description: 'Another window was there first', content: new OA\MediaType('application/problem+json', schema: new OA\Schema(ref: Conflict::class)))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
+    public function importInto(string $id, Request $request): Response
+    {
+        $read = $this->formats->read($request->query->getString('name'), Upload::bytes($request));
+        $landing = Landing::tryFrom($request->query->getString('landing')) ?? Landing::After;
+        $operation = new InsertDocument($read->document, $landing, SectionId::fromString($request->query->getString('target')), $this->ids);
+        $outcome = $this->writing->outcome($id, $request->query->getInt('baseRevision'), $operation);
+
+        return $outcome instanceof WriteOutcome ? new JsonResponse(new PutIn($outcome, array_map(ReportLineView::of(...), $read->report->lines))) : $outcome;
+    }
+}

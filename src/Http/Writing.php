@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Http;
+
+use Stemmata\Core\Operation\Operation;
+use Stemmata\Core\Operation\Refused;
+use Stemmata\Core\SectionId;
+use Stemmata\Http\View\Conflict;
+use Stemmata\Http\View\WriteOutcome;
+use Stemmata\Storage\DocumentStore;
+use Stemmata\Storage\Stale;
+use Stemmata\Storage\Written;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Response;
+
+/** Hands an operation to the store and puts the outcome into an answer. */
+final readonly class Writing
+{
+    public function __construct(private DocumentStore $store, private ViewOf $viewOf)
+    {
+    }
+
+    /** @param bool $withTexts false for typing: the window that typed has the text */
+    public function answer(string $id, int $baseRevision, Operation $operation, bool $withTexts = true): Response
+    {
+        $outcome = $this->outcome($id, $baseRevision, $operation, $withTexts);
+
+        return $outcome instanceof WriteOutcome ? new JsonResponse($outcome) : $outcome;
+    }
+
+    public function outcome(string $id, int $baseRevision, Operation $operation, bool $withTexts = true): WriteOutcome|Response
+    {
+        $outcome = $this->store->apply($id, $baseRevision, $operation);
+
+        return match (true) {
+            $outcome instanceof Written => $this->viewOf->writeOutcome($id, $outcome, $withTexts),
+            $outcome instanceof Stale => $this->conflict($id, $baseRevision, $outcome, $operation->restsOn()->texts),
+            $outcome instanceof Refused => throw ProblemException::refused($outcome->reason->value, $outcome->sentence),
+        };
+    }
+
+    /** @param list<SectionId> $texts */
+    public function conflict(string $id, int $base, Stale $stale, array $texts): Response
+    {
+        return ProblemListener::response(new Conflict(
+            'about:blank',
+            Response::$statusTexts[409],
+            409,
+            $stale->sentence,
+            'stale',
+            $this->viewOf->changesSince($this->store->get($id), $base),
+            $this->viewOf->texts($id, array_map(static fn (SectionId $section): string => $section->value, $texts)),
+        ));
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Storage;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Stemmata\Core\Document;
+use Stemmata\Core\IdSource;
+use Stemmata\Core\Starter\Starter;
+use Stemmata\Storage\Entity\StarterRecord;
+use Stemmata\Storage\Entity\Writer;
+
+/** The outlines that a writer keeps as starters. */
+final readonly class KeptStarters
+{
+    public function __construct(private EntityManagerInterface $entities, private IdSource $ids)
+    {
+    }
+
+    /** @return list<Starter> the last kept first */
+    public function all(string $ownerId = Writer::LOCAL): array
+    {
+        return array_map(static fn (StarterRecord $record): Starter => $record->starter(), $this->entities->getRepository(StarterRecord::class)->findBy(['ownerId' => $ownerId], ['madeAt' => 'DESC', 'id' => 'ASC']));
+    }
+
+    public function find(string $id): ?Starter
+    {
+        return $this->entities->find(StarterRecord::class, $id)?->starter();
+    }
+
+    public function keep(string $name, Document $document, string $ownerId = Writer::LOCAL): Starter
+    {
+        $starter = Starter::of($this->ids->next()->value, $name, $document);
+        $this->entities->persist(new StarterRecord($starter->id, $ownerId, $name, time(), SectionForm::json($starter->toJson())));
+        $this->entities->flush();
+
+        return $starter;
+    }
+
+    public function remove(string $id): void
+    {
+        $record = $this->entities->find(StarterRecord::class, $id);
+        if (null !== $record) {
+            $this->entities->remove($record);
+            $this->entities->flush();
+        }
+    }
+}
