@@ -9,6 +9,9 @@ use Stemmata\Core\Text\Node;
 /** Builds nested lists from items that come one after the other, each with its depth: the way office formats keep them. */
 final class ListRun
 {
+    /** Office formats know nine levels. */
+    private const DEEPEST = 8;
+
     /** @var list<array{int, bool, int, list<Node>}> depth from 0, whether ordered, number, blocks */
     private array $items = [];
     private string $list = '';
@@ -23,7 +26,7 @@ final class ListRun
         if ([] === $this->items) {
             $this->list = $list;
         }
-        $this->items[] = [$depth, $isOrdered, $number, $blocks];
+        $this->items[] = [min(self::DEEPEST, $depth), $isOrdered, $number, $blocks];
     }
 
     /** Whether an item belongs to the lists gathered so far: one that stands deeper does, whatever its own list is called. */

@@ -13,8 +13,8 @@ use Stemmata\Format\ImportNote;
 final readonly class HtmlFlow
 {
     private const CONTAINERS = ['div', 'section', 'article', 'main', 'header', 'footer', 'aside', 'center', 'address', 'details', 'summary', 'form', 'fieldset', 'hgroup', 'body', 'html', 'dl', 'dt', 'dd', 'nav', 'legend', 'menu', 'dir'];
-    /** Deeper than that, blocks are read as running text; no one wrote them by hand. */
-    private const MAX_DEPTH = 40;
+    /** Deeper than that, blocks are read as running text; no one wrote them by hand. A list takes two of the levels that a body may have. */
+    private const MAX_DEPTH = 24;
 
     private HtmlInline $inline;
     private HtmlContents $contents;

@@ -54,6 +54,8 @@ final readonly class HtmlReader implements DocumentReader
 
     public static function page(string $html): \DOMDocument
     {
+        // Text within CDATA is text, in whatever way a parser of HTML would misread its marks.
+        $html = (string) preg_replace_callback('/<!\[CDATA\[(.*?)\]\]>/s', static fn (array $match): string => htmlspecialchars($match[1], \ENT_QUOTES | \ENT_SUBSTITUTE), $html);
         $page = new \DOMDocument();
         $before = libxml_use_internal_errors(true);
         // The declaration tells the parser the encoding; nothing is loaded from outside. Without PARSEHUGE, what is nested

@@ -32,11 +32,33 @@ final readonly class HtmlTable
         }
         $caption ??= $table->getElementsByTagName('caption')->item(0);
         $words = null === $caption ? [] : $this->inline->of($caption);
+        $stray = $this->strayText($table);
         if ([] === $rows) {
-            return [] === $words ? [] : [Node::paragraph($words)];
+            return [...([] === $words ? [] : [Node::paragraph($words)]), ...$stray];
         }
 
-        return [new Node('table', content: [new Node('caption', content: $words), ...$rows])];
+        return [new Node('table', content: [new Node('caption', content: $words), ...$rows]), ...$stray];
+    }
+
+    /**
+     * What stands in a table but in no cell is out of place, yet it is text.
+     *
+     * @return list<Node>
+     */
+    private function strayText(\DOMElement $within): array
+    {
+        $stray = [];
+        foreach ($within->childNodes as $child) {
+            $name = $child->localName;
+            if (in_array($name, ['thead', 'tbody', 'tfoot', 'tr'], true) && $child instanceof \DOMElement) {
+                array_push($stray, ...$this->strayText($child));
+            } elseif (!in_array($name, ['td', 'th', 'caption', 'colgroup', 'col'], true)) {
+                $inline = $this->inline->ofNodes([$child]);
+                array_push($stray, ...([] === $inline ? [] : [Node::paragraph($inline)]));
+            }
+        }
+
+        return $stray;
     }
 
     /** @return list<\DOMElement> rows of this table, not of tables in its cells */

@@ -67,7 +67,7 @@ final class XmlPart
             $isElement = \XMLReader::ELEMENT === $reader->nodeType;
             $isChild = null !== $depth && $isElement && $reader->depth === $depth + 1;
             if ($isChild || ($isElement && null === $depth && in_array($reader->localName, $ahead, true))) {
-                $element = $reader->expand();
+                $element = @$reader->expand();
                 if (!$element instanceof \DOMElement) {
                     throw FormatException::damagedMarkup();
                 }
