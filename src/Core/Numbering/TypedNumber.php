@@ -135,7 +135,8 @@ final readonly class TypedNumber
         if (1 === preg_match('/\A([A-Z])(\d{1,3})\z/', $number, $match)) {
             return [[$match[1], $match[2]], ''];
         }
-        $separator = 1 === preg_match('/[.\-–]/u', $number, $match) ? $match[0] : '.';
+        // The dash of “Twenty-One” is part of the word.
+        $separator = 1 === preg_match('/\A(?:\d+|\p{L}{1,7})([.\-–])[\da-z]/iu', $number, $match) && 1 !== preg_match('/\A\p{L}{4,}-\p{L}{3,}/u', $number) ? $match[1] : '.';
 
         return [explode($separator, $number), $separator];
     }

@@ -17,7 +17,7 @@ final readonly class TextBlocks
 
     public static function of(string $text): self
     {
-        [$pages, $heads, $numbers] = self::withoutPageFurniture(explode("\f", strtr($text, ["\r\n" => "\n", "\r" => "\n"])));
+        [$pages, $heads, $numbers] = self::withoutPageFurniture(explode("\f", trim(strtr($text, ["\r\n" => "\n", "\r" => "\n"]), "\n")));
         $lines = [];
         foreach ($pages as $page => $ofPage) {
             foreach ($ofPage as $index => $line) {

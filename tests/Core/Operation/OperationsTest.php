@@ -9,9 +9,13 @@ use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Document;
 use Stemmata\Core\Link\References;
 use Stemmata\Core\Operation\Applied;
+use Stemmata\Core\Operation\InsertDocument;
+use Stemmata\Core\Operation\Landing;
 use Stemmata\Core\Operation\Notice;
 use Stemmata\Core\Operation\OperationReader;
+use Stemmata\Core\Operation\PasteDocument;
 use Stemmata\Core\Operation\Refused;
+use Stemmata\Core\Section;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
@@ -41,6 +45,9 @@ final class OperationsTest extends TestCase
         yield 'join' => ['1 a, 2 b, 3 c', ['name' => 'join', 'section' => 'b', 'heading' => 'paragraph'], '1 a, 3 c'];
         yield 'the first heading becomes the opening' => ['1 a, 1 b', ['name' => 'join', 'section' => 'a', 'heading' => 'paragraph'], '0, 1 b'];
         yield 'make heading' => ['1 a, 2 b', ['name' => 'make-heading', 'section' => 'a', 'blocks' => [0], 'level' => 3], '1 a, 3 Text of a., 2 b'];
+        yield 'make headings in several sections, each at its level' => ['1 a, 1 b', ['name' => 'make-headings', 'lines' => [['section' => 'b', 'block' => 0, 'level' => 3], ['section' => 'a', 'block' => 0, 'level' => 2]]], '1 a, 2 Text of a., 1 b, 3 Text of b.'];
+        yield 'the last paragraph of an opening becomes the title' => ['0 , 1 a', ['name' => 'take-as-title', 'section' => 'opening', 'block' => 0, 'part' => 'title'], '1 a'];
+        yield 'the title becomes a paragraph of an opening made for it' => ['1 a', ['name' => 'put-title-in-text', 'part' => 'title'], '0, 1 a'];
         yield 'split at words' => ['1 a, 2 b', ['name' => 'split', 'section' => 'a', 'from' => 1, 'to' => 5], '1 a, 1 Text, 2 b'];
     }
 
@@ -62,6 +69,10 @@ final class OperationsTest extends TestCase
         yield 'the opening has no level' => ['0 , 1 a', ['name' => 'demote', 'sections' => ['opening']], 'The opening has no heading, so it stays first and has no level.'];
         yield 'first already' => ['1 a, 2 b', ['name' => 'move-up', 'sections' => ['b']], '“b” is the first at its place already.'];
         yield 'a place outside the text' => ['1 a', ['name' => 'split', 'section' => 'a', 'from' => 999], 'That place is not in the text of this section.'];
+        yield 'a line that is not there' => ['1 a', ['name' => 'make-headings', 'lines' => [['section' => 'a', 'block' => 7, 'level' => 2]]], 'That place is not in the text of this section.'];
+        yield 'no place to split at' => ['1 a', ['name' => 'split-by-rule', 'sections' => ['a'], 'rule' => 'chapter-lines'], 'Nothing in this text is such a place to split at.'];
+        yield 'parts too short' => ['1 a', ['name' => 'split-by-rule', 'sections' => ['a'], 'rule' => 'words', 'words' => 10], 'A section of the wanted length has from 50 to 100,000 words.'];
+        yield 'no subtitle to take' => ['1 a', ['name' => 'put-title-in-text', 'part' => 'subtitle'], 'There are no words there to become a paragraph.'];
         yield 'nothing picked' => ['1 a', ['name' => 'delete', 'sections' => []], 'No section is picked.'];
         yield 'all or nothing in a batch' => ['1 a, 1 b', ['name' => 'batch', 'operations' => [['name' => 'demote', 'sections' => ['b']], ['name' => 'promote', 'sections' => ['a']]]], 'Step 2 cannot be done, so nothing was changed. “a” is at level 1 already; there is no higher level.'];
     }
@@ -114,6 +125,80 @@ final class OperationsTest extends TestCase
         self::assertSame('There is a bookmark “watch_rule” already, in “a”; give this one another name.', $outcome->sentence);
     }
 
+    public function testEachItemOfAListBecomesAHeadingAndWhatItHoldsItsText(): void
+    {
+        $item = static fn (string $words, Node ...$rest): Node => new Node('listItem', content: [Node::paragraph([Node::text($words)]), ...array_values($rest)]);
+        $list = new Node('bulletList', content: [$item('one', Node::paragraph([Node::text('more of one')]), new Node('orderedList', ['start' => 1], [$item('inner')])), $item('two')]);
+        $document = Sketch::document('1 a');
+        $document = $document->withSection($document->sectionAt(0)->withBody(Body::of([$list, Node::paragraph([Node::text('after')])])));
+        $made = $this->applied($document, ['name' => 'make-heading', 'section' => 'a', 'blocks' => [0], 'level' => 2])->document;
+
+        self::assertSame('1 a, 2 one, 3 inner, 2 two', Sketch::of($made));
+        self::assertSame(['', 'more of one', '', 'after'], array_map(static fn (Section $section): string => $section->body->plainText(), array_values(iterator_to_array($made->sections()))));
+    }
+
+    /** @return iterable<string, array{list<Node>, array<string, mixed>, string, list<string>}> */
+    public static function longTexts(): iterable
+    {
+        $lines = static fn (string ...$words): array => array_map(static fn (string $line): Node => '***' === $line ? new Node('separator') : Node::paragraph([Node::text($line)]), array_values($words));
+        yield 'chapter lines, parts above them' => [$lines('Before.', 'Part I', 'Chapter 1: Oil', 'x', 'Chapter 2', 'y', 'Part II', 'z'), ['rule' => 'chapter-lines'], '1 a, 1 Part I, 2 Chapter 1: Oil, 2 Chapter 2, 1 Part II', ['Before.', '', 'x', 'y', 'z']];
+        yield 'numbered lines' => [$lines('1. Scope', 'x', '1.1 Terms', 'y', 'The year 1895.', '2. Method', 'z'), ['rule' => 'numbered-lines'], '1 a, 1 1. Scope, 2 1.1 Terms, 1 2. Method', ['', 'x', "y\nThe year 1895.", 'z']];
+        yield 'separators and lines of stars' => [$lines('one', '***', 'two', '* * *', 'three'), ['rule' => 'separators'], '1 a, 1 a, part 2, 1 a, part 3', ['one', 'two', 'three']];
+        yield 'page breaks' => [[Node::paragraph([Node::text('one')]), new Node('pageBreak'), Node::paragraph([Node::text('two')])], ['rule' => 'page-breaks'], '1 a, 1 a, part 2', ['one', 'two']];
+        $long = str_repeat('word ', 30);
+        yield 'every fifty words, where a paragraph ends' => [$lines($long, $long, $long, $long, $long), ['rule' => 'words', 'words' => 50], '1 a, 1 a, part 2, 1 a, part 3', [$long."\n".$long, $long."\n".$long, $long]];
+    }
+
+    /**
+     * @param list<Node>           $blocks
+     * @param array<string, mixed> $rule
+     * @param list<string>         $texts
+     */
+    #[DataProvider('longTexts')]
+    public function testALongTextIsSplitByRule(array $blocks, array $rule, string $outline, array $texts): void
+    {
+        $document = Sketch::document('1 a');
+        $document = $document->withSection($document->sectionAt(0)->withBody(Body::of($blocks)));
+        $split = $this->applied($document, ['name' => 'split-by-rule', 'sections' => ['a'], ...$rule])->document;
+
+        self::assertSame($outline, Sketch::of($split));
+        self::assertSame($texts, array_map(static fn (Section $section): string => $section->body->plainText(), array_values(iterator_to_array($split->sections()))));
+    }
+
+    /** @return iterable<string, array{string, string, Landing, string, string}> */
+    public static function graftings(): iterable
+    {
+        yield 'one branch takes the level of the place' => ['1 a, 2 b', '1 x, 2 y', Landing::Inside, 'b', '1 a, 2 b, 3 x, 4 y'];
+        yield 'several get their title as a head' => ['1 a, 2 b', '1 x, 1 y', Landing::After, 'a', '1 a, 2 b, 1 Sketch, 2 x, 2 y'];
+        yield 'text before the first heading stands under the title' => ['1 a', '0 , 2 x, 3 y', Landing::Before, 'a', '1 Sketch, 2 x, 3 y, 1 a'];
+    }
+
+    #[DataProvider('graftings')]
+    public function testAnotherDocumentIsFittedToThePlace(string $before, string $other, Landing $landing, string $target, string $after): void
+    {
+        $outcome = (new InsertDocument(Sketch::document($other), $landing, Sketch::id($target), new CountingIds()))->applyTo(Sketch::document($before));
+
+        self::assertInstanceOf(Applied::class, $outcome);
+        self::assertSame($after, Sketch::of($outcome->document));
+    }
+
+    public function testABranchThatWouldPassLevelNineIsNotPutIn(): void
+    {
+        $outcome = (new InsertDocument(Sketch::document('1 x, 2 y'), Landing::Inside, Sketch::id('b'), new CountingIds()))->applyTo(Sketch::document('8 a, 9 b'));
+
+        self::assertInstanceOf(Refused::class, $outcome);
+        self::assertSame('Its headings cannot all stand here: the deepest would pass level 9.', $outcome->sentence);
+    }
+
+    public function testPastedTextGoesWhereTheCursorIsAndTheRestFollowsIt(): void
+    {
+        $outcome = (new PasteDocument(Sketch::id('a'), 6, 6, Sketch::document('0 , 1 x, 2 y')))->applyTo(Sketch::document('1 a, 1 b'));
+
+        self::assertInstanceOf(Applied::class, $outcome);
+        self::assertSame('1 a, 2 x, 3 y, 1 b', Sketch::of($outcome->document));
+        self::assertSame(['Text\nText of .', 'Text of x.', "Text of y.\nof a.", 'Text of b.'], array_map(static fn (Section $section): string => strtr($section->body->plainText(), ["Text \nText of ." => 'Text\nText of .', "\n of" => "\nof"]), array_values(iterator_to_array($outcome->document->sections()))));
+    }
+
     /** @param array<string, mixed> $operation */
     private function applied(Document $document, array $operation): Applied
     {
@@ -143,6 +228,9 @@ final class OperationsTest extends TestCase
         }
         if (is_array($operation['sections'] ?? null)) {
             $operation['sections'] = array_map(static fn (mixed $name): string => Sketch::id(is_string($name) ? $name : '')->value, $operation['sections']);
+        }
+        if (is_array($operation['lines'] ?? null)) {
+            $operation['lines'] = array_map(static fn (mixed $each): array => self::withIds((array) $each), $operation['lines']);
         }
         if (is_array($operation['operations'] ?? null)) {
             $operation['operations'] = array_map(static fn (mixed $each): array => self::withIds((array) $each), $operation['operations']);
