@@ -25,23 +25,41 @@ final class BodyLook
     {
         /** @var array<array-key, array<array-key, int>> $weights characters by property and value */
         $weights = [];
-        foreach ($sections as [, $section]) {
+        foreach (self::haveLooks($sections) ? $sections : [] as [, $section]) {
             foreach ($section->body->blocks as $block) {
                 if ('paragraph' === $block->type) {
+                    $length = strlen($block->plainText());
                     foreach (get_object_vars(Look::of($block)) as $property => $value) {
                         $key = is_scalar($value) ? (string) $value : '';
-                        $weights[$property][$key] = ($weights[$property][$key] ?? 0) + mb_strlen($block->plainText());
+                        $weights[$property][$key] = ($weights[$property][$key] ?? 0) + $length;
                     }
                 }
             }
+        }
+        if ([] === $weights) {
+            return $sections;
         }
         $body = self::body($weights);
 
         return array_map(static fn (array $entry): array => [
             $entry[0],
-            $entry[1]->withBody(Body::of(array_map(static fn (Node $block): Node => 'paragraph' === $block->type ? self::relative($block, $body) : self::without($block), $entry[1]->body->blocks))),
+            $entry[1]->withBody(Body::of(array_map(static fn (Node $block): Node => 'paragraph' === $block->type ? self::relative($block, $body) : $block, $entry[1]->body->blocks))),
             $entry[2],
         ], $sections);
+    }
+
+    /** @param list<array{Level, Section, int}> $sections */
+    private static function haveLooks(array $sections): bool
+    {
+        foreach ($sections as [, $section]) {
+            foreach ($section->body->blocks as $block) {
+                if ('paragraph' === $block->type && [] !== $block->attributes) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     /** @param array<array-key, array<array-key, int>> $weights characters by property and value */
@@ -56,12 +74,6 @@ final class BodyLook
         $number = static fn (string $property): ?int => '' === $most($property) ? null : (int) $most($property);
 
         return new Look($number('size'), $most('align') ?: null, '1' === $most('caps'), $number('before'), $number('after'), $most('style'));
-    }
-
-    /** In a list or a quotation a paragraph is what it is, however it looks. */
-    private static function without(Node $block): Node
-    {
-        return $block->mapped(static fn (Node $part): Node => 'paragraph' === $part->type && [] !== $part->attributes ? Node::paragraph($part->content) : $part);
     }
 
     private static function relative(Node $paragraph, Look $body): Node

@@ -16,6 +16,7 @@ use Stemmata\Core\Section;
 use Stemmata\Core\SectionId;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Heading;
+use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
 use Stemmata\Core\TitleBlock;
 
@@ -50,6 +51,10 @@ final class DocumentBuilder
     private array $ahead = [];
     private bool $hasContents = false;
     private bool $wasContents = false;
+    /** Whether a link in the section being read leads to a place in the file. */
+    private bool $hasInnerLinks = false;
+    /** @var array<string, true> ids of the sections with such links */
+    private array $linking = [];
     private readonly ReportBook $report;
 
     public function __construct(private readonly IdSource $ids)
@@ -77,6 +82,8 @@ final class DocumentBuilder
         $this->level = Level::from(max(1, min(9, $level)));
         $this->heading = Heading::ofInline($inline);
         $this->flags = $flags;
+        // A heading is read while the section above is still open.
+        $this->hasInnerLinks = self::leadInside($inline);
         $this->blocks = [];
         if ('' !== $printed) {
             $this->printed[$this->id->value] = $printed;
@@ -91,6 +98,16 @@ final class DocumentBuilder
         $this->wasContents = false;
         // Programs that make anchors by themselves do so from the heading's words (common practice); a name given wins.
         $this->targets['~'.Slug::of($this->heading->plainText())] ??= LinkTarget::toSection($this->id->value);
+    }
+
+    /**
+     * Takes note of words that were read before the section they stand in, such as a footnote's.
+     *
+     * @param list<Node> $inline
+     */
+    public function noteReadBefore(array $inline): void
+    {
+        $this->hasInnerLinks = $this->hasInnerLinks || self::leadInside($inline);
     }
 
     public function block(Node $block): void
@@ -120,6 +137,14 @@ final class DocumentBuilder
         }
 
         return new Node('bookmark', ['id' => $id, 'name' => $name]);
+    }
+
+    /** A link; one to a place in the file is led there once all places are known. */
+    public function link(string $href, ?string $hint = null): Mark
+    {
+        $this->hasInnerLinks = $this->hasInnerLinks || str_starts_with($href, '#');
+
+        return Mark::link($href, $hint);
     }
 
     /** A name for the place where the next heading or block begins. */
@@ -153,8 +178,26 @@ final class DocumentBuilder
         return new ReadResult($document, ImportReport::of($document, $this->report->lines()));
     }
 
+    /** @param list<Node> $inline */
+    private static function leadInside(array $inline): bool
+    {
+        foreach ($inline as $part) {
+            foreach ($part->walk() as $node) {
+                if (str_starts_with((string) ($node->findMark('link')?->attribute('href') ?? $node->textAttribute('href')), '#')) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
     private function finishSection(): void
     {
+        if ($this->hasInnerLinks) {
+            $this->linking[$this->id->value] = true;
+        }
+        $this->hasInnerLinks = false;
         if ($this->level->isOpening() && [] === $this->blocks) {
             return;
         }
@@ -186,7 +229,7 @@ final class DocumentBuilder
         $resolved = [];
         foreach ($sections as [$level, $section]) {
             $this->id = $section->id;
-            $resolved[] = [$level, $section
+            $resolved[] = [$level, !isset($this->linking[$section->id->value]) ? $section : $section
                 ->withHeading(Heading::ofInline(array_map(fn (Node $node): Node => $node->mapped($this->led(...)), $section->heading->inline)))
                 ->withBody($section->body->mapped($this->led(...)))];
         }

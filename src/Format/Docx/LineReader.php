@@ -114,7 +114,7 @@ final class LineReader
 
             return;
         }
-        $this->within($field, $style, self::linkTo(Fields::targetOf($instruction)) ?? $link, $isHeading);
+        $this->within($field, $style, $this->linkTo(Fields::targetOf($instruction)) ?? $link, $isHeading);
     }
 
     private function runOf(\DOMElement $run, ParagraphStyle $paragraph, ?Mark $link): void
@@ -128,7 +128,7 @@ final class LineReader
             return;
         }
         $isCode = true === $style->isCode || (null !== $named && 1 === preg_match('/verbatim|code/i', $named->name));
-        $marks = self::marks($style, $isCode && !$paragraph->isCode(), $link ?? self::linkTo($this->fields->findTarget()));
+        $marks = self::marks($style, $isCode && !$paragraph->isCode(), $link ?? $this->linkTo($this->fields->findTarget()));
         foreach (Xml::children($run) as $piece) {
             $this->piece($piece, $marks, $style);
         }
@@ -237,6 +237,7 @@ final class LineReader
     {
         $words = $this->notes[$reference->localName.' '.(Xml::attribute($reference, 'id') ?? '')] ?? null;
         if (null !== $words) {
+            $this->builder->noteReadBefore($words);
             $this->run->part(new Node('footnote', content: $words));
         }
     }
@@ -294,12 +295,12 @@ final class LineReader
             return null;
         }
 
-        return Mark::link($address, null === $hint || '' === $hint ? null : mb_strcut($hint, 0, 4096));
+        return $this->builder->link($address, null === $hint || '' === $hint ? null : mb_strcut($hint, 0, 4096));
     }
 
-    private static function linkTo(?string $target): ?Mark
+    private function linkTo(?string $target): ?Mark
     {
-        return null === $target || !LinkTarget::isValid($target) || null !== LinkTarget::findInnerId($target) ? null : Mark::link($target, null);
+        return null === $target || !LinkTarget::isValid($target) || null !== LinkTarget::findInnerId($target) ? null : $this->builder->link($target);
     }
 
     /** @return list<Mark> */

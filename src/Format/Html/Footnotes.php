@@ -42,7 +42,7 @@ final readonly class Footnotes
 
     public static function isReference(\DOMElement $element): bool
     {
-        return self::hasRole($element, ['doc-noteref', 'noteref']) || self::hasClass($element, ['footnote-ref', 'noteref']);
+        return 'a' === $element->localName && (self::hasRole($element, ['doc-noteref', 'noteref']) || self::hasClass($element, ['footnote-ref', 'noteref']));
     }
 
     public static function isBacklink(\DOMElement $element): bool

@@ -43,7 +43,7 @@ final class HtmlBlock
 
     public static function code(\DOMElement $element): Node
     {
-        $code = $element->getElementsByTagName('code')->item(0);
+        $code = HtmlTree::first($element, 'code');
         $text = $element->textContent;
         // The line end before the closing tag belongs to the markup.
         $text = str_ends_with($text, "\n") ? substr($text, 0, -1) : $text;

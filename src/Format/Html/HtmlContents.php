@@ -17,12 +17,12 @@ final readonly class HtmlContents
     public static function in(\DOMDocument $page): self
     {
         $headings = [];
-        foreach ((new \DOMXPath($page))->query('//h1|//h2|//h3|//h4|//h5|//h6|//*[@role="heading"]') ?: [] as $heading) {
+        foreach ((new \DOMXPath($page))->query('//*[self::h1 or self::h2 or self::h3 or self::h4 or self::h5 or self::h6 or @role="heading"]') ?: [] as $heading) {
             if (!$heading instanceof \DOMElement) {
                 continue;
             }
             $letters = self::letters($heading->textContent);
-            foreach ([$heading, $heading->parentNode, ...iterator_to_array($heading->getElementsByTagName('a'), false), ...iterator_to_array($heading->getElementsByTagName('span'), false)] as $named) {
+            foreach ([$heading, $heading->parentNode, ...HtmlTree::within($heading)] as $named) {
                 foreach ($named instanceof \DOMElement ? [$named->getAttribute('id'), $named->getAttribute('name')] : [] as $name) {
                     $headings[$name] ??= $letters;
                 }
@@ -45,14 +45,14 @@ final readonly class HtmlContents
     {
         $names = ' '.strtolower($element->getAttribute('role').' '.$element->getAttribute('epub:type').' '.$element->getAttribute('id').' '.$element->getAttribute('class')).' ';
 
-        return 1 === preg_match('/ (?:doc-toc|toc|table-of-contents|tableofcontents) /', $names) && $element->getElementsByTagName('a')->length > 0;
+        return 1 === preg_match('/ (?:doc-toc|toc|table-of-contents|tableofcontents) /', $names) && null !== HtmlTree::first($element, 'a');
     }
 
     private function isHeadingsOnly(\DOMElement $list): bool
     {
         $linked = '';
         $links = 0;
-        foreach ($list->getElementsByTagName('a') as $link) {
+        foreach (HtmlTree::within($list, 'a') as $link) {
             $letters = self::letters($link->textContent);
             $heading = $this->headings[rawurldecode(substr((string) strstr($link->getAttribute('href'), '#'), 1))] ?? '';
             if ('' === $letters || !str_contains($heading, $letters)) {

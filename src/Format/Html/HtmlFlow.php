@@ -19,8 +19,11 @@ final readonly class HtmlFlow
     private HtmlInline $inline;
     private HtmlContents $contents;
 
-    /** @param int $shift how many levels deeper the page's headings stand in the document */
-    public function __construct(private DocumentBuilder $builder, \DOMDocument $page, private Surroundings $surroundings, private Footnotes $footnotes, private int $shift = 0)
+    /**
+     * @param int  $shift    how many levels deeper the page's headings stand in the document
+     * @param bool $hasLooks whether the page says how its paragraphs look; what was made from Markdown does not
+     */
+    public function __construct(private DocumentBuilder $builder, \DOMDocument $page, private Surroundings $surroundings, private Footnotes $footnotes, private int $shift = 0, private bool $hasLooks = true)
     {
         $this->inline = new HtmlInline($builder, $footnotes, $surroundings);
         $this->contents = HtmlContents::in($page);
@@ -78,7 +81,7 @@ final readonly class HtmlFlow
         $anchors = [];
         $flags = 0;
         $printed = '';
-        foreach ([$element, ...iterator_to_array($element->getElementsByTagName('*'), false)] as $named) {
+        foreach ([$element, ...HtmlTree::within($element)] as $named) {
             $anchor = $named->getAttribute('id') ?: ('a' === $named->localName ? $named->getAttribute('name') : '');
             $isOfSection = $named === $element || str_contains($anchor, '-');
             if ('' !== $anchor && $isOfSection) {
@@ -188,7 +191,8 @@ final readonly class HtmlFlow
         }
 
         return match ($element->localName) {
-            'p', 'div', 'center', 'dd', 'dt' => $this->blocksOf($element->childNodes, $depth, $element),
+            // In a list or a quotation a paragraph is what it is, however it looks.
+            'p', 'div', 'center', 'dd', 'dt' => $this->blocksOf($element->childNodes, $depth, 1 === $depth && $this->hasLooks ? $element : null),
             'blockquote' => self::wrapped('quotation', $this->blocksOf($element->childNodes, $depth, null)),
             'ul' => self::wrapped('bulletList', $this->items($element, $depth)),
             'ol' => self::wrapped('orderedList', $this->items($element, $depth), ['start' => max(0, min(999_999_999, '' === $element->getAttribute('start') ? 1 : (int) $element->getAttribute('start')))]),
@@ -231,14 +235,14 @@ final readonly class HtmlFlow
     /** @return list<Node> */
     private function figure(\DOMElement $figure, int $depth): array
     {
-        $images = $figure->getElementsByTagName('img');
-        $image = $images->item(0);
-        $caption = $figure->getElementsByTagName('figcaption')->item(0);
-        $table = $figure->getElementsByTagName('table')->item(0);
-        if (null !== $table && null !== $caption && 0 === $images->length) {
+        $images = HtmlTree::within($figure, 'img');
+        $image = $images[0] ?? null;
+        $caption = HtmlTree::first($figure, 'figcaption');
+        $table = HtmlTree::first($figure, 'table');
+        if (null !== $table && null !== $caption && [] === $images) {
             return (new HtmlTable($this->inline, $this->builder))->blocksOf($table, $caption);
         }
-        if (1 !== $images->length || null === $image || null !== $table) {
+        if (1 !== count($images) || null === $image || null !== $table) {
             return $this->blocksOf($figure->childNodes, $depth, null);
         }
 

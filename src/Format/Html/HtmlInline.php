@@ -50,7 +50,7 @@ final readonly class HtmlInline
             $drawing = (string) $image->ownerDocument?->saveXML($image);
             $drawing = str_contains($drawing, 'xmlns=') ? $drawing : str_replace('<svg', '<svg xmlns="http://www.w3.org/2000/svg"', $drawing);
 
-            return ['src' => $this->surroundings->picture('data:image/svg+xml;base64,'.base64_encode($drawing)), 'alt' => mb_strcut($image->getAttribute('aria-label') ?: trim($image->getElementsByTagName('title')->item(0)->textContent ?? ''), 0, 4096)];
+            return ['src' => $this->surroundings->picture('data:image/svg+xml;base64,'.base64_encode($drawing)), 'alt' => mb_strcut($image->getAttribute('aria-label') ?: trim(HtmlTree::first($image, 'title')->textContent ?? ''), 0, 4096)];
         }
         $source = trim($image->getAttribute('src'));
 
@@ -84,19 +84,8 @@ final readonly class HtmlInline
     /** @param list<Mark> $marks */
     private function readElement(InlineRun $run, \DOMElement $element, array $marks, bool $inHeading): void
     {
-        if (Footnotes::isBacklink($element)) {
-            $run->trimEnd();
-
+        if ($element->hasAttributes() && !$this->readNames($run, $element, $inHeading)) {
             return;
-        }
-        if ($element->hasAttribute('data-number')) {
-            return;
-        }
-        $anchor = $element->getAttribute('id') ?: ('a' === $element->localName ? $element->getAttribute('name') : '');
-        // In a heading, a name with a hyphen is the section's own; HtmlFlow has taken it.
-        if ('' !== $anchor && !($inHeading && str_contains($anchor, '-'))) {
-            $isMeant = 'a' === $element->localName && !$element->hasAttribute('href');
-            $run->part($this->builder->bookmark($this->surroundings->anchor($anchor), !$isMeant));
         }
         $mark = $this->findMark($element);
         $within = null === $mark || in_array($mark->type, array_column($marks, 'type'), true) ? $marks : self::ordered([...$marks, $mark]);
@@ -112,6 +101,27 @@ final readonly class HtmlInline
         $run->gapIf($isBlock || in_array($element->localName, ['td', 'th'], true));
     }
 
+    /** Takes note of what the element's attributes name; says whether its words are text. */
+    private function readNames(InlineRun $run, \DOMElement $element, bool $inHeading): bool
+    {
+        if (Footnotes::isBacklink($element)) {
+            $run->trimEnd();
+
+            return false;
+        }
+        if ($element->hasAttribute('data-number')) {
+            return false;
+        }
+        $anchor = $element->getAttribute('id') ?: ('a' === $element->localName ? $element->getAttribute('name') : '');
+        // In a heading, a name with a hyphen is the section's own; HtmlFlow has taken it.
+        if ('' !== $anchor && !($inHeading && str_contains($anchor, '-'))) {
+            $isMeant = 'a' === $element->localName && !$element->hasAttribute('href');
+            $run->part($this->builder->bookmark($this->surroundings->anchor($anchor), !$isMeant));
+        }
+
+        return true;
+    }
+
     private static function isCrossReference(\DOMElement $element): bool
     {
         return 'cross-reference' === $element->getAttribute('class')
@@ -121,7 +131,7 @@ final readonly class HtmlInline
 
     private function crossReference(\DOMElement $element): Node
     {
-        return new Node('crossReference', ['href' => $this->surroundings->address(trim($element->getAttribute('href'))), 'shows' => $element->getAttribute('data-shows')]);
+        return new Node('crossReference', ['href' => (string) $this->builder->link($this->surroundings->address(trim($element->getAttribute('href'))))->attribute('href'), 'shows' => $element->getAttribute('data-shows')]);
     }
 
     private static function onlyReference(\DOMElement $element): ?\DOMElement
@@ -143,7 +153,7 @@ final readonly class HtmlInline
                 return null;
             }
 
-            return Mark::link($this->surroundings->address($href), '' === $hint ? null : mb_strcut($hint, 0, 4096));
+            return $this->builder->link($this->surroundings->address($href), '' === $hint ? null : mb_strcut($hint, 0, 4096));
         }
         $type = self::MARKS[$element->localName ?? ''] ?? null;
 
@@ -154,7 +164,7 @@ final readonly class HtmlInline
     private function formula(InlineRun $run, \DOMElement $math, array $marks): void
     {
         $this->builder->note(ImportNote::FormulaAsText);
-        $source = $math->getElementsByTagName('annotation')->item(0)->textContent ?? '';
+        $source = HtmlTree::first($math, 'annotation')->textContent ?? '';
         $run->words('' !== $source ? $source : ($math->getAttribute('alttext') ?: $math->textContent), $marks);
     }
 
@@ -162,7 +172,7 @@ final readonly class HtmlInline
     private function noteText(\DOMElement $note): array
     {
         $run = new InlineRun();
-        if ($note->getElementsByTagName('p')->length > 1) {
+        if (count(HtmlTree::within($note, 'p')) > 1) {
             $this->builder->note(ImportNote::NoteFlattened);
         }
         foreach ($note->childNodes as $child) {

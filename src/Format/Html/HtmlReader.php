@@ -31,7 +31,7 @@ final readonly class HtmlReader implements DocumentReader
         return $this->readMarkup(TextBytes::utf8($declared), null, $isGuessed);
     }
 
-    /** @param TitleBlock|null $titleBlock what is known of the document from elsewhere */
+    /** @param TitleBlock|null $titleBlock what is known of the document from elsewhere, for a page made from another format */
     public function readMarkup(string $html, ?TitleBlock $titleBlock = null, bool $isGuessed = false): ReadResult
     {
         $page = self::page($html);
@@ -39,16 +39,16 @@ final readonly class HtmlReader implements DocumentReader
         if ($isGuessed) {
             $builder->note(ImportNote::EncodingGuessed);
         }
-        self::readInto($builder, $page, new SinglePage($builder));
+        self::readInto($builder, $page, new SinglePage($builder), null === $titleBlock);
 
         return $builder->finished($titleBlock ?? HtmlTitle::of($page));
     }
 
-    public static function readInto(DocumentBuilder $builder, \DOMDocument $page, Surroundings $surroundings): void
+    public static function readInto(DocumentBuilder $builder, \DOMDocument $page, Surroundings $surroundings, bool $hasLooks = true): void
     {
         $body = $page->getElementsByTagName('body')->item(0);
         if (null !== $body) {
-            (new HtmlFlow($builder, $page, $surroundings, Footnotes::in($page)))->read($body);
+            (new HtmlFlow($builder, $page, $surroundings, Footnotes::in($page), hasLooks: $hasLooks))->read($body);
         }
     }
 

@@ -30,7 +30,7 @@ final readonly class HtmlTable
                 $rows[] = new Node('tableRow', content: $cells);
             }
         }
-        $caption ??= $table->getElementsByTagName('caption')->item(0);
+        $caption ??= HtmlTree::first($table, 'caption');
         $words = null === $caption ? [] : $this->inline->of($caption);
         $stray = $this->strayText($table);
         if ([] === $rows) {
@@ -81,7 +81,7 @@ final readonly class HtmlTable
         if ((int) $cell->getAttribute('colspan') > 1 || (int) $cell->getAttribute('rowspan') > 1) {
             $this->builder->note(ImportNote::CellsMerged);
         }
-        if ($cell->getElementsByTagName('table')->length > 0) {
+        if (null !== HtmlTree::first($cell, 'table')) {
             $this->builder->note(ImportNote::TableInTable);
         }
 

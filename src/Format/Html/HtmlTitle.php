@@ -43,7 +43,7 @@ final class HtmlTitle
     {
         $header = $page->getElementById('title-block-header');
         $shown = [];
-        foreach (null === $header ? [] : $header->getElementsByTagName('*') as $part) {
+        foreach (null === $header ? [] : HtmlTree::within($header) as $part) {
             $class = $part->getAttribute('class');
             if (in_array($class, ['title', 'subtitle', 'author'], true)) {
                 $shown[$class] = isset($shown[$class]) ? $shown[$class].', '.self::line($part->textContent) : self::line($part->textContent);

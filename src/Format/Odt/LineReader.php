@@ -78,7 +78,7 @@ final class LineReader
             case 'bookmark-ref':
             case 'reference-ref':
                 $target = '#'.Xml::attribute($part, 'ref-name');
-                $this->within($part, $style, LinkTarget::isValid($target) ? Mark::link($target, null) : $link, $isHeading);
+                $this->within($part, $style, LinkTarget::isValid($target) ? $this->builder->link($target) : $link, $isHeading);
                 break;
             case 'note':
                 $this->note($part, $style);
@@ -208,7 +208,7 @@ final class LineReader
         }
         $hint = Xml::attribute($link, 'title');
 
-        return Mark::link($address, null === $hint || '' === $hint ? null : mb_strcut($hint, 0, 4096));
+        return $this->builder->link($address, null === $hint || '' === $hint ? null : mb_strcut($hint, 0, 4096));
     }
 
     /** @return list<Mark> */
