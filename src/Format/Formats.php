@@ -45,7 +45,7 @@ final readonly class Formats
         if ('' !== trim($read->document->titleBlock->title)) {
             return $read;
         }
-        $title = mb_substr(trim(str_replace('_', ' ', pathinfo(mb_scrub($name), \PATHINFO_FILENAME))), 0, 200);
+        $title = mb_substr(self::spoken(pathinfo(mb_scrub($name), \PATHINFO_FILENAME)), 0, 200);
 
         return $read->withDocument($read->document->withTitleBlock(self::titled($read->document, $title)));
     }
@@ -90,6 +90,14 @@ final readonly class Formats
         }
 
         return null;
+    }
+
+    /** “notes-on-the-lamp” is how a file is named; “Notes on the lamp” is how one says it. */
+    private static function spoken(string $name): string
+    {
+        $words = trim((string) preg_replace('/\s+/u', ' ', str_contains($name, ' ') ? strtr($name, '_', ' ') : strtr($name, '_-', '  ')));
+
+        return mb_strtoupper(mb_substr($words, 0, 1)).mb_substr($words, 1);
     }
 
     private static function titled(Document $document, string $title): TitleBlock

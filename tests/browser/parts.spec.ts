@@ -49,5 +49,5 @@ test("a file dropped on the desk becomes a document", async ({ page }) => {
   await page.dispatchEvent("main", "drop", { dataTransfer: transfer });
   await expect(page.getByRole("dialog")).toContainText("1 section and 3 words.");
   await page.getByRole("button", { name: "Stay at the desk" }).click();
-  await expect(page.getByRole("link", { name: "dropped here" })).toBeVisible();
+  await expect(page.getByRole("link", { name: "Dropped here" })).toBeVisible();
 });

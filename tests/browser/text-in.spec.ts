@@ -76,7 +76,7 @@ test("a paragraph becomes the title, what was there before goes to the offcuts, 
   await expect(page.getByRole("heading", { name: "The frozen oil" })).toBeVisible();
   await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 One"]);
   await page.getByRole("navigation", { name: "Tools" }).getByRole("button", { name: "Offcuts" }).click();
-  await expect(page.getByRole("region", { name: "Offcuts" })).toContainText("scan");
+  await expect(page.getByRole("region", { name: "Offcuts" })).toContainText("Scan");
   await page.getByRole("button", { name: "This document" }).click();
   await page.getByRole("menuitem", { name: "Put the title into the text" }).click();
   await expect.poll(() => storedOutline(page.request, id)).toEqual(["0", "1 One"]);
@@ -138,7 +138,7 @@ test("a file is imported into a document, its levels fitted to the place", async
     .setInputFiles({ name: "more.md", mimeType: "text/markdown", buffer: Buffer.from("# Alpha\n\n## Beta\n\n# Gamma\n") });
   await expect(page.getByRole("dialog")).toContainText("The file is in the document");
   await page.getByRole("button", { name: "Go on writing" }).click();
-  await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 One", "2 Two", "3 more", "4 Alpha", "5 Beta", "4 Gamma", "1 Three"]);
+  await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 One", "2 Two", "3 More", "4 Alpha", "5 Beta", "4 Gamma", "1 Three"]);
 });
 
 test("a starter gives outline, aims and required parts; its outline is kept as a starter of one’s own", async ({ page }) => {

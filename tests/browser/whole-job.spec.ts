@@ -20,7 +20,7 @@ function firstDifference(a: string, b: string): string | null {
 test("a real long document: imported, reorganised, linked, given contents, exported, and read again", async ({ page }) => {
   await page.goto("/");
   await page.locator("input[type=file]").setInputFiles({ name: "spec.md", mimeType: "text/markdown", buffer: SPEC });
-  await page.getByRole("link", { name: "Open it" }).click();
+  await page.getByRole("button", { name: "Open it" }).click();
   await expect(row(page, "Preliminaries")).toBeVisible();
   const id = page.url().split("/").at(-1) ?? "";
   const stored = () => storedOutline(page.request, id);

@@ -10,7 +10,7 @@ import { Emblem } from "../parts/emblem";
 import { Menu, type MenuEntry } from "../parts/menu";
 import { ThemeButton } from "../parts/theme";
 import { counted } from "../parts/words";
-import { ask } from "./asking";
+import { ask, type Asking } from "./asking";
 
 const SAVING: Record<Saving, string> = { kept: "all changes kept", keeping: "keeping…", unsent: "not sent yet; trying again" };
 
@@ -78,15 +78,15 @@ export function Header({ onJump }: { onJump: () => void }) {
 
 /** What can be done with the document as a whole. */
 function documentCommands(session: Session, titleBlock: TitleBlock): MenuEntry[] {
-  const target = session.state.current ?? session.state.outline.ids[0];
+  // Asked when the command is chosen, for the place changes more often than this menu is drawn.
+  const atPlace = (question: (section: string) => Asking) => {
+    const section = session.state.current ?? session.state.outline.ids[0];
+    if (section !== undefined) ask(question(section));
+  };
   return [
     { label: "Review likely headings…", run: () => ask({ kind: "likely-headings" }) },
-    ...(target === undefined
-      ? []
-      : ([
-          { label: "Import a file here…", run: () => ask({ kind: "import", target, landing: "after" }) },
-          { label: "Split this section by rule…", run: () => ask({ kind: "split", section: target }) },
-        ] satisfies MenuEntry[])),
+    { label: "Import a file here…", run: () => atPlace((target) => ({ kind: "import", target, landing: "after" })) },
+    { label: "Split this section by rule…", run: () => atPlace((section) => ({ kind: "split", section })) },
     "line",
     ...(titleBlock.title ? [{ label: "Put the title into the text", run: () => void session.perform({ name: "put-title-in-text", part: "title" }) }] : []),
     ...(titleBlock.subtitle ? [{ label: "Put the subtitle into the text", run: () => void session.perform({ name: "put-title-in-text", part: "subtitle" }) }] : []),

@@ -102,7 +102,8 @@ final readonly class TypedNumber
             // A single capital and a stop may be an initial.
             return self::of('', $match['number'], $match[0], $heading, 1 === preg_match('/\A[A-Za-z]\z/', $match['number']) && '.' === $match['stop']);
         }
-        if (1 === preg_match('~\A(?<number>\d{1,3}|[IVXLCDM]{1,7}|[A-Z])(?:\s+|\z)~u', $heading, $match)) {
+        // A heading that is one letter and nothing else is the letter of a glossary; “I”, “V” and “X” may be numbers.
+        if (1 === preg_match('~\A(?!(?![IVX])\p{Lu}\z)(?<number>\d{1,3}|[IVXLCDM]{1,7}|[A-Z])(?:\s+|\z)~u', $heading, $match)) {
             return self::of('', $match['number'], $match[0], $heading, true);
         }
         if (1 === preg_match('~\A(?<number>'.self::SPELLED.')[.:]?\z~iu', $heading, $match)) {

@@ -37,7 +37,10 @@ final readonly class Batch implements Operation
     public function describe(Document $before): string
     {
         $more = count($this->operations) - 1;
+        if (1 === $more) {
+            return $this->operations[0]->describe($before).' and '.lcfirst($this->operations[1]->describe($before));
+        }
 
-        return $this->operations[0]->describe($before).(0 === $more ? '' : sprintf(' and %d more %s', $more, 1 === $more ? 'step' : 'steps'));
+        return $this->operations[0]->describe($before).(0 === $more ? '' : sprintf(' and %d more steps', $more));
     }
 }

@@ -43,7 +43,9 @@ final class FallenUnder
         $fallen = [];
         $end = $after->outline->branchEnd($new);
         for ($child = $new + 1; $child < $end; $child = $after->outline->branchEnd($child)) {
-            if (!$oldBranch->has($after->outline->idAt($child))) {
+            // What the change itself made stands where it was put; only what was there before can fall.
+            $id = $after->outline->idAt($child);
+            if (!$oldBranch->has($id) && $before->outline->has($id)) {
                 $fallen[] = $child;
             }
         }

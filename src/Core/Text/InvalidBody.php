@@ -31,7 +31,7 @@ final class InvalidBody extends \InvalidArgumentException implements CoreExcepti
 
     public static function bookmarkName(): self
     {
-        return new self(sprintf('The text holds a bookmark that cannot be named so: a name begins with a letter; letters, digits and underscores follow; at most %d, and no blanks.', BookmarkName::MAX_LENGTH));
+        return new self(sprintf('The text holds a bookmark whose name cannot be used: a name begins with a letter; letters, digits and underscores follow; at most %d, and no spaces.', BookmarkName::MAX_LENGTH));
     }
 
     public static function malformed(): self

@@ -52,6 +52,7 @@ final class SchemeInferenceTest extends TestCase
         yield 'a skipped level counted as 0' => [['1 1 Soils', '3 1.0.1 Wet', '2 1.1 Clay'], ['1|Soils', '1.0.1|Wet', '1.1|Clay']];
         yield 'letters after the figures are appendices' => [['1 1 Soils', '1 2 Water', '1 A Tables', '2 A.1 North', '1 B Forms'], ['1|Soils', '2|Water', 'A|Tables', 'A.1|North', 'B|Forms']];
         yield 'words that begin like numbers' => [['1 A lamp', '1 I remember', '1 1984', '1 3 days in May', '1 C. Smith'], ['1|A lamp', '2|I remember', '3|1984', '4|3 days in May', '5|C. Smith'], true];
+        yield 'the letters of a glossary are no numbers' => [['1 A', '1 B', '1 C', '1 D'], ['1|A', '2|B', '3|C', '4|D'], true];
         yield 'years are no numbers' => [['1 1861', '1 1862', '1 1863'], ['1|1861', '2|1862', '3|1863'], true];
         yield 'versions are no numbers' => [['1 Changes', '2 1.2.0 – spring', '2 1.1.9 – winter', '2 1.1.0 – autumn'], ['1|Changes', '1.1|1.2.0 – spring', '1.2|1.1.9 – winter', '1.3|1.1.0 – autumn'], true];
     }

@@ -20,7 +20,12 @@ export function HeadingReview({ onClose }: { onClose: () => void }) {
     <Primitive.Root open onOpenChange={(open) => !open && onClose()}>
       <Primitive.Portal>
         <Primitive.Overlay className="fixed inset-0 z-40 bg-ink/25" />
-        <Primitive.Content aria-describedby={undefined} className="fixed inset-3 z-50 flex flex-col overflow-hidden rounded-2xl border border-line bg-paper shadow-xl sm:inset-6">
+        <Primitive.Content
+          aria-describedby={undefined}
+          tabIndex={-1}
+          onOpenAutoFocus={(event) => (event.preventDefault(), event.currentTarget instanceof HTMLElement && event.currentTarget.focus())}
+          className="fixed inset-3 z-50 flex flex-col overflow-hidden rounded-2xl border border-line bg-paper shadow-xl outline-none sm:inset-6"
+        >
           <header className="flex items-baseline gap-4 px-6 pt-5 pb-3">
             <Primitive.Title className="font-text text-xl font-semibold">Likely headings</Primitive.Title>
             <p className="flex-1 text-soft">Lines that look like headings and are none. Say it for a whole group, or for one line.</p>
@@ -104,7 +109,7 @@ function Review({ groups, onClose }: { groups: readonly LookGroup[]; onClose: ()
           Leave them as text
         </Button>
         <Button tone="stem" disabled={operation === null || working || preview.data?.possible === false} onClick={() => void accept()}>
-          {working ? "Making them…" : chosen === 0 && hasTitle ? "Make it the title" : `Make ${counted(chosen, "heading")}`}
+          {working ? "Making them…" : chosen === 0 && hasTitle ? "Make it the title" : `Make ${counted(chosen, "heading")}${hasTitle ? " and the title" : ""}`}
         </Button>
       </footer>
     </>

@@ -33,7 +33,7 @@ export function SplitDialog({ section, onClose }: { section: string; onClose: ()
     if (answer.kind === "applied") onClose();
   };
   return (
-    <Dialog open onClose={onClose} wide title="Split by rule" description={`“${heading || "The opening"}” is cut into sections of its own level. No word is lost.`}>
+    <Dialog open onClose={onClose} wide title="Split by rule" description={`${heading ? `“${heading}”` : "The opening"} is cut into sections of its own level. No word is lost.`}>
       <div className="grid grid-cols-1 gap-6 sm:grid-cols-[220px_minmax(0,1fr)]">
         <fieldset>
           <legend className="mb-1.5 text-soft">Cut at</legend>
