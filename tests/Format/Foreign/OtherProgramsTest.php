@@ -50,6 +50,25 @@ final class OtherProgramsTest extends TestCase
         self::assertStringContainsString('> Oil thick as honey.', $this->markdown($document));
     }
 
+    #[TestWith(['docx'])]
+    #[TestWith(['odt'])]
+    #[TestWith(['epub'])]
+    public function testPicturesComeWithTheirWordsAndCaptions(string $format): void
+    {
+        $folder = sys_get_temp_dir().'/stemmata-pictures-'.bin2hex(random_bytes(4));
+        mkdir($folder);
+        $png = (string) base64_decode('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', true);
+        file_put_contents($folder.'/lamp.png', $png);
+        file_put_contents($folder.'/source.md', "# Lamps\n\n![The lamp at Far Light]({$folder}/lamp.png)\n\nText.\n");
+        $document = $this->read(Foreign::written($folder.'/source.md', $format, ['--metadata', 'title=Pictures']), $format);
+        $figure = $document->sectionAt(0)->body->blocks[0];
+
+        self::assertSame('figure', $figure->type);
+        self::assertSame('data:image/png;base64,'.base64_encode($png), $figure->textAttribute('src'));
+        self::assertSame('The lamp at Far Light', $figure->plainText());
+        self::assertSame('Text.', $document->sectionAt(0)->body->blocks[1]->plainText());
+    }
+
     public function testReadsTheOutlineThatPandocWritesAsOpml(): void
     {
         $document = $this->read(Foreign::written(self::SOURCE, 'opml'), 'opml');

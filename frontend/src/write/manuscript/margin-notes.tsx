@@ -119,9 +119,14 @@ function WordsField({ label, value, placeholder, onChange }: { label: string; va
   const [words, setWords] = useState(value);
   const field = useRef<HTMLTextAreaElement>(null);
   useEffect(() => {
-    if (!field.current) return;
-    field.current.style.height = "0";
-    field.current.style.height = `${field.current.scrollHeight}px`;
+    const grow = () => {
+      if (!field.current) return;
+      field.current.style.height = "0";
+      field.current.style.height = `${field.current.scrollHeight}px`;
+    };
+    grow();
+    // The lines break anew when the typeface arrives.
+    void document.fonts.ready.then(grow);
   }, [words]);
   return (
     <textarea

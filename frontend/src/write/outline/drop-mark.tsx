@@ -19,8 +19,8 @@ export function DropMark({ place, rows, sentence, possible, top }: { place: Drop
       {sentence && (
         <p
           role="status"
-          className={`absolute z-20 rounded-lg border bg-sheet px-3 py-1.5 text-xs whitespace-nowrap shadow ${possible ? "border-stem" : "border-loss text-loss"}`}
-          style={{ left: Math.min(x + 14, 90), top: 8 }}
+          className={`absolute z-20 rounded-lg border bg-sheet px-3 py-1.5 text-xs shadow ${possible ? "border-stem" : "border-loss text-loss"}`}
+          style={{ left: Math.min(x + 14, 90), right: 8, top: 8 }}
         >
           {sentence}
         </p>

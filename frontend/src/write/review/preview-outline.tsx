@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { useDeferredValue, useRef } from "react";
+import { useDeferredValue, useEffect, useRef } from "react";
 import { api, read, type Operation, type PreviewSection } from "../../api/client";
 import { useDocument } from "../../document/context";
 import { cx } from "../../parts/cx";
@@ -27,6 +27,12 @@ export function PreviewOutline({ sections }: { sections: readonly PreviewSection
   // What it returns is used in this component and handed to no other.
   // oxlint-disable-next-line react/incompatible-library
   const virtual = useVirtualizer({ count: sections.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 12 });
+  const firstNew = sections.findIndex((section) => section.isNew);
+  useEffect(() => {
+    if (firstNew > 0) virtual.scrollToIndex(firstNew, { align: "center" });
+    // Only another first heading moves the list; the writer may have scrolled on since.
+    // oxlint-disable-next-line react/exhaustive-deps
+  }, [firstNew]);
   return (
     <div ref={scroller} tabIndex={0} role="group" aria-label="The outline as it would become" className="h-full min-h-0 overflow-auto">
       <ol className="relative" style={{ height: virtual.getTotalSize() }}>
