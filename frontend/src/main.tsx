@@ -5,7 +5,7 @@ import { Route, Switch } from "wouter";
 import { DeskScreen } from "./desk/desk-screen";
 import { startTheme } from "./parts/theme";
 import "./style.css";
-import { WriteScreen } from "./write/write-screen";
+import { DocumentScreen } from "./write/document-screen";
 
 startTheme();
 const root = document.getElementById("root");
@@ -15,7 +15,7 @@ createRoot(root).render(
   <StrictMode>
     <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: true } } })}>
       <Switch>
-        <Route path="/documents/:id">{({ id }) => <WriteScreen key={id} id={id} />}</Route>
+        <Route path="/documents/:id/:face?">{({ id, face }) => <DocumentScreen key={id} id={id} face={face === "arrange" ? "arrange" : "write"} />}</Route>
         <Route>
           <DeskScreen />
         </Route>

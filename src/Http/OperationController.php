@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Stemmata\Http;
 
 use OpenApi\Attributes as OA;
+use Stemmata\Core\Operation\InvalidOperation;
+use Stemmata\Core\Operation\MoveBranch;
 use Stemmata\Core\Operation\OperationReader;
 use Stemmata\Http\View\Conflict;
 use Stemmata\Http\View\WriteOutcome;
@@ -79,13 +81,16 @@ final readonly class OperationController
     #[OA\Post(path: '/api/documents/{id}/rehearsals', operationId: 'rehearseOperation')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
     #[OA\RequestBody(content: new OA\JsonContent(required: ['operation'], properties: [new OA\Property('operation', ref: '#/components/schemas/Operation')]))]
-    #[OA\Response(response: 200, description: 'What the operation would do; nothing is stored', content: new OA\JsonContent(ref: View\Rehearsal::class))]
+    #[OA\Response(response: 200, description: 'What the move would do; nothing is stored', content: new OA\JsonContent(ref: View\Rehearsal::class))]
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
     public function rehearse(string $id, Request $request): Response
     {
-        $operation = $this->reader->read(JsonBody::of($request)->object('operation'));
+        $move = $this->reader->read(JsonBody::of($request)->object('operation'));
+        if (!$move instanceof MoveBranch) {
+            throw InvalidOperation::field('operation', 'a move');
+        }
 
-        return new JsonResponse(RehearsalOf::operation($this->store->document($id), $operation));
+        return new JsonResponse(RehearsalOf::move($this->store->document($id), $move));
     }
 
     #[Route('/undo', methods: ['POST'])]

@@ -5,40 +5,42 @@ declare(strict_types=1);
 namespace Stemmata\Http;
 
 use Stemmata\Core\Document;
-use Stemmata\Core\Operation\Operation;
+use Stemmata\Core\Operation\MoveBranch;
 use Stemmata\Core\Operation\Refused;
-use Stemmata\Core\OutlineEdit;
+use Stemmata\Core\SectionId;
 use Stemmata\Http\View\Rehearsal;
 
-/** Words what an operation would do, from the operation itself: asking and acting go by one rule. */
+/** Words what a move would do, from the move itself: asking and acting go by one rule. */
 final class RehearsalOf
 {
-    public static function operation(Document $document, Operation $operation): Rehearsal
+    public static function move(Document $document, MoveBranch $move): Rehearsal
     {
-        $outcome = $operation->applyTo($document);
+        $outcome = $move->applyTo($document);
         if ($outcome instanceof Refused) {
             return new Rehearsal(false, $outcome->sentence);
         }
-        $edits = OutlineEdit::between($document->outline, $outcome->document->outline);
-        $edit = end($edits);
-        if (false === $edit || 0 === $edit->inserted->count()) {
+        $heads = $move->heads($document);
+        if ([] === $heads || $outcome->document->outline->equals($document->outline)) {
             return new Rehearsal(true, 'Nothing would change.');
         }
 
-        return new Rehearsal(true, self::sentence($outcome->document, $edit));
+        return new Rehearsal(true, self::sentence($outcome->document, $heads));
     }
 
-    private static function sentence(Document $after, OutlineEdit $edit): string
+    /** @param non-empty-list<SectionId> $heads in their order, all at one level after the move */
+    private static function sentence(Document $after, array $heads): string
     {
-        $outline = $after->outline;
         $numbers = $after->numbers();
-        $parent = $outline->findParent($edit->at);
+        $first = $after->outline->positionOf($heads[0]);
+        $from = $numbers[$first];
+        $to = $numbers[$after->outline->positionOf($heads[count($heads) - 1])];
+        $parent = $after->outline->findParent($first);
+        $become = match (true) {
+            '' === $from || '' === $to => 'without a number,',
+            1 === count($heads) => "becomes $from,",
+            default => "become $from to $to,",
+        };
 
-        return trim(sprintf(
-            '%s level %d, %s',
-            '' === $numbers[$edit->at] ? 'without a number,' : 'becomes '.$numbers[$edit->at].',',
-            $outline->levelAt($edit->at)->value,
-            null === $parent ? 'at the top' : 'under '.$after->nameAt($parent),
-        ));
+        return sprintf('%s level %d, %s', $become, $after->outline->levelAt($first)->value, null === $parent ? 'at the top' : 'under '.$after->nameAt($parent));
     }
 }

@@ -20,6 +20,7 @@ final readonly class ShellController
 
     #[Route('/', methods: ['GET'])]
     #[Route('/documents/{id}', methods: ['GET'])]
+    #[Route('/documents/{id}/arrange', methods: ['GET'])]
     public function page(): Response
     {
         $html = is_file($this->shell) ? (string) file_get_contents($this->shell) : 'The screens are not built yet; run bin/start.';

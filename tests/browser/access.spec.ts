@@ -11,7 +11,7 @@ async function expectClean(page: Page): Promise<void> {
 }
 
 for (const theme of ["day", "night"] as const) {
-  test(`axe finds nothing on the Desk and on Write by ${theme}`, async ({ page }) => {
+  test(`axe finds nothing on the Desk, on Write and on Arrange by ${theme}`, async ({ page }) => {
     await page.addInitScript((chosen) => localStorage.setItem("stemmata:theme", chosen), theme);
     await importText(page.request, DEMO);
     await page.goto("/");
@@ -25,6 +25,17 @@ for (const theme of ["day", "night"] as const) {
     await expect(page.getByRole("button", { name: /watch_rule/ }).first()).toBeVisible();
     await expectClean(page);
     await page.keyboard.press("Control+j");
+    await expect(page.getByRole("dialog")).toBeVisible();
+    await expectClean(page);
+    await page.keyboard.press("Escape");
+    await page.getByRole("link", { name: "Arrange" }).click();
+    await page.getByRole("treegrid").focus();
+    await page.keyboard.press("Home");
+    await page.keyboard.press("Shift+ArrowDown");
+    await expect(page.getByRole("toolbar", { name: "Picked branches" })).toBeVisible();
+    await page.waitForTimeout(400);
+    await expectClean(page);
+    await page.getByRole("button", { name: "Marker…" }).click();
     await expect(page.getByRole("dialog")).toBeVisible();
     await expectClean(page);
   });

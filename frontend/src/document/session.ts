@@ -379,6 +379,10 @@ export class Session {
     this.store.setState({ folded: new Set(sections) });
   }
 
+  pick(sections: Iterable<string>): void {
+    this.store.setState({ picked: new Set(sections) });
+  }
+
   keepResumePoint(section: string, position: number): void {
     void api.PUT("/api/documents/{id}/resume-point", { ...this.path, body: { section, position } }).catch(() => undefined);
   }

@@ -31,6 +31,8 @@ export type DocumentState = {
   request: (Place & { key: number; focus: boolean }) | null;
   scope: string | null;
   folded: ReadonlySet<string>;
+  /** Sections picked in the outline, for one operation on all of them. */
+  picked: ReadonlySet<string>;
   trail: { places: readonly Place[]; at: number };
   saving: Saving;
   message: Message | null;
@@ -60,6 +62,7 @@ export function opened(skeleton: Skeleton): DocumentState {
     request: resume ? { section: resume, position: skeleton.resumePosition, key: 1, focus: false } : null,
     scope: null,
     folded: new Set(),
+    picked: new Set(),
     trail: { places: [], at: 0 },
     saving: "kept",
     message: null,
@@ -110,6 +113,7 @@ function placesIn(state: DocumentState, outline: Outline): Partial<DocumentState
     positions,
     current: state.current !== null && positions.has(state.current) ? state.current : nearest,
     scope: state.scope !== null && positions.has(state.scope) ? state.scope : null,
+    picked: new Set([...state.picked].filter((id) => positions.has(id))),
   };
 }
 

@@ -1129,7 +1129,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description What the operation would do; nothing is stored */
+            /** @description What the move would do; nothing is stored */
             200: {
                 headers: {
                     [name: string]: unknown;

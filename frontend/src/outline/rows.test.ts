@@ -1,6 +1,8 @@
 import { describe, expect, test } from "vitest";
 import { branchEnd, edited, parentOf, pathTo } from "./outline";
-import { visibleRows } from "./rows";
+import { foldsTo, nextOverview } from "./overview";
+import { pickedHeads, stretched, toggled } from "./picks";
+import { narrowedRows, visibleRows } from "./rows";
 import { outlineOf } from "./sketch.test-helper";
 
 describe("visibleRows", () => {
@@ -34,5 +36,50 @@ describe("outline", () => {
       { at: 0, removed: 0, inserted: { ids: ["b", "c"], levels: "12", flags: "00" } },
     ]);
     expect(moved).toEqual(outlineOf("1 b, 2 c, 1 a"));
+  });
+});
+
+describe("narrowedRows", () => {
+  const outline = outlineOf("1 coast, 2 lights, 3 gaps, 2 storms, 1 Gaps again");
+
+  test("what is looked for is shown with the headings above it, at its own place in the document", () => {
+    const rows = narrowedRows(outline, "gap", (id) => id);
+    expect(rows.map((row) => [row.id, row.position, row.level])).toEqual([
+      ["coast", 0, 1],
+      ["lights", 1, 2],
+      ["gaps", 2, 3],
+      ["Gaps again", 4, 1],
+    ]);
+    expect(narrowedRows(outline, "gap again", (id) => id).map((row) => row.id)).toEqual(["Gaps again"]);
+    expect(narrowedRows(outline, "fog", (id) => id)).toEqual([]);
+  });
+});
+
+describe("picks", () => {
+  const outline = outlineOf("1 a, 2 b, 3 c, 2 d, 1 e");
+  const positions = new Map(outline.ids.map((id, position) => [id, position]));
+
+  test("a branch picked with something inside it counts once", () => {
+    expect(pickedHeads(outline, positions, new Set(["e", "c", "b"]))).toEqual([1, 4]);
+  });
+
+  test("a range runs either way, and leaves out what a fold hides", () => {
+    const rows = visibleRows(outline, new Set(["b"]));
+    expect(stretched(rows, "d", "a")).toEqual(["a", "b", "d"]);
+    expect(toggled(toggled(new Set(), "a"), "a").size).toBe(0);
+  });
+});
+
+describe("overviews", () => {
+  test("one key goes from level 1 deeper and deeper to everything, and begins again", () => {
+    const outline = outlineOf("1 a, 2 b, 3 c, 2 d, 1 e");
+    const seen: number[] = [];
+    let folded: ReadonlySet<string> = new Set();
+    for (let press = 0; press < 4; press++) {
+      const level = nextOverview(outline, folded);
+      seen.push(level);
+      folded = new Set(foldsTo(outline, level));
+    }
+    expect(seen).toEqual([1, 2, 3, 1]);
   });
 });

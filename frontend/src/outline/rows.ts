@@ -40,6 +40,26 @@ export function visibleRows(outline: Outline, folded: ReadonlySet<string>): Row[
   return withStems(rows, children);
 }
 
+/** Only sections with these words in their headings, each with the headings above it. No fold hides what was looked for. */
+export function narrowedRows(outline: Outline, words: string, headingOf: (id: string) => string): Row[] {
+  const parts = words.toLocaleLowerCase().split(/\s+/).filter(Boolean);
+  const shown = new Set<number>();
+  const above: number[] = [];
+  outline.ids.forEach((id, position) => {
+    while (above.length > 0 && levelAt(outline, above[above.length - 1] ?? 0) >= levelAt(outline, position)) above.pop();
+    above.push(position);
+    const heading = headingOf(id).toLocaleLowerCase();
+    if (parts.every((part) => heading.includes(part))) above.forEach((each) => shown.add(each));
+  });
+  const positions = Array.from(shown).toSorted((a, b) => a - b);
+  const part = {
+    ids: positions.map((position) => outline.ids[position] ?? ""),
+    levels: positions.map((position) => outline.levels[position]).join(""),
+    flags: positions.map((position) => outline.flags[position]).join(""),
+  };
+  return visibleRows(part, new Set()).map((row) => ({ ...row, position: positions[row.position] ?? 0 }));
+}
+
 function withStems(rows: (Row & { parentRow: number })[], children: ReadonlyMap<number, number>): Row[] {
   // From the bottom up: a stem runs at a level as long as a later row hangs on it.
   let running: number[] = [];

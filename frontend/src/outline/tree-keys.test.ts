@@ -16,3 +16,10 @@ test("letters find, and keys of the browser and of screen readers are left alone
   expect(key("f", { ctrlKey: true })).toBeNull();
   expect(key("Tab")).toBeNull();
 });
+
+test("Shift with an arrow picks a range, the space bar one row, and figures choose an overview", () => {
+  expect(key("ArrowDown", { shiftKey: true })).toEqual({ kind: "stretch", to: "next" });
+  expect(key(" ")).toEqual({ kind: "pick", what: "this" });
+  expect(key("Escape")).toEqual({ kind: "pick", what: "none" });
+  expect(key("3")).toEqual({ kind: "levels", upTo: 3 });
+});

@@ -5,6 +5,10 @@ export type TreeIntent =
   | { kind: "menu" }
   | { kind: "rename" }
   | { kind: "find"; letter: string }
+  | { kind: "filter" }
+  | { kind: "pick"; what: "this" | "all" | "none" }
+  | { kind: "stretch"; to: "previous" | "next" | "first" | "last" }
+  | { kind: "levels"; upTo: number | "all" | "next" }
   | { kind: "operation"; name: "promote" | "demote" | "move-up" | "move-down" | "delete" | "duplicate" }
   | { kind: "insert"; landing: "after" | "inside" };
 
@@ -21,6 +25,19 @@ const PLAIN: Record<string, TreeIntent> = {
   F2: { kind: "rename" },
   Delete: { kind: "operation", name: "delete" },
   ContextMenu: { kind: "menu" },
+  " ": { kind: "pick", what: "this" },
+  Escape: { kind: "pick", what: "none" },
+  "/": { kind: "filter" },
+  ".": { kind: "levels", upTo: "next" },
+  "0": { kind: "levels", upTo: "all" },
+};
+
+const WITH_SHIFT: Record<string, TreeIntent> = {
+  ArrowUp: { kind: "stretch", to: "previous" },
+  ArrowDown: { kind: "stretch", to: "next" },
+  Home: { kind: "stretch", to: "first" },
+  End: { kind: "stretch", to: "last" },
+  F10: { kind: "menu" },
 };
 
 /** The arrows move the focus; with Ctrl and Shift they move the branch the same way. */
@@ -35,14 +52,15 @@ const WITH_CTRL_SHIFT: Record<string, TreeIntent> = {
 const WITH_CTRL: Record<string, TreeIntent> = {
   Enter: { kind: "insert", landing: "after" },
   d: { kind: "operation", name: "duplicate" },
+  a: { kind: "pick", what: "all" },
 };
 
 export function treeIntent(event: Keys): TreeIntent | null {
   if (event.altKey) return null;
   const held = event.ctrlKey || event.metaKey;
   if (held) return (event.shiftKey ? WITH_CTRL_SHIFT : WITH_CTRL)[event.key] ?? null;
-  if (event.shiftKey && event.key === "F10") return { kind: "menu" };
-  const plain = PLAIN[event.key];
-  if (plain) return plain;
+  const known = (event.shiftKey && WITH_SHIFT[event.key]) || PLAIN[event.key];
+  if (known) return known;
+  if (/^[1-9]$/.test(event.key)) return { kind: "levels", upTo: Number(event.key) };
   return /^[\p{L}\p{N}]$/u.test(event.key) ? { kind: "find", letter: event.key } : null;
 }

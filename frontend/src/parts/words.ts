@@ -4,6 +4,12 @@ export function figure(value: number): string {
   return number.format(value);
 }
 
+/** “1,200” and “1 200” are 1200; null for anything but a whole number from 0. */
+export function wholeNumber(words: string): number | null {
+  const plain = words.replace(/(?<=\d)[,.\s](?=\d{3}(?!\d))/g, "").trim();
+  return /^\d{1,9}$/.test(plain) ? Number(plain) : null;
+}
+
 /** “1 word”, “20,418 words”. */
 export function counted(count: number, one: string, many = `${one}s`): string {
   return `${figure(count)} ${count === 1 ? one : many}`;

@@ -1,7 +1,13 @@
 import { create } from "zustand";
 
 /** What the writer is being asked about, over the whole of Write. */
-export type Asking = { kind: "likely-headings" } | { kind: "split"; section: string } | { kind: "import"; target: string; landing: "before" | "after" | "inside" } | { kind: "keep-starter" };
+export type Asking =
+  | { kind: "likely-headings" }
+  | { kind: "split"; section: string }
+  | { kind: "import"; target: string; landing: "before" | "after" | "inside" }
+  | { kind: "keep-starter" }
+  | { kind: "nest"; sections: string[] }
+  | { kind: "marker" | "target"; sections: string[] };
 
 /** One question at a time. */
 export const useAsking = create<{ asking: Asking | null }>(() => ({ asking: null }));

@@ -6,6 +6,7 @@ import { useDocument, useSession } from "../document/context";
 import type { Session } from "../document/session";
 import type { Saving } from "../document/state";
 import { NameDialog } from "../desk/name-dialog";
+import { cx } from "../parts/cx";
 import { Emblem } from "../parts/emblem";
 import { Menu, type MenuEntry } from "../parts/menu";
 import { ThemeButton } from "../parts/theme";
@@ -14,7 +15,10 @@ import { ask, type Asking } from "./asking";
 
 const SAVING: Record<Saving, string> = { kept: "all changes kept", keeping: "keeping…", unsent: "not sent yet; trying again" };
 
-export function Header({ onJump }: { onJump: () => void }) {
+/** The ways to look at a document. */
+export type Face = "write" | "arrange";
+
+export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
   const session = useSession("Header");
   const id = useDocument("Header", (state) => state.id);
   const title = useDocument("Header", (state) => state.titleBlock.title) || "Untitled";
@@ -39,6 +43,11 @@ export function Header({ onJump }: { onJump: () => void }) {
       <p className="hidden text-xs whitespace-nowrap text-faint sm:block" role="status">
         <span className={saving === "unsent" ? "font-medium text-loss" : ""}>{SAVING[saving]}</span> · {counted(words, "word")}
       </p>
+      <span className="flex-1" />
+      <nav aria-label="Faces of the document" className="flex self-stretch">
+        <FaceLink to={`/documents/${id}`} words="Write" shown={face === "write"} />
+        <FaceLink to={`/documents/${id}/arrange`} words="Arrange" shown={face === "arrange"} />
+      </nav>
       <span className="flex-1" />
       <button type="button" onClick={onJump} className="hidden h-8 w-60 items-center gap-2 rounded-full border border-line bg-sheet px-3 text-faint hover:border-twig md:flex">
         <Search size={14} strokeWidth={1.6} aria-hidden="true" />
@@ -73,6 +82,18 @@ export function Header({ onJump }: { onJump: () => void }) {
         onName={(name) => void session.perform({ name: "describe-document", title: name })}
       />
     </header>
+  );
+}
+
+function FaceLink({ to, words, shown }: { to: string; words: string; shown: boolean }) {
+  return (
+    <Link
+      href={to}
+      aria-current={shown ? "page" : undefined}
+      className={cx("grid place-items-center border-b-2 px-3.5 pt-0.5", shown ? "border-stem font-semibold text-ink" : "border-transparent text-soft hover:text-ink")}
+    >
+      {words}
+    </Link>
   );
 }
 

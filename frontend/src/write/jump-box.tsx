@@ -18,12 +18,12 @@ export function JumpBox({ onClose }: { onClose: () => void }) {
 }
 
 /** A field that narrows a list of headings and bookmarks, chosen from by arrow keys or by hand. */
-export function PlaceChooser({ label, onChoose, onOther }: { label: string; onChoose: (choice: LinkChoice) => void; onOther?: (words: string) => void }) {
+export function PlaceChooser({ label, among, onChoose, onOther }: { label: string; among?: readonly LinkChoice[]; onChoose: (choice: LinkChoice) => void; onOther?: (words: string) => void }) {
   const session = useSession("PlaceChooser");
   const places = useQuery(placesQuery(session.state.id, session.state.generation));
   const [words, setWords] = useState("");
   const [at, setAt] = useState(0);
-  const all = useMemo(() => placesToLink(session.state, places.data?.bookmarks ?? []), [session, places.data]);
+  const all = useMemo(() => among ?? placesToLink(session.state, places.data?.bookmarks ?? []), [among, session, places.data]);
   const found = useMemo(() => {
     const parts = words.toLowerCase().split(/\s+/).filter(Boolean);
     return all.filter((choice) => parts.every((part) => choice.words.toLowerCase().includes(part))).slice(0, MOST_SHOWN);

@@ -9,13 +9,14 @@ const STAYS = 7000;
 export function MessageBar() {
   const session = useSession("MessageBar");
   const message = useDocument("MessageBar", (state) => state.message);
+  const hasPicks = useDocument("MessageBar", (state) => state.picked.size > 0);
   useEffect(() => {
     if (!message || message.tone === "warning" || message.offer) return;
     const timer = window.setTimeout(() => session.hush(), STAYS);
     return () => window.clearTimeout(timer);
   }, [message, session]);
   return (
-    <div role="status" aria-live="polite" className="pointer-events-none fixed inset-x-0 bottom-5 z-30 flex justify-center px-4">
+    <div role="status" aria-live="polite" className={`pointer-events-none fixed inset-x-0 ${hasPicks ? "bottom-19" : "bottom-5"} z-30 flex justify-center px-4`}>
       {message && (
         <p className="pointer-events-auto flex max-w-2xl items-center gap-4 rounded-xl bg-slate py-2.5 pr-2.5 pl-5 text-on-slate shadow-lg">
           {message.tone === "warning" && <span className="font-semibold">Not done:</span>}

@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import { useDocument, useSession } from "../document/context";
 import { pathTo } from "../outline/outline";
+import { isOverTarget } from "../outline/target";
 import { strata, type Stratum } from "../outline/strata";
 import { cx } from "../parts/cx";
 import { counted } from "../parts/words";
@@ -38,6 +39,7 @@ export function StrataStrip() {
           stratum={each}
           state={each.id === currentId ? "here" : path.has(each.position) ? "above" : "away"}
           words={`${numbers[each.position] ?? ""} ${facts.get(each.id)?.heading || (outline.levels[each.position] === "0" ? "Opening" : "No heading")}`.trim()}
+          over={isOverTarget(branchWords[each.position] ?? 0, facts.get(each.id)?.target ?? null)}
           count={branchWords[each.position] ?? words[each.position] ?? 0}
           onGo={() => session.goTo({ section: each.id })}
         />
@@ -57,19 +59,20 @@ const STATES = {
   away: "bg-bed text-soft hover:bg-lit",
 };
 
-function Layer({ stratum, state, words, count, onGo }: { stratum: Stratum; state: keyof typeof STATES; words: string; count: number; onGo: () => void }) {
+function Layer({ stratum, state, words, count, over, onGo }: { stratum: Stratum; state: keyof typeof STATES; words: string; count: number; over: boolean; onGo: () => void }) {
   return (
     <button
       type="button"
       tabIndex={-1}
       onClick={onGo}
-      title={`${words} (${counted(count, "word")})`}
-      aria-label={words}
+      title={`${words} (${counted(count, "word")}${over ? ", over target" : ""})`}
+      aria-label={over ? `${words}, over target` : words}
       className={cx(
         "absolute overflow-hidden rounded-[3px] text-left text-[11.5px] leading-[21px] text-ellipsis whitespace-nowrap",
         STATES[state],
         stratum.level === 1 && "font-semibold",
         stratum.empty && state === "away" && "outline-1 -outline-offset-1 outline-ochre outline-dashed",
+        over && "shadow-[inset_0_-3px_0_var(--ochre)]",
       )}
       style={{ left: stratum.left + 1, width: Math.max(2, stratum.width - 2), top: TOPS[stratum.level - 1], height: HEIGHTS[stratum.level - 1], paddingInline: stratum.width > ROOM_FOR_WORDS ? 6 : 0 }}
     >

@@ -24,7 +24,7 @@ final readonly class MoveAmongSiblings implements Operation
         if ($picked->includesOpening($document->outline)) {
             return Refused::openingHasNoLevel();
         }
-        $heads = array_map(static fn (array $run): SectionId => $document->outline->idAt($run[0]), $picked->runs);
+        $heads = $picked->heads($document->outline);
         $after = $document;
         foreach (Direction::Up === $this->direction ? $heads : array_reverse($heads) as $head) {
             $outcome = $this->moveOne($after, $head);

@@ -41,6 +41,18 @@ final readonly class MoveBranch implements Operation
         return $this->moved($document, $picked);
     }
 
+    /**
+     * The sections that this moves with what is under them, in the document's order.
+     *
+     * @return list<SectionId>
+     */
+    public function heads(Document $document): array
+    {
+        $picked = Picked::in($document->outline, $this->sections, $this->extent);
+
+        return $picked instanceof Refused ? [] : $picked->heads($document->outline);
+    }
+
     public function restsOn(): Basis
     {
         return Basis::outline();
@@ -77,8 +89,7 @@ final readonly class MoveBranch implements Operation
             $moving = $moving->followedBy($landed);
         }
         $after = $document->withOutline($rest->spliced($place->position, $place->position, $moving));
-        $heads = array_map(static fn (array $run): SectionId => $document->outline->idAt($run[0]), $picked->runs);
 
-        return new Applied($after, FallenUnder::notices($document, $after, $heads));
+        return new Applied($after, FallenUnder::notices($document, $after, $picked->heads($document->outline)));
     }
 }

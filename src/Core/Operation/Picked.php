@@ -39,6 +39,12 @@ final readonly class Picked
         return $outline->hasOpening() && 0 === $this->runs[0][0];
     }
 
+    /** @return list<SectionId> the first section of each run */
+    public function heads(Outline $outline): array
+    {
+        return array_map(static fn (array $run): SectionId => $outline->idAt($run[0]), $this->runs);
+    }
+
     public function covers(int $position): bool
     {
         foreach ($this->runs as [$from, $to]) {

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Stemmata\Core\Operation;
 
 use Stemmata\Core\Document;
-use Stemmata\Core\SectionId;
 
 /** The rule that promote, demote and set level share: runs of the outline rise or sink as a whole, or nothing does. */
 final class ShiftLevel
@@ -28,7 +27,7 @@ final class ShiftLevel
             $outline = $outline->spliced($from, $to, $shifted);
         }
         $after = $document->withOutline($outline);
-        $heads = array_map(static fn (array $run): SectionId => $outline->idAt($run[0]), $picked->runs);
+        $heads = $picked->heads($outline);
 
         return new Applied($after, FallenUnder::notices($document, $after, $heads));
     }

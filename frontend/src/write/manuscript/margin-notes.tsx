@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { api, read } from "../../api/client";
 import { useDocument, useSession } from "../../document/context";
+import { isOverTarget } from "../../outline/target";
 import { counted, figure, readingTime } from "../../parts/words";
 import { findingsQuery } from "../drawer/check-drawer";
 import { placesQuery } from "../places";
@@ -35,8 +36,8 @@ export function MarginNotes({ id }: { id: string }) {
           />
         </Note>
         <Note label="Words">
-          <Target words={facts.words} target={facts.target} onChange={(target) => void session.perform({ name: "describe-section", sections: [id], target }, { quiet: true })} />
-          {branch > facts.words && <p>{counted(branch, "word")} with what is under it</p>}
+          <Target words={branch || facts.words} target={facts.target} onChange={(target) => void session.perform({ name: "describe-section", sections: [id], target }, { quiet: true })} />
+          {branch > facts.words && <p>{facts.words === 0 ? "all of them in what is under it" : `${figure(facts.words)} of them in its own text`}</p>}
         </Note>
         {bookmarks.length > 0 && (
           <Note label="Bookmarks here">
@@ -173,7 +174,7 @@ function Target({ words, target, onChange }: { words: number; target: number | n
       </p>
       {target !== null && (
         <div className="my-1.5 h-1 rounded bg-line" role="meter" aria-label="Words against target" aria-valuenow={words} aria-valuemin={0} aria-valuemax={target}>
-          <div className={`h-1 rounded ${words > target * 1.1 ? "bg-ochre" : "bg-stem"}`} style={{ width: `${share * 100}%` }} />
+          <div className={`h-1 rounded ${isOverTarget(words, target) ? "bg-ochre" : "bg-stem"}`} style={{ width: `${share * 100}%` }} />
         </div>
       )}
       {words > 0 && speed !== null && <p>{readingTime(words, speed)}</p>}

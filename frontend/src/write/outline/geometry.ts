@@ -1,5 +1,8 @@
 export const ROW_HEIGHT = 27;
 
+/** Room above the first row. */
+export const PADDING = 8;
+
 const FULL_STEPS = 5;
 
 /** Where the node of a level stands, in pixels from the left of the outline; deep levels move closer together. */

@@ -1,15 +1,16 @@
 import { autoScrollForElements } from "@atlaskit/pragmatic-drag-and-drop-auto-scroll/element";
-import { dropTargetForElements, monitorForElements } from "@atlaskit/pragmatic-drag-and-drop/element/adapter";
+import { draggable, dropTargetForElements, monitorForElements } from "@atlaskit/pragmatic-drag-and-drop/element/adapter";
 import { useEffect, useRef, useState, type RefObject } from "react";
 import { api, type Operation } from "../../api/client";
 import type { Session } from "../../document/session";
 import { dropPlace, type DropPlace } from "../../outline/drop";
 import { levelAt, branchEnd } from "../../outline/outline";
+import { actedOn } from "../../outline/picks";
 import type { Row } from "../../outline/rows";
-import { levelAtX, ROW_HEIGHT } from "./geometry";
+import { levelAtX, PADDING, ROW_HEIGHT } from "./geometry";
 
 /** A drag over the outline: nothing yet, or a branch held over a place where it can land or cannot. */
-export type DragState = { kind: "idle" } | { kind: "lifting"; section: string } | { kind: "over"; section: string; place: DropPlace; sentence: string; possible: boolean };
+export type DragState = { kind: "idle" } | { kind: "lifting"; sections: string[] } | { kind: "over"; sections: string[]; place: DropPlace; sentence: string; possible: boolean };
 
 const ASK_AGAIN = 90;
 
@@ -27,41 +28,41 @@ export function useRowDrag(session: Session, rows: readonly Row[], scroller: Ref
     let asked = "";
     let timer: number | undefined;
 
-    const ask = (section: string, place: DropPlace) => {
+    const ask = (sections: string[], place: DropPlace) => {
       window.clearTimeout(timer);
       timer = window.setTimeout(() => {
         const { id } = session.state;
         void api
-          .POST("/api/documents/{id}/rehearsals", { params: { path: { id } }, body: { operation: moveOf(section, place) } })
+          .POST("/api/documents/{id}/rehearsals", { params: { path: { id } }, body: { operation: moveOf(sections, place) } })
           .then(({ data }) => data && setState((now) => (now.kind === "over" && keyOf(now.place) === keyOf(place) ? { ...now, sentence: data.sentence, possible: data.possible } : now)))
           .catch(() => undefined);
       }, ASK_AGAIN);
     };
 
-    const over = (section: string, clientX: number, clientY: number) => {
+    const over = (sections: string[], clientX: number, clientY: number) => {
       const box = element.getBoundingClientRect();
-      const gap = Math.round((clientY - box.top + element.scrollTop - 8) / ROW_HEIGHT);
+      const gap = Math.round((clientY - box.top + element.scrollTop - PADDING) / ROW_HEIGHT);
       const place = dropPlace(session.state.outline, latest.current.rows, Math.max(0, Math.min(latest.current.rows.length, gap)), levelAtX(clientX - box.left));
-      if (!place) return setState({ kind: "lifting", section });
+      if (!place) return setState({ kind: "lifting", sections });
       if (keyOf(place) === asked) return;
       asked = keyOf(place);
-      setState({ kind: "over", section, place, sentence: "", possible: !isWithin(session, section, place.target) });
-      ask(section, place);
+      setState({ kind: "over", sections, place, sentence: "", possible: !sections.some((section) => isWithin(session, section, place.target)) });
+      ask(sections, place);
     };
 
     const stopTarget = dropTargetForElements({
       element,
       getData: () => ({ outline: true }),
-      onDrag: ({ source, location }) => over(String(source.data["section"]), location.current.input.clientX, location.current.input.clientY),
-      onDragLeave: ({ source }) => ((asked = ""), setState({ kind: "lifting", section: String(source.data["section"]) })),
+      onDrag: ({ source, location }) => over(sectionsOf(source.data), location.current.input.clientX, location.current.input.clientY),
+      onDragLeave: ({ source }) => ((asked = ""), setState({ kind: "lifting", sections: sectionsOf(source.data) })),
     });
     const stopMonitor = monitorForElements({
-      onDragStart: ({ source }) => ((asked = ""), setState({ kind: "lifting", section: String(source.data["section"]) })),
+      onDragStart: ({ source }) => ((asked = ""), setState({ kind: "lifting", sections: sectionsOf(source.data) })),
       onDrop: ({ location }) => {
         window.clearTimeout(timer);
         const now = latest.current.state;
         setState({ kind: "idle" });
-        if (now.kind === "over" && location.current.dropTargets.length > 0) void session.perform(moveOf(now.section, now.place));
+        if (now.kind === "over" && location.current.dropTargets.length > 0) void session.perform(moveOf(now.sections, now.place));
       },
     });
     const stopScroll = autoScrollForElements({ element });
@@ -76,8 +77,22 @@ export function useRowDrag(session: Session, rows: readonly Row[], scroller: Ref
   return state;
 }
 
-function moveOf(section: string, place: DropPlace): Operation {
-  return { name: "move", sections: [section], landing: place.landing, target: place.target };
+/** Lets a row be lifted, alone or with all that is picked beside it. */
+export function useRowDraggable(session: Session, row: Row, isRenaming: boolean): RefObject<HTMLDivElement | null> {
+  const element = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (!element.current || row.level === 0) return;
+    return draggable({ element: element.current, canDrag: () => !isRenaming, getInitialData: () => ({ sections: actedOn(session.state.picked, row.id) }) });
+  }, [session, row.id, row.level, isRenaming]);
+  return element;
+}
+
+function sectionsOf(data: Record<string | symbol, unknown>): string[] {
+  return data["sections"] as string[];
+}
+
+function moveOf(sections: string[], place: DropPlace): Operation {
+  return { name: "move", sections, landing: place.landing, target: place.target };
 }
 
 function keyOf(place: DropPlace): string {

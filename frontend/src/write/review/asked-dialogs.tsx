@@ -1,6 +1,9 @@
 import { NameDialog } from "../../desk/name-dialog";
+import { counted, wholeNumber } from "../../parts/words";
 import { useDocument, useSession } from "../../document/context";
 import { asked, useAsking } from "../asking";
+import { MarkerDialog } from "../outline/marker-dialog";
+import { NestDialog } from "../outline/nest-dialog";
 import { HeadingReview } from "./heading-review";
 import { ImportIntoDialog } from "./import-into-dialog";
 import { SplitDialog } from "./split-dialog";
@@ -18,6 +21,26 @@ export function AskedDialogs() {
       return <SplitDialog section={asking.section} onClose={asked} />;
     case "import":
       return <ImportIntoDialog target={asking.target} landing={asking.landing} onClose={asked} />;
+    case "nest":
+      return <NestDialog sections={asking.sections} onClose={asked} />;
+    case "marker":
+      return <MarkerDialog sections={asking.sections} onClose={asked} />;
+    case "target":
+      return (
+        <NameDialog
+          open
+          title={`Target for ${counted(asking.sections.length, "section")}`}
+          label="Words wanted in each; 0 takes the target away"
+          action="Set the target"
+          initial=""
+          onClose={asked}
+          onName={(words) => {
+            const target = wholeNumber(words);
+            if (target === null) session.say("A target is a whole number of words, like 1,200; no target was set.", "warning");
+            else void session.perform({ name: "describe-section", sections: asking.sections, target });
+          }}
+        />
+      );
     case "keep-starter":
       return (
         <NameDialog

@@ -1,24 +1,26 @@
 import { useEffect, useState } from "react";
 import { Link } from "wouter";
+import { ArrangeTable } from "../arrange/arrange-table";
 import { SessionContext, useDocument, useSession } from "../document/context";
 import { Session } from "../document/session";
 import { Emblem } from "../parts/emblem";
 import { ClashDialog } from "./clash-dialog";
 import { Drawer } from "./drawer/drawer";
 import { ask } from "./asking";
-import { Header } from "./header";
+import { Header, type Face } from "./header";
 import { JumpBox } from "./jump-box";
 import { Manuscript } from "./manuscript/manuscript";
 import { MessageBar } from "./message-bar";
 import { OutlinePanel } from "./outline/outline-panel";
+import { PickedBar } from "./outline/picked-bar";
 import { AskedDialogs } from "./review/asked-dialogs";
 import { StrataStrip } from "./strata-strip";
 import { useScreenKeys } from "./use-screen-keys";
 
 type Opening = { kind: "opening" } | { kind: "open"; session: Session } | { kind: "failed"; sentence: string };
 
-/** Text beside the outline. */
-export function WriteScreen({ id }: { id: string }) {
+/** One open document, by the face it shows: the text beside its outline, or the outline as a wide table. */
+export function DocumentScreen({ id, face }: { id: string; face: Face }) {
   const [opening, setOpening] = useState<Opening>({ kind: "opening" });
   useEffect(() => {
     let session: Session | null = null;
@@ -45,13 +47,13 @@ export function WriteScreen({ id }: { id: string }) {
     case "open":
       return (
         <SessionContext value={opening.session}>
-          <Faces />
+          <Faces face={face} />
         </SessionContext>
       );
   }
 }
 
-function Faces() {
+function Faces({ face }: { face: Face }) {
   const title = useDocument("Faces", (state) => state.titleBlock.title);
   const [jumping, setJumping] = useState(false);
   useScreenKeys(() => setJumping(true));
@@ -69,13 +71,18 @@ function Faces() {
   }, [title]);
   return (
     <div className="grid h-full grid-rows-[auto_auto_minmax(0,1fr)] overflow-hidden">
-      <Header onJump={() => setJumping(true)} />
+      <Header face={face} onJump={() => setJumping(true)} />
       <StrataStrip />
-      <div className="grid min-h-0 grid-cols-1 md:grid-cols-[272px_minmax(0,1fr)_auto] lg:grid-cols-[312px_minmax(0,1fr)_auto]">
-        <OutlinePanel />
-        <Manuscript />
-        <Drawer />
-      </div>
+      {face === "write" ? (
+        <div className="grid min-h-0 grid-cols-1 md:grid-cols-[272px_minmax(0,1fr)_auto] lg:grid-cols-[312px_minmax(0,1fr)_auto]">
+          <OutlinePanel />
+          <Manuscript />
+          <Drawer />
+        </div>
+      ) : (
+        <ArrangeTable />
+      )}
+      <PickedBar besideOutline={face === "write"} />
       <MessageBar />
       <ClashDialog />
       <AskedDialogs />

@@ -1,0 +1,183 @@
+import { expect, test, type Page } from "@playwright/test";
+import { openDocument, pickRow, row, shownOutline, storedOutline } from "./helpers";
+
+const COAST = "# Coast\n\n## Lights\n\nOil.\n\n## Fog\n\nBells and more.\n\n# Logs\n\n## Gaps\n\n## Ink\n\n# Storms\n";
+
+async function picked(page: Page): Promise<string[]> {
+  return page.getByRole("treeitem", { selected: true }).locator(".row-heading").allTextContents();
+}
+
+test.describe("several picked sections", () => {
+  test("are picked by hand, one by one and as a range, and promoted together", async ({ page }) => {
+    const id = await openDocument(page, COAST);
+    await row(page, "Fog").click({ modifiers: ["Control"] });
+    await row(page, "Gaps").click({ modifiers: ["Control"] });
+    expect(await picked(page)).toEqual(["Fog", "Gaps"]);
+    const bar = page.getByRole("toolbar", { name: "Picked branches" });
+    await expect(bar).toContainText("2 branches picked");
+    await expect(bar).toContainText("3 words");
+    await bar.getByRole("button", { name: "Promote" }).click();
+    await expect(page.getByText("Promoted “Fog” and 1 more.")).toBeVisible();
+    expect(await storedOutline(page.request, id)).toEqual(["1 Coast", "2 Lights", "1 Fog", "1 Logs", "1 Gaps", "2 Ink", "1 Storms"]);
+    await page.getByRole("button", { name: "Undo" }).click();
+    await expect.poll(() => storedOutline(page.request, id)).toContain("2 Fog");
+    await row(page, "Lights").click();
+    await expect(bar).toBeHidden();
+    await row(page, "Logs").click({ modifiers: ["Shift"] });
+    expect(await picked(page)).toEqual(["Lights", "Fog", "Logs"]);
+  });
+
+  test("are picked and demoted, moved and cut out from the keyboard alone", async ({ page }) => {
+    const id = await openDocument(page, COAST);
+    await pickRow(page, "Lights");
+    await page.keyboard.press("Shift+ArrowDown");
+    expect(await picked(page)).toEqual(["Lights", "Fog"]);
+    await page.keyboard.press("Control+Shift+ArrowLeft");
+    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Coast", "1 Lights", "1 Fog", "1 Logs", "2 Gaps", "2 Ink", "1 Storms"]);
+    await page.keyboard.press("Control+Shift+ArrowUp");
+    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Lights", "1 Fog", "1 Coast", "1 Logs", "2 Gaps", "2 Ink", "1 Storms"]);
+    await page.keyboard.press("Escape");
+    expect(await picked(page)).toEqual([]);
+    await page.keyboard.press("End");
+    await page.keyboard.press(" ");
+    await page.keyboard.press("Home");
+    await page.keyboard.press(" ");
+    expect((await picked(page)).toSorted()).toEqual(["Lights", "Storms"]);
+    await page.keyboard.press("Delete");
+    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Fog", "1 Coast", "1 Logs", "2 Gaps", "2 Ink"]);
+    await page.keyboard.press("Control+z");
+    await expect.poll(() => storedOutline(page.request, id)).toHaveLength(7);
+  });
+
+  test("are dragged together, in the order they stood in", async ({ page }) => {
+    const id = await openDocument(page, COAST);
+    await row(page, "Gaps").click({ modifiers: ["Control"] });
+    await row(page, "Lights").click({ modifiers: ["Control"] });
+    const from = await row(page, "Lights").boundingBox();
+    const to = await row(page, "Storms").boundingBox();
+    if (!from || !to) throw new Error("The rows are not drawn.");
+    await page.mouse.move(from.x + 90, from.y + 13);
+    await page.mouse.down();
+    await page.mouse.move(to.x + 60, to.y + 20, { steps: 6 });
+    await page.mouse.move(to.x + 50, to.y + to.height, { steps: 6 });
+    await expect(page.getByText("under “Storms”")).toBeVisible();
+    await page.mouse.up();
+    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Coast", "2 Fog", "1 Logs", "2 Ink", "1 Storms", "2 Lights", "2 Gaps"]);
+  });
+
+  test("are nested under a heading found by its words, and brought to the top level", async ({ page }) => {
+    const id = await openDocument(page, COAST);
+    await row(page, "Lights").click({ modifiers: ["Control"] });
+    await row(page, "Storms").click({ modifiers: ["Control"] });
+    await page.getByRole("button", { name: "Nest under…" }).click();
+    await page.getByLabel("Some words of a heading").fill("ink");
+    await page.keyboard.press("Enter");
+    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Coast", "2 Fog", "1 Logs", "2 Gaps", "2 Ink", "3 Lights", "3 Storms"]);
+    await page.getByRole("button", { name: "Nest under…" }).click();
+    await page.getByLabel("Some words of a heading").fill("top level");
+    await page.keyboard.press("Enter");
+    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Coast", "2 Fog", "1 Logs", "2 Gaps", "2 Ink", "1 Lights", "1 Storms"]);
+  });
+
+  test("get a level, a marker and a target at once", async ({ page }) => {
+    const id = await openDocument(page, COAST);
+    await row(page, "Gaps").click({ modifiers: ["Control"] });
+    await row(page, "Ink").click({ modifiers: ["Control"] });
+    await page.getByRole("button", { name: "Set level…" }).click();
+    await page.getByRole("menuitem", { name: "Level 3" }).click();
+    await expect.poll(() => storedOutline(page.request, id)).toContain("3 Ink");
+    await page.getByRole("button", { name: "Marker…" }).click();
+    await page.getByLabel("Find a marker by name").fill("thorn");
+    await page.keyboard.press("Enter");
+    await expect(page.getByRole("treeitem", { name: /Gaps.*thorn marker/ })).toBeVisible();
+    await page.getByRole("button", { name: "Target…" }).click();
+    await page.getByLabel(/Words wanted in each/).fill("plenty");
+    await page.keyboard.press("Enter");
+    await expect(page.getByText("A target is a whole number of words")).toBeVisible();
+    await page.getByRole("button", { name: "Target…" }).click();
+    await page.getByLabel(/Words wanted in each/).fill("1,200");
+    await page.keyboard.press("Enter");
+    await expect
+      .poll(async () => ((await (await page.request.get(`/api/documents/${id}`)).json()) as { sections: { target: number | null }[] }).sections.map((each) => each.target))
+      .toEqual([null, null, null, null, 1200, 1200, null]);
+  });
+});
+
+test("the filter leaves matching headings with what stands above them, and overviews fold to a level", async ({ page }) => {
+  await openDocument(page, COAST);
+  await pickRow(page, "Coast");
+  await page.keyboard.press("/");
+  await page.keyboard.type("gap");
+  await expect.poll(() => shownOutline(page)).toEqual(["1 Logs", "2 Gaps"]);
+  await page.keyboard.press("Escape");
+  await expect.poll(() => shownOutline(page)).toHaveLength(7);
+  await page.keyboard.press("1");
+  await expect.poll(() => shownOutline(page)).toEqual(["1 Coast", "1 Logs", "1 Storms"]);
+  await page.keyboard.press(".");
+  await expect.poll(() => shownOutline(page)).toHaveLength(7);
+  await page.keyboard.press(".");
+  await expect.poll(() => shownOutline(page)).toHaveLength(3);
+  await page.keyboard.press("0");
+  await expect.poll(() => shownOutline(page)).toHaveLength(7);
+});
+
+test.describe("Arrange", () => {
+  const cell = (page: Page, heading: string) => page.getByRole("row").filter({ hasText: heading });
+
+  test("aims and targets are written in place by hand, and shown as words, bar, share and remark", async ({ page }) => {
+    const id = await openDocument(page, COAST);
+    await page.getByRole("link", { name: "Arrange" }).click();
+    await page.getByLabel("Aim of Fog").fill("Why bells were trusted");
+    await page.getByLabel("Target of Fog, in words").fill("2");
+    await page.getByLabel("Target of Fog, in words").press("Enter");
+    await expect(cell(page, "Fog")).toContainText("over target");
+    await expect(cell(page, "Fog")).toContainText("75.0%");
+    await expect(cell(page, "Gaps")).toContainText("no text yet");
+    await page.getByLabel("Target of Gaps, in words").fill("lots");
+    await page.getByLabel("Target of Gaps, in words").press("Enter");
+    await expect(page.getByText("no target was set")).toBeVisible();
+    await expect(page.getByLabel("Target of Gaps, in words")).toHaveValue("");
+    await page.reload();
+    await expect(page.getByLabel("Aim of Fog")).toHaveValue("Why bells were trusted");
+    await cell(page, "Fog").getByTitle("Fog").dblclick();
+    await page.getByLabel("Heading", { exact: true }).fill("Thick weather");
+    await page.keyboard.press("Enter");
+    await expect.poll(() => storedOutline(page.request, id)).toContain("2 Thick weather");
+  });
+
+  test("the same keys pick, promote and undo; Tab reaches the fields of the row, and Enter its text", async ({ page }) => {
+    const id = await openDocument(page, COAST);
+    await page.goto(`/documents/${id}/arrange`);
+    await page.getByRole("treegrid").focus();
+    await page.keyboard.press("Home");
+    await page.keyboard.press("ArrowDown");
+    await page.keyboard.press("Shift+ArrowDown");
+    await expect(page.getByRole("toolbar", { name: "Picked branches" })).toContainText("2 branches picked");
+    await page.keyboard.press("Control+Shift+ArrowLeft");
+    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Coast", "1 Lights", "1 Fog", "1 Logs", "2 Gaps", "2 Ink", "1 Storms"]);
+    await page.keyboard.press("Control+z");
+    await expect.poll(() => storedOutline(page.request, id)).toContain("2 Lights");
+    await page.keyboard.press("Tab");
+    await page.keyboard.type("From oil to gas");
+    await page.keyboard.press("Enter");
+    await expect(page.getByRole("treegrid")).toBeFocused();
+    await expect(page.getByLabel("Aim of Fog")).toHaveValue("From oil to gas");
+    await page.keyboard.press("Enter");
+    await expect(page.locator(".manuscript:focus")).toContainText("Fog");
+  });
+
+  test("a row is dragged to another place and level", async ({ page }) => {
+    const id = await openDocument(page, COAST);
+    await page.goto(`/documents/${id}/arrange`);
+    const from = await cell(page, "Lights").boundingBox();
+    const to = await cell(page, "Storms").boundingBox();
+    if (!from || !to) throw new Error("The rows are not drawn.");
+    await page.mouse.move(from.x + 90, from.y + 13);
+    await page.mouse.down();
+    await page.mouse.move(to.x + 60, to.y + 20, { steps: 6 });
+    await page.mouse.move(to.x + 50, to.y + to.height, { steps: 6 });
+    await expect(page.getByText("becomes 3.1, level 2, under “Storms”")).toBeVisible();
+    await page.mouse.up();
+    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Coast", "2 Fog", "1 Logs", "2 Gaps", "2 Ink", "1 Storms", "2 Lights"]);
+  });
+});
