@@ -127,9 +127,12 @@ final readonly class Outline
         return array_map(SectionId::fromString(...), '' === $this->ids ? [] : str_split($this->ids, SectionId::LENGTH));
     }
 
-    /** The position after the last section of the branch that starts here: the first later one that is not deeper. */
+    /** The position after the last section of the branch that starts here: the first later one that is not deeper. Nothing is under the opening. */
     public function branchEnd(int $position): int
     {
+        if ('0' === $this->levels[$position]) {
+            return $position + 1;
+        }
         $deeper = substr('0123456789', (int) $this->levels[$position] + 1);
 
         return $position + 1 + strspn($this->levels, $deeper, $position + 1);

@@ -15,9 +15,9 @@ export function flagsAt(outline: Outline, position: number): number {
   return Number.parseInt(outline.flags[position] ?? "0", 16);
 }
 
-/** The position after the last section of the branch that starts here. */
+/** The position after the last section of the branch that starts here. Nothing is under the opening. */
 export function branchEnd(outline: Outline, position: number): number {
-  const level = levelAt(outline, position);
+  const level = levelAt(outline, position) || 10;
   let end = position + 1;
   while (end < outline.ids.length && levelAt(outline, end) > level) end++;
   return end;

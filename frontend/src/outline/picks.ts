@@ -1,4 +1,4 @@
-import { branchEnd, levelAt, type Outline } from "./outline";
+import { branchEnd, type Outline } from "./outline";
 import type { Row } from "./rows";
 
 /** The picked sections that stand in no other picked branch, in the document’s order. */
@@ -8,7 +8,7 @@ export function pickedHeads(outline: Outline, positions: ReadonlyMap<string, num
   for (const position of Array.from(picked, (id) => positions.get(id) ?? -1).toSorted((a, b) => a - b)) {
     if (position < end) continue;
     heads.push(position);
-    end = levelAt(outline, position) === 0 ? position + 1 : branchEnd(outline, position);
+    end = branchEnd(outline, position);
   }
   return heads;
 }

@@ -26,6 +26,7 @@ describe("outline", () => {
   test("branches, parents and paths follow from the levels", () => {
     const outline = outlineOf("0 o, 1 a, 3 b, 2 c");
     expect(branchEnd(outline, 1)).toBe(4);
+    expect(branchEnd(outline, 0)).toBe(1);
     expect([0, 1, 2, 3].map((at) => parentOf(outline, at))).toEqual([null, null, 1, 1]);
     expect(pathTo(outline, 3)).toEqual([1, 3]);
   });

@@ -35,9 +35,6 @@ final readonly class InsertSection implements Operation
             if ($place instanceof Refused) {
                 return $place;
             }
-            if (Landing::Inside === $this->landing && Level::Nine === $outline->levelAt($outline->positionOf($this->target))) {
-                return Refused::tooDeep('the new section');
-            }
             [$position, $level] = [$place->position, $place->level];
         }
 

@@ -26,6 +26,9 @@ final readonly class LandingPlace
             // Nothing is ever under the opening; what is dropped on it or after it begins the document proper.
             return Landing::Before === $landing ? Refused::beforeOpening() : new self($position + 1, Level::One);
         }
+        if (Landing::Inside === $landing && Level::Nine === $level) {
+            return Refused::nothingDeeper();
+        }
 
         return match ($landing) {
             Landing::Before => new self($position, $level),

@@ -46,6 +46,11 @@ final readonly class Refused
         return new self(RefusalReason::LevelOutOfRange, sprintf('%s cannot go deeper: a heading in it would pass level 9, the deepest there is.', self::capital($name)));
     }
 
+    public static function nothingDeeper(): self
+    {
+        return new self(RefusalReason::LevelOutOfRange, 'Level 9 is the deepest there is, so nothing can stand under it.');
+    }
+
     public static function intoItself(string $name): self
     {
         return new self(RefusalReason::IntoItself, sprintf('%s cannot be moved into itself.', self::capital($name)));

@@ -43,6 +43,7 @@ final class OperationsTest extends TestCase
         yield 'delete a branch' => ['1 a, 2 b, 1 c', ['name' => 'delete', 'sections' => ['a']], '1 c'];
         yield 'rename' => ['1 a', ['name' => 'rename', 'section' => 'a', 'heading' => " two\n words "], '1 two words'];
         yield 'join' => ['1 a, 2 b, 3 c', ['name' => 'join', 'section' => 'b', 'heading' => 'paragraph'], '1 a, 3 c'];
+        yield 'the opening is deleted alone, for nothing is under it' => ['0 , 1 a, 2 b', ['name' => 'delete', 'sections' => ['opening']], '1 a, 2 b'];
         yield 'the first heading becomes the opening' => ['1 a, 1 b', ['name' => 'join', 'section' => 'a', 'heading' => 'paragraph'], '0, 1 b'];
         yield 'make heading' => ['1 a, 2 b', ['name' => 'make-heading', 'section' => 'a', 'blocks' => [0], 'level' => 3], '1 a, 3 Text of a., 2 b'];
         yield 'make headings in several sections, each at its level' => ['1 a, 1 b', ['name' => 'make-headings', 'lines' => [['section' => 'b', 'block' => 0, 'level' => 3], ['section' => 'a', 'block' => 0, 'level' => 2]]], '1 a, 2 Text of a., 1 b, 3 Text of b.'];
@@ -184,7 +185,7 @@ final class OperationsTest extends TestCase
 
     public function testABranchThatWouldPassLevelNineIsNotPutIn(): void
     {
-        $outcome = (new InsertDocument(Sketch::document('1 x, 2 y'), Landing::Inside, Sketch::id('b'), new CountingIds()))->applyTo(Sketch::document('8 a, 9 b'));
+        $outcome = (new InsertDocument(Sketch::document('1 x, 2 y'), Landing::Inside, Sketch::id('b'), new CountingIds()))->applyTo(Sketch::document('7 a, 8 b'));
 
         self::assertInstanceOf(Refused::class, $outcome);
         self::assertSame('Its headings cannot all stand here: the deepest would pass level 9.', $outcome->sentence);
