@@ -90,6 +90,20 @@ final readonly class Document
         );
     }
 
+    /** A section and what is under it as a document of its own, called by its heading; null for one that is not there. */
+    public function findBranch(SectionId $id): ?self
+    {
+        $position = $this->outline->findPosition($id);
+        if (null === $position) {
+            return null;
+        }
+        $heading = $this->sectionAt($position)->heading->plainText();
+
+        return $this
+            ->withTitleBlock(new TitleBlock($heading, author: $this->titleBlock->author, language: $this->titleBlock->language))
+            ->withOutline($this->outline->slice($position, $this->outline->branchEnd($position)));
+    }
+
     public function findOffcut(SectionId $id): ?Offcut
     {
         return array_key_exists($id->value, $this->changedOffcuts) ? $this->changedOffcuts[$id->value] : $this->shelf->findOffcut($id);

@@ -12,7 +12,7 @@ final readonly class Offcut
 {
     /**
      * @param string         $name  the heading it was known by
-     * @param SectionId|null $after the section it stood behind; null when it stood first
+     * @param SectionId|null $after the section it stood behind, or in when it is a passage; null when it stood first
      */
     public function __construct(
         public SectionId $id,
@@ -21,5 +21,11 @@ final readonly class Offcut
         public ?SectionId $after,
         public Outline $outline,
     ) {
+    }
+
+    /** Whether this is a passage taken out of the section it names, rather than sections of their own. */
+    public function isPassage(): bool
+    {
+        return null !== $this->after && 1 === $this->outline->count() && $this->outline->levelAt(0)->isOpening();
     }
 }

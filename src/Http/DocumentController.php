@@ -10,11 +10,14 @@ use Stemmata\Core\Check\StructureCheck;
 use Stemmata\Core\Contents\StaleContents;
 use Stemmata\Core\Counting\ReadingTime;
 use Stemmata\Core\Numbering\Numbers;
+use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\OutlineWalk;
 use Stemmata\Core\SectionId;
+use Stemmata\Core\TitleBlock;
 use Stemmata\Format\Formats;
 use Stemmata\Http\View\ChangesSince;
 use Stemmata\Http\View\FindingView;
+use Stemmata\Http\View\OffcutText;
 use Stemmata\Http\View\OffcutView;
 use Stemmata\Http\View\OutlineFigures;
 use Stemmata\Http\View\Places;
@@ -102,13 +105,32 @@ final readonly class DocumentController
     #[Route('/offcuts', methods: ['GET'])]
     #[OA\Get(path: '/api/documents/{id}/offcuts', operationId: 'readOffcuts')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\QueryParameter(name: 'words', description: 'Only those whose name or text has these words', schema: new OA\Schema(type: 'string'))]
     #[OA\Response(response: 200, description: 'The last cut first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: OffcutView::class)))]
     #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
-    public function offcuts(string $id): JsonResponse
+    public function offcuts(string $id, Request $request): JsonResponse
     {
         $this->store->get($id);
 
-        return new JsonResponse(array_map(static fn (array $offcut): OffcutView => new OffcutView(...$offcut), $this->facts->offcuts($id)));
+        return new JsonResponse(array_map(static fn (array $offcut): OffcutView => new OffcutView(...$offcut), $this->facts->offcuts($id, $request->query->getString('words'))));
+    }
+
+    #[Route('/offcuts/{offcut}', methods: ['GET'])]
+    #[OA\Get(path: '/api/documents/{id}/offcuts/{offcut}', operationId: 'readOffcut')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\PathParameter(name: 'offcut', schema: new OA\Schema(type: 'string'))]
+    #[OA\Response(response: 200, description: 'The whole of what was cut', content: new OA\JsonContent(ref: OffcutText::class))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
+    public function offcut(string $id, string $offcut, Formats $formats): JsonResponse
+    {
+        $document = $this->store->document($id);
+        $cut = $document->findOffcut(SectionId::fromString($offcut));
+        if (null === $cut) {
+            throw ProblemException::refused('unknown-offcut', Refused::unknownOffcut()->sentence);
+        }
+        $alone = $document->withTitleBlock(new TitleBlock(''))->withOutline($cut->outline);
+
+        return new JsonResponse(new OffcutText(trim($formats->writerFor('md')->write($alone))));
     }
 
     #[Route('/findings', methods: ['GET'])]
@@ -132,11 +154,16 @@ final readonly class DocumentController
     #[OA\Get(path: '/api/documents/{id}/export', operationId: 'exportDocument')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
     #[OA\QueryParameter(name: 'format', required: true, schema: new OA\Schema(type: 'string', enum: ['md', 'html']))]
+    #[OA\QueryParameter(name: 'section', description: 'Only this section and what is under it', schema: new OA\Schema(type: 'string'))]
     #[OA\Response(response: 200, description: 'The whole document as a file', content: new OA\MediaType('application/octet-stream', schema: new OA\Schema(type: 'string', format: 'binary')))]
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
     public function export(string $id, Request $request, Formats $formats): Response
     {
         $document = $this->store->wholeDocument($id);
+        $section = $request->query->getString('section');
+        if ('' !== $section) {
+            $document = $document->findBranch(SectionId::fromString($section)) ?? throw ProblemException::refused('unknown-section', Refused::unknownSection($section)->sentence);
+        }
         $ending = $request->query->getString('format');
         $writer = $formats->writerFor($ending);
         $title = trim((string) preg_replace('/[^\p{L}\p{N}’]+/u', ' ', $document->titleBlock->title));

@@ -22,7 +22,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** The one door for changes. */
 #[Route('/api/documents/{id}')]
 #[OA\Schema(schema: 'Operation', required: ['name'], description: 'Which fields each name needs is told by OperationReader.', properties: [
-    new OA\Property('name', type: 'string', enum: ['promote', 'demote', 'set-level', 'move', 'move-up', 'move-down', 'split', 'join', 'make-heading', 'make-headings', 'take-as-title', 'put-title-in-text', 'split-by-rule', 'use-numbering', 'insert', 'rename', 'replace-body', 'duplicate', 'delete', 'set-aside', 'bring-back', 'describe-section', 'describe-document', 'generate-contents', 'refresh-contents', 'batch']),
+    new OA\Property('name', type: 'string', enum: ['promote', 'demote', 'set-level', 'move', 'move-up', 'move-down', 'split', 'join', 'make-heading', 'make-headings', 'take-as-title', 'put-title-in-text', 'split-by-rule', 'use-numbering', 'insert', 'rename', 'replace-body', 'duplicate', 'delete', 'set-aside', 'bring-back', 'set-text-aside', 'discard', 'describe-section', 'describe-document', 'generate-contents', 'refresh-contents', 'batch']),
     new OA\Property('sections', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property('section', type: 'string'),
     new OA\Property('extent', type: 'string', enum: ['branch', 'heading-only']),
@@ -41,6 +41,7 @@ use Symfony\Component\Routing\Attribute\Route;
     new OA\Property('heading', oneOf: [new OA\Schema(type: 'string'), new OA\Schema(type: 'array', items: new OA\Items(type: 'object'))]),
     new OA\Property('body', type: 'array', items: new OA\Items(type: 'object')),
     new OA\Property('offcut', type: 'string'),
+    new OA\Property('at', type: 'integer'),
     new OA\Property('title', type: 'string'),
     new OA\Property('subtitle', type: 'string'),
     new OA\Property('author', type: 'string'),

@@ -88,13 +88,21 @@ final readonly class Facts
         }, $this->connection->fetchAllAssociative('SELECT kind, section_id, target, name FROM reference WHERE document_id = ? ORDER BY rowid', [$documentId]));
     }
 
-    /** @return list<array{id: string, name: string, reason: string, cutAt: int, sections: int, words: int, opening: string}> the last cut first */
-    public function offcuts(string $documentId): array
+    /**
+     * @param string $words only offcuts that have each of these in their name or text; empty for all
+     *
+     * @return list<array{id: string, name: string, reason: string, cutAt: int, sections: int, words: int, opening: string, passage: bool}> the last cut first
+     */
+    public function offcuts(string $documentId, string $words = ''): array
     {
         $offcuts = [];
-        foreach ($this->connection->fetchAllAssociative('SELECT id, name, reason, cut_at, outline_ids FROM offcut WHERE document_id = ? ORDER BY cut_at DESC, rowid DESC', [$documentId]) as $fields) {
+        foreach ($this->connection->fetchAllAssociative('SELECT id, name, reason, cut_at, after_id, outline_ids, outline_levels FROM offcut WHERE document_id = ? ORDER BY cut_at DESC, rowid DESC', [$documentId]) as $fields) {
             $row = new Row($fields);
             $ids = str_split($row->text('outline_ids'), SectionId::LENGTH);
+            $text = self::plainText($this->texts($documentId, $ids));
+            if (!self::hasWords($row->text('name')."\n".$text, $words)) {
+                continue;
+            }
             $offcuts[] = [
                 'id' => $row->text('id'),
                 'name' => $row->text('name'),
@@ -102,11 +110,24 @@ final readonly class Facts
                 'cutAt' => $row->integer('cut_at'),
                 'sections' => count($ids),
                 'words' => array_sum(array_column($this->ofSections($documentId, $ids), 'words')),
-                'opening' => mb_substr(self::plainText($this->texts($documentId, [$ids[0]])), 0, 280),
+                'opening' => mb_substr($text, 0, 280),
+                'passage' => null !== $fields['after_id'] && '0' === $row->text('outline_levels'),
             ];
         }
 
         return $offcuts;
+    }
+
+    private static function hasWords(string $text, string $words): bool
+    {
+        $text = mb_strtolower($text);
+        foreach (explode(' ', mb_strtolower($words)) as $word) {
+            if (!str_contains($text, $word)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** @param list<array{id: string, heading: array<mixed>, body: array<mixed>, revision: int}> $texts */

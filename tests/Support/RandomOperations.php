@@ -23,7 +23,7 @@ final readonly class RandomOperations
     public function on(Document $document): array
     {
         $names = ['promote', 'demote', 'set-level', 'move', 'move', 'move-up', 'move-down', 'split', 'join', 'make-heading', 'insert', 'rename', 'replace-body',
-            'duplicate', 'delete', 'set-aside', 'bring-back', 'bring-back', 'describe-section', 'describe-document', 'generate-contents', 'refresh-contents', 'make-headings', 'take-as-title', 'put-title-in-text', 'split-by-rule'];
+            'duplicate', 'delete', 'set-aside', 'bring-back', 'bring-back', 'describe-section', 'describe-document', 'generate-contents', 'refresh-contents', 'make-headings', 'take-as-title', 'put-title-in-text', 'split-by-rule', 'set-text-aside', 'set-text-aside', 'discard'];
         $name = $this->among($names);
         $from = 'generate-contents' === $name ? $this->chance->getInt(0, 4) : $this->chance->getInt(-1, 60);
 
@@ -51,6 +51,7 @@ final readonly class RandomOperations
             'rule' => $this->among(['chapter-lines', 'numbered-lines', 'separators', 'page-breaks', 'words']),
             'words' => $this->chance->getInt(40, 60),
             'from' => $from,
+            'at' => 1 === $this->chance->getInt(0, 1) ? $this->chance->getInt(-1, 30) : null,
             'to' => 'generate-contents' === $name ? $this->chance->getInt(1, 10) : $from + $this->among([0, 0, 3, 8]),
             'body' => $this->documents->body([])->toJson(),
             'aim' => $this->among(['Show it', '']),

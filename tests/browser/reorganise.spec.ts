@@ -1,5 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
-import { openDocument, pickRow, row, shownOutline, storedOutline } from "./helpers";
+import { exported, openDocument, pickRow, putCursor, row, shownOutline, storedOutline } from "./helpers";
 
 const COAST = "# Coast\n\n## Lights\n\nOil.\n\n## Fog\n\nBells and more.\n\n# Logs\n\n## Gaps\n\n## Ink\n\n# Storms\n";
 
@@ -180,4 +180,62 @@ test.describe("Arrange", () => {
     await page.mouse.up();
     await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Coast", "2 Fog", "1 Logs", "2 Gaps", "2 Ink", "1 Storms", "2 Lights"]);
   });
+});
+
+test.describe("offcuts", () => {
+  const TEXT = "# Coast\n\nOil was dear and gas was new.\n\nSee [logs](#logs).\n\n# Logs\n\nEvery watch.\n";
+
+  test("selected words are set aside, found again, and put at the cursor of another section", async ({ page }) => {
+    const id = await openDocument(page, TEXT);
+    await putCursor(page, "Oil was dear");
+    await page.keyboard.press("Home");
+    for (const _letter of "Oil was dear and") await page.keyboard.press("Shift+ArrowRight");
+    await page.getByRole("button", { name: "Set these words aside" }).click();
+    await expect(page.getByText("Set a passage of “Coast” aside.")).toBeVisible();
+    expect(await exported(page.request, id, "md")).not.toContain("Oil was dear");
+    await page.getByRole("button", { name: "Offcuts" }).click();
+    await page.getByLabel("Search the offcuts").fill("fog");
+    await expect(page.getByText("No offcut has these words.")).toBeVisible();
+    await page.getByLabel("Search the offcuts").fill("DEAR oil");
+    await expect(page.getByText("1 offcut", { exact: true })).toBeVisible();
+    await putCursor(page, "Every watch");
+    await page.keyboard.press("End");
+    await page.getByRole("button", { name: "Put at the cursor" }).click();
+    await expect.poll(() => exported(page.request, id, "md")).toContain("Every watch.\n\nOil was dear and");
+    await expect(page.locator(".manuscript p", { hasText: "Oil was dear and" })).toBeVisible();
+  });
+
+  test("an offcut is read in full, and thrown away after one question; undo brings even that back", async ({ page }) => {
+    const id = await openDocument(page, TEXT);
+    const offcuts = async () => ((await (await page.request.get(`/api/documents/${id}/offcuts`)).json()) as unknown[]).length;
+    await pickRow(page, "Logs");
+    await page.keyboard.press("Delete");
+    await page.getByRole("button", { name: "Offcuts" }).click();
+    await page.getByRole("button", { name: "Read" }).click();
+    await expect(page.getByRole("region", { name: "Text of the offcut" })).toContainText("# Logs Every watch.");
+    await page.getByRole("button", { name: "Throw away…" }).click();
+    await page.getByRole("button", { name: "Keep it" }).click();
+    expect(await offcuts()).toBe(1);
+    await page.getByRole("button", { name: "Throw away…" }).click();
+    await page.getByRole("button", { name: "Throw it away" }).click();
+    await expect.poll(offcuts).toBe(0);
+    await page.getByRole("button", { name: "Undo" }).click();
+    await expect.poll(offcuts).toBe(1);
+    await page.getByRole("button", { name: "Bring back" }).click();
+    await expect.poll(() => exported(page.request, id, "md")).toMatch(/# Logs .*\n\nEvery watch\./);
+    expect((await page.request.get(`/api/documents/${id}/offcuts/zzzzzzzzzzzz`)).status()).toBe(422);
+  });
+});
+
+test("one branch is written to a file by itself", async ({ page }) => {
+  const id = await openDocument(page, COAST);
+  await pickRow(page, "Coast");
+  await page.keyboard.press("Shift+F10");
+  const [download] = await Promise.all([page.waitForEvent("download"), page.getByRole("menuitem", { name: "Write this branch to Markdown" }).click()]);
+  expect(download.suggestedFilename()).toBe("Coast.md");
+  const section = await page.getByRole("treeitem", { name: /Coast/ }).getAttribute("id");
+  const branch = await (await page.request.get(`/api/documents/${id}/export?format=md&section=${section?.slice(4)}`)).text();
+  expect(branch).toContain("# Coast\n\n## Lights\n\nOil.\n\n## Fog\n\nBells and more.\n");
+  expect(branch).not.toContain("Logs");
+  expect((await page.request.get(`/api/documents/${id}/export?format=md&section=zzzzzzzzzzzz`)).status()).toBe(422);
 });

@@ -239,6 +239,13 @@ export class Session {
     });
   }
 
+  /** The whole document, or one branch of it, as a file. */
+  async writeToFile(format: "md" | "html", section?: string): Promise<void> {
+    await this.flush();
+    const query = new URLSearchParams({ format, ...(section === undefined ? {} : { section }) });
+    window.location.assign(`/api/documents/${this.state.id}/export?${query}`);
+  }
+
   async keepAsStarter(name: string): Promise<void> {
     const answer = await read(api.POST("/api/documents/{id}/starter", { ...this.path, body: { name } })).catch((failure: unknown) => failure);
     if (answer instanceof Error) this.say(answer.message, "warning");

@@ -164,6 +164,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/offcuts/{offcut}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["readOffcut"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/findings": {
         parameters: {
             query?: never;
@@ -398,7 +414,7 @@ export interface components {
              * @description The one door for changes.
              * @enum {string}
              */
-            name: "promote" | "demote" | "set-level" | "move" | "move-up" | "move-down" | "split" | "join" | "make-heading" | "make-headings" | "take-as-title" | "put-title-in-text" | "split-by-rule" | "use-numbering" | "insert" | "rename" | "replace-body" | "duplicate" | "delete" | "set-aside" | "bring-back" | "describe-section" | "describe-document" | "generate-contents" | "refresh-contents" | "batch";
+            name: "promote" | "demote" | "set-level" | "move" | "move-up" | "move-down" | "split" | "join" | "make-heading" | "make-headings" | "take-as-title" | "put-title-in-text" | "split-by-rule" | "use-numbering" | "insert" | "rename" | "replace-body" | "duplicate" | "delete" | "set-aside" | "bring-back" | "set-text-aside" | "discard" | "describe-section" | "describe-document" | "generate-contents" | "refresh-contents" | "batch";
             sections?: string[];
             section?: string;
             /** @enum {string} */
@@ -426,6 +442,7 @@ export interface components {
             heading?: string | Record<string, never>[];
             body?: Record<string, never>[];
             offcut?: string;
+            at?: number;
             title?: string;
             subtitle?: string;
             author?: string;
@@ -534,6 +551,11 @@ export interface components {
             sentence: string;
             sections: string[];
         };
+        /** @description An offcut to be read or copied. */
+        OffcutText: {
+            /** @description The whole of it as Markdown */
+            text: string;
+        };
         /** @description Something cut out and kept. */
         Offcut: {
             id: string;
@@ -545,6 +567,8 @@ export interface components {
             words: number;
             /** @description The first words of its text */
             opening: string;
+            /** @description Whether it is a passage of a section’s text rather than sections */
+            passage: boolean;
         };
         /** @description One step of a change to the outline: at a position, so many sections go and these come. */
         OrderEdit: {
@@ -976,7 +1000,10 @@ export interface operations {
     };
     readOffcuts: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Only those whose name or text has these words */
+                words?: string;
+            };
             header?: never;
             path: {
                 id: string;
@@ -995,6 +1022,30 @@ export interface operations {
                 };
             };
             404: components["responses"]["Problem"];
+        };
+    };
+    readOffcut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                offcut: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The whole of what was cut */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OffcutText"];
+                };
+            };
+            422: components["responses"]["Problem"];
         };
     };
     readFindings: {
@@ -1024,6 +1075,8 @@ export interface operations {
         parameters: {
             query: {
                 format: "md" | "html";
+                /** @description Only this section and what is under it */
+                section?: string;
             };
             header?: never;
             path: {

@@ -26,10 +26,6 @@ export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
   const words = useDocument("Header", (state) => state.words);
   const [naming, setNaming] = useState(false);
   const titleBlock = useDocument("Header", (state) => state.titleBlock);
-  const write = async (format: "md" | "html") => {
-    await session.flush();
-    window.location.assign(`/api/documents/${id}/export?format=${format}`);
-  };
   return (
     <header className="flex h-13 items-center gap-3 px-4">
       <Link href="/" aria-label="Back to the desk" title="Back to the desk" className="p-1">
@@ -58,8 +54,8 @@ export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
         label="Write to a file"
         align="end"
         entries={[
-          { label: "Markdown", keys: ".md", run: () => void write("md") },
-          { label: "Web page, one file", keys: ".html", run: () => void write("html") },
+          { label: "Markdown", keys: ".md", run: () => void session.writeToFile("md") },
+          { label: "Web page, one file", keys: ".html", run: () => void session.writeToFile("html") },
         ]}
       >
         <button type="button" aria-label="Write to a file" title="Write to a file" className="grid size-8 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink">

@@ -13,10 +13,12 @@ use Stemmata\Core\SectionId;
 /** Returns an offcut to the document: to a named place, where it takes the level of that place, or else to where it came from. */
 final readonly class BringBack implements Operation
 {
+    /** @param int|null $at for a passage, the place in the target's text, as the editor counts; null for its end */
     public function __construct(
         private SectionId $offcut,
         private Landing $landing = Landing::After,
         private ?SectionId $target = null,
+        private ?int $at = null,
     ) {
     }
 
@@ -27,6 +29,10 @@ final readonly class BringBack implements Operation
             return Refused::unknownOffcut();
         }
         $outline = $document->outline;
+        $into = $this->target ?? $offcut->after;
+        if ($offcut->isPassage() && null !== $into && $outline->has($into)) {
+            return $this->intoText($document, $offcut, $into);
+        }
         $run = $offcut->outline;
         $position = $this->oldPosition($outline, $offcut);
         if (null !== $this->target) {
@@ -49,7 +55,7 @@ final readonly class BringBack implements Operation
 
     public function restsOn(): Basis
     {
-        return Basis::outline();
+        return null === $this->target || null === $this->at ? Basis::outline() : Basis::outline($this->target);
     }
 
     public function describe(Document $before): string
@@ -57,6 +63,20 @@ final readonly class BringBack implements Operation
         $offcut = $before->findOffcut($this->offcut);
 
         return null === $offcut ? 'Brought back an offcut' : sprintf('Brought back “%s”', $offcut->name);
+    }
+
+    private function intoText(Document $document, Offcut $offcut, SectionId $into): Applied|Refused
+    {
+        $section = $document->section($into);
+        $size = $section->body->size();
+        $at = null === $this->target ? $size : $this->at ?? $size;
+        if ($at < 0 || $at > $size) {
+            return Refused::positionOutside();
+        }
+        $passage = $document->section($offcut->outline->idAt(0));
+        $body = $section->body->cut(0, $at)->followedBy($passage->body)->followedBy($section->body->cut($at, $size));
+
+        return new Applied($document->withSection($section->withBody($body))->withoutSection($passage->id)->withoutOffcut($offcut->id));
     }
 
     /** Behind the section it stood behind; when that is gone too, at the end. */

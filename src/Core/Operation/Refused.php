@@ -51,6 +51,11 @@ final readonly class Refused
         return new self(RefusalReason::LevelOutOfRange, 'Level 9 is the deepest there is, so nothing can stand under it.');
     }
 
+    public static function noWordsPicked(): self
+    {
+        return new self(RefusalReason::NothingPicked, 'Pick the words first that are to be set aside.');
+    }
+
     public static function intoItself(string $name): self
     {
         return new self(RefusalReason::IntoItself, sprintf('%s cannot be moved into itself.', self::capital($name)));

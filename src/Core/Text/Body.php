@@ -49,6 +49,39 @@ final readonly class Body
         return new self(self::withoutHollow(Node::cut($this->blocks, $from, $to)));
     }
 
+    /** Without what lies between two places; two paragraphs that were both cut through become one. */
+    public function without(int $from, int $to): self
+    {
+        $head = $this->cut(0, $from)->blocks;
+        $tail = $this->cut($to, $this->size())->blocks;
+        $last = end($head);
+        $first = $tail[0] ?? null;
+        $isCutThrough = $this->isWithinParagraph($from) && $this->isWithinParagraph($to);
+        if ($isCutThrough && false !== $last && null !== $first) {
+            array_pop($head);
+            array_shift($tail);
+
+            return new self([...$head, $last->withContent([...$last->content, ...$first->content]), ...$tail]);
+        }
+
+        return new self([...$head, ...$tail]);
+    }
+
+    /** Between the first and the last word of a paragraph that stands in the section itself, not at its edges. */
+    private function isWithinParagraph(int $at): bool
+    {
+        $start = 0;
+        foreach ($this->blocks as $block) {
+            $end = $start + $block->size();
+            if ($at > $start + 1 && $at < $end - 1) {
+                return 'paragraph' === $block->type;
+            }
+            $start = $end;
+        }
+
+        return false;
+    }
+
     public function followedBy(self $other): self
     {
         return new self([...$this->blocks, ...$other->blocks]);

@@ -25,6 +25,8 @@ final readonly class OffcutView
         public int $words,
         #[OA\Property(description: 'The first words of its text')]
         public string $opening,
+        #[OA\Property(description: 'Whether it is a passage of a section’s text rather than sections')]
+        public bool $passage,
     ) {
     }
 }

@@ -16,6 +16,7 @@ use Stemmata\Core\Operation\OperationReader;
 use Stemmata\Core\Operation\PasteDocument;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Section;
+use Stemmata\Core\SectionId;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
@@ -181,6 +182,46 @@ final class OperationsTest extends TestCase
 
         self::assertInstanceOf(Applied::class, $outcome);
         self::assertSame($after, Sketch::of($outcome->document));
+    }
+
+    public function testAPassageIsSetAsideAndComesBackWhereItWasOrAtTheCursor(): void
+    {
+        $document = Sketch::document('1 a, 2 b');
+        $without = $this->applied($document, ['name' => 'set-text-aside', 'section' => 'a', 'from' => 5, 'to' => 8])->document;
+        self::assertSame('Text a.', $without->section(Sketch::id('a'))->body->plainText(), 'What is left is one paragraph again.');
+        $offcut = (string) array_key_first($without->changedOffcuts);
+        self::assertSame(' of', $without->section($without->changedOffcuts[$offcut]?->outline->idAt(0) ?? Sketch::id('none'))->body->plainText());
+
+        $back = $this->applied($without, ['name' => 'bring-back', 'offcut' => $offcut])->document;
+        self::assertSame("Text a.\n of", $back->section(Sketch::id('a'))->body->plainText());
+        self::assertNull($back->findOffcut(SectionId::fromString($offcut)));
+
+        $here = $this->applied($without, ['name' => 'bring-back', 'offcut' => $offcut, 'target' => 'b', 'at' => 0])->document;
+        self::assertSame(" of\nText of b.", $here->section(Sketch::id('b'))->body->plainText());
+    }
+
+    public function testTwoParagraphsCutThroughBecomeOneAndWholeOnesLeaveTheirNeighboursAlone(): void
+    {
+        $body = Sketch::body('one two', 'three', 'four five');
+        self::assertSame('one five', $body->without(5, 22)->plainText());
+        self::assertSame("one two\nfour five", $body->without(9, 16)->plainText());
+        self::assertSame("one\nfour five", $body->without(4, 16)->plainText());
+    }
+
+    public function testAPassageWhoseSectionIsGoneComesBackAsASection(): void
+    {
+        $without = $this->applied(Sketch::document('1 a, 1 b'), ['name' => 'set-text-aside', 'section' => 'a', 'from' => 1, 'to' => 5])->document;
+        $offcut = (string) array_key_first($without->changedOffcuts);
+        $gone = $this->applied($without, ['name' => 'delete', 'sections' => ['a']])->document;
+        self::assertSame('1 b, 1', Sketch::of($this->applied($gone, ['name' => 'bring-back', 'offcut' => $offcut])->document));
+    }
+
+    public function testAnOffcutThrownAwayIsGone(): void
+    {
+        $without = $this->applied(Sketch::document('1 a, 2 b'), ['name' => 'delete', 'sections' => ['b']])->document;
+        $offcut = (string) array_key_first($without->changedOffcuts);
+        $thrown = $this->applied($without, ['name' => 'discard', 'offcut' => $offcut])->document;
+        self::assertNull($thrown->findOffcut(SectionId::fromString($offcut)));
     }
 
     public function testABranchThatWouldPassLevelNineIsNotPutIn(): void

@@ -87,6 +87,13 @@ export async function splitHere(session: Session, section: string, view: EditorV
   if (made) session.goTo({ section: made, position: 1 }, { remember: false });
 }
 
+/** The selected words go to the offcuts. */
+export async function setTextAside(session: Session, section: string, view: EditorView): Promise<void> {
+  const { doc, selection } = view.state;
+  if (isInHeading(view.state)) return session.say("Only words of the text can be set aside; a heading goes with its section.", "warning");
+  await session.perform({ name: "set-text-aside", section, from: bodyPosition(doc, selection.from), to: bodyPosition(doc, selection.to) });
+}
+
 export async function generateContents(session: Session, section: string, view: EditorView | null, from: number, to: number, title: string, numbers: boolean): Promise<void> {
   const block = view ? currentBlock(view.state) : null;
   await session.perform({ name: "generate-contents", section, from, to, title, numbers, ...(block === null ? {} : { block: block + 1 }) });

@@ -1,4 +1,4 @@
-import { Bold, Bookmark, Heading, Italic, Link2, List, ListOrdered, ListTree, Pilcrow, Quote } from "lucide-react";
+import { Bold, Bookmark, Heading, Italic, Link2, List, ListOrdered, ListTree, Pilcrow, Quote, Scissors } from "lucide-react";
 import { useEffect, useLayoutEffect, useState, type ReactNode, type RefObject } from "react";
 import { useSession } from "../../document/context";
 import * as commands from "../../editor/commands";
@@ -8,7 +8,7 @@ import { LinkDialog } from "./link-dialog";
 import { ContentsDialog } from "./contents-dialog";
 import { CrossReferenceDialog } from "./cross-reference-dialog";
 import { useSpot, type Spot } from "./spot";
-import { joinWithAbove, makeHeading, makeParagraph, splitHere, takeAsTitle } from "./text-commands";
+import { joinWithAbove, makeHeading, makeParagraph, setTextAside, splitHere, takeAsTitle } from "./text-commands";
 
 type Asking = "bookmark" | "link" | "reference" | "contents" | null;
 type At = { top: number; left: number; blockTop: number; blockLeft: number };
@@ -72,6 +72,7 @@ function SelectionTools({ spot, ask }: { spot: Spot; ask: (what: Asking) => void
           <Tool label="Numbered list" onClick={() => run(spot, commands.toggleOrderedList)} icon={<ListOrdered size={15} />} />
           <HeadingsTool spot={spot} />
           <Tool label="Split here: these words become a heading" onClick={() => void splitHere(session, spot.section, spot.view)} icon={<Heading size={15} />} />
+          <Tool label="Set these words aside" onClick={() => void setTextAside(session, spot.section, spot.view)} icon={<Scissors size={15} />} />
         </>
       )}
     </>

@@ -69,6 +69,8 @@ export function rowCommands(session: Session, row: Row, rename: () => void): Men
     branch("Duplicate", "Ctrl D", "duplicate"),
     "line",
     { label: "Work on this branch only", run: () => session.setScope(row.id) },
+    { label: "Write this branch to Markdown", keys: ".md", run: () => void session.writeToFile("md", row.id) },
+    { label: "Write this branch to a web page", keys: ".html", run: () => void session.writeToFile("html", row.id) },
     ...note,
     "line",
     { label: "Import a file here…", run: () => ask({ kind: "import", target: row.id, landing: "inside" }) },

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Operation;
+
+use Stemmata\Core\Document;
+use Stemmata\Core\IdSource;
+use Stemmata\Core\Level;
+use Stemmata\Core\Offcut;
+use Stemmata\Core\OffcutReason;
+use Stemmata\Core\Outline;
+use Stemmata\Core\Section;
+use Stemmata\Core\SectionId;
+use Stemmata\Core\Text\Heading;
+
+/** Takes a passage out of a section and keeps it among the offcuts: a text without a heading, at the level of an opening. */
+final readonly class SetTextAside implements Operation
+{
+    private const MAX_NAME = 60;
+
+    /**
+     * @param int $from where the passage begins: 0-based, as the editor counts, 0 to the body's size
+     * @param int $to   where it ends, beyond `$from`
+     */
+    public function __construct(private SectionId $section, private int $from, private int $to, private IdSource $ids)
+    {
+    }
+
+    public function applyTo(Document $document): Applied|Refused
+    {
+        if (!$document->outline->has($this->section)) {
+            return Refused::unknownSection($this->section->value);
+        }
+        $section = $document->section($this->section);
+        if ($this->from < 0 || $this->to > $section->body->size()) {
+            return Refused::positionOutside();
+        }
+        $passage = $section->body->cut($this->from, $this->to);
+        if ($passage->isEmpty()) {
+            return Refused::noWordsPicked();
+        }
+        $kept = new Section($this->ids->next(), Heading::none(), $passage);
+        $name = trim((string) preg_replace('/\s+/u', ' ', $passage->plainText()));
+        $offcut = new Offcut(
+            $this->ids->next(),
+            OffcutReason::SetAside,
+            mb_strlen($name) > self::MAX_NAME ? rtrim(mb_substr($name, 0, self::MAX_NAME - 1)).'…' : $name,
+            $this->section,
+            Outline::of($kept->id, Level::Opening),
+        );
+
+        return new Applied($document
+            ->withSection($section->withBody($section->body->without($this->from, $this->to)), $kept)
+            ->withOffcut($offcut));
+    }
+
+    public function restsOn(): Basis
+    {
+        return Basis::text($this->section);
+    }
+
+    public function describe(Document $before): string
+    {
+        return 'Set a passage of '.Described::section($before, $this->section).' aside';
+    }
+}
