@@ -211,7 +211,7 @@ test.describe("offcuts", () => {
     await pickRow(page, "Logs");
     await page.keyboard.press("Delete");
     await page.getByRole("button", { name: "Offcuts" }).click();
-    await page.getByRole("button", { name: "Read" }).click();
+    await page.getByRole("button", { name: "Read", exact: true }).click();
     await expect(page.getByRole("region", { name: "Text of the offcut" })).toContainText("# Logs Every watch.");
     await page.getByRole("button", { name: "Throw away…" }).click();
     await page.getByRole("button", { name: "Keep it" }).click();

@@ -1,5 +1,6 @@
 import { useDocument, useSession } from "../../document/context";
 import { pathTo } from "../../outline/outline";
+import { cx } from "../../parts/cx";
 
 /** The headings above the current line, and the way back from the last jump. */
 export function PathBar() {
@@ -17,7 +18,7 @@ export function PathBar() {
     <div className="flex h-10 items-center gap-2 border-b border-line/60 px-6 text-[12.5px] text-soft @2xl:px-[46px]">
       <nav aria-label="Path to the current section" className="flex min-w-0 items-center gap-2 overflow-hidden whitespace-nowrap">
         {path.map((position, index) => (
-          <span key={position} className={index === path.length - 1 ? "truncate font-semibold text-ink" : "shrink-0"}>
+          <span key={position} className={cx("min-w-0 truncate", index === path.length - 1 ? "font-semibold text-ink" : "shrink-[4]")}>
             {index > 0 && <span className="mr-2 font-[400] text-faint">/</span>}
             <button type="button" className="rounded hover:text-stem" onClick={() => session.goTo({ section: outline.ids[position] ?? "" })}>
               {[numbers[position], nameOf(position)].filter(Boolean).join(" ")}
