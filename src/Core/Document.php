@@ -184,6 +184,19 @@ final readonly class Document
         return new self($this->titleBlock, $this->outline, $this->setup, $this->shelf, [...$this->changedSections, $id->value => null], $this->changedOffcuts);
     }
 
+    /** Takes over all that a change holds; it must have been made from just this state, or be the inverse of one that led to it. */
+    public function changedBy(Change $change): self
+    {
+        return new self(
+            null === $change->titleBlock ? $this->titleBlock : $change->titleBlock[1],
+            $change->appliedToOutline($this->outline),
+            null === $change->setup ? $this->setup : $change->setup[1],
+            $this->shelf,
+            [...$this->changedSections, ...array_map(static fn (array $pair): ?Section => $pair[1], $change->sections)],
+            [...$this->changedOffcuts, ...array_map(static fn (array $pair): ?Offcut => $pair[1], $change->offcuts)],
+        );
+    }
+
     public function withOffcut(Offcut $offcut): self
     {
         return $this->withOffcutState($offcut->id, $offcut);

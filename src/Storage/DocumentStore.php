@@ -122,7 +122,7 @@ final readonly class DocumentStore
     /** What the operation rests on must be as the writer saw it. Changes elsewhere do not matter. */
     private function isFresh(DocumentRecord $record, int $baseRevision, Basis $basis): bool
     {
-        if ($baseRevision > $record->revision || ($basis->outline && $record->outlineRevision > $baseRevision)) {
+        if ($baseRevision > $record->revision || ($basis->everything && $baseRevision !== $record->revision) || ($basis->outline && $record->outlineRevision > $baseRevision)) {
             return false;
         }
         foreach ($basis->texts as $id) {

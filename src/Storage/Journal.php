@@ -45,6 +45,48 @@ final readonly class Journal
         return $this->entities->getRepository(JournalEntry::class)->findOneBy(['documentId' => $documentId, 'state' => JournalEntry::UNDONE], ['id' => 'ASC']);
     }
 
+    /**
+     * @param int|null $before only steps before this one; null from the last on
+     *
+     * @return list<array{id: int, label: string, startedAt: int, madeAt: int, undone: bool}> the last first
+     */
+    public function lines(string $documentId, ?int $before, int $limit): array
+    {
+        $rows = $this->entities->getConnection()->fetchAllAssociative(
+            'SELECT id, label, started_at, made_at, state FROM journal WHERE document_id = ? AND id < ? ORDER BY id DESC LIMIT '.$limit,
+            [$documentId, $before ?? \PHP_INT_MAX],
+        );
+
+        return array_map(static function (array $fields): array {
+            $row = new Row($fields);
+
+            return [
+                'id' => $row->integer('id'),
+                'label' => $row->text('label'),
+                'startedAt' => $row->integer('started_at'),
+                'madeAt' => $row->integer('made_at'),
+                'undone' => JournalEntry::DONE !== $row->text('state'),
+            ];
+        }, $rows);
+    }
+
+    /** A step that stands, not one that was undone. */
+    public function findDone(string $documentId, int $id): ?JournalEntry
+    {
+        return $this->entities->getRepository(JournalEntry::class)->findOneBy(['documentId' => $documentId, 'state' => JournalEntry::DONE, 'id' => $id]);
+    }
+
+    /** @return list<Change> this step and every one after it that stands, the last first */
+    public function changesSince(JournalEntry $entry): array
+    {
+        $rows = $this->entities->getConnection()->fetchFirstColumn(
+            'SELECT change FROM journal WHERE document_id = ? AND state = ? AND id >= ? ORDER BY id DESC',
+            [$entry->documentId, JournalEntry::DONE, $entry->id],
+        );
+
+        return array_map(static fn (mixed $json): Change => ChangeForm::read(is_string($json) ? $json : ''), $rows);
+    }
+
     private function findBurst(string $documentId, string $typedIn, int $now): ?JournalEntry
     {
         $last = $this->findLastDone($documentId);

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
-import { exported, openDocument, pickRow, putCursor, row, shownOutline, storedOutline } from "./helpers";
+import { allKept, exported, openDocument, pickRow, putCursor, row, shownOutline, storedOutline } from "./helpers";
 
 const COAST = "# Coast\n\n## Lights\n\nOil.\n\n## Fog\n\nBells and more.\n\n# Logs\n\n## Gaps\n\n## Ink\n\n# Storms\n";
 
@@ -238,4 +238,45 @@ test("one branch is written to a file by itself", async ({ page }) => {
   expect(branch).toContain("# Coast\n\n## Lights\n\nOil.\n\n## Fog\n\nBells and more.\n");
   expect(branch).not.toContain("Logs");
   expect((await page.request.get(`/api/documents/${id}/export?format=md&section=zzzzzzzzzzzz`)).status()).toBe(422);
+});
+
+test.describe("history", () => {
+  test("steps are told in words, compared with now, and one section or all of it is brought back", async ({ page }) => {
+    const id = await openDocument(page, "# Coast\n\nThe lamp was lit at dusk.\n\n# Logs\n\n## Gaps\n");
+    await putCursor(page, "The lamp was lit");
+    await page.keyboard.press("End");
+    await page.keyboard.type(" Nobody slept.");
+    await allKept(page);
+    await pickRow(page, "Gaps");
+    await page.keyboard.press("Control+Shift+ArrowLeft");
+    await expect(page.getByText("Promoted “Gaps”.")).toBeVisible();
+    await page.getByRole("button", { name: "History" }).click();
+    const drawer = page.getByRole("region", { name: "History" });
+    await drawer.getByRole("button", { name: /Wrote in “Coast”/ }).click();
+    const differences = page.getByRole("list", { name: "Differences" });
+    await expect(differences.getByRole("listitem")).toHaveText([/Coast.*reworded/, /Gaps.*promoted/]);
+    await differences.getByRole("button", { name: "Show the words" }).click();
+    await expect(differences.locator("ins")).toHaveText(" Nobody slept.");
+    await differences.getByRole("button", { name: "Bring back the earlier words of this section" }).click();
+    await expect.poll(() => exported(page.request, id, "md")).not.toContain("Nobody slept");
+    expect(await storedOutline(page.request, id)).toEqual(["1 Coast", "1 Logs", "1 Gaps"]);
+    await page.getByRole("button", { name: "Take the document back" }).click();
+    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Coast", "1 Logs", "2 Gaps"]);
+    await page.getByRole("button", { name: "Undo" }).click();
+    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Coast", "1 Logs", "1 Gaps"]);
+    await expect(drawer).toContainText("(undone)");
+    expect((await page.request.get(`/api/documents/${id}/history/999999`)).status()).toBe(422);
+  });
+
+  test("going back is refused when another window has written since, and nothing changes", async ({ page }) => {
+    const id = await openDocument(page, "# Coast\n\nText.\n");
+    const { revision } = (await (await page.request.get(`/api/documents/${id}`)).json()) as { revision: number };
+    const rename = (heading: string, base: number) => ({ data: { baseRevision: base, operation: { name: "insert", heading } } });
+    expect((await page.request.post(`/api/documents/${id}/operations`, rename("One", revision))).status()).toBe(200);
+    expect((await page.request.post(`/api/documents/${id}/operations`, rename("Two", revision + 1))).status()).toBe(200);
+    const [[step]] = (await (await page.request.get(`/api/documents/${id}/history`)).json()) as [[{ id: number }]];
+    const answer = await page.request.post(`/api/documents/${id}/history/${step.id}/return`, { data: { baseRevision: revision + 1 } });
+    expect(answer.status()).toBe(409);
+    expect(await storedOutline(page.request, id)).toEqual(["1 Coast", "1 One", "1 Two"]);
+  });
 });

@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { allKept, exported, openDocument, pickRow, row, storedOutline } from "./helpers";
+import { allKept, exported, openDocument, pickRow, putCursor, row, storedOutline } from "./helpers";
 
 const THREE = "# Alpha\n\nFirst words.\n\n## Beta\n\nSecond words.\n\n## Gamma\n\nThird words.\n\n# Delta\n\nLast words.\n";
 
@@ -36,7 +36,7 @@ test.describe("the text", () => {
 
   test("a section is split at the cursor, and at selected words, which become the heading", async ({ page }) => {
     const id = await openDocument(page, "# One\n\nSome words here Wind by eye and the rest.\n");
-    await page.getByText("Some words here").click();
+    await putCursor(page, "Some words here");
     await page.keyboard.press("Home");
     for (let step = 0; step < 16; step++) await page.keyboard.press("ArrowRight");
     for (let step = 0; step < 11; step++) await page.keyboard.press("Shift+ArrowRight");
@@ -45,7 +45,7 @@ test.describe("the text", () => {
     expect(await storedOutline(page.request, id)).toEqual(["1 One", "1 Wind by eye"]);
     expect(await exported(page.request, id, "md")).toContain("# Wind by eye\n\nand the rest.");
     await expect(page.getByRole("textbox", { name: "Wind by eye" })).toBeFocused();
-    await page.getByText("and the rest.").click();
+    await putCursor(page, "and the rest.");
     await page.keyboard.press("Control+Alt+Enter");
     await expect(page.getByRole("treeitem")).toHaveCount(3);
   });

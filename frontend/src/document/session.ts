@@ -266,6 +266,16 @@ export class Session {
     );
   }
 
+  /** The whole document, or the words of one section, as they read before a step of the history. */
+  async goBackTo(step: number, section?: string): Promise<Write> {
+    await this.flush();
+    return this.inTurn(async () => {
+      const body = { baseRevision: this.state.revision, ...(section === undefined ? {} : { section }) };
+      const params = { path: { ...this.path.params.path, step } };
+      return this.answered(await write(api.POST("/api/documents/{id}/history/{step}/return", { params, body })), (outcome) => outcome.label);
+    });
+  }
+
   private async answered(answer: Write, label: ((outcome: WriteOutcome) => string) | null, canUndo = true): Promise<Write> {
     switch (answer.kind) {
       case "applied":

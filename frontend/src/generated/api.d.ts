@@ -228,6 +228,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["readHistory"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/history/{step}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["compareWithNow"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/history/{step}/sections/{section}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["compareWords"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/history/{step}/return": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["goBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/operations": {
         parameters: {
             query?: never;
@@ -489,6 +553,12 @@ export interface components {
         Created: {
             id: string;
         };
+        /** @description What became of one section. */
+        Difference: {
+            section: string;
+            heading: string;
+            kinds: ("new" | "gone" | "moved" | "promoted" | "demoted" | "renamed" | "reworded")[];
+        };
         /** @description A document as the Desk shows it, with its shape: level and words of each section. */
         DocumentCard: {
             id: string;
@@ -510,6 +580,16 @@ export interface components {
             section: string | null;
             message: string;
             source: string;
+        };
+        /** @description One line of the history. */
+        HistoryStep: {
+            id: number;
+            label: string;
+            /** @description Seconds since 1970, UTC */
+            startedAt: number;
+            /** @description Seconds since 1970, UTC */
+            madeAt: number;
+            undone: boolean;
         };
         /** @description A document that was read from a file. */
         Imported: {
@@ -700,6 +780,12 @@ export interface components {
             guidingStatement: string;
             target: number | null;
             language: string;
+        };
+        /** @description A run of words that stayed, went or came. */
+        WordMark: {
+            /** @enum {string} */
+            kind: "same" | "gone" | "new";
+            text: string;
         };
         /** @description A change that is safely stored. */
         WriteOutcome: {
@@ -1124,6 +1210,122 @@ export interface operations {
                 content?: never;
             };
             404: components["responses"]["Problem"];
+        };
+    };
+    readHistory: {
+        parameters: {
+            query?: {
+                /** @description Only steps before this one */
+                before?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description At most 300 steps by sitting, the last first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HistoryStep"][][];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    compareWithNow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                step: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What became of each section since just before the step */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Difference"][];
+                };
+            };
+            422: components["responses"]["Problem"];
+        };
+    };
+    compareWords: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                step: number;
+                section: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Heading and text of the section, with what went and came marked */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WordMark"][];
+                };
+            };
+            422: components["responses"]["Problem"];
+        };
+    };
+    goBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                step: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    baseRevision: number;
+                    /** @description Only the words of this section */
+                    section?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The document, or the section, reads as it did just before the step */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WriteOutcome"];
+                };
+            };
+            /** @description Another window was there first */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Conflict"];
+                };
+            };
+            422: components["responses"]["Problem"];
         };
     };
     applyOperation: {

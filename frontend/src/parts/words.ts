@@ -15,6 +15,16 @@ export function counted(count: number, one: string, many = `${one}s`): string {
   return `${figure(count)} ${count === 1 ? one : many}`;
 }
 
+/** “24 November 2026” */
+export function day(seconds: number): string {
+  return new Intl.DateTimeFormat("en-GB", { dateStyle: "long" }).format(new Date(seconds * 1000));
+}
+
+/** “14:05” */
+export function clockTime(seconds: number): string {
+  return new Intl.DateTimeFormat("en-GB", { timeStyle: "short" }).format(new Date(seconds * 1000));
+}
+
 /** “just now”, “5 minutes ago”, “yesterday”, “on 24 November 2026”. */
 export function since(seconds: number, now = Date.now()): string {
   const minutes = Math.round((now / 1000 - seconds) / 60);
@@ -23,7 +33,7 @@ export function since(seconds: number, now = Date.now()): string {
   const hours = Math.round(minutes / 60);
   if (hours < 24) return `${counted(hours, "hour")} ago`;
   if (hours < 48) return "yesterday";
-  return `on ${new Intl.DateTimeFormat("en-GB", { dateStyle: "long" }).format(new Date(seconds * 1000))}`;
+  return `on ${day(seconds)}`;
 }
 
 /** @param speed words read in a minute, as the server says */

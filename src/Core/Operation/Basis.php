@@ -10,7 +10,7 @@ use Stemmata\Core\SectionId;
 final readonly class Basis
 {
     /** @param list<SectionId> $texts sections whose text it rests on */
-    private function __construct(public bool $outline, public array $texts)
+    private function __construct(public bool $outline, public array $texts, public bool $everything = false)
     {
     }
 
@@ -29,8 +29,14 @@ final readonly class Basis
         return new self(false, array_values($texts));
     }
 
+    /** For what would undo any change that the writer has not seen. */
+    public static function everything(): self
+    {
+        return new self(true, [], true);
+    }
+
     public function and(self $other): self
     {
-        return new self($this->outline || $other->outline, [...$this->texts, ...$other->texts]);
+        return new self($this->outline || $other->outline, [...$this->texts, ...$other->texts], $this->everything || $other->everything);
     }
 }

@@ -1,8 +1,9 @@
-import { Bookmark, CheckCheck, ListOrdered, Scissors, X, type LucideIcon } from "lucide-react";
+import { Bookmark, CheckCheck, History, ListOrdered, Scissors, X, type LucideIcon } from "lucide-react";
 import { useState, type ComponentType } from "react";
 import { cx } from "../../parts/cx";
 import { CheckDrawer } from "./check-drawer";
 import { ContentsDrawer } from "./contents-drawer";
+import { HistoryDrawer } from "./history-drawer";
 import { OffcutsDrawer } from "./offcuts-drawer";
 import { PlacesDrawer } from "./places-drawer";
 
@@ -12,6 +13,7 @@ const TOOLS: Tool[] = [
   { label: "Links", icon: Bookmark, content: PlacesDrawer },
   { label: "Contents", icon: ListOrdered, content: ContentsDrawer },
   { label: "Offcuts", icon: Scissors, content: OffcutsDrawer },
+  { label: "History", icon: History, content: HistoryDrawer },
   { label: "Check", icon: CheckCheck, content: CheckDrawer },
 ];
 

@@ -1,0 +1,150 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\History;
+
+use Stemmata\Core\Document;
+use Stemmata\Core\Outline;
+use Stemmata\Core\SectionId;
+
+/**
+ * Two states of one document, section by section. What goes along with its parent is told of the parent only: a branch
+ * of fifty that was moved is one difference.
+ */
+final readonly class Comparison
+{
+    private function __construct(private Document $then, private Document $now)
+    {
+    }
+
+    /**
+     * @param Document $then made from $now by taking changes back
+     *
+     * @return list<Difference> in the order of the text as it is now; what is gone comes last
+     */
+    public static function between(Document $then, Document $now): array
+    {
+        return (new self($then, $now))->differences();
+    }
+
+    /** @return list<Difference> */
+    private function differences(): array
+    {
+        $old = self::places($this->then->outline);
+        $new = self::places($this->now->outline);
+        $steady = self::steady(array_values(array_intersect_key($old, $new)), $new);
+        $differences = [];
+        foreach ($new as $id => $place) {
+            $section = SectionId::fromString((string) $id);
+            $kinds = isset($old[$id])
+                ? [...$this->placeKinds($old[$id], $place, $steady, $old, $new), ...$this->wordKinds($section)]
+                : [DifferenceKind::Fresh];
+            if ([] !== $kinds) {
+                $differences[] = new Difference($section, $this->now->section($section)->heading->plainText(), $kinds);
+            }
+        }
+        foreach (array_keys(array_diff_key($old, $new)) as $id) {
+            $section = SectionId::fromString((string) $id);
+            $differences[] = new Difference($section, $this->then->section($section)->heading->plainText(), [DifferenceKind::Gone]);
+        }
+
+        return $differences;
+    }
+
+    /**
+     * @param array{id: string, level: int, parent: string}                $was
+     * @param array{id: string, level: int, parent: string}                $is
+     * @param array<string, true>                                          $steady
+     * @param array<string, array{id: string, level: int, parent: string}> $old
+     * @param array<string, array{id: string, level: int, parent: string}> $new
+     *
+     * @return list<DifferenceKind>
+     */
+    private function placeKinds(array $was, array $is, array $steady, array $old, array $new): array
+    {
+        $kinds = [];
+        $parent = $is['parent'];
+        if (!isset($steady[$is['id']]) && ($was['parent'] !== $parent || '' === $parent || isset($steady[$parent]))) {
+            $kinds[] = DifferenceKind::Moved;
+        }
+        $by = $is['level'] - $was['level'];
+        $parentBy = isset($old[$parent], $new[$parent]) ? $new[$parent]['level'] - $old[$parent]['level'] : 0;
+        if (0 !== $by && ($was['parent'] !== $parent || $by !== $parentBy)) {
+            $kinds[] = $by < 0 ? DifferenceKind::Promoted : DifferenceKind::Demoted;
+        }
+
+        return $kinds;
+    }
+
+    /** @return list<DifferenceKind> */
+    private function wordKinds(SectionId $id): array
+    {
+        // Only what a change touched can read otherwise; a long document is not read through.
+        if (!array_key_exists($id->value, $this->then->changedSections)) {
+            return [];
+        }
+        [$then, $now] = [$this->then->section($id), $this->now->section($id)];
+
+        return [
+            ...($then->heading == $now->heading ? [] : [DifferenceKind::Renamed]),
+            ...($then->body == $now->body ? [] : [DifferenceKind::Reworded]),
+        ];
+    }
+
+    /** @return array<string, array{id: string, level: int, parent: string}> by id, in order; no parent is '' */
+    private static function places(Outline $outline): array
+    {
+        $places = [];
+        $above = [];
+        foreach ($outline->ids() as $position => $id) {
+            $level = $outline->levelAt($position)->value;
+            while ([] !== $above && $above[count($above) - 1]['level'] >= $level) {
+                array_pop($above);
+            }
+            $parent = $above[count($above) - 1]['id'] ?? '';
+            $places[$id->value] = ['id' => $id->value, 'level' => $level, 'parent' => $parent];
+            if ($level > 0) {
+                $above[] = $places[$id->value];
+            }
+        }
+
+        return $places;
+    }
+
+    /**
+     * The most sections that kept their order among each other; the others are the ones that were moved. The longest
+     * increasing subsequence, by patience sorting (common practice).
+     *
+     * @param list<array{id: string, level: int, parent: string}>          $old in their old order, all of them still there
+     * @param array<string, array{id: string, level: int, parent: string}> $new
+     *
+     * @return array<string, true> their ids
+     */
+    private static function steady(array $old, array $new): array
+    {
+        $rank = array_flip(array_keys($new));
+        $tails = [];
+        $before = [];
+        foreach ($old as $index => $place) {
+            $value = $rank[$place['id']];
+            [$low, $high] = [0, count($tails)];
+            while ($low < $high) {
+                $middle = intdiv($low + $high, 2);
+                if ($rank[$old[$tails[$middle]]['id']] < $value) {
+                    $low = $middle + 1;
+                } else {
+                    $high = $middle;
+                }
+            }
+            $before[$index] = $low > 0 ? $tails[$low - 1] : null;
+            $tails[$low] = $index;
+        }
+        $steady = [];
+        for ($index = [] === $tails ? null : $tails[count($tails) - 1]; null !== $index; $index = $before[$index]) {
+            $steady[$old[$index]['id']] = true;
+        }
+
+        return $steady;
+    }
+}

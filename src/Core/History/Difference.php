@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\History;
+
+use Stemmata\Core\SectionId;
+
+/** What became of one section between two states of a document. */
+final readonly class Difference
+{
+    /** @param non-empty-list<DifferenceKind> $kinds */
+    public function __construct(public SectionId $section, public string $heading, public array $kinds)
+    {
+    }
+}

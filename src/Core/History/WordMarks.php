@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\History;
+
+use SebastianBergmann\Diff\Differ;
+use SebastianBergmann\Diff\Output\UnifiedDiffOutputBuilder;
+
+/** How one text became another, word by word: runs that stayed, went and came. */
+final class WordMarks
+{
+    /** Paragraphs of more words and blanks than this, old times new, are told as gone and come whole. */
+    private const MOST_WORD_PAIRS = 9_000_000;
+    private const AROUND_WORDS = '/(?<=\s)(?=\S)|(?<=\S)(?=\s)/u';
+
+    /** @return list<array{kind: 'same'|'gone'|'new', text: string}> in order; without the gone ones it reads as it does now */
+    public static function between(string $then, string $now): array
+    {
+        $marks = [];
+        [$gone, $new] = ['', ''];
+        // Paragraphs first: most are the same, and only those between need to be looked at word by word.
+        foreach (self::steps(self::split('/(?<=\n)/', $then), self::split('/(?<=\n)/', $now)) as [$text, $kind]) {
+            if (Differ::OLD !== $kind) {
+                [$gone, $new] = [$gone.(Differ::REMOVED === $kind ? $text : ''), $new.(Differ::ADDED === $kind ? $text : '')];
+                continue;
+            }
+            $marks = [...$marks, ...self::words($gone, $new), ['kind' => 'same', 'text' => $text]];
+            [$gone, $new] = ['', ''];
+        }
+
+        return self::joined([...$marks, ...self::words($gone, $new)]);
+    }
+
+    /** @return list<array{kind: 'same'|'gone'|'new', text: string}> */
+    private static function words(string $then, string $now): array
+    {
+        [$old, $new] = [self::split(self::AROUND_WORDS, $then), self::split(self::AROUND_WORDS, $now)];
+        if (count($old) * count($new) > self::MOST_WORD_PAIRS) {
+            return [['kind' => 'gone', 'text' => $then], ['kind' => 'new', 'text' => $now]];
+        }
+        $marks = [];
+        foreach (self::steps($old, $new) as [$text, $kind]) {
+            $marks[] = ['kind' => match ($kind) {
+                Differ::REMOVED => 'gone',
+                Differ::ADDED => 'new',
+                default => 'same',
+            }, 'text' => $text];
+        }
+
+        return $marks;
+    }
+
+    /**
+     * @param list<string> $old
+     * @param list<string> $new
+     *
+     * @return list<array{string, int}>
+     */
+    private static function steps(array $old, array $new): array
+    {
+        /** @var list<array{string, int}> $steps as the library documents them: the token, and what became of it */
+        $steps = (new Differ(new UnifiedDiffOutputBuilder('')))->diffToArray($old, $new);
+
+        return $steps;
+    }
+
+    /** @return list<string> */
+    private static function split(string $between, string $text): array
+    {
+        return '' === $text ? [] : (preg_split($between, $text) ?: [$text]);
+    }
+
+    /**
+     * @param list<array{kind: 'same'|'gone'|'new', text: string}> $marks
+     *
+     * @return list<array{kind: 'same'|'gone'|'new', text: string}>
+     */
+    private static function joined(array $marks): array
+    {
+        $joined = [];
+        foreach ($marks as $mark) {
+            $last = count($joined) - 1;
+            if ($last >= 0 && $joined[$last]['kind'] === $mark['kind']) {
+                $joined[$last]['text'] .= $mark['text'];
+            } elseif ('' !== $mark['text']) {
+                $joined[] = $mark;
+            }
+        }
+
+        return $joined;
+    }
+}
