@@ -1,8 +1,9 @@
-import { useQuery } from "@tanstack/react-query";
+import { replaceEqualDeep, useQuery } from "@tanstack/react-query";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useCallback, useEffect, useMemo, useRef } from "react";
 import { useDocument, useSession } from "../../document/context";
 import { branchEnd } from "../../outline/outline";
+import type { Places } from "../../api/client";
 import { cx } from "../../parts/cx";
 import { knownPlaces, placesQuery, type KnownPlaces } from "../places";
 import { MarginNotes } from "./margin-notes";
@@ -30,7 +31,11 @@ export function Manuscript() {
   const id = useDocument("Manuscript", (state) => state.id);
   const generation = useDocument("Manuscript", (state) => state.generation);
   const places = useQuery(placesQuery(id, generation));
-  const known = useMemo(() => knownPlaces(places.data), [places.data]);
+  // Every change asks for the places again; only other places are a reason to draw the texts anew, under the writer’s cursor.
+  const lastPlaces = useRef<Places | undefined>(undefined);
+  lastPlaces.current = replaceEqualDeep(lastPlaces.current, places.data) as Places | undefined;
+  const samePlaces = lastPlaces.current;
+  const known = useMemo(() => knownPlaces(samePlaces), [samePlaces]);
   const scroller = useRef<HTMLDivElement>(null);
   const ownScroll = useRef(0);
 
