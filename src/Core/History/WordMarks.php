@@ -29,7 +29,7 @@ final class WordMarks
             [$gone, $new] = ['', ''];
         }
 
-        return self::joined([...$marks, ...self::words($gone, $new)]);
+        return self::joined(self::withoutLoneBlanks([...$marks, ...self::words($gone, $new)]));
     }
 
     /** @return list<array{kind: 'same'|'gone'|'new', text: string}> */
@@ -69,6 +69,54 @@ final class WordMarks
     private static function split(string $between, string $text): array
     {
         return '' === $text ? [] : (preg_split($between, $text) ?: [$text]);
+    }
+
+    /**
+     * That a blank stayed between words that went and words that came tells a reader nothing: it goes and comes with them.
+     *
+     * @param list<array{kind: 'same'|'gone'|'new', text: string}> $marks
+     *
+     * @return list<array{kind: 'same'|'gone'|'new', text: string}>
+     */
+    private static function withoutLoneBlanks(array $marks): array
+    {
+        $plain = [];
+        $run = [];
+        foreach ([...$marks, ['kind' => 'same', 'text' => '']] as $mark) {
+            if ('same' !== $mark['kind'] || ' ' === $mark['text']) {
+                $run[] = $mark;
+                continue;
+            }
+            $kinds = array_column($run, 'kind');
+            $isRewritten = in_array('gone', $kinds, true) && in_array('new', $kinds, true);
+            $plain = [...$plain, ...($isRewritten ? self::told($run) : $run), $mark];
+            $run = [];
+        }
+
+        return $plain;
+    }
+
+    /**
+     * @param list<array{kind: 'same'|'gone'|'new', text: string}> $run
+     *
+     * @return list<array{kind: 'same'|'gone'|'new', text: string}> what went, then what came; blanks at its ends stay
+     */
+    private static function told(array $run): array
+    {
+        [$from, $to] = [0, count($run)];
+        while ('same' === $run[$from]['kind']) {
+            ++$from;
+        }
+        while ('same' === $run[$to - 1]['kind']) {
+            --$to;
+        }
+        [$gone, $new] = ['', ''];
+        foreach (array_slice($run, $from, $to - $from) as $mark) {
+            $gone .= 'new' === $mark['kind'] ? '' : $mark['text'];
+            $new .= 'gone' === $mark['kind'] ? '' : $mark['text'];
+        }
+
+        return [...array_slice($run, 0, $from), ['kind' => 'gone', 'text' => $gone], ['kind' => 'new', 'text' => $new], ...array_slice($run, $to)];
     }
 
     /**

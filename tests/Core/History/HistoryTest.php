@@ -108,6 +108,12 @@ final class HistoryTest extends TestCase
             ['kind' => 'new', 'text' => 'trimmed'],
             ['kind' => 'same', 'text' => " at dusk.\nNobody slept."],
         ], WordMarks::between("The lamp was lit at dusk.\nNobody slept.", "The lamp was trimmed at dusk.\nNobody slept."));
+        self::assertSame([
+            ['kind' => 'same', 'text' => 'He '],
+            ['kind' => 'gone', 'text' => 'wrote nothing'],
+            ['kind' => 'new', 'text' => 'slept soundly'],
+            ['kind' => 'same', 'text' => ' then.'],
+        ], WordMarks::between('He wrote nothing then.', 'He slept soundly then.'));
         self::assertSame([['kind' => 'new', 'text' => '灯台']], WordMarks::between('', '灯台'));
         self::assertSame([], WordMarks::between('', ''));
     }
