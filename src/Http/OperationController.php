@@ -140,7 +140,13 @@ final readonly class OperationController
     {
         $operations = 'batch' === $json['name'] && is_array($json['operations'] ?? null) ? $json['operations'] : [$json];
         foreach ($operations as $operation) {
-            if (!is_array($operation) || !in_array($operation['name'] ?? null, ['replace-body', 'rename'], true)) {
+            // A heading typed in the text comes as the editor keeps it; renamed elsewhere, as plain words that the text has yet to show.
+            $isTyped = is_array($operation) && match ($operation['name'] ?? null) {
+                'replace-body' => true,
+                'rename' => is_array($operation['heading'] ?? null),
+                default => false,
+            };
+            if (!$isTyped) {
                 return false;
             }
         }

@@ -280,3 +280,18 @@ test.describe("history", () => {
     expect(await storedOutline(page.request, id)).toEqual(["1 Coast", "1 One", "1 Two"]);
   });
 });
+
+test("a section renamed in the outline reads so in the text at once", async ({ page }) => {
+  await openDocument(page, COAST);
+  await pickRow(page, "Fog");
+  await page.keyboard.press("F2");
+  await page.keyboard.type("Thick weather");
+  await page.keyboard.press("Enter");
+  await expect(page.locator(".manuscript .heading", { hasText: "Thick weather" })).toBeVisible();
+  await putCursor(page, "Bells and more.");
+  await page.keyboard.press("End");
+  await page.keyboard.type(" Horns.");
+  await allKept(page);
+  await page.reload();
+  await expect(page.locator(".manuscript .heading", { hasText: "Thick weather" })).toBeVisible();
+});
