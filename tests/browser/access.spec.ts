@@ -49,3 +49,23 @@ test("each item of the outline tells its level, place, fold state and number", a
   await expect(item).toHaveAttribute("aria-setsize", "2");
   await expect(page.getByRole("treeitem", { name: /^1, A/ })).toHaveAttribute("aria-expanded", "true");
 });
+
+test("axe finds nothing on the offcuts, on one being read, and on the history compared", async ({ page }) => {
+  await openDocument(page, "# A\n\nSome words.\n\n## B\n\nMore words.\n");
+  await page.getByRole("treeitem", { name: /B/ }).click();
+  await expect(page.locator(".manuscript:focus")).toBeVisible();
+  await page.getByRole("tree").focus();
+  await page.keyboard.press("Delete");
+  await page.getByRole("button", { name: "Offcuts" }).click();
+  await expect(page.getByText("1 offcut", { exact: true })).toBeVisible();
+  await expectClean(page);
+  await page.getByRole("button", { name: "Read", exact: true }).click();
+  await expect(page.getByRole("region", { name: "Text of the offcut" })).toContainText("More words.");
+  await page.getByRole("button", { name: "Throw away…" }).click();
+  await expectClean(page);
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "History" }).click();
+  await page.getByRole("button", { name: /Deleted “B”/ }).click();
+  await expect(page.getByRole("list", { name: "Differences" })).toContainText("gone");
+  await expectClean(page);
+});
