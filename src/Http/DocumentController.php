@@ -9,6 +9,7 @@ use Stemmata\Core\Check\Finding;
 use Stemmata\Core\Check\StructureCheck;
 use Stemmata\Core\Contents\StaleContents;
 use Stemmata\Core\Counting\ReadingTime;
+use Stemmata\Core\Counting\Targets;
 use Stemmata\Core\Numbering\Numbers;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\OutlineWalk;
@@ -62,9 +63,11 @@ final readonly class DocumentController
         $record = $this->store->get($id);
         $outline = $record->outline();
         $words = $this->facts->wordsInOrder($id, $outline);
+        $branchWords = (new OutlineWalk($outline))->rolledUp($words);
+        $over = Targets::exceeded($outline, $branchWords, $this->facts->targets($id));
         $stale = array_map(static fn (SectionId $section): string => $section->value, StaleContents::in($this->store->document($id)));
 
-        return new JsonResponse(new OutlineFigures($record->revision, Numbers::of($outline, $record->setup()->numbering), (new OutlineWalk($outline))->rolledUp($words), array_sum($words), $stale, ReadingTime::SILENT_WORDS_PER_MINUTE));
+        return new JsonResponse(new OutlineFigures($record->revision, Numbers::of($outline, $record->setup()->numbering), $branchWords, array_sum($words), $stale, $over, ReadingTime::SILENT_WORDS_PER_MINUTE));
     }
 
     #[Route('/texts', methods: ['GET'])]

@@ -78,6 +78,18 @@ final readonly class Facts
         }, $outline->ids());
     }
 
+    /** @return array<string, int> words wanted, by id, for the sections that have a target */
+    public function targets(string $documentId): array
+    {
+        $targets = [];
+        foreach ($this->connection->fetchAllKeyValue('SELECT id, target FROM section WHERE document_id = ? AND target IS NOT NULL', [$documentId]) as $id => $target) {
+            assert(is_int($target));
+            $targets[(string) $id] = $target;
+        }
+
+        return $targets;
+    }
+
     /** @return list<array{kind: string, section: string, target: string, name: string}> bookmarks, links and contents of the whole document */
     public function references(string $documentId): array
     {

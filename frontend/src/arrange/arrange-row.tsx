@@ -1,7 +1,6 @@
 import type { KeyboardEvent } from "react";
 import type { Finding } from "../api/client";
 import { useDocument, useSession } from "../document/context";
-import { isOverTarget } from "../outline/target";
 import { cx } from "../parts/cx";
 import { isMarker, MarkerSign } from "../parts/marker";
 import { figure, wholeNumber } from "../parts/words";
@@ -22,8 +21,9 @@ export function ArrangeRow({ index, findings, onLeave, ...props }: TreeRowProps 
   const element = useRowDraggable(session, row, isRenaming);
   const facts = useRowFacts(row);
   const whole = useDocument("ArrangeRow", (state) => state.words);
+  const isOver = useDocument("ArrangeRow", (state) => state.overTarget.has(row.id));
   const { aim, marker, name, target, words } = facts;
-  const remarks = [...(words === 0 ? ["no text yet"] : []), ...(isOverTarget(words, target) ? ["over target"] : []), ...findings.map((finding) => finding.message)];
+  const remarks = [...(words === 0 ? ["no text yet"] : []), ...(isOver ? ["over target"] : []), ...findings.map((finding) => finding.message)];
   const tabIndex = isActive ? 0 : -1;
   const describe = (note: { aim: string } | { target: number }) => void session.perform({ name: "describe-section", sections: [row.id], ...note }, { quiet: true });
   const setTarget = (typed: string) => {
@@ -71,7 +71,7 @@ export function ArrangeRow({ index, findings, onLeave, ...props }: TreeRowProps 
       </div>
       <div role="gridcell" className="flex items-center gap-2.5 tabular-nums">
         <span className="w-14 shrink-0 text-right">{words > 0 ? figure(words) : "–"}</span>
-        <TargetBar words={words} target={target} />
+        <TargetBar words={words} target={target} isOver={isOver} />
         <CellField
           key={target}
           label={`Target of ${name}, in words`}
@@ -105,12 +105,12 @@ export function ArrangeRow({ index, findings, onLeave, ...props }: TreeRowProps 
 }
 
 /** The bar ends beyond the upright mark when there is more than was wanted; colour only says it again. */
-function TargetBar({ words, target }: { words: number; target: number | null }) {
+function TargetBar({ words, target, isOver }: { words: number; target: number | null; isOver: boolean }) {
   if (target === null) return <span className="w-26 shrink-0" />;
   const scale = target * 1.25;
   return (
     <span aria-hidden="true" className="relative h-2 w-26 shrink-0 rounded-full bg-bed">
-      <span className={cx("absolute inset-y-0 left-0 rounded-full", isOverTarget(words, target) ? "bg-ochre" : "bg-twig")} style={{ width: `${Math.min(1, words / scale) * 100}%` }} />
+      <span className={cx("absolute inset-y-0 left-0 rounded-full", isOver ? "bg-ochre" : "bg-twig")} style={{ width: `${Math.min(1, words / scale) * 100}%` }} />
       <span className="absolute -inset-y-1 left-[80%] w-0.5 bg-ink" />
     </span>
   );

@@ -89,7 +89,14 @@ export class Session {
       const figures = await read(api.GET("/api/documents/{id}/figures", this.path));
       // Figures of an outline that has changed since would number the wrong sections.
       if (figures.numbers.length !== this.state.outline.ids.length) return;
-      this.store.setState({ numbers: figures.numbers, branchWords: figures.branchWords, words: figures.words, staleContents: new Set(figures.staleContents), readingSpeed: figures.readingSpeed });
+      this.store.setState({
+        numbers: figures.numbers,
+        branchWords: figures.branchWords,
+        words: figures.words,
+        staleContents: new Set(figures.staleContents),
+        overTarget: new Set(figures.overTarget),
+        readingSpeed: figures.readingSpeed,
+      });
     } catch {
       // Numbers are read again with the next change; meanwhile those shown are the last known.
     }

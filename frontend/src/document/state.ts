@@ -24,6 +24,8 @@ export type DocumentState = {
   branchWords: readonly number[];
   words: number;
   staleContents: ReadonlySet<string>;
+  /** Sections whose branch has more words than were wanted. */
+  overTarget: ReadonlySet<string>;
   /** Words a minute; null until the server has said it. */
   readingSpeed: number | null;
   current: string | null;
@@ -57,6 +59,7 @@ export function opened(skeleton: Skeleton): DocumentState {
     branchWords: [],
     words: skeleton.sections.reduce((sum, section) => sum + section.words, 0),
     staleContents: new Set(),
+    overTarget: new Set(),
     readingSpeed: null,
     current: resume ?? first,
     request: resume ? { section: resume, position: skeleton.resumePosition, key: 1, focus: false } : null,

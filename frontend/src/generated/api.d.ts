@@ -670,6 +670,8 @@ export interface components {
             words: number;
             /** @description Sections whose contents block no longer says what the outline says */
             staleContents: string[];
+            /** @description Sections whose branch has more words than were wanted */
+            overTarget: string[];
             /** @description Words read silently in a minute */
             readingSpeed: number;
         };

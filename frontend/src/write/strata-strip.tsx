@@ -1,7 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import { useDocument, useSession } from "../document/context";
 import { pathTo } from "../outline/outline";
-import { isOverTarget } from "../outline/target";
 import { strata, type Stratum } from "../outline/strata";
 import { cx } from "../parts/cx";
 import { counted } from "../parts/words";
@@ -17,6 +16,7 @@ export function StrataStrip() {
   const facts = useDocument("StrataStrip", (state) => state.facts);
   const numbers = useDocument("StrataStrip", (state) => state.numbers);
   const branchWords = useDocument("StrataStrip", (state) => state.branchWords);
+  const overTarget = useDocument("StrataStrip", (state) => state.overTarget);
   const currentId = useDocument("StrataStrip", (state) => state.current);
   const current = useDocument("StrataStrip", (state) => state.positions.get(state.current ?? "") ?? 0);
   const strip = useRef<HTMLElement>(null);
@@ -39,7 +39,7 @@ export function StrataStrip() {
           stratum={each}
           state={each.id === currentId ? "here" : path.has(each.position) ? "above" : "away"}
           words={`${numbers[each.position] ?? ""} ${facts.get(each.id)?.heading || (outline.levels[each.position] === "0" ? "Opening" : "No heading")}`.trim()}
-          over={isOverTarget(branchWords[each.position] ?? 0, facts.get(each.id)?.target ?? null)}
+          over={overTarget.has(each.id)}
           count={branchWords[each.position] ?? words[each.position] ?? 0}
           onGo={() => session.goTo({ section: each.id })}
         />

@@ -14,6 +14,7 @@ final readonly class OutlineFigures
      * @param list<string> $numbers
      * @param list<int>    $branchWords
      * @param list<string> $staleContents
+     * @param list<string> $overTarget
      */
     public function __construct(
         #[OA\Property]
@@ -26,6 +27,8 @@ final readonly class OutlineFigures
         public int $words,
         #[OA\Property(description: 'Sections whose contents block no longer says what the outline says', items: new OA\Items(type: 'string'))]
         public array $staleContents,
+        #[OA\Property(description: 'Sections whose branch has more words than were wanted', items: new OA\Items(type: 'string'))]
+        public array $overTarget,
         #[OA\Property(description: 'Words read silently in a minute')]
         public int $readingSpeed,
     ) {

@@ -2,7 +2,6 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { api, read } from "../../api/client";
 import { useDocument, useSession } from "../../document/context";
-import { isOverTarget } from "../../outline/target";
 import { counted, figure, readingTime } from "../../parts/words";
 import { findingsQuery } from "../drawer/check-drawer";
 import { placesQuery } from "../places";
@@ -15,6 +14,7 @@ export function MarginNotes({ id }: { id: string }) {
   const facts = useDocument("MarginNotes", (state) => state.facts.get(id));
   const guiding = useDocument("MarginNotes", (state) => state.titleBlock.guidingStatement);
   const branch = useDocument("MarginNotes", (state) => state.branchWords[state.positions.get(id) ?? -1] ?? 0);
+  const isOver = useDocument("MarginNotes", (state) => state.overTarget.has(id));
   const places = useQuery(placesQuery(document, generation));
   const findings = useQuery(findingsQuery(document, generation));
   if (!facts) return null;
@@ -36,7 +36,12 @@ export function MarginNotes({ id }: { id: string }) {
           />
         </Note>
         <Note label="Words">
-          <Target words={branch || facts.words} target={facts.target} onChange={(target) => void session.perform({ name: "describe-section", sections: [id], target }, { quiet: true })} />
+          <Target
+            words={branch || facts.words}
+            isOver={isOver}
+            target={facts.target}
+            onChange={(target) => void session.perform({ name: "describe-section", sections: [id], target }, { quiet: true })}
+          />
           {branch > facts.words && <p>{facts.words === 0 ? "all of them in what is under it" : `${figure(facts.words)} of them in its own text`}</p>}
         </Note>
         {bookmarks.length > 0 && (
@@ -147,7 +152,7 @@ function WordsField({ label, value, placeholder, onChange }: { label: string; va
   );
 }
 
-function Target({ words, target, onChange }: { words: number; target: number | null; onChange: (target: number) => void }) {
+function Target({ words, isOver, target, onChange }: { words: number; isOver: boolean; target: number | null; onChange: (target: number) => void }) {
   const speed = useDocument("Target", (state) => state.readingSpeed);
   const [asking, setAsking] = useState(false);
   const share = target ? Math.min(1, words / target) : 0;
@@ -174,7 +179,7 @@ function Target({ words, target, onChange }: { words: number; target: number | n
       </p>
       {target !== null && (
         <div className="my-1.5 h-1 rounded bg-line" role="meter" aria-label="Words against target" aria-valuenow={words} aria-valuemin={0} aria-valuemax={target}>
-          <div className={`h-1 rounded ${isOverTarget(words, target) ? "bg-ochre" : "bg-stem"}`} style={{ width: `${share * 100}%` }} />
+          <div className={`h-1 rounded ${isOver ? "bg-ochre" : "bg-stem"}`} style={{ width: `${share * 100}%` }} />
         </div>
       )}
       {words > 0 && speed !== null && <p>{readingTime(words, speed)}</p>}
