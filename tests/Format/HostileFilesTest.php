@@ -107,6 +107,20 @@ final class HostileFilesTest extends TestCase
         self::assertStringNotContainsString('root:', Services::formats()->writerFor('html')->write($read->document));
     }
 
+    public function testABookWithScrambledFontsIsReadAndOneWithALockedPageIsNot(): void
+    {
+        $book = static fn (string $locked): string => self::zip([
+            'mimetype' => 'application/epub+zip',
+            'META-INF/encryption.xml' => '<encryption xmlns:enc="e"><enc:EncryptedData><enc:EncryptionMethod Algorithm="any"/><enc:CipherData><enc:CipherReference URI="'.$locked.'"/></enc:CipherData></enc:EncryptedData></encryption>',
+            'META-INF/container.xml' => self::CONTAINER,
+            'book.opf' => self::OPF,
+            'a.xhtml' => '<html xmlns="http://www.w3.org/1999/xhtml"><body><h1>One</h1></body></html>',
+        ]);
+        self::assertSame('One', Services::formats()->readAsIs('x.epub', $book('fonts/body.woff2'))->document->headings()[0]);
+        $this->expectExceptionMessage('The file is protected by a password; save it without one and try again.');
+        Services::formats()->readAsIs('x.epub', $book('a.xhtml'));
+    }
+
     public function testEntitiesOfABookAreNotFetched(): void
     {
         $page = '<!DOCTYPE html [<!ENTITY x SYSTEM "file:///etc/passwd">]><html xmlns="http://www.w3.org/1999/xhtml"><body><h1>One</h1><p>before &x; after &nbsp; &eacute;</p></body></html>';

@@ -10,15 +10,14 @@ use Stemmata\Format\BlockFlow;
 use Stemmata\Format\DocumentBuilder;
 use Stemmata\Format\ImportNote;
 use Stemmata\Format\Office\ParagraphStyle;
+use Stemmata\Format\Office\TitleLines;
 use Stemmata\Format\Package\Xml;
 
 /** Goes through the body, paragraph by paragraph and table by table. */
 final class BodyReader
 {
     private BlockFlow $flow;
-    public ?string $title = null;
-    public ?string $subtitle = null;
-    public ?string $author = null;
+    public readonly TitleLines $titleLines;
     /** Contents made by a program take many paragraphs; they are told of once. */
     private bool $inContents = false;
 
@@ -29,6 +28,7 @@ final class BodyReader
         private readonly LineReader $lines,
     ) {
         $this->flow = new BlockFlow($builder);
+        $this->titleLines = new TitleLines();
     }
 
     /** @param iterable<\DOMElement> $elements */
@@ -169,7 +169,7 @@ final class BodyReader
     private function textBetweenBreaks(array $inline, ParagraphStyle $style, Line $line): void
     {
         $words = trim(Node::plainTextOf($inline));
-        if ('' !== $words && $this->takenForTitle($words, $style)) {
+        if ('' !== $words && $this->builder->isEmpty() && $this->titleLines->take($words, $style)) {
             return;
         }
         $pictures = array_values(array_filter($inline, static fn (Node $node): bool => 'image' === $node->type));
@@ -202,25 +202,6 @@ final class BodyReader
         } else {
             $this->flow->block($paragraph);
         }
-    }
-
-    /** A title stands before everything else; later lines in its style are lines that look like it. */
-    private function takenForTitle(string $words, ParagraphStyle $style): bool
-    {
-        if (!$this->builder->isEmpty()) {
-            return false;
-        }
-        if ($style->isTitle() && null === $this->title) {
-            $this->title = $words;
-        } elseif ($style->isSubtitle() && null === $this->subtitle) {
-            $this->subtitle = $words;
-        } elseif ($style->isAuthor()) {
-            $this->author = null === $this->author ? $words : $this->author.', '.$words;
-        } else {
-            return false;
-        }
-
-        return true;
     }
 
     private function pageBreak(): void

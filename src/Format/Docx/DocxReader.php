@@ -96,9 +96,9 @@ final readonly class DocxReader implements DocumentReader
         $said = static fn (string $name): string => mb_strcut(trim((string) preg_replace('/\s+/u', ' ', Xml::child($properties, $name)->textContent ?? '')), 0, 2000);
 
         return new TitleBlock(
-            mb_strcut($body->title ?? $said('title'), 0, 2000),
-            mb_strcut($body->subtitle ?? '', 0, 2000),
-            mb_strcut($body->author ?? $said('creator'), 0, 2000),
+            mb_strcut($body->titleLines->title ?? $said('title'), 0, 2000),
+            mb_strcut($body->titleLines->subtitle ?? '', 0, 2000),
+            mb_strcut($body->titleLines->author ?? $said('creator'), 0, 2000),
             language: HtmlTitle::languageOr($said('language') ?: $styles->language, 'en'),
         );
     }

@@ -13,8 +13,8 @@ use Stemmata\Format\Package\ZipPackage;
 /** The package document (EPUB 3.3, 5; OPF 2.0.1): what the book says of itself, its parts, and the order in which they are read. */
 final readonly class EpubPackage
 {
-    /** Fonts may be made unreadable for others without the text being locked (EPUB OCF 3.3, 4.4). */
-    private const FONT_SCRAMBLING = '~http://www\.idpf\.org/2008/embedding|http://ns\.adobe\.com/pdf/enc#RC~';
+    /** Fonts may be made unreadable outside the book without its text being locked (EPUB OCF 3.3, 4.4). */
+    private const SCRAMBLED_FONT = '~<(?:\w+:)?CipherReference\b[^>]*\bURI\s*=\s*["\'][^"\']+\.(?:otf|ttf|ttc|woff2?)["\']~i';
 
     /**
      * @param array<string, list<string>> $metadata by name
@@ -34,7 +34,7 @@ final readonly class EpubPackage
     {
         $zip = ZipPackage::open($bytes);
         $encryption = (string) $zip->find('META-INF/encryption.xml');
-        if (preg_match_all('/<(?:\w+:)?EncryptionMethod\b/', $encryption) > preg_match_all(self::FONT_SCRAMBLING, $encryption)) {
+        if (preg_match_all('/<(?:\w+:)?EncryptionMethod\b/', $encryption) > preg_match_all(self::SCRAMBLED_FONT, $encryption)) {
             throw FormatException::isEncrypted();
         }
         $container = XmlPart::small($zip->find('META-INF/container.xml') ?? throw FormatException::missingPart('META-INF/container.xml'));

@@ -10,6 +10,7 @@ use Stemmata\Format\BlockFlow;
 use Stemmata\Format\DocumentBuilder;
 use Stemmata\Format\ImportNote;
 use Stemmata\Format\Office\ParagraphStyle;
+use Stemmata\Format\Office\TitleLines;
 use Stemmata\Format\Package\Xml;
 
 /** Goes through the text (OASIS ODF 1.3 part 3, 5): headings, paragraphs, lists, tables, indexes. */
@@ -19,13 +20,12 @@ final class BodyReader
     private const MOST_REPEATED = 50;
 
     private BlockFlow $flow;
-    public ?string $title = null;
-    public ?string $subtitle = null;
-    public ?string $author = null;
+    public readonly TitleLines $titleLines;
 
     public function __construct(private readonly DocumentBuilder $builder, private readonly Styles $styles, private readonly OutlineNumbering $numbering, private readonly LineReader $lines)
     {
         $this->flow = new BlockFlow($builder);
+        $this->titleLines = new TitleLines();
     }
 
     /** @param iterable<\DOMElement> $elements */
@@ -107,7 +107,7 @@ final class BodyReader
     {
         $inline = $line->inline;
         $words = trim(Node::plainTextOf($inline));
-        if ('' !== $words && $this->takenForTitle($words, $style)) {
+        if ('' !== $words && $this->builder->isEmpty() && $this->titleLines->take($words, $style)) {
             return;
         }
         $pictures = array_values(array_filter($inline, static fn (Node $node): bool => 'image' === $node->type));
@@ -131,24 +131,6 @@ final class BodyReader
         } else {
             $this->flow->block(Node::paragraph($inline, $style->look($line->size)));
         }
-    }
-
-    private function takenForTitle(string $words, ParagraphStyle $style): bool
-    {
-        if (!$this->builder->isEmpty()) {
-            return false;
-        }
-        if ($style->isTitle() && null === $this->title) {
-            $this->title = $words;
-        } elseif ($style->isSubtitle() && null === $this->subtitle) {
-            $this->subtitle = $words;
-        } elseif ($style->isAuthor()) {
-            $this->author = null === $this->author ? $words : $this->author.', '.$words;
-        } else {
-            return false;
-        }
-
-        return true;
     }
 
     private function pageBreak(): void
