@@ -4,6 +4,7 @@ import { useRef, useState, type DragEvent } from "react";
 import { useLocation } from "wouter";
 import { api, read } from "../api/client";
 import { Button } from "../parts/button";
+import { FileInput } from "../parts/file-input";
 import { cx } from "../parts/cx";
 import { Emblem } from "../parts/emblem";
 import { ThemeButton } from "../parts/theme";
@@ -63,15 +64,7 @@ export function DeskScreen() {
         <p className="ml-2 text-faint">{documents.data && documents.data.length > 0 ? counted(documents.data.length, "document") : ""}</p>
         <span className="flex-1" />
         <ThemeButton />
-        <input
-          ref={chooser}
-          type="file"
-          accept={READABLE}
-          className="hidden"
-          tabIndex={-1}
-          aria-hidden="true"
-          onChange={(event) => (event.target.files?.[0] && bring.mutate(event.target.files[0]), (event.target.value = ""))}
-        />
+        <FileInput field={chooser} accept={READABLE} onFile={(file) => bring.mutate(file)} />
         <Button onClick={() => chooser.current?.click()} disabled={bring.isPending}>
           <FolderInput size={15} strokeWidth={1.6} aria-hidden="true" />
           {bring.isPending ? "Reading…" : "Import a file"}

@@ -98,7 +98,7 @@ function StarterOutline({ starter }: { starter: Starter }) {
           {starter.parts.map((part, index) => (
             <li key={index} style={{ paddingLeft: (part.level - 1) * 18 }}>
               <p className={part.level === 1 ? "font-text font-semibold" : ""}>
-                {part.number && <span className="mr-2 text-xs font-normal text-faint tabular-nums">{part.number}</span>}
+                {part.number && <span className="mr-2 text-xs font-[400] text-faint tabular-nums">{part.number}</span>}
                 {part.heading}
                 {part.isRequired && (
                   <span className="ml-1 text-ochre" title="Required: the check reports it while it is missing">

@@ -11,20 +11,20 @@ export class CrossReferenceView implements NodeView {
   constructor(
     node: TextNode,
     private readonly session: Session,
-    private readonly sectionOf: (target: string) => string | null,
+    private readonly sectionOf: (place: string) => string | null,
   ) {
-    const target = String(node.attrs["href"]);
+    const place = String(node.attrs["href"]);
     this.dom = document.createElement("a");
     this.dom.className = "cross-reference";
-    this.dom.dataset["target"] = target;
-    this.dom.setAttribute("href", `#${target}`);
+    this.dom.dataset["target"] = place;
+    this.dom.setAttribute("href", `#${place}`);
     this.dom.addEventListener("click", (event) => {
       event.preventDefault();
-      if (event.ctrlKey || event.metaKey) followTarget(session, target);
+      if (event.ctrlKey || event.metaKey) followTarget(session, place);
     });
     const shows = String(node.attrs["shows"]);
-    this.stop = session.store.subscribe(() => this.draw(target, shows));
-    this.draw(target, shows);
+    this.stop = session.store.subscribe(() => this.draw(place, shows));
+    this.draw(place, shows);
   }
 
   ignoreMutation(): boolean {
@@ -35,8 +35,8 @@ export class CrossReferenceView implements NodeView {
     this.stop();
   }
 
-  private draw(target: string, shows: string): void {
-    const section = this.sectionOf(target);
+  private draw(place: string, shows: string): void {
+    const section = this.sectionOf(place);
     const position = section === null ? undefined : this.session.state.positions.get(section);
     const number = position === undefined ? "" : (this.session.state.numbers[position] ?? "");
     const heading = section === null ? "" : (this.session.state.facts.get(section)?.heading ?? "");

@@ -50,7 +50,7 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
         leave: (direction) => known.current.onLeave(direction),
         views: {
           contents: (node) => new ContentsView(node, session, id),
-          crossReference: (node) => new CrossReferenceView(node, session, (target) => sectionOf(target, session.state.positions, known.current.places)),
+          crossReference: (node) => new CrossReferenceView(node, session, (place) => sectionOf(place, session.state.positions, known.current.places)),
           calculation: (node) => new CalculationView(node),
         },
         key: (view, event) => textKey(session, id, view, event),

@@ -4,6 +4,7 @@ import { useRef, useState } from "react";
 import { READABLE } from "../../desk/desk-screen";
 import { useDocument, useSession } from "../../document/context";
 import { Button } from "../../parts/button";
+import { FileInput } from "../../parts/file-input";
 import { cx } from "../../parts/cx";
 import { Dialog } from "../../parts/dialog";
 import { ImportReport } from "../../parts/import-report";
@@ -46,15 +47,7 @@ export function ImportIntoDialog({ target, landing: first, onClose }: { target: 
           </label>
         ))}
       </fieldset>
-      <input
-        ref={chooser}
-        type="file"
-        accept={READABLE}
-        className="hidden"
-        tabIndex={-1}
-        aria-hidden="true"
-        onChange={(event) => (event.target.files?.[0] && bring.mutate(event.target.files[0]), (event.target.value = ""))}
-      />
+      <FileInput field={chooser} accept={READABLE} onFile={(file) => bring.mutate(file)} />
       <div
         className={cx("rounded-xl border border-dashed px-4 py-6 text-center", over ? "border-stem bg-wash" : "border-twig")}
         onDragOver={(event) => (event.preventDefault(), setOver(true))}
