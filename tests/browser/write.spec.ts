@@ -96,6 +96,21 @@ test.describe("the text", () => {
   });
 });
 
+test("a late answer does not take the cursor from where the writer has put it since", async ({ page }) => {
+  const id = await openDocument(page, "# One\n\nFirst words.\n\nSecond words.\n");
+  await page.route("**/operations", async (route) => {
+    await new Promise((done) => setTimeout(done, 1500));
+    await route.continue();
+  });
+  await putCursor(page, "Second words.");
+  await page.keyboard.press("Control+Alt+2");
+  await page.getByText("First words.").click();
+  await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 One", "2 Second words."]);
+  await expect(row(page, "Second words.")).toBeVisible();
+  await page.waitForTimeout(300);
+  await expect(page.locator(".manuscript:focus")).toContainText("First words.");
+});
+
 test.describe("the outline", () => {
   test("every operation by keyboard", async ({ page }) => {
     const id = await openDocument(page, THREE);

@@ -9,6 +9,7 @@ import { knownPlaces, placesQuery, type KnownPlaces } from "../places";
 import { MarginNotes } from "./margin-notes";
 import { PathBar } from "./path-bar";
 import { SectionView } from "./section-view";
+import { notePointing } from "./spot";
 import { TextTools } from "./text-tools";
 
 /** Room a section is given before its height is known: a line is about 11 words and 28 pixels high. */
@@ -87,7 +88,11 @@ export function Manuscript() {
   );
 
   return (
-    <main aria-label="Manuscript" className="@container grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] border-line bg-sheet md:border-l">
+    <main
+      aria-label="Manuscript"
+      onPointerDownCapture={notePointing}
+      className="@container grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] border-line bg-sheet md:border-l"
+    >
       <PathBar />
       <div
         ref={scroller}

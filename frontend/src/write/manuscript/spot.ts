@@ -16,3 +16,18 @@ export function markSpot(section: string, view: EditorView): void {
 export function clearSpot(section: string): void {
   if (useSpot.getState().spot?.section === section) useSpot.setState({ spot: null });
 }
+
+let pointings = 0;
+
+/** The writer has put the cursor somewhere by hand. */
+export function notePointing(): void {
+  pointings++;
+}
+
+/** Follows a command with the cursor, unless the writer has pointed elsewhere while the answer was on its way. */
+export function followingUp(): (go: () => void) => void {
+  const before = pointings;
+  return (go) => {
+    if (pointings === before) go();
+  };
+}

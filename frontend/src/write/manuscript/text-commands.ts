@@ -6,6 +6,7 @@ import { bodyPosition, docOf } from "../../editor/section-text";
 import { levelAt } from "../../outline/outline";
 import { counted } from "../../parts/words";
 import { ask } from "../asking";
+import { followingUp } from "./spot";
 
 /** Commands of the text that change the outline: they are done by the server and come back as changes. */
 
@@ -19,10 +20,11 @@ export async function makeHeading(session: Session, section: string, view: Edito
   const blocks = pickedBlocks(state);
   const offset = state.selection.empty ? state.selection.$head.parentOffset : 0;
   if (blocks.length === 0) return;
+  const followUp = followingUp();
   const answer = await session.perform({ name: "make-heading", section, blocks, level });
   if (answer.kind !== "applied") return;
   const made = answer.outcome.order.at(-1)?.inserted.ids.at(-1);
-  if (made) session.goTo({ section: made, position: offset + 1 }, { remember: false });
+  if (made) followUp(() => session.goTo({ section: made, position: offset + 1 }, { remember: false }));
 }
 
 /** Makes the line with the cursor the document’s title or subtitle. */
@@ -38,10 +40,11 @@ export async function takeAsTitle(session: Session, section: string, view: Edito
 export function pasteStructure(session: Session, section: string, view: EditorView, html: string): boolean {
   if (isInHeading(view.state) || !hasStructure(html)) return false;
   const { from, to } = view.state.selection;
+  const followUp = followingUp();
   void session.paste(section, bodyPosition(view.state.doc, from), bodyPosition(view.state.doc, to), html).then(async (answer) => {
     if (answer.kind !== "applied") return;
     const made = answer.outcome.order.at(-1)?.inserted.ids.at(-1);
-    if (made) return session.goTo({ section: made, position: 1 }, { remember: false });
+    if (made) return followUp(() => session.goTo({ section: made, position: 1 }, { remember: false }));
     const likely = await read(api.GET("/api/documents/{id}/likely-headings", { params: { path: { id: session.state.id }, query: { section } } })).catch(() => []);
     const count = likely.reduce((sum, group) => sum + group.lines.length, 0);
     if (count > 0) session.offer(`${counted(count, "line")} of what was pasted ${count === 1 ? "looks like a heading" : "look like headings"}.`, "Review", () => ask({ kind: "likely-headings" }));
@@ -69,10 +72,11 @@ export async function joinWithAbove(session: Session, section: string, view: Edi
   const offset = view.state.selection.$head.parentOffset;
   const text = above === undefined ? undefined : session.state.texts.get(above);
   const end = text && above !== undefined ? docOf(text, levelAt(session.state.outline, position - 1) > 0).content.size : 0;
+  const followUp = followingUp();
   const answer = await session.perform({ name: "join", section, heading });
   if (answer.kind !== "applied") return;
-  if (above === undefined) session.goTo({ section, position: offset + 1 }, { remember: false });
-  else session.goTo({ section: above, position: end + offset + 1 }, { remember: false });
+  const place = above === undefined ? { section, position: offset + 1 } : { section: above, position: end + offset + 1 };
+  followUp(() => session.goTo(place, { remember: false }));
 }
 
 /** Cuts the section at the cursor; selected words become the heading of the new one. */
@@ -81,10 +85,11 @@ export async function splitHere(session: Session, section: string, view: EditorV
   if (isInHeading(state)) return session.say("Put the cursor in the text under the heading to split the section there.", "warning");
   const from = bodyPosition(state.doc, state.selection.from);
   const to = bodyPosition(state.doc, state.selection.to);
+  const followUp = followingUp();
   const answer = await session.perform({ name: "split", section, from, to });
   if (answer.kind !== "applied") return;
   const made = answer.outcome.order.at(-1)?.inserted.ids.at(-1);
-  if (made) session.goTo({ section: made, position: 1 }, { remember: false });
+  if (made) followUp(() => session.goTo({ section: made, position: 1 }, { remember: false }));
 }
 
 /** The selected words go to the offcuts. */
