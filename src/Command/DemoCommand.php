@@ -7,10 +7,14 @@ namespace Stemmata\Command;
 use Stemmata\Core\Document;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\OperationReader;
+use Stemmata\Core\Operation\ReplaceBody;
 use Stemmata\Core\SectionId;
+use Stemmata\Core\Text\Node;
 use Stemmata\Format\Formats;
 use Stemmata\Storage\Desk;
 use Stemmata\Storage\DocumentStore;
+use Stemmata\Storage\Milestones;
+use Stemmata\Storage\Written;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
@@ -32,6 +36,7 @@ final class DemoCommand extends Command
         private readonly Formats $formats,
         private readonly Desk $desk,
         private readonly DocumentStore $store,
+        private readonly Milestones $milestones,
         private readonly OperationReader $operations,
         #[Autowire('%kernel.project_dir%/demo')]
         private readonly string $folder,
@@ -47,6 +52,9 @@ final class DemoCommand extends Command
             $jottings = is_array($jottings) ? $jottings : [];
             $document = $this->noted($jottings, $document);
             $id = $this->desk->add($document);
+            foreach (is_array($jottings['history'] ?? null) ? $jottings['history'] : [] as $step) {
+                $this->done($id, (array) $step);
+            }
             if (is_string($jottings['resume'] ?? null)) {
                 $this->desk->keepResumePoint($this->store->get($id), $this->find($document, $jottings['resume'])->value, 1);
             }
@@ -76,11 +84,57 @@ final class DemoCommand extends Command
         foreach (self::headings($jottings, 'unnumbered') as $heading) {
             $document = $this->with($document, ['name' => 'describe-section', 'sections' => [$this->find($document, $heading)->value], 'numbered' => false]);
         }
-        foreach (self::headings($jottings, 'setAside') as $heading) {
-            $document = $this->with($document, ['name' => 'set-aside', 'sections' => [$this->find($document, $heading)->value]]);
-        }
 
         return $document;
+    }
+
+    /**
+     * One step of the history: an operation with headings in place of ids, a wording, or a milestone.
+     *
+     * @param array<mixed> $step
+     */
+    private function done(string $id, array $step): void
+    {
+        if (is_string($step['milestone'] ?? null)) {
+            $this->milestones->name($id, $step['milestone']);
+
+            return;
+        }
+        $document = $this->store->document($id);
+        $operation = is_string($step['reword'] ?? null) ? $this->reworded($document, $step['reword'], $step) : $this->operations->read($this->withIds($document, $step));
+        $outcome = $this->store->apply($id, $this->store->get($id)->revision, $operation);
+        if (!$outcome instanceof Written) {
+            throw new \LogicException('A step of the demo’s history cannot be done: '.$outcome->sentence);
+        }
+    }
+
+    /** @param array<mixed> $step */
+    private function reworded(Document $document, string $heading, array $step): ReplaceBody
+    {
+        [$from, $to] = [$step['from'] ?? '', $step['to'] ?? ''];
+        assert(is_string($from) && is_string($to));
+        $section = $document->section($this->find($document, $heading));
+
+        return new ReplaceBody($section->id, $section->body->mapped(static fn (Node $node): Node => $node->isText() ? Node::text(str_replace($from, $to, $node->text), $node->marks) : $node));
+    }
+
+    /**
+     * @param array<mixed> $step
+     *
+     * @return array<mixed>
+     */
+    private function withIds(Document $document, array $step): array
+    {
+        foreach (['section', 'target'] as $field) {
+            if (is_string($step[$field] ?? null)) {
+                $step[$field] = $this->find($document, $step[$field])->value;
+            }
+        }
+        if (isset($step['sections'])) {
+            $step['sections'] = array_map(fn (string $heading): string => $this->find($document, $heading)->value, self::headings($step, 'sections'));
+        }
+
+        return $step;
     }
 
     /** @param array<mixed> $operation */

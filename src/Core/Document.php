@@ -72,10 +72,16 @@ final readonly class Document
         }
     }
 
-    /** How a sentence speaks of a section. */
+    /** How a sentence speaks of a section, whose text is not read for it. */
     public function nameAt(int $position): string
     {
-        return $this->outline->levelAt($position)->isOpening() ? 'the opening' : $this->sectionAt($position)->name();
+        if ($this->outline->levelAt($position)->isOpening()) {
+            return 'the opening';
+        }
+        $id = $this->outline->idAt($position);
+        $heading = isset($this->changedSections[$id->value]) ? null : $this->shelf->headings([$id])[$id->value] ?? null;
+
+        return null === $heading ? $this->section($id)->name() : Section::nameOf($heading);
     }
 
     /** @return list<string> the plain heading of each section, in order */
@@ -109,6 +115,18 @@ final readonly class Document
         return array_key_exists($id->value, $this->changedOffcuts) ? $this->changedOffcuts[$id->value] : $this->shelf->findOffcut($id);
     }
 
+    public function findOffcutHolding(SectionId $section): ?Offcut
+    {
+        foreach ($this->changedOffcuts as $offcut) {
+            if (null !== $offcut && $offcut->outline->has($section)) {
+                return $offcut;
+            }
+        }
+        $kept = $this->shelf->findOffcutHolding($section);
+
+        return null === $kept || array_key_exists($kept->id->value, $this->changedOffcuts) ? null : $kept;
+    }
+
     /** A changed section answers for itself; for the others the shelf does. */
     public function findBookmarkOwner(string $name): ?SectionId
     {
@@ -131,6 +149,23 @@ final readonly class Document
         }
 
         return $this->shelf->isLinkedTo($id);
+    }
+
+    /** @return array<int, Link\References> what the sections of the outline name and where they point, by position, in order */
+    public function references(): array
+    {
+        $byId = $this->shelf->references();
+        foreach ($this->changedSections as $id => $section) {
+            $byId[$id] = null === $section ? null : Link\References::in($section);
+        }
+        $references = [];
+        foreach ($this->outline->ids() as $position => $id) {
+            if (isset($byId[$id->value])) {
+                $references[$position] = $byId[$id->value];
+            }
+        }
+
+        return $references;
     }
 
     /** @return list<SectionId> the sections in the outline whose text holds a contents block, in no order */

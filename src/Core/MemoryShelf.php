@@ -45,6 +45,17 @@ final readonly class MemoryShelf implements Shelf
         return $this->offcuts[$id->value] ?? null;
     }
 
+    public function findOffcutHolding(SectionId $section): ?Offcut
+    {
+        foreach ($this->offcuts as $offcut) {
+            if ($offcut->outline->has($section)) {
+                return $offcut;
+            }
+        }
+
+        return null;
+    }
+
     public function findBookmarkOwner(string $name): ?SectionId
     {
         foreach ($this->sections as $section) {
@@ -65,6 +76,11 @@ final readonly class MemoryShelf implements Shelf
         }
 
         return false;
+    }
+
+    public function references(): array
+    {
+        return array_map(References::in(...), $this->sections);
     }
 
     public function contentsHolders(): array

@@ -23,6 +23,11 @@ final readonly class Offcut
     ) {
     }
 
+    public function withOutline(Outline $outline): self
+    {
+        return new self($this->id, $this->reason, $this->name, $this->after, $outline);
+    }
+
     /** Whether this is a passage taken out of the section it names, rather than sections of their own. */
     public function isPassage(): bool
     {

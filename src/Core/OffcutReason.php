@@ -10,4 +10,6 @@ enum OffcutReason: string
     case Deleted = 'deleted';
     /** The writer set it aside for later. */
     case SetAside = 'set-aside';
+    /** It went to another document; here it is kept as it was. */
+    case MovedAway = 'moved-away';
 }

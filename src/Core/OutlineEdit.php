@@ -95,9 +95,24 @@ final readonly class OutlineEdit
         );
     }
 
-    /** Equal bytes give a zero byte under exclusive or, so the run of zeros is the length in common. */
+    /**
+     * How many bytes two strings have in common at the head.
+     *
+     * By halving: a comparison of whole heads runs at the speed of memory, and seventeen of them settle 10,000 sections.
+     */
     private static function headLength(string $a, string $b): int
     {
-        return strspn($a ^ $b, "\0");
+        $common = 0;
+        $most = min(strlen($a), strlen($b));
+        while ($common < $most) {
+            $half = intdiv($common + $most + 1, 2);
+            if (0 === strncmp($a, $b, $half)) {
+                $common = $half;
+            } else {
+                $most = $half - 1;
+            }
+        }
+
+        return $common;
     }
 }

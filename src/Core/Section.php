@@ -62,6 +62,11 @@ final readonly class Section
     /** How a sentence speaks of it. */
     public function name(): string
     {
-        return $this->heading->isEmpty() ? 'the section without a heading' : '“'.$this->heading->plainText().'”';
+        return self::nameOf($this->heading->plainText());
+    }
+
+    public static function nameOf(string $heading): string
+    {
+        return '' === trim($heading) ? 'the section without a heading' : '“'.$heading.'”';
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Stemmata\Core;
 
+use Stemmata\Core\Link\References;
+
 /**
  * Where a document finds the text of its sections. An operation on a document of 10,000 sections asks for the two or
  * three it changes; the others are never read.
@@ -22,11 +24,17 @@ interface Shelf
 
     public function findOffcut(SectionId $id): ?Offcut;
 
+    /** The offcut that this section lies in. */
+    public function findOffcutHolding(SectionId $section): ?Offcut;
+
     /** The section whose text holds the bookmark of this name, set aside or not. */
     public function findBookmarkOwner(string $name): ?SectionId;
 
     /** Whether any text holds a link to this section or bookmark. */
     public function isLinkedTo(SectionId $id): bool;
+
+    /** @return array<string, References> by section id; sections that name and link to nothing may be missing */
+    public function references(): array;
 
     /** @return list<SectionId> the sections whose text holds a contents block */
     public function contentsHolders(): array;

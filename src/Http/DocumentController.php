@@ -102,7 +102,7 @@ final readonly class DocumentController
     #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
     public function places(string $id): JsonResponse
     {
-        return new JsonResponse(PlacesIn::outline($this->store->get($id)->outline(), $this->facts->references($id)));
+        return new JsonResponse(PlacesIn::document($this->store->document($id)));
     }
 
     #[Route('/offcuts', methods: ['GET'])]

@@ -6,6 +6,7 @@ namespace Stemmata\Http;
 
 use OpenApi\Attributes as OA;
 use Stemmata\Core\Document;
+use Stemmata\Core\History\BringBackSection;
 use Stemmata\Core\History\Comparison;
 use Stemmata\Core\History\Difference;
 use Stemmata\Core\History\DifferenceKind;
@@ -13,17 +14,18 @@ use Stemmata\Core\History\GoBack;
 use Stemmata\Core\History\Sittings;
 use Stemmata\Core\History\TakeWording;
 use Stemmata\Core\History\WordMarks;
-use Stemmata\Core\InvalidSectionId;
-use Stemmata\Core\Section;
+use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\SectionId;
 use Stemmata\Http\View\Conflict;
 use Stemmata\Http\View\DifferenceView;
+use Stemmata\Http\View\HistoryPage;
 use Stemmata\Http\View\HistoryStep;
+use Stemmata\Http\View\MilestoneView;
 use Stemmata\Http\View\WordMark;
 use Stemmata\Http\View\WriteOutcome;
 use Stemmata\Storage\DocumentStore;
-use Stemmata\Storage\Entity\JournalEntry;
 use Stemmata\Storage\Journal;
+use Stemmata\Storage\Milestones;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -43,99 +45,148 @@ final readonly class HistoryController
     #[OA\Get(path: '/api/documents/{id}/history', operationId: 'readHistory')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
     #[OA\QueryParameter(name: 'before', description: 'Only steps before this one', schema: new OA\Schema(type: 'integer'))]
-    #[OA\Response(response: 200, description: 'At most 300 steps by sitting, the last first', content: new OA\JsonContent(type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(ref: HistoryStep::class))))]
+    #[OA\Response(response: 200, description: 'Steps by sitting, the last first', content: new OA\JsonContent(ref: HistoryPage::class))]
     #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
     public function steps(string $id, Request $request): JsonResponse
     {
         $this->store->get($id);
         $before = $request->query->getInt('before');
-        $sittings = Sittings::of($this->journal->lines($id, $before > 0 ? $before : null, self::STEPS_AT_ONCE));
+        [$sittings, $hasEarlier] = Sittings::page($this->journal->lines($id, $before > 0 ? $before : null, self::STEPS_AT_ONCE + 1), self::STEPS_AT_ONCE);
 
-        return new JsonResponse(array_map(static fn (array $steps): array => array_map(static fn (array $step): HistoryStep => new HistoryStep(...$step), $steps), $sittings));
+        return new JsonResponse(new HistoryPage(
+            array_map(static fn (array $steps): array => array_map(static fn (array $step): HistoryStep => new HistoryStep(...$step), $steps), $sittings),
+            $hasEarlier,
+        ));
     }
 
-    #[Route('/{step}', methods: ['GET'], requirements: ['step' => '\d+'])]
-    #[OA\Get(path: '/api/documents/{id}/history/{step}', operationId: 'compareWithNow')]
+    #[Route('/comparison', methods: ['GET'])]
+    #[OA\Get(path: '/api/documents/{id}/history/comparison', operationId: 'compareStates')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
-    #[OA\PathParameter(name: 'step', schema: new OA\Schema(type: 'integer'))]
-    #[OA\Response(response: 200, description: 'What became of each section since just before the step', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: DifferenceView::class)))]
+    #[OA\QueryParameter(name: 'from', description: 'A state: the step that led to it, or 0 for the beginning', required: true, schema: new OA\Schema(type: 'integer'))]
+    #[OA\QueryParameter(name: 'to', description: 'Another; when missing, how the document reads now', schema: new OA\Schema(type: 'integer'))]
+    #[OA\Response(response: 200, description: 'What became of each section from the one state to the other', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: DifferenceView::class)))]
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
-    public function compare(string $id, int $step): JsonResponse
+    public function compare(string $id, Request $request): JsonResponse
     {
-        $now = $this->store->document($id);
+        [$from, $to] = $this->states($id, $request);
 
         return new JsonResponse(array_map(static fn (Difference $difference): DifferenceView => new DifferenceView(
             $difference->section->value,
             $difference->heading,
             array_map(static fn (DifferenceKind $kind): string => $kind->value, $difference->kinds),
-        ), Comparison::between($this->before($now, $this->step($id, $step)), $now)));
+        ), Comparison::between($from, $to)));
     }
 
-    #[Route('/{step}/sections/{section}', methods: ['GET'], requirements: ['step' => '\d+'])]
-    #[OA\Get(path: '/api/documents/{id}/history/{step}/sections/{section}', operationId: 'compareWords')]
+    #[Route('/comparison/{section}', methods: ['GET'])]
+    #[OA\Get(path: '/api/documents/{id}/history/comparison/{section}', operationId: 'compareWords')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
-    #[OA\PathParameter(name: 'step', schema: new OA\Schema(type: 'integer'))]
     #[OA\PathParameter(name: 'section', schema: new OA\Schema(type: 'string'))]
+    #[OA\QueryParameter(name: 'from', required: true, schema: new OA\Schema(type: 'integer'))]
+    #[OA\QueryParameter(name: 'to', schema: new OA\Schema(type: 'integer'))]
     #[OA\Response(response: 200, description: 'Heading and text of the section, with what went and came marked', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: WordMark::class)))]
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
-    public function words(string $id, int $step, string $section): JsonResponse
+    public function words(string $id, string $section, Request $request): JsonResponse
     {
-        $now = $this->store->document($id);
-        $then = $this->before($now, $this->step($id, $step));
-        $marks = WordMarks::between(self::wordsOf($then, SectionId::fromString($section)), self::wordsOf($now, SectionId::fromString($section)));
+        [$from, $to] = $this->states($id, $request);
+        $marks = WordMarks::between(self::wordsOf($from, SectionId::fromString($section)), self::wordsOf($to, SectionId::fromString($section)));
 
         return new JsonResponse(array_map(static fn (array $mark): WordMark => new WordMark(...$mark), $marks));
     }
 
-    #[Route('/{step}/return', methods: ['POST'], requirements: ['step' => '\d+'])]
-    #[OA\Post(path: '/api/documents/{id}/history/{step}/return', operationId: 'goBack')]
+    #[Route('/return', methods: ['POST'])]
+    #[OA\Post(path: '/api/documents/{id}/history/return', operationId: 'goBack')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
-    #[OA\PathParameter(name: 'step', schema: new OA\Schema(type: 'integer'))]
-    #[OA\RequestBody(content: new OA\JsonContent(required: ['baseRevision'], properties: [
+    #[OA\RequestBody(content: new OA\JsonContent(required: ['baseRevision', 'state'], properties: [
         new OA\Property('baseRevision', type: 'integer'),
-        new OA\Property('section', description: 'Only the words of this section', type: 'string'),
+        new OA\Property('state', description: 'The step that led to it, or 0 for the beginning', type: 'integer'),
+        new OA\Property('section', description: 'Only this section: its words, or itself when it is gone', type: 'string'),
     ]))]
-    #[OA\Response(response: 200, description: 'The document, or the section, reads as it did just before the step', content: new OA\JsonContent(ref: WriteOutcome::class))]
+    #[OA\Response(response: 200, description: 'The document, or the section, reads as it did in that state', content: new OA\JsonContent(ref: WriteOutcome::class))]
     #[OA\Response(response: 409, description: 'Another window was there first', content: new OA\MediaType('application/problem+json', schema: new OA\Schema(ref: Conflict::class)))]
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
-    public function goBack(string $id, int $step, Request $request): Response
+    public function goBack(string $id, Request $request): Response
     {
         $body = JsonBody::of($request);
-        $entry = $this->step($id, $step);
+        $state = $body->integer('state');
         $section = $body->findText('section');
-        $operation = null === $section
-            ? new GoBack($this->journal->changesSince($entry), $entry->label)
-            : new TakeWording(self::sectionOf($this->before($this->store->document($id), $entry), SectionId::fromString($section)));
 
-        return $this->writing->answer($id, $body->integer('baseRevision'), $operation);
+        return $this->writing->answer($id, $body->integer('baseRevision'), null === $section ? $this->wayTo($id, $state) : $this->bringing($id, $state, SectionId::fromString($section)));
     }
 
-    private function step(string $id, int $step): JournalEntry
+    #[Route('/milestones', methods: ['GET'])]
+    #[OA\Get(path: '/api/documents/{id}/history/milestones', operationId: 'listMilestones')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\Response(response: 200, description: 'The named states, the last named first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: MilestoneView::class)))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
+    public function milestones(string $id, Milestones $milestones): JsonResponse
     {
-        return $this->journal->findDone($id, $step) ?? throw ProblemException::refused('unknown-step', 'That step is not part of how the document came to be; it was undone.');
+        $this->store->get($id);
+
+        return new JsonResponse(array_map(MilestoneView::of(...), $milestones->of($id)));
     }
 
-    private function before(Document $now, JournalEntry $step): Document
+    #[Route('/milestones', methods: ['POST'])]
+    #[OA\Post(path: '/api/documents/{id}/history/milestones', operationId: 'nameMilestone')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\RequestBody(content: new OA\JsonContent(required: ['name'], properties: [new OA\Property('name', type: 'string')]))]
+    #[OA\Response(response: 201, description: 'The state that the document is in now has a name', content: new OA\JsonContent(ref: MilestoneView::class))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
+    public function nameMilestone(string $id, Request $request, Milestones $milestones): JsonResponse
     {
-        return (new GoBack($this->journal->changesSince($step), $step->label))->applyTo($now)->document;
+        $this->store->get($id);
+        $name = trim(mb_substr(JsonBody::of($request)->text('name'), 0, 200));
+        if ('' === $name) {
+            throw ProblemException::malformed('A milestone needs a name.');
+        }
+
+        return new JsonResponse(MilestoneView::of($milestones->name($id, $name)), 201);
     }
 
-    private static function sectionOf(Document $document, SectionId $id): Section
+    #[Route('/milestones/{milestone}', methods: ['DELETE'])]
+    #[OA\Delete(path: '/api/documents/{id}/history/milestones/{milestone}', operationId: 'forgetMilestone')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\PathParameter(name: 'milestone', schema: new OA\Schema(type: 'string'))]
+    #[OA\Response(response: 204, description: 'The name is gone; the state stays in the history')]
+    public function forgetMilestone(string $id, string $milestone, Milestones $milestones): JsonResponse
     {
-        try {
-            return $document->section($id);
-        } catch (InvalidSectionId) {
+        $milestones->forget($id, $milestone);
+
+        return new JsonResponse(null, 204);
+    }
+
+    /** @return array{Document, Document} */
+    private function states(string $id, Request $request): array
+    {
+        $now = $this->store->document($id);
+        $from = $this->wayTo($id, $request->query->getInt('from'))->applyTo($now)->document;
+
+        return [$from, $request->query->has('to') ? $this->wayTo($id, $request->query->getInt('to'))->applyTo($now)->document : $now];
+    }
+
+    private function wayTo(string $id, int $state): GoBack
+    {
+        $name = $this->journal->findNameOfState($id, $state) ?? throw ProblemException::refused('unknown-step', 'That step is not part of the history of this document.');
+
+        return new GoBack($this->journal->changesBetween($id, $this->journal->stateNow($id), $state), $name);
+    }
+
+    private function bringing(string $id, int $state, SectionId $section): Operation
+    {
+        $now = $this->store->document($id);
+        $then = $this->wayTo($id, $state)->applyTo($now)->document;
+        if (!$then->outline->has($section)) {
             throw ProblemException::refused('unknown-section', 'That section was not there then.');
         }
+
+        return $now->outline->has($section) ? new TakeWording($then->section($section)) : new BringBackSection($then, $section);
     }
 
     private static function wordsOf(Document $document, SectionId $id): string
     {
-        try {
-            $section = $document->section($id);
-        } catch (InvalidSectionId) {
+        if (!$document->outline->has($id)) {
             return '';
         }
+        $section = $document->section($id);
 
         return trim($section->heading->plainText()."\n".$section->body->plainText());
     }

@@ -28,6 +28,12 @@ final readonly class JsonBody
         return is_array($fields) ? new self($fields) : throw ProblemException::malformed('The request is not an object of JSON.');
     }
 
+    /** @return array<mixed> for a reader that checks each field itself */
+    public function all(): array
+    {
+        return $this->fields;
+    }
+
     public function integer(string $field): int
     {
         $value = $this->fields[$field] ?? null;

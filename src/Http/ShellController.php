@@ -19,13 +19,23 @@ final readonly class ShellController
     }
 
     #[Route('/', methods: ['GET'])]
-    #[Route('/documents/{id}', methods: ['GET'])]
-    #[Route('/documents/{id}/arrange', methods: ['GET'])]
+    #[Route('/keys', methods: ['GET'])]
     public function page(): Response
     {
         $html = is_file($this->shell) ? (string) file_get_contents($this->shell) : 'The screens are not built yet; run bin/start.';
 
         return new Response($html, 200, ['Content-Type' => 'text/html; charset=UTF-8']);
+    }
+
+    /** The document is on its way while the program is still being read. */
+    #[Route('/documents/{id}', methods: ['GET'], requirements: ['id' => '[a-z0-9]+'])]
+    #[Route('/documents/{id}/arrange', methods: ['GET'], requirements: ['id' => '[a-z0-9]+'])]
+    public function document(string $id): Response
+    {
+        $page = $this->page();
+        $page->headers->set('Link', sprintf('</api/documents/%s>; rel=preload; as=fetch; crossorigin=anonymous', $id));
+
+        return $page;
     }
 
     #[Route('/api/ping', methods: ['GET', 'POST'])]

@@ -8,10 +8,14 @@ use OpenApi\Attributes as OA;
 use Stemmata\Core\IdSource;
 use Stemmata\Core\LikelyHeading\LikelyHeadings;
 use Stemmata\Core\LikelyHeading\LookGroup;
+use Stemmata\Core\Operation\Fields;
 use Stemmata\Core\Operation\InsertDocument;
 use Stemmata\Core\Operation\Landing;
+use Stemmata\Core\Operation\Notice;
 use Stemmata\Core\Operation\OperationReader;
 use Stemmata\Core\Operation\PasteDocument;
+use Stemmata\Core\Operation\Refused;
+use Stemmata\Core\OutlineEdit;
 use Stemmata\Core\SectionId;
 use Stemmata\Format\Formats;
 use Stemmata\Http\View\Conflict;
@@ -19,8 +23,11 @@ use Stemmata\Http\View\LookGroupView;
 use Stemmata\Http\View\Preview;
 use Stemmata\Http\View\PutIn;
 use Stemmata\Http\View\ReportLineView;
+use Stemmata\Http\View\Transferred;
 use Stemmata\Http\View\WriteOutcome;
 use Stemmata\Storage\DocumentStore;
+use Stemmata\Storage\Stale;
+use Stemmata\Storage\Transfer;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -42,8 +49,9 @@ final readonly class TextInController
     #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
     public function likelyHeadings(string $id, Request $request): JsonResponse
     {
-        $document = $this->store->wholeDocument($id);
         $section = $request->query->getString('section');
+        // For one section, no other is read.
+        $document = '' === $section ? $this->store->wholeDocument($id) : $this->store->document($id);
         $position = '' === $section ? null : $document->outline->findPosition(SectionId::fromString($section));
         $groups = '' !== $section && null === $position ? [] : LikelyHeadings::in($document, null === $position ? null : [$position]);
 
@@ -74,6 +82,31 @@ final readonly class TextInController
         $pasted = $this->formats->readAsIs('pasted.html', $body->longText('html'))->document;
 
         return $this->writing->answer($id, $body->integer('baseRevision'), new PasteDocument(SectionId::fromString($body->text('section')), $body->integer('from'), $body->integer('to'), $pasted));
+    }
+
+    #[Route('/transfer', methods: ['POST'])]
+    #[OA\Post(path: '/api/documents/{id}/transfer', operationId: 'transferBranches')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\RequestBody(content: new OA\JsonContent(required: ['baseRevision', 'sections', 'other', 'landing', 'moves'], properties: [new OA\Property('baseRevision', type: 'integer'), new OA\Property('sections', type: 'array', items: new OA\Items(type: 'string')), new OA\Property('other', description: 'The document they go to', type: 'string'), new OA\Property('landing', type: 'string', enum: ['before', 'after', 'inside']), new OA\Property('target', description: 'A section of the other document; when missing, its end', type: 'string'), new OA\Property('moves', description: 'Whether they leave this document, for its offcuts', type: 'boolean')]))]
+    #[OA\Response(response: 200, description: 'Both documents are written', content: new OA\JsonContent(ref: Transferred::class))]
+    #[OA\Response(response: 409, description: 'Another window was there first', content: new OA\MediaType('application/problem+json', schema: new OA\Schema(ref: Conflict::class)))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
+    public function transfer(string $id, Request $request, Transfer $transfer, ViewOf $viewOf): Response
+    {
+        $body = JsonBody::of($request);
+        $fields = new Fields($body->all());
+        $base = $body->integer('baseRevision');
+        $outcome = $transfer->run($id, $base, $fields->sections(), $body->text('other'), $fields->oneOf('landing', Landing::class), $fields->findSection('target'), $fields->findBoolean('moves') ?? false);
+        if ($outcome instanceof Stale) {
+            return $this->writing->conflict($id, $base, $outcome, []);
+        }
+        if ($outcome instanceof Refused) {
+            throw ProblemException::refused($outcome->reason->value, $outcome->sentence);
+        }
+        ['here' => $here, 'there' => $there] = $outcome;
+        $made = array_values(array_filter(array_map(static fn (OutlineEdit $edit): ?string => 0 === $edit->inserted->count() ? null : $edit->inserted->idAt(0)->value, $there->change->outlineEdits)));
+
+        return new JsonResponse(new Transferred(null === $here ? null : $viewOf->writeOutcome($id, $here, true), $made[0] ?? '', implode(' ', array_map(static fn (Notice $notice): string => $notice->sentence, $there->notices))));
     }
 
     #[Route('/import', methods: ['POST'])]

@@ -26,6 +26,12 @@ use Stemmata\Storage\Written;
 /** Puts what is stored into the shapes that the interface is told. */
 final readonly class ViewOf
 {
+    /** A window opens on some eight sections, the resume point among them. */
+    private const OPENED_ABOVE = 2;
+    private const OPENED = 8;
+    /** One of them may be a book of its own, which the window then asks for when it comes to it. */
+    private const OPENED_WORDS = 6000;
+
     public function __construct(private Facts $facts)
     {
     }
@@ -52,6 +58,7 @@ final readonly class ViewOf
     public function skeleton(DocumentRecord $record): Skeleton
     {
         $facts = $this->facts->ofAllSections($record->id);
+        $outline = $record->outline();
 
         return new Skeleton(
             $record->id,
@@ -60,9 +67,30 @@ final readonly class ViewOf
             $this->titleBlock($record->titleBlock()),
             $record->resumeSection,
             $record->resumePosition,
-            $this->outline($record->outline()),
-            array_map(static fn (SectionId $id): SectionFacts => new SectionFacts(...$facts[$id->value]), $record->outline()->ids()),
+            $this->outline($outline),
+            array_map(static fn (SectionId $id): SectionFacts => new SectionFacts(...$facts[$id->value]), $outline->ids()),
+            $this->texts($record->id, self::openedOn($outline, $record->resumeSection, $facts)),
         );
+    }
+
+    /**
+     * @param array<string, array{words: int}> $facts
+     *
+     * @return list<string>
+     */
+    private static function openedOn(Outline $outline, ?string $resume, array $facts): array
+    {
+        $at = null === $resume ? 0 : $outline->findPosition(SectionId::fromString($resume)) ?? 0;
+        $opened = [];
+        $words = 0;
+        foreach ($outline->slice(max(0, $at - self::OPENED_ABOVE), min($outline->count(), $at + self::OPENED - self::OPENED_ABOVE))->ids() as $id) {
+            if ($words + $facts[$id->value]['words'] <= self::OPENED_WORDS) {
+                $words += $facts[$id->value]['words'];
+                $opened[] = $id->value;
+            }
+        }
+
+        return $opened;
     }
 
     public function changesSince(DocumentRecord $record, int $revision): ChangesSince

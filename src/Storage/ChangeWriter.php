@@ -34,8 +34,8 @@ final readonly class ChangeWriter
         if (null !== $change->setup) {
             $document->setSetup($change->setup[1]);
         }
-        foreach ($change->sections as $id => [, $after]) {
-            $this->writeSection($document->id, $id, $after, $revision);
+        foreach ($change->sections as $id => [$before, $after]) {
+            $this->writeSection($document->id, $id, null === $before, $after, $revision);
         }
         foreach ($change->offcuts as $id => [, $after]) {
             $this->writeOffcut($document->id, $id, $after, $now);
@@ -44,10 +44,12 @@ final readonly class ChangeWriter
         $document->changedAt = $now;
     }
 
-    private function writeSection(string $documentId, string $id, ?Section $section, int $revision): void
+    private function writeSection(string $documentId, string $id, bool $isNew, ?Section $section, int $revision): void
     {
-        $record = $this->entities->find(SectionRecord::class, $id);
-        $this->forgetReferences($documentId, $id);
+        $record = $isNew ? null : $this->entities->find(SectionRecord::class, $id);
+        if (!$isNew) {
+            $this->forgetReferences($documentId, $id);
+        }
         if (null === $section) {
             if (null !== $record) {
                 $this->entities->remove($record);

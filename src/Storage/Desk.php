@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Storage;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Doctrine\ORM\Query\ResultSetMappingBuilder;
 use Stemmata\Core\Counting\WordCount;
 use Stemmata\Core\Document;
 use Stemmata\Core\IdSource;
@@ -32,7 +33,16 @@ final readonly class Desk
     /** @return list<DocumentRecord> the last changed first */
     public function documents(string $ownerId = Writer::LOCAL): array
     {
-        return $this->entities->getRepository(DocumentRecord::class)->findBy(['ownerId' => $ownerId, 'removedAt' => null], ['changedAt' => 'DESC', 'id' => 'ASC']);
+        $mapping = new ResultSetMappingBuilder($this->entities);
+        $mapping->addRootEntityFromClassMetadata(DocumentRecord::class, 'd');
+        // Of two changed in the same second, the one that came to the desk last lies on top; only SQL knows which that is.
+        /** @var list<DocumentRecord> $records */
+        $records = $this->entities
+            ->createNativeQuery(sprintf('SELECT %s FROM document d WHERE owner_id = ? AND removed_at IS NULL ORDER BY changed_at DESC, rowid DESC', $mapping->generateSelectClause()), $mapping)
+            ->setParameter(1, $ownerId)
+            ->getResult();
+
+        return $records;
     }
 
     /**

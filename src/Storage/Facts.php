@@ -70,12 +70,12 @@ final readonly class Facts
     {
         $words = $this->connection->fetchAllKeyValue('SELECT id, words FROM section WHERE document_id = ?', [$documentId]);
 
-        return array_map(static function (SectionId $id) use ($words): int {
-            $count = $words[$id->value] ?? 0;
+        return array_map(static function (string $id) use ($words): int {
+            $count = $words[$id] ?? 0;
             assert(is_int($count));
 
             return $count;
-        }, $outline->ids());
+        }, '' === $outline->ids ? [] : str_split($outline->ids, SectionId::LENGTH));
     }
 
     /** @return array<string, int> words wanted, by id, for the sections that have a target */
@@ -90,25 +90,15 @@ final readonly class Facts
         return $targets;
     }
 
-    /** @return list<array{kind: string, section: string, target: string, name: string}> bookmarks, links and contents of the whole document */
-    public function references(string $documentId): array
-    {
-        return array_map(static function (array $fields): array {
-            $row = new Row($fields);
-
-            return ['kind' => $row->text('kind'), 'section' => $row->text('section_id'), 'target' => $row->text('target'), 'name' => $row->text('name')];
-        }, $this->connection->fetchAllAssociative('SELECT kind, section_id, target, name FROM reference WHERE document_id = ? ORDER BY rowid', [$documentId]));
-    }
-
     /**
      * @param string $words only offcuts that have each of these in their name or text; empty for all
      *
-     * @return list<array{id: string, name: string, reason: string, cutAt: int, sections: int, words: int, opening: string, passage: bool}> the last cut first
+     * @return list<array{id: string, name: string, reason: string, cutAt: int, sections: int, words: int, opening: string, passage: bool, from: string|null}> the last cut first; from is the heading that it stood behind or in
      */
     public function offcuts(string $documentId, string $words = ''): array
     {
         $offcuts = [];
-        foreach ($this->connection->fetchAllAssociative('SELECT id, name, reason, cut_at, after_id, outline_ids, outline_levels FROM offcut WHERE document_id = ? ORDER BY cut_at DESC, rowid DESC', [$documentId]) as $fields) {
+        foreach ($this->connection->fetchAllAssociative('SELECT o.id, o.name, o.reason, o.cut_at, o.after_id, o.outline_ids, o.outline_levels, s.heading AS came_from FROM offcut o LEFT JOIN section s ON s.id = o.after_id AND s.document_id = o.document_id WHERE o.document_id = ? ORDER BY o.cut_at DESC, o.rowid DESC', [$documentId]) as $fields) {
             $row = new Row($fields);
             $ids = str_split($row->text('outline_ids'), SectionId::LENGTH);
             $text = self::plainText($this->texts($documentId, $ids));
@@ -123,6 +113,7 @@ final readonly class Facts
                 'sections' => count($ids),
                 'words' => array_sum(array_column($this->ofSections($documentId, $ids), 'words')),
                 'opening' => mb_substr($text, 0, 280),
+                'from' => null === $fields['came_from'] ? null : $row->text('came_from'),
                 'passage' => null !== $fields['after_id'] && '0' === $row->text('outline_levels'),
             ];
         }
@@ -158,7 +149,8 @@ final readonly class Facts
         $rows = [];
         foreach (array_chunk($ids, self::IDS_PER_QUERY) as $chunk) {
             $rows = [...$rows, ...$this->connection->fetchAllAssociative(
-                'SELECT '.$columns.' FROM section WHERE id IN (:ids) AND document_id = :document',
+                // The plus keeps SQLite from going through all sections of the document in search of these.
+                'SELECT '.$columns.' FROM section WHERE id IN (:ids) AND +document_id = :document',
                 ['ids' => $chunk, 'document' => $documentId],
                 ['ids' => ArrayParameterType::STRING],
             )];

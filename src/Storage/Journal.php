@@ -6,7 +6,9 @@ namespace Stemmata\Storage;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Stemmata\Core\Change;
+use Stemmata\Core\History\StatePath;
 use Stemmata\Storage\Entity\JournalEntry;
+use Stemmata\Storage\Entity\MilestoneRecord;
 
 /** The line of a document's history, and where on it the writer stands. */
 final readonly class Journal
@@ -26,7 +28,7 @@ final readonly class Journal
         $burst = null === $typedIn ? null : $this->findBurst($documentId, $typedIn, $now);
         $overtaken = $this->entities->getConnection()->update('journal', ['state' => JournalEntry::OVERTAKEN], ['document_id' => $documentId, 'state' => JournalEntry::UNDONE]);
         if (null === $burst || $overtaken > 0) {
-            $this->entities->persist(new JournalEntry($documentId, $revision, $label, $typedIn, ChangeForm::write($change), $now, $now));
+            $this->entities->persist(new JournalEntry($documentId, $revision, $label, $typedIn, ChangeForm::write($change), $now, $now, $this->stateNow($documentId)));
 
             return;
         }
@@ -48,12 +50,12 @@ final readonly class Journal
     /**
      * @param int|null $before only steps before this one; null from the last on
      *
-     * @return list<array{id: int, label: string, startedAt: int, madeAt: int, undone: bool}> the last first
+     * @return list<array{id: int, previous: int, label: string, startedAt: int, madeAt: int, undone: bool}> the last first
      */
     public function lines(string $documentId, ?int $before, int $limit): array
     {
         $rows = $this->entities->getConnection()->fetchAllAssociative(
-            'SELECT id, label, started_at, made_at, state FROM journal WHERE document_id = ? AND id < ? ORDER BY id DESC LIMIT '.$limit,
+            'SELECT id, previous_id, label, started_at, made_at, state FROM journal WHERE document_id = ? AND id < ? ORDER BY id DESC LIMIT '.$limit,
             [$documentId, $before ?? \PHP_INT_MAX],
         );
 
@@ -62,6 +64,7 @@ final readonly class Journal
 
             return [
                 'id' => $row->integer('id'),
+                'previous' => $row->integer('previous_id'),
                 'label' => $row->text('label'),
                 'startedAt' => $row->integer('started_at'),
                 'madeAt' => $row->integer('made_at'),
@@ -70,30 +73,66 @@ final readonly class Journal
         }, $rows);
     }
 
-    /** A step that stands, not one that was undone. */
-    public function findDone(string $documentId, int $id): ?JournalEntry
+    /** What a state is called, after the step that led to it; null for a step that is not in this document's history. */
+    public function findNameOfState(string $documentId, int $state): ?string
     {
-        return $this->entities->getRepository(JournalEntry::class)->findOneBy(['documentId' => $documentId, 'state' => JournalEntry::DONE, 'id' => $id]);
+        if (0 === $state) {
+            return 'the beginning';
+        }
+        $milestone = $this->entities->getRepository(MilestoneRecord::class)->findOneBy(['documentId' => $documentId, 'step' => $state], ['madeAt' => 'DESC']);
+        $entry = null === $milestone ? $this->entities->getRepository(JournalEntry::class)->findOneBy(['documentId' => $documentId, 'id' => $state]) : null;
+
+        return match (true) {
+            null !== $milestone => sprintf('the milestone “%s”', $milestone->name),
+            null !== $entry => 'after: '.$entry->label,
+            default => null,
+        };
     }
 
-    /** @return list<Change> this step and every one after it that stands, the last first */
-    public function changesSince(JournalEntry $entry): array
+    /** The step that led to how the document reads now; 0 when it reads as it did in the beginning. */
+    public function stateNow(string $documentId): int
     {
-        $rows = $this->entities->getConnection()->fetchFirstColumn(
-            'SELECT change FROM journal WHERE document_id = ? AND state = ? AND id >= ? ORDER BY id DESC',
-            [$entry->documentId, JournalEntry::DONE, $entry->id],
-        );
+        // Without the change it keeps, which may be as long as a book.
+        $id = $this->entities->getConnection()->fetchOne('SELECT max(id) FROM journal WHERE document_id = ? AND state = ?', [$documentId, JournalEntry::DONE]);
 
-        return array_map(static fn (mixed $json): Change => ChangeForm::read(is_string($json) ? $json : ''), $rows);
+        return is_int($id) ? $id : 0;
+    }
+
+    /**
+     * @param int $from state of this document's history, as is $to
+     *
+     * @return list<Change> the way from the one to the other, in turn
+     */
+    public function changesBetween(string $documentId, int $from, int $to): array
+    {
+        $previous = [];
+        foreach ($this->entities->getConnection()->fetchAllAssociative('SELECT id, previous_id FROM journal WHERE document_id = ?', [$documentId]) as $fields) {
+            $row = new Row($fields);
+            $previous[$row->integer('id')] = $row->integer('previous_id');
+        }
+        $path = StatePath::between($previous, $from, $to);
+
+        return [
+            ...array_map(fn (int $step): Change => $this->changeOf($step)->inverted(), $path->back),
+            ...array_map($this->changeOf(...), $path->forth),
+        ];
+    }
+
+    private function changeOf(int $step): Change
+    {
+        $json = $this->entities->getConnection()->fetchOne('SELECT change FROM journal WHERE id = ?', [$step]);
+
+        return ChangeForm::read(is_string($json) ? $json : '');
     }
 
     private function findBurst(string $documentId, string $typedIn, int $now): ?JournalEntry
     {
-        $last = $this->findLastDone($documentId);
+        $last = $this->entities->getRepository(JournalEntry::class)->findOneBy(['id' => $this->stateNow($documentId), 'typedIn' => $typedIn]);
         $continues = null !== $last
-            && $last->typedIn === $typedIn
             && $now - $last->madeAt <= self::BURST_PAUSE
-            && $now - $last->startedAt <= self::BURST_LENGTH;
+            && $now - $last->startedAt <= self::BURST_LENGTH
+            // What is typed after a milestone must not change the state that it names.
+            && 0 === $this->entities->getRepository(MilestoneRecord::class)->count(['documentId' => $documentId, 'step' => (int) $last->id]);
 
         return $continues ? $last : null;
     }

@@ -7,6 +7,7 @@ namespace Stemmata\Storage;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use Stemmata\Core\InvalidSectionId;
+use Stemmata\Core\Link\References;
 use Stemmata\Core\Marker;
 use Stemmata\Core\MemoryShelf;
 use Stemmata\Core\Offcut;
@@ -20,8 +21,8 @@ use Stemmata\Storage\Entity\SectionRecord;
 /** Finds a document's sections in the database, each when it is first asked for. */
 final readonly class StoredShelf implements Shelf
 {
-    /** SQLite takes some 32,000 parameters in one statement; a thousand keeps each one short. */
-    private const IDS_PER_QUERY = 1000;
+    /** From here on, reading all of the document's headings is quicker than asking for each by its id. */
+    private const MANY = 500;
 
     public function __construct(private EntityManagerInterface $entities, private string $documentId)
     {
@@ -58,16 +59,19 @@ final readonly class StoredShelf implements Shelf
 
     public function headings(array $ids): array
     {
-        $headings = [];
-        foreach (array_chunk($ids, self::IDS_PER_QUERY) as $chunk) {
-            $rows = $this->entities->getConnection()->fetchAllAssociative(
-                'SELECT id, heading FROM section WHERE id IN (:ids) AND document_id = :document',
-                ['ids' => array_map(static fn (SectionId $id): string => $id->value, $chunk), 'document' => $this->documentId],
+        $connection = $this->entities->getConnection();
+        $found = count($ids) > self::MANY
+            ? $connection->fetchAllKeyValue('SELECT id, heading FROM section WHERE document_id = ?', [$this->documentId])
+            // The plus keeps SQLite from going through all sections of the document in search of these.
+            : $connection->fetchAllKeyValue(
+                'SELECT id, heading FROM section WHERE id IN (:ids) AND +document_id = :document',
+                ['ids' => array_map(static fn (SectionId $id): string => $id->value, $ids), 'document' => $this->documentId],
                 ['ids' => ArrayParameterType::STRING],
             );
-            foreach ($rows as $fields) {
-                $row = new Row($fields);
-                $headings[$row->text('id')] = $row->text('heading');
+        $headings = [];
+        foreach ($ids as $id) {
+            if (is_string($found[$id->value] ?? null)) {
+                $headings[$id->value] = $found[$id->value];
             }
         }
 
@@ -81,23 +85,56 @@ final readonly class StoredShelf implements Shelf
         return null === $record || $record->documentId !== $this->documentId ? null : $record->offcut();
     }
 
+    public function findOffcutHolding(SectionId $section): ?Offcut
+    {
+        foreach ($this->entities->getRepository(OffcutRecord::class)->findBy(['documentId' => $this->documentId]) as $record) {
+            if ($record->offcut()->outline->has($section)) {
+                return $record->offcut();
+            }
+        }
+
+        return null;
+    }
+
     public function findBookmarkOwner(string $name): ?SectionId
     {
-        $found = $this->references(['kind' => ReferenceRecord::BOOKMARK, 'name' => $name], 1);
+        $found = $this->records(['kind' => ReferenceRecord::BOOKMARK, 'name' => $name], 1);
 
         return [] === $found ? null : SectionId::fromString($found[0]->sectionId);
     }
 
     public function isLinkedTo(SectionId $id): bool
     {
-        return [] !== $this->references(['kind' => ReferenceRecord::LINK, 'target' => $id->value], 1);
+        return [] !== $this->records(['kind' => ReferenceRecord::LINK, 'target' => $id->value], 1);
+    }
+
+    public function references(): array
+    {
+        $bookmarks = [];
+        $links = [];
+        $withContents = [];
+        foreach ($this->entities->getConnection()->iterateAssociative('SELECT section_id, kind, target, name FROM reference WHERE document_id = ?', [$this->documentId]) as $fields) {
+            $row = new Row($fields);
+            $section = $row->text('section_id');
+            match ($row->text('kind')) {
+                ReferenceRecord::BOOKMARK => $bookmarks[$section][$row->text('target')] = $row->text('name'),
+                ReferenceRecord::LINK => $links[$section][$row->text('target')] = $row->text('name'),
+                default => $withContents[$section] = true,
+            };
+        }
+        $references = [];
+        foreach (array_keys($bookmarks + $links + $withContents) as $section) {
+            $references[$section] = References::kept($bookmarks[$section] ?? [], $links[$section] ?? [], isset($withContents[$section]));
+        }
+
+        return $references;
     }
 
     public function contentsHolders(): array
     {
         return array_map(
             static fn (ReferenceRecord $reference): SectionId => SectionId::fromString($reference->sectionId),
-            $this->references(['kind' => ReferenceRecord::CONTENTS]),
+            $this->records(['kind' => ReferenceRecord::CONTENTS]),
         );
     }
 
@@ -106,7 +143,7 @@ final readonly class StoredShelf implements Shelf
      *
      * @return list<ReferenceRecord>
      */
-    private function references(array $criteria, ?int $limit = null): array
+    private function records(array $criteria, ?int $limit = null): array
     {
         return $this->entities->getRepository(ReferenceRecord::class)->findBy(['documentId' => $this->documentId, ...$criteria], limit: $limit);
     }

@@ -244,14 +244,14 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/documents/{id}/history/{step}": {
+    "/api/documents/{id}/history/comparison": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["compareWithNow"];
+        get: operations["compareStates"];
         put?: never;
         post?: never;
         delete?: never;
@@ -260,7 +260,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/documents/{id}/history/{step}/sections/{section}": {
+    "/api/documents/{id}/history/comparison/{section}": {
         parameters: {
             query?: never;
             header?: never;
@@ -276,7 +276,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/documents/{id}/history/{step}/return": {
+    "/api/documents/{id}/history/return": {
         parameters: {
             query?: never;
             header?: never;
@@ -286,6 +286,54 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["goBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/history/milestones": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listMilestones"];
+        put?: never;
+        post: operations["nameMilestone"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/history/milestones/{milestone}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["forgetMilestone"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/keys": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["readKeys"];
+        put: operations["keepKeys"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -452,6 +500,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/transfer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["transferBranches"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/import": {
         parameters: {
             query?: never;
@@ -581,9 +645,17 @@ export interface components {
             message: string;
             source: string;
         };
+        /** @description A stretch of the history, by sitting, the last first. */
+        HistoryPage: {
+            sittings: components["schemas"]["HistoryStep"][][];
+            /** @description Whether there are steps before these */
+            hasEarlier: boolean;
+        };
         /** @description One line of the history. */
         HistoryStep: {
             id: number;
+            /** @description The step that it followed, which names the state before it; 0 for the beginning */
+            previous: number;
             label: string;
             /** @description Seconds since 1970, UTC */
             startedAt: number;
@@ -608,6 +680,13 @@ export interface components {
             words: string;
             broken: boolean;
         };
+        /** @description The writer's own keys. */
+        Keys: {
+            /** @description By command; commands with our keys are not among them */
+            keys: {
+                [key: string]: string[];
+            };
+        };
         LikelyHeading: {
             section: string;
             /** @description Its place among the blocks of the section’s body, from 0 */
@@ -625,6 +704,15 @@ export interface components {
             level: number;
             confidence: number;
             lines: components["schemas"]["LikelyHeading"][];
+        };
+        /** @description A named state. */
+        Milestone: {
+            id: string;
+            name: string;
+            /** @description The step that led to it; 0 for the beginning */
+            state: number;
+            /** @description Seconds since 1970, UTC */
+            madeAt: number;
         };
         /** @description Something that an operation brought about beside what was asked. */
         Notice: {
@@ -649,6 +737,8 @@ export interface components {
             opening: string;
             /** @description Whether it is a passage of a section’s text rather than sections */
             passage: boolean;
+            /** @description The heading that it stood behind, or in when it is a passage; null when it stood first */
+            from: string | null;
         };
         /** @description One step of a change to the outline: at a position, so many sections go and these come. */
         OrderEdit: {
@@ -746,7 +836,7 @@ export interface components {
             body: Record<string, never>[];
             revision: number;
         };
-        /** @description A document without its bodies. */
+        /** @description A document without its bodies, but for those that the window opens on. */
         Skeleton: {
             id: string;
             revision: number;
@@ -756,6 +846,7 @@ export interface components {
             resumePosition: number;
             outline: components["schemas"]["OutlineColumns"];
             sections: components["schemas"]["SectionFacts"][];
+            texts: components["schemas"]["SectionText"][];
         };
         StarterPart: {
             level: number;
@@ -782,6 +873,14 @@ export interface components {
             guidingStatement: string;
             target: number | null;
             language: string;
+        };
+        /** @description Branches are in another document now. */
+        Transferred: {
+            here: components["schemas"]["WriteOutcome"] | null;
+            /** @description The first of the sections as it is in the other document */
+            section: string;
+            /** @description What else the writer should know */
+            notice: string;
         };
         /** @description A run of words that stayed, went or came. */
         WordMark: {
@@ -1228,31 +1327,35 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description At most 300 steps by sitting, the last first */
+            /** @description Steps by sitting, the last first */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HistoryStep"][][];
+                    "application/json": components["schemas"]["HistoryPage"];
                 };
             };
             404: components["responses"]["Problem"];
         };
     };
-    compareWithNow: {
+    compareStates: {
         parameters: {
-            query?: never;
+            query: {
+                /** @description A state: the step that led to it, or 0 for the beginning */
+                from: number;
+                /** @description Another; when missing, how the document reads now */
+                to?: number;
+            };
             header?: never;
             path: {
                 id: string;
-                step: number;
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description What became of each section since just before the step */
+            /** @description What became of each section from the one state to the other */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -1266,11 +1369,13 @@ export interface operations {
     };
     compareWords: {
         parameters: {
-            query?: never;
+            query: {
+                from: number;
+                to?: number;
+            };
             header?: never;
             path: {
                 id: string;
-                step: number;
                 section: string;
             };
             cookie?: never;
@@ -1295,7 +1400,6 @@ export interface operations {
             header?: never;
             path: {
                 id: string;
-                step: number;
             };
             cookie?: never;
         };
@@ -1303,13 +1407,15 @@ export interface operations {
             content: {
                 "application/json": {
                     baseRevision: number;
-                    /** @description Only the words of this section */
+                    /** @description The step that led to it, or 0 for the beginning */
+                    state: number;
+                    /** @description Only this section: its words, or itself when it is gone */
                     section?: string;
                 };
             };
         };
         responses: {
-            /** @description The document, or the section, reads as it did just before the step */
+            /** @description The document, or the section, reads as it did in that state */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -1328,6 +1434,124 @@ export interface operations {
                 };
             };
             422: components["responses"]["Problem"];
+        };
+    };
+    listMilestones: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The named states, the last named first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Milestone"][];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    nameMilestone: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    name: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The state that the document is in now has a name */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Milestone"];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    forgetMilestone: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                milestone: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The name is gone; the state stays in the history */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    readKeys: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The writer’s own keys */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Keys"];
+                };
+            };
+        };
+    };
+    keepKeys: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["Keys"];
+            };
+        };
+        responses: {
+            /** @description Kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Keys"];
+                };
+            };
+            400: components["responses"]["Problem"];
         };
     };
     applyOperation: {
@@ -1626,6 +1850,53 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WriteOutcome"];
+                };
+            };
+            /** @description Another window was there first */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Conflict"];
+                };
+            };
+            422: components["responses"]["Problem"];
+        };
+    };
+    transferBranches: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    baseRevision: number;
+                    sections: string[];
+                    /** @description The document they go to */
+                    other: string;
+                    /** @enum {string} */
+                    landing: "before" | "after" | "inside";
+                    /** @description A section of the other document; when missing, its end */
+                    target?: string;
+                    /** @description Whether they leave this document, for its offcuts */
+                    moves: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description Both documents are written */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Transferred"];
                 };
             };
             /** @description Another window was there first */

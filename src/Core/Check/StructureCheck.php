@@ -12,7 +12,7 @@ final class StructureCheck
     /** @return list<Rule> */
     public static function rules(): array
     {
-        return [new NoTitle(), new NoTopLevel(), new SkippedLevel(), new EmptyHeading(), new DeeperThanSix(), new MissingPart()];
+        return [new NoTitle(), new NoTopLevel(), new SkippedLevel(), new EmptyHeading(), new DeeperThanSix(), new MissingPart(), new BrokenLink()];
     }
 
     /** @return list<Finding> */

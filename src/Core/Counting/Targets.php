@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Core\Counting;
 
 use Stemmata\Core\Outline;
+use Stemmata\Core\SectionId;
 
 /** Words against what was wanted. A target holds for a section with all that is under it. */
 final class Targets
@@ -20,11 +21,14 @@ final class Targets
      */
     public static function exceeded(Outline $outline, array $branchWords, array $targets): array
     {
+        if ([] === $targets) {
+            return [];
+        }
         $over = [];
-        foreach ($outline->ids() as $position => $id) {
-            $target = $targets[$id->value] ?? null;
-            if (null !== $target && $branchWords[$position] * 100 > $target * (100 + self::LEEWAY)) {
-                $over[] = $id->value;
+        // Plain words: of 10,000 ids no object is made for the few that have a target.
+        foreach (str_split($outline->ids, SectionId::LENGTH) as $position => $id) {
+            if (isset($targets[$id]) && $branchWords[$position] * 100 > $targets[$id] * (100 + self::LEEWAY)) {
+                $over[] = $id;
             }
         }
 

@@ -19,7 +19,7 @@ final readonly class Comparison
     }
 
     /**
-     * @param Document $then made from $now by taking changes back
+     * Both made from one state by taking changes back and doing others again, so that each knows what it changed.
      *
      * @return list<Difference> in the order of the text as it is now; what is gone comes last
      */
@@ -81,7 +81,7 @@ final readonly class Comparison
     private function wordKinds(SectionId $id): array
     {
         // Only what a change touched can read otherwise; a long document is not read through.
-        if (!array_key_exists($id->value, $this->then->changedSections)) {
+        if (!array_key_exists($id->value, $this->then->changedSections) && !array_key_exists($id->value, $this->now->changedSections)) {
             return [];
         }
         [$then, $now] = [$this->then->section($id), $this->now->section($id)];

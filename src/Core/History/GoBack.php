@@ -10,21 +10,21 @@ use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Basis;
 use Stemmata\Core\Operation\Operation;
 
-/** Takes the whole document back to how it read before a step of its history. A step itself, so it can be undone. */
+/** Takes the whole document to another state of its history. A step itself, so it can be undone. */
 final readonly class GoBack implements Operation
 {
     /**
-     * @param list<Change> $steps every step from that one on, the last first
-     * @param string       $label what that one was called
+     * @param list<Change> $changes the way there, in turn
+     * @param string       $state   what that state is called
      */
-    public function __construct(private array $steps, private string $label)
+    public function __construct(private array $changes, private string $state)
     {
     }
 
     public function applyTo(Document $document): Applied
     {
-        foreach ($this->steps as $step) {
-            $document = $document->changedBy($step->inverted());
+        foreach ($this->changes as $change) {
+            $document = $document->changedBy($change);
         }
 
         return new Applied($document);
@@ -37,6 +37,6 @@ final readonly class GoBack implements Operation
 
     public function describe(Document $before): string
     {
-        return 'Went back to before: '.$this->label;
+        return 'Went back to '.$this->state;
     }
 }

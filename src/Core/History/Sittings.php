@@ -32,4 +32,24 @@ final class Sittings
 
         return $sittings;
     }
+
+    /**
+     * As many whole sittings as fit; the one that does not is left for the next page, unless it is too long for any.
+     *
+     * @template T of array{startedAt: int, madeAt: int}
+     *
+     * @param list<T> $steps the last first; one more than fit, where there are earlier ones
+     *
+     * @return array{list<non-empty-list<T>>, bool} the sittings, and whether there are earlier steps
+     */
+    public static function page(array $steps, int $most): array
+    {
+        $sittings = self::of($steps);
+        if (count($steps) <= $most) {
+            return [$sittings, false];
+        }
+        array_pop($sittings);
+
+        return [[] === $sittings ? self::of(array_slice($steps, 0, $most)) : $sittings, true];
+    }
 }

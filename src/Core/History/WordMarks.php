@@ -10,9 +10,17 @@ use SebastianBergmann\Diff\Output\UnifiedDiffOutputBuilder;
 /** How one text became another, word by word: runs that stayed, went and came. */
 final class WordMarks
 {
-    /** Paragraphs of more words and blanks than this, old times new, are told as gone and come whole. */
+    /** Paragraphs of more words and signs than this, old times new, are told as gone and come whole. */
     private const MOST_WORD_PAIRS = 9_000_000;
-    private const AROUND_WORDS = '/(?<=\s)(?=\S)|(?<=\S)(?=\s)/u';
+    /** Words with what joins their halves, as in “keeper’s” and “1.5”; what is written without blanks, sign by sign; blanks; and whatever stands around words. */
+    private const TOKENS = '/
+        [\p{Han}\p{Hiragana}\p{Katakana}]
+        | (?: (?![\p{Han}\p{Hiragana}\p{Katakana}]) [\p{L}\p{M}\p{N}] )++
+          (?: [\'’.,\p{Pd}] (?: (?![\p{Han}\p{Hiragana}\p{Katakana}]) [\p{L}\p{M}\p{N}] )++ )*+
+        | \s++
+        | [^\s\p{L}\p{M}\p{N}]++
+        | .
+        /ux';
 
     /** @return list<array{kind: 'same'|'gone'|'new', text: string}> in order; without the gone ones it reads as it does now */
     public static function between(string $then, string $now): array
@@ -20,7 +28,7 @@ final class WordMarks
         $marks = [];
         [$gone, $new] = ['', ''];
         // Paragraphs first: most are the same, and only those between need to be looked at word by word.
-        foreach (self::steps(self::split('/(?<=\n)/', $then), self::split('/(?<=\n)/', $now)) as [$text, $kind]) {
+        foreach (self::steps(self::paragraphs($then), self::paragraphs($now)) as [$text, $kind]) {
             if (Differ::OLD !== $kind) {
                 [$gone, $new] = [$gone.(Differ::REMOVED === $kind ? $text : ''), $new.(Differ::ADDED === $kind ? $text : '')];
                 continue;
@@ -35,7 +43,7 @@ final class WordMarks
     /** @return list<array{kind: 'same'|'gone'|'new', text: string}> */
     private static function words(string $then, string $now): array
     {
-        [$old, $new] = [self::split(self::AROUND_WORDS, $then), self::split(self::AROUND_WORDS, $now)];
+        [$old, $new] = [self::tokens($then), self::tokens($now)];
         if (count($old) * count($new) > self::MOST_WORD_PAIRS) {
             return [['kind' => 'gone', 'text' => $then], ['kind' => 'new', 'text' => $now]];
         }
@@ -66,9 +74,15 @@ final class WordMarks
     }
 
     /** @return list<string> */
-    private static function split(string $between, string $text): array
+    private static function paragraphs(string $text): array
     {
-        return '' === $text ? [] : (preg_split($between, $text) ?: [$text]);
+        return '' === $text ? [] : (preg_split('/(?<=\n)/', $text) ?: [$text]);
+    }
+
+    /** @return list<string> */
+    private static function tokens(string $text): array
+    {
+        return '' === $text ? [] : (false === preg_match_all(self::TOKENS, $text, $found) ? [$text] : $found[0]);
     }
 
     /**

@@ -36,6 +36,17 @@ final readonly class References
         return new self($bookmarks, $links, $hasContents);
     }
 
+    /**
+     * As they were kept beside the text.
+     *
+     * @param array<string, string> $bookmarks
+     * @param array<string, string> $links
+     */
+    public static function kept(array $bookmarks, array $links, bool $hasContents): self
+    {
+        return new self($bookmarks, $links, $hasContents);
+    }
+
     /** @return iterable<Node> */
     private static function parts(Section $section): iterable
     {

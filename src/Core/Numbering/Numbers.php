@@ -44,8 +44,10 @@ final class Numbers
                 continue;
             }
             $parent = $depth < 0 ? null : $open[$depth][1];
-            $isAppendix = $depth >= 0 && $open[$depth][2] || 0 !== ($outline->flagsAt($position) & Outline::APPENDIX);
-            $rule = $outline->isNumberedAt($position) ? $scheme->findLevel($isAppendix, (int) $level) : null;
+            // Of 10,000 sections few bear a flag.
+            $flags = '0' === $outline->flags[$position] ? 0 : $outline->flagsAt($position);
+            $isAppendix = $depth >= 0 && $open[$depth][2] || 0 !== ($flags & Outline::APPENDIX);
+            $rule = 0 === ($flags & Outline::UNNUMBERED) ? $scheme->findLevel($isAppendix, (int) $level) : null;
             $number = null;
             if (null !== $rule && ($depth < 0 || null !== $parent || !$rule->withParents)) {
                 // Siblings count together, whatever their levels, as long as they count under the same rule.

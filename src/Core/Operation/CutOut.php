@@ -51,6 +51,12 @@ final readonly class CutOut implements Operation
 
     public function describe(Document $before): string
     {
-        return (OffcutReason::Deleted === $this->reason ? 'Deleted ' : 'Set aside ').Described::sections($before, $this->sections, $this->extent);
+        $done = match ($this->reason) {
+            OffcutReason::Deleted => 'Deleted ',
+            OffcutReason::SetAside => 'Set aside ',
+            OffcutReason::MovedAway => 'Moved to another document: ',
+        };
+
+        return $done.Described::branches($before, $this->sections, $this->extent);
     }
 }

@@ -32,6 +32,6 @@ final readonly class Demote implements Operation
 
     public function describe(Document $before): string
     {
-        return 'Demoted '.Described::sections($before, $this->sections, $this->extent);
+        return 'Demoted '.Described::branches($before, $this->sections, $this->extent);
     }
 }

@@ -60,7 +60,7 @@ final readonly class DescribeSection implements Operation
             default => 'the place in the contents',
         };
 
-        return sprintf('Changed %s of %s', $what, Described::sections($before, $this->sections, Extent::HeadingOnly));
+        return sprintf('Changed %s of %s', $what, Described::sections($before, $this->sections));
     }
 
     private function described(Document $document, int $position): Document

@@ -6,13 +6,7 @@ namespace Stemmata\Core\Operation;
 
 use Stemmata\Core\Document;
 use Stemmata\Core\IdSource;
-use Stemmata\Core\Link\BookmarkName;
-use Stemmata\Core\Link\LinkTarget;
-use Stemmata\Core\Link\References;
-use Stemmata\Core\Section;
 use Stemmata\Core\SectionId;
-use Stemmata\Core\Text\Heading;
-use Stemmata\Core\Text\Node;
 
 /**
  * Puts a copy of each picked branch right after it. Links within the branch lead within the copy; its bookmarks get the
@@ -49,7 +43,7 @@ final readonly class Duplicate implements Operation
 
     public function describe(Document $before): string
     {
-        return 'Duplicated '.Described::sections($before, $this->sections, $this->extent);
+        return 'Duplicated '.Described::branches($before, $this->sections, $this->extent);
     }
 
     private function withCopy(Document $document, int $from, int $to): Document
@@ -57,55 +51,8 @@ final readonly class Duplicate implements Operation
         $run = $document->outline->slice($from, $to);
         $originals = array_map($document->section(...), $run->ids());
         $newIds = array_map(fn (): SectionId => $this->ids->next(), $originals);
-        $copies = $this->copies($document, $originals, $newIds);
+        $copies = Copies::of($originals, $newIds, $document, $this->ids);
 
         return $document->withSection(...$copies)->withOutline($document->outline->spliced($to, $to, $run->withIds($newIds)));
-    }
-
-    /**
-     * @param list<Section>   $originals
-     * @param list<SectionId> $newIds
-     *
-     * @return list<Section>
-     */
-    private function copies(Document $document, array $originals, array $newIds): array
-    {
-        $idByOld = [];
-        $nameById = [];
-        $given = [];
-        foreach ($originals as $index => $original) {
-            $idByOld[$original->id->value] = $newIds[$index]->value;
-            foreach (References::in($original)->bookmarks as $id => $name) {
-                $idByOld[$id] = $this->ids->next()->value;
-                $free = BookmarkName::free($name, static fn (string $try): bool => isset($given[$try]) || null !== $document->findBookmarkOwner($try));
-                $given[$free] = true;
-                $nameById[$id] = $free;
-            }
-        }
-        $renew = static fn (Node $node): Node => self::renewed($node, $idByOld, $nameById);
-
-        return array_map(static fn (Section $original, SectionId $newId): Section => $original
-            ->copiedAs($newId)
-            ->withHeading(Heading::ofInline(array_map(static fn (Node $node): Node => $node->mapped($renew), $original->heading->inline)))
-            ->withBody($original->body->mapped($renew)), $originals, $newIds);
-    }
-
-    /**
-     * @param array<string, string> $idByOld
-     * @param array<string, string> $nameById
-     */
-    private static function renewed(Node $node, array $idByOld, array $nameById): Node
-    {
-        if ('bookmark' === $node->type) {
-            $old = $node->textAttribute('id');
-
-            return $node->withAttributes(['id' => $idByOld[$old] ?? $old, 'name' => $nameById[$old] ?? $node->textAttribute('name')]);
-        }
-
-        return LinkTarget::led($node, static function (string $target) use ($idByOld): string {
-            $inner = LinkTarget::findInnerId($target);
-
-            return null === $inner || !isset($idByOld[$inner]) ? $target : str_replace($inner, $idByOld[$inner], $target);
-        });
     }
 }

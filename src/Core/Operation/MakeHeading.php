@@ -68,7 +68,7 @@ final readonly class MakeHeading implements Operation
             $count += null === $block ? 0 : max(1, count(array_filter([...$block->walk()], static fn (Node $node): bool => 'listItem' === $node->type)));
         }
 
-        return sprintf('Made %s of %s', 1 === $count ? 'a heading' : $count.' headings', Described::section($before, $this->section));
+        return sprintf('Made %s in %s', 1 === $count ? 'a heading' : $count.' headings', Described::section($before, $this->section));
     }
 
     private function refusal(Section $section): ?Refused

@@ -44,7 +44,7 @@ final readonly class MoveAmongSiblings implements Operation
 
     public function describe(Document $before): string
     {
-        return sprintf('Moved %s %s', Described::sections($before, $this->sections), $this->direction->value);
+        return sprintf('Moved %s %s', Described::branches($before, $this->sections), $this->direction->value);
     }
 
     private function moveOne(Document $document, SectionId $section): Applied|Refused

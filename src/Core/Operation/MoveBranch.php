@@ -66,7 +66,7 @@ final readonly class MoveBranch implements Operation
             Landing::Inside => 'under',
         };
 
-        return sprintf('Moved %s %s %s', Described::sections($before, $this->sections, $this->extent), $where, Described::section($before, $this->target));
+        return sprintf('Moved %s %s %s', Described::branches($before, $this->sections, $this->extent), $where, Described::section($before, $this->target));
     }
 
     private function moved(Document $document, Picked $picked): Applied|Refused

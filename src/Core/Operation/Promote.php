@@ -32,6 +32,6 @@ final readonly class Promote implements Operation
 
     public function describe(Document $before): string
     {
-        return 'Promoted '.Described::sections($before, $this->sections, $this->extent);
+        return 'Promoted '.Described::branches($before, $this->sections, $this->extent);
     }
 }

@@ -21,6 +21,21 @@ final readonly class Refused
         return new self(RefusalReason::UnknownSection, $sentence);
     }
 
+    public static function sameDocument(): self
+    {
+        return new self(RefusalReason::IntoItself, 'That is the document they are in; to move them within it, use the outline.');
+    }
+
+    public static function stillThere(): self
+    {
+        return new self(RefusalReason::NameTaken, 'That section is in the document still, so there is nothing to bring back.');
+    }
+
+    public static function secondOpening(): self
+    {
+        return new self(RefusalReason::OpeningIsFixed, 'There is an opening now, and a document has only one; take the words of the earlier one from the comparison.');
+    }
+
     public static function unknownOffcut(): self
     {
         return new self(RefusalReason::UnknownSection, 'That offcut is no longer there; it may have been brought back already.');

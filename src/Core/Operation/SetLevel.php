@@ -33,6 +33,6 @@ final readonly class SetLevel implements Operation
 
     public function describe(Document $before): string
     {
-        return sprintf('Set %s to level %d', Described::sections($before, $this->sections, $this->extent), $this->level->value);
+        return sprintf('Set %s to level %d', Described::branches($before, $this->sections, $this->extent), $this->level->value);
     }
 }

@@ -64,7 +64,7 @@ final readonly class SplitByRule implements Operation
 
     public function describe(Document $before): string
     {
-        return 'Split '.Described::sections($before, $this->sections, Extent::HeadingOnly).' by rule';
+        return 'Split '.Described::sections($before, $this->sections).' by rule';
     }
 
     private function cut(Document $document, int $position): Document

@@ -10,7 +10,7 @@ use Stemmata\Format\CalculationBlock;
 /** What kinds of block elements there are, and the reading of those that hold no text of the flow. */
 final class HtmlBlock
 {
-    private const BLOCKS = ['p', 'blockquote', 'ul', 'ol', 'li', 'pre', 'hr', 'figure', 'figcaption', 'table', 'div', 'section', 'article', 'main', 'header', 'footer', 'aside', 'center', 'address', 'details', 'summary', 'form', 'fieldset', 'hgroup', 'dl', 'dt', 'dd', 'nav', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'legend', 'menu', 'dir', 'style', 'script', 'template'];
+    private const BLOCKS = ['p', 'blockquote', 'ul', 'ol', 'li', 'pre', 'hr', 'figure', 'figcaption', 'table', 'div', 'section', 'article', 'main', 'header', 'footer', 'aside', 'center', 'address', 'details', 'summary', 'form', 'fieldset', 'hgroup', 'dl', 'dt', 'dd', 'nav', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'legend', 'menu', 'dir'];
 
     public static function isBlock(\DOMElement $element): bool
     {

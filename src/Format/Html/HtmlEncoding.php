@@ -7,8 +7,19 @@ namespace Stemmata\Format\Html;
 /** Finds out how the letters of a page are encoded. */
 final class HtmlEncoding
 {
-    /** @return array{string, bool} the page in UTF-8, and whether its encoding was guessed */
+    private const DECLARATION = '/(<meta[^<>]{1,1000}?charset=["\']?\s*)([A-Za-z0-9_:.-]+)/i';
+
+    /** @return array{string, bool} the page in UTF-8 and saying so, and whether its encoding was guessed */
     public static function inUtf8(string $bytes): array
+    {
+        [$page, $isGuessed] = self::decoded($bytes);
+
+        // The parser believes what the page declares, which was right before.
+        return [preg_replace(self::DECLARATION, '$1utf-8', $page) ?? $page, $isGuessed];
+    }
+
+    /** @return array{string, bool} */
+    private static function decoded(string $bytes): array
     {
         $marked = match (true) {
             str_starts_with($bytes, "\xFF\xFE") => 'UTF-16LE',
@@ -21,24 +32,26 @@ final class HtmlEncoding
         if (mb_check_encoding($bytes, 'UTF-8') || str_contains($bytes, "\0")) {
             return [$bytes, false];
         }
-        $declared = 1 === preg_match('/<meta[^>]+charset=["\']?\s*([A-Za-z0-9_-]+)/i', substr($bytes, 0, 2048), $match) ? self::findKnown($match[1]) : null;
+        $declared = 1 === preg_match(self::DECLARATION, substr($bytes, 0, 2048), $match) ? $match[2] : '';
+        $converter = self::isLatin($declared) ? null : self::findConverter($declared);
 
         // Where nothing is said, browsers read Windows-1252 (HTML Living Standard 13.2.3.2).
-        return [(string) mb_convert_encoding($bytes, 'UTF-8', $declared ?? 'Windows-1252'), null === $declared];
+        return null === $converter
+            ? [(string) mb_convert_encoding($bytes, 'UTF-8', 'Windows-1252'), !self::isLatin($declared)]
+            : [(string) \UConverter::transcode($bytes, 'UTF-8', $converter), false];
     }
 
-    private static function findKnown(string $name): ?string
+    /** The Encoding Standard reads Latin-1 as Windows-1252. */
+    private static function isLatin(string $name): bool
     {
-        // The Encoding Standard reads Latin-1 as Windows-1252.
-        if (in_array(strtolower($name), ['iso-8859-1', 'latin1', 'us-ascii'], true)) {
-            return 'Windows-1252';
-        }
-        foreach (mb_list_encodings() as $encoding) {
-            if (0 === strcasecmp($encoding, $name) || in_array(strtolower($name), array_map(strtolower(...), mb_encoding_aliases($encoding)), true)) {
-                return $encoding;
-            }
-        }
+        return in_array(strtolower($name), ['windows-1252', 'cp1252', 'iso-8859-1', 'latin1', 'us-ascii'], true);
+    }
 
-        return null;
+    /** The one name that ICU gives to what has several. */
+    private static function findConverter(string $name): ?string
+    {
+        $names = '' === $name ? [] : (\UConverter::getAliases($name) ?: []);
+
+        return is_string($names[0] ?? null) ? $names[0] : null;
     }
 }

@@ -115,7 +115,8 @@ final class ZipPackage
     /** @param \Closure(string): void $take */
     private function unpack(string $name, \Closure $take): bool
     {
-        $stream = $this->archive->getStream($name);
+        // A package may name a part and then leave the name empty.
+        $stream = '' === $name ? false : $this->archive->getStream($name);
         if (false === $stream) {
             return false;
         }

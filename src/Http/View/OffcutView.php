@@ -27,6 +27,8 @@ final readonly class OffcutView
         public string $opening,
         #[OA\Property(description: 'Whether it is a passage of a section’s text rather than sections')]
         public bool $passage,
+        #[OA\Property(description: 'The heading that it stood behind, or in when it is a passage; null when it stood first')]
+        public ?string $from,
     ) {
     }
 }

@@ -6,11 +6,14 @@ namespace Stemmata\Http\View;
 
 use OpenApi\Attributes as OA;
 
-/** A document without its bodies. */
+/** A document without its bodies, but for those that the window opens on. */
 #[OA\Schema]
 final readonly class Skeleton
 {
-    /** @param list<SectionFacts> $sections in the order of the outline */
+    /**
+     * @param list<SectionFacts> $sections in the order of the outline
+     * @param list<SectionText>  $texts    around the resume point
+     */
     public function __construct(
         #[OA\Property]
         public string $id,
@@ -28,6 +31,8 @@ final readonly class Skeleton
         public OutlineColumns $outline,
         #[OA\Property(items: new OA\Items(ref: SectionFacts::class))]
         public array $sections,
+        #[OA\Property(items: new OA\Items(ref: SectionText::class))]
+        public array $texts,
     ) {
     }
 }

@@ -44,6 +44,9 @@ class JournalEntry
         public int $startedAt,
         #[ORM\Column]
         public int $madeAt,
+        /** The step that stood last when this one was made; 0 for none. A step may be undone, and another take its place. */
+        #[ORM\Column]
+        public int $previousId = 0,
     ) {
     }
 }

@@ -19,6 +19,9 @@ class Writer
         public string $id,
         #[ORM\Column(length: 200)]
         public string $name,
+        /** JSON: the keys chosen instead of ours, by command. */
+        #[ORM\Column(type: 'text')]
+        public string $keys = '{}',
     ) {
     }
 }

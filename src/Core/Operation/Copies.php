@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Operation;
+
+use Stemmata\Core\Document;
+use Stemmata\Core\IdSource;
+use Stemmata\Core\Link\BookmarkName;
+use Stemmata\Core\Link\LinkTarget;
+use Stemmata\Core\Link\References;
+use Stemmata\Core\Section;
+use Stemmata\Core\SectionId;
+use Stemmata\Core\Text\Heading;
+use Stemmata\Core\Text\Node;
+
+/** Sections made once more: links among them lead to the copies, bookmarks get names that are free, links elsewhere stay. */
+final class Copies
+{
+    /**
+     * @param list<Section>   $originals
+     * @param list<SectionId> $newIds    one for each
+     * @param Document        $into      where the copies are to stand
+     *
+     * @return list<Section>
+     */
+    public static function of(array $originals, array $newIds, Document $into, IdSource $ids): array
+    {
+        $idByOld = [];
+        $nameById = [];
+        $given = [];
+        foreach ($originals as $index => $original) {
+            $idByOld[$original->id->value] = $newIds[$index]->value;
+            foreach (References::in($original)->bookmarks as $id => $name) {
+                $idByOld[$id] = $ids->next()->value;
+                $free = BookmarkName::free($name, static fn (string $try): bool => isset($given[$try]) || null !== $into->findBookmarkOwner($try));
+                $given[$free] = true;
+                $nameById[$id] = $free;
+            }
+        }
+        $renew = static fn (Node $node): Node => self::renewed($node, $idByOld, $nameById);
+
+        return array_map(static fn (Section $original, SectionId $newId): Section => $original
+            ->copiedAs($newId)
+            ->withHeading(Heading::ofInline(array_map(static fn (Node $node): Node => $node->mapped($renew), $original->heading->inline)))
+            ->withBody($original->body->mapped($renew)), $originals, $newIds);
+    }
+
+    /**
+     * @param array<string, string> $idByOld
+     * @param array<string, string> $nameById
+     */
+    private static function renewed(Node $node, array $idByOld, array $nameById): Node
+    {
+        if ('bookmark' === $node->type) {
+            $old = $node->textAttribute('id');
+
+            return $node->withAttributes(['id' => $idByOld[$old] ?? $old, 'name' => $nameById[$old] ?? $node->textAttribute('name')]);
+        }
+
+        return LinkTarget::led($node, static function (string $target) use ($idByOld): string {
+            $inner = LinkTarget::findInnerId($target);
+
+            return null === $inner || !isset($idByOld[$inner]) ? $target : str_replace($inner, $idByOld[$inner], $target);
+        });
+    }
+}
