@@ -10,6 +10,7 @@ export type Difference = Schemas["Difference"];
 export type HistoryStep = Schemas["HistoryStep"];
 export type Finding = Schemas["Finding"];
 export type InnerLink = Schemas["InnerLink"];
+export type Milestone = Schemas["Milestone"];
 export type Offcut = Schemas["Offcut"];
 export type Operation = Schemas["Operation"];
 export type OutlineFigures = Schemas["OutlineFigures"];
@@ -25,6 +26,7 @@ export type SectionFacts = Schemas["SectionFacts"];
 export type SectionText = Schemas["SectionText"];
 export type Skeleton = Schemas["Skeleton"];
 export type TitleBlock = Schemas["TitleBlock"];
+export type WordMark = Schemas["WordMark"];
 export type WriteOutcome = Schemas["WriteOutcome"];
 
 export const api = createClient<paths>({ baseUrl: window.location.origin });

@@ -1,4 +1,4 @@
-import type { KeyboardEvent } from "react";
+import { memo, useState, type KeyboardEvent } from "react";
 import type { Finding } from "../api/client";
 import { useDocument, useSession } from "../document/context";
 import { cx } from "../parts/cx";
@@ -15,16 +15,17 @@ export const COLUMNS = "minmax(320px, 5fr) minmax(180px, 4fr) 264px 56px 52px mi
 const percent = new Intl.NumberFormat("en-GB", { style: "percent", minimumFractionDigits: 1, maximumFractionDigits: 1 });
 
 /** One section in the Arrange table. The fields of the row that has the keys are reached by Tab. */
-export function ArrangeRow({ index, findings, onLeave, ...props }: TreeRowProps & { index: number; findings: readonly Finding[]; onLeave: () => void }) {
+export const ArrangeRow = memo(function ArrangeRow({ index, findings, ...props }: TreeRowProps & { index: number; findings: readonly Finding[] }) {
   const session = useSession("ArrangeRow");
-  const { row, isActive, isPicked, isRenaming, onClick, onRenaming } = props;
+  const { row, isActive, isInHand, isPicked, isRenaming, acts } = props;
   const element = useRowDraggable(session, row, isRenaming);
   const facts = useRowFacts(row);
   const whole = useDocument("ArrangeRow", (state) => state.words);
-  const isOver = useDocument("ArrangeRow", (state) => state.overTarget.has(row.id));
-  const { aim, marker, name, target, words } = facts;
+  const { aim, isOver, marker, name, target, words } = facts;
   const remarks = [...(words === 0 ? ["no text yet"] : []), ...(isOver ? ["over target"] : []), ...findings.map((finding) => finding.message)];
   const tabIndex = isActive ? 0 : -1;
+  const [isUnderHand, setUnderHand] = useState(false);
+  const isReached = isActive || isUnderHand;
   const describe = (note: { aim: string } | { target: number }) => void session.perform({ name: "describe-section", sections: [row.id], ...note }, { quiet: true });
   const setTarget = (typed: string) => {
     const wanted = typed.trim() === "" ? 0 : wholeNumber(typed);
@@ -43,28 +44,32 @@ export function ArrangeRow({ index, findings, onLeave, ...props }: TreeRowProps 
       aria-posinset={row.positionInSet}
       aria-expanded={row.hasInside ? !row.folded : undefined}
       aria-selected={isPicked}
-      className={cx("group grid items-center gap-x-4 pr-6", facts.isCurrent && "bg-wash", isPicked && "bg-lit!", isActive && "row-active")}
+      className={cx("group grid items-center gap-x-4 pr-6", facts.isCurrent && "bg-wash", isPicked && "bg-lit!", isActive && "row-active", isInHand && "opacity-40")}
       style={{ height: ROW_HEIGHT, gridTemplateColumns: COLUMNS }}
-      onClick={(event) => !isRenaming && onClick(event)}
+      onClick={(event) => !isRenaming && acts.click(row, event)}
+      onPointerEnter={() => setUnderHand(true)}
+      onPointerLeave={(event) => !event.currentTarget.contains(document.activeElement) && setUnderHand(false)}
+      onBlur={(event) => !event.currentTarget.matches(":hover") && !event.currentTarget.contains(event.relatedTarget) && setUnderHand(false)}
     >
       <div
         ref={element}
         role="gridcell"
         className="relative flex h-full min-w-0 items-center pr-8"
         style={{ paddingLeft: nodeX(row.level) + 13 }}
-        onDoubleClick={(event) => !(event.ctrlKey || event.metaKey || event.shiftKey) && row.level > 0 && onRenaming(true)}
+        onDoubleClick={(event) => !(event.ctrlKey || event.metaKey || event.shiftKey) && row.level > 0 && acts.rename(row.id, true)}
       >
-        <RowHead row={row} facts={facts} isFirst={index === 0} isRenaming={isRenaming} onRenaming={onRenaming} />
-        {!isRenaming && <RowMenu name={name} {...props} />}
+        <RowHead row={row} facts={facts} isFirst={index === 0} isRenaming={isRenaming} acts={acts} />
+        {!isRenaming && (isReached || props.isMenuOpen) && <RowMenu name={name} {...props} />}
       </div>
       <div role="gridcell" className="min-w-0">
         <CellField
           key={aim}
+          isReached={isReached}
           label={`Aim of ${name}`}
           value={aim}
           placeholder="what must it do?"
           tabIndex={tabIndex}
-          onLeave={onLeave}
+          onLeave={acts.leave}
           className="w-full font-text italic placeholder:text-faint"
           onChange={(next) => describe({ aim: next })}
         />
@@ -74,11 +79,12 @@ export function ArrangeRow({ index, findings, onLeave, ...props }: TreeRowProps 
         <TargetBar words={words} target={target} isOver={isOver} />
         <CellField
           key={target}
+          isReached={isReached}
           label={`Target of ${name}, in words`}
           value={target === null ? "" : figure(target)}
           placeholder="target"
           tabIndex={tabIndex}
-          onLeave={onLeave}
+          onLeave={acts.leave}
           className="w-17 shrink-0 placeholder:text-transparent group-hover:placeholder:text-faint focus:placeholder:text-faint"
           onChange={setTarget}
         />
@@ -87,22 +93,24 @@ export function ArrangeRow({ index, findings, onLeave, ...props }: TreeRowProps 
         {whole > 0 ? percent.format(words / whole) : "–"}
       </div>
       <div role="gridcell" className="grid place-items-center">
-        <button
-          type="button"
-          tabIndex={tabIndex}
-          aria-label={`Marker of ${name}: ${marker || "none"}`}
-          className={cx("grid size-6 place-items-center rounded-full hover:bg-lit", !isMarker(marker) && "text-faint opacity-0 group-hover:opacity-100 focus-visible:opacity-100")}
-          onClick={(event) => (event.stopPropagation(), ask({ kind: "marker", sections: [row.id] }))}
-        >
-          {isMarker(marker) ? <MarkerSign name={marker} /> : "+"}
-        </button>
+        {(isReached || isMarker(marker)) && (
+          <button
+            type="button"
+            tabIndex={tabIndex}
+            aria-label={`Marker of ${name}: ${marker || "none"}`}
+            className={cx("grid size-6 place-items-center rounded-full hover:bg-lit", !isMarker(marker) && "text-faint")}
+            onClick={(event) => (event.stopPropagation(), ask({ kind: "marker", sections: [row.id] }))}
+          >
+            {isMarker(marker) ? <MarkerSign name={marker} /> : "+"}
+          </button>
+        )}
       </div>
       <div role="gridcell" className="truncate text-xs text-ochre" title={remarks.join("\n")}>
         {remarks.join(" · ")}
       </div>
     </div>
   );
-}
+});
 
 /** The bar ends beyond the upright mark when there is more than was wanted; colour only says it again. */
 function TargetBar({ words, target, isOver }: { words: number; target: number | null; isOver: boolean }) {
@@ -116,10 +124,11 @@ function TargetBar({ words, target, isOver }: { words: number; target: number | 
   );
 }
 
-type CellProps = { label: string; value: string; placeholder: string; tabIndex: number; className: string; onChange: (next: string) => boolean | void; onLeave: () => void };
+type CellProps = { isReached: boolean; label: string; value: string; placeholder: string; tabIndex: number; className: string; onChange: (next: string) => boolean | void; onLeave: () => void };
 
-/** Edited in place: Enter keeps it and goes back to the row, Escape leaves it as it was. */
-function CellField({ label, value, placeholder, tabIndex, className, onChange, onLeave }: CellProps) {
+/** Edited in place: Enter keeps it and goes back to the row, Escape leaves it as it was. A field only where hand or keys are. */
+function CellField({ isReached, label, value, placeholder, tabIndex, className, onChange, onLeave }: CellProps) {
+  if (!isReached) return <span className={cx("block h-6 truncate px-2 leading-6", className)}>{value}</span>;
   const pressed = (event: KeyboardEvent<HTMLInputElement>) => {
     if (event.key !== "Enter" && event.key !== "Escape") return;
     if (event.key === "Escape") event.currentTarget.value = value;

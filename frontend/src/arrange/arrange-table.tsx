@@ -1,9 +1,9 @@
-import { useQuery } from "@tanstack/react-query";
 import { Plus } from "lucide-react";
 import { useMemo, useRef, useState } from "react";
 import { useLocation } from "wouter";
+import type { Finding } from "../api/client";
 import { useDocument, useSession } from "../document/context";
-import { findingsQuery } from "../write/drawer/check-drawer";
+import { useFindings } from "../write/findings";
 import { DropMark } from "../write/outline/drop-mark";
 import { PADDING, ROW_HEIGHT } from "../write/outline/geometry";
 import { LevelsMenu, OutlineFilter } from "../write/outline/outline-view";
@@ -11,29 +11,29 @@ import { insertSection } from "../write/outline/row-commands";
 import { useTree } from "../write/outline/use-tree";
 import { ArrangeRow, COLUMNS } from "./arrange-row";
 
+const NONE: readonly Finding[] = [];
+
 /** The whole outline as one wide table, in the document’s order; after the treegrid pattern of the WAI-ARIA Authoring Practices. */
 export function ArrangeTable() {
   const session = useSession("ArrangeTable");
   const id = useDocument("ArrangeTable", (state) => state.id);
-  const generation = useDocument("ArrangeTable", (state) => state.generation);
-  const findings = useQuery(findingsQuery(id, generation));
+  const findings = useFindings();
   const bySection = useMemo(() => Map.groupBy(findings.data ?? [], (finding) => finding.section), [findings.data]);
   const [, navigate] = useLocation();
   const scroller = useRef<HTMLDivElement>(null);
   const field = useRef<HTMLInputElement>(null);
   const [filter, setFilter] = useState("");
-  const { rows, virtual, drag, pressed, propsOf, showLevels, activeRow, isRenaming } = useTree(scroller, filter, {
+  const { rows, virtual, drag, pressed, propsOf, acts, showLevels, activeRow, isRenaming } = useTree(scroller, filter, {
     open: (section) => (session.goTo({ section }), navigate(`/documents/${id}`)),
     visit: (section) => session.goTo({ section }, { focus: false }),
     filter: () => field.current?.focus(),
   });
-  const hand = () => scroller.current?.focus();
 
   return (
     <main aria-label="Arrange" className="grid min-h-0 grid-rows-[auto_minmax(0,1fr)_auto] overflow-x-auto">
       <div className="flex items-center border-b border-line text-soft">
         <div className="w-72 shrink-0">
-          <OutlineFilter field={field} filter={filter} shown={rows.length} onFilter={setFilter} onLeave={hand} />
+          <OutlineFilter field={field} filter={filter} shown={rows.length} onFilter={setFilter} onLeave={acts.leave} />
         </div>
         <span className="flex-1" />
         <LevelsMenu onShow={showLevels} />
@@ -71,8 +71,8 @@ export function ArrangeTable() {
               const row = rows[item.index];
               return (
                 row && (
-                  <div key={item.key} role="presentation" className="absolute inset-x-0" style={{ top: item.start }}>
-                    <ArrangeRow {...propsOf(row)} index={item.index} findings={bySection.get(row.id) ?? []} onLeave={hand} />
+                  <div key={item.key} role="presentation" className="absolute inset-x-0 [contain:layout_style]" style={{ top: item.start }}>
+                    <ArrangeRow {...propsOf(row)} index={item.index} findings={bySection.get(row.id) ?? NONE} />
                   </div>
                 )
               );
@@ -87,7 +87,7 @@ export function ArrangeTable() {
           type="button"
           className="flex h-7 items-center gap-1.5 rounded-full px-2.5 hover:bg-wash hover:text-ink"
           onClick={() => {
-            if (activeRow) void insertSection(session, activeRow, "after").then((made) => made && propsOf({ ...activeRow, id: made }).onRenaming(true));
+            if (activeRow) void insertSection(session, activeRow.id, "after").then((made) => made && acts.rename(made, true));
             else void session.perform({ name: "insert" });
           }}
         >

@@ -30,17 +30,20 @@ export function DeskScreen() {
   const [imported, setImported] = useState<Imported | null>(null);
   const chooser = useRef<HTMLInputElement>(null);
 
+  // A list that is on its way already was made before the change.
+  const readAgain = () => client.cancelQueries({ queryKey: ["documents"] }).then(() => client.invalidateQueries({ queryKey: ["documents"] }));
+
   const create = useMutation({
     mutationFn: (wanted: { title: string; starter: string }) => read(api.POST("/api/documents", { body: wanted })),
     onSuccess: ({ id }) => go(`/documents/${id}`),
   });
   const bring = useMutation({
     mutationFn: (file: File) => (setProgress(null), importFile(file, setProgress)),
-    onSuccess: (made) => (setImported(made), client.invalidateQueries({ queryKey: ["documents"] })),
+    onSuccess: (made) => (setImported(made), readAgain()),
   });
   const restore = useMutation({
     mutationFn: (id: string) => read(api.POST("/api/documents/{id}/restore", { params: { path: { id } } })),
-    onSuccess: () => (setRemoved(null), client.invalidateQueries({ queryKey: ["documents"] })),
+    onSuccess: () => (setRemoved(null), readAgain()),
   });
 
   const drop = (event: DragEvent) => {

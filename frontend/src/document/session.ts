@@ -1,8 +1,9 @@
 import { createStore, type StoreApi } from "zustand/vanilla";
 import { api, read, ReadFailed, sentenceOf, UNREACHABLE, write, type ChangesSince, type Conflict, type Operation, type PutIn, type ReportLine, type Write, type WriteOutcome } from "../api/client";
 import { keptDrafts, operationOf, type Draft, type Words } from "./drafts";
+import { pathTo } from "../outline/outline";
 import { sameText } from "./same-text";
-import { opened, withChanges, withOutcome, type DocumentState, type Place } from "./state";
+import { opened, withChanges, withOutcome, type DocumentState, type Message, type Place } from "./state";
 
 /** Typing is handed over after this pause, or at the latest after the second figure (milliseconds). */
 const PAUSE = 500;
@@ -10,8 +11,12 @@ const LATEST = 2500;
 const RETRY = 3000;
 const LOOK_FOR_OTHERS = 4000;
 const TEXTS_AT_ONCE = 40;
+const FIGURES_AFTER = 40;
 
 export type Typed = Pick<Draft, "text" | "headingChanged" | "bodyChanged">;
+
+/** Closed with words yet unsent: they go on trying until their document is opened again, which then has those words from the browser. */
+const lingering = new Map<string, Session>();
 
 /** One open document: its state, and every way to change it. Knows nothing of React. */
 export class Session {
@@ -25,10 +30,13 @@ export class Session {
   private readonly lookTimer: number;
   private wantedTexts = new Set<string>();
   private textsTimer: number | undefined;
+  private figuresTimer: number | undefined;
   private keys = 1;
 
   static async open(id: string): Promise<Session> {
-    return new Session(opened(await read(api.GET("/api/documents/{id}", { params: { path: { id } } }))));
+    const skeleton = await read(api.GET("/api/documents/{id}", { params: { path: { id } } }));
+    lingering.get(id)?.letGo();
+    return new Session(opened(skeleton));
   }
 
   private constructor(state: DocumentState) {
@@ -45,8 +53,17 @@ export class Session {
   close(): void {
     window.clearInterval(this.lookTimer);
     window.removeEventListener("pagehide", this.handOver);
-    this.channel.close();
-    void this.flush();
+    // Open until the last words are sent, for other windows are told of them.
+    this.channel.onmessage = null;
+    lingering.set(this.state.id, this);
+    void this.flush().then(() => this.drafts.size === 0 && this.letGo());
+  }
+
+  private letGo(): void {
+    window.clearTimeout(this.pauseTimer);
+    this.drafts.clear();
+    void this.queue.then(() => this.channel.close());
+    if (lingering.get(this.state.id) === this) lingering.delete(this.state.id);
   }
 
   get state(): DocumentState {
@@ -132,7 +149,8 @@ export class Session {
     return this.inTurn(async () => {
       const waiting = Array.from(this.drafts.values());
       for (const draft of waiting) await this.sendDraft(draft);
-      this.store.setState({ saving: this.drafts.size === 0 ? "kept" : "unsent" });
+      const saving = this.drafts.size === 0 ? "kept" : "unsent";
+      if (this.state.saving !== saving) this.store.setState({ saving });
       keptDrafts.keep(this.state.id, this.drafts.values());
     });
   }
@@ -167,14 +185,11 @@ export class Session {
     await this.accept(outcome);
   }
 
-  private draftClashed(draft: Draft, words: Words, conflict: Conflict): void {
+  private async draftClashed(draft: Draft, words: Words, conflict: Conflict): Promise<void> {
     this.drafts.delete(draft.section);
     const text = conflict.texts.find((each) => each.id === draft.section);
     this.takeOver(conflict.changes);
-    if (!text) {
-      this.say("The section you were writing in was removed in another window; your text was not sent and can be copied from the editor.", "warning");
-      return;
-    }
+    if (!text) return this.keepElsewhere(draft, words, conflict.detail);
     const mine = { id: draft.section, ...words, revision: draft.baseRevision };
     if (!sameText([mine.heading, mine.body], [text.heading, text.body])) this.store.setState({ clash: { section: draft.section, mine, theirs: text } });
   }
@@ -227,6 +242,21 @@ export class Session {
     });
   }
 
+  /** Copies or moves branches to a place in another document, and says where they are to be found. */
+  async transfer(sections: string[], other: { id: string; title: string }, place: { landing: "before" | "after" | "inside"; target?: string }, moves: boolean): Promise<void> {
+    await this.flush();
+    await this.inTurn(async () => {
+      const body = { baseRevision: this.state.revision, sections, other: other.id, ...place, moves };
+      const answer = await api.POST("/api/documents/{id}/transfer", { ...this.path, body }).catch(() => null);
+      if (answer?.response.status === 409) this.takeOver((answer.error as unknown as Conflict).changes);
+      if (!answer?.data) return this.say(answer ? sentenceOf(answer.error) : UNREACHABLE, "warning");
+      const { here, section, notice } = answer.data;
+      if (here) await this.accept(here);
+      const done = `${moves ? "Moved" : "Copied"} to “${other.title || "Untitled"}”.`;
+      this.offer([done, notice].filter(Boolean).join(" "), "Go there", () => window.location.assign(`/documents/${other.id}?at=${section}`));
+    });
+  }
+
   /** Reads a file into the document; answers what became of the file, or throws one sentence. */
   async putIn(file: File, landing: "before" | "after" | "inside", target: string): Promise<ReportLine[]> {
     await this.flush();
@@ -253,6 +283,23 @@ export class Session {
     window.location.assign(`/api/documents/${this.state.id}/export?${query}`);
   }
 
+  /** The whole document, or one branch of it, as the browser prints it. */
+  async print(section?: string): Promise<void> {
+    await this.flush();
+    const query = new URLSearchParams({ format: "html", ...(section === undefined ? {} : { section }) });
+    const answer = await fetch(`/api/documents/${this.state.id}/export?${query}`).catch(() => null);
+    if (!answer?.ok) return this.say(UNREACHABLE, "warning");
+    const page = document.createElement("iframe");
+    page.hidden = true;
+    page.title = "What is printed";
+    page.srcdoc = await answer.text();
+    page.addEventListener("load", () => {
+      page.contentWindow?.addEventListener("afterprint", () => page.remove());
+      page.contentWindow?.print();
+    });
+    document.body.append(page);
+  }
+
   async keepAsStarter(name: string): Promise<void> {
     const answer = await read(api.POST("/api/documents/{id}/starter", { ...this.path, body: { name } })).catch((failure: unknown) => failure);
     if (answer instanceof Error) this.say(answer.message, "warning");
@@ -273,21 +320,19 @@ export class Session {
     );
   }
 
-  /** The whole document, or the words of one section, as they read before a step of the history. */
-  async goBackTo(step: number, section?: string): Promise<Write> {
+  /** The whole document, or one section of it, as it read after a step of the history; 0 is the beginning. */
+  async goBackTo(state: number, section?: string): Promise<Write> {
     await this.flush();
     return this.inTurn(async () => {
-      const body = { baseRevision: this.state.revision, ...(section === undefined ? {} : { section }) };
-      const params = { path: { ...this.path.params.path, step } };
-      return this.answered(await write(api.POST("/api/documents/{id}/history/{step}/return", { params, body })), (outcome) => outcome.label);
+      const body = { baseRevision: this.state.revision, state, ...(section === undefined ? {} : { section }) };
+      return this.answered(await write(api.POST("/api/documents/{id}/history/return", { ...this.path, body })), (outcome) => outcome.label);
     });
   }
 
   private async answered(answer: Write, label: ((outcome: WriteOutcome) => string) | null, canUndo = true): Promise<Write> {
     switch (answer.kind) {
       case "applied":
-        await this.accept(answer.outcome);
-        if (label) this.say([`${label(answer.outcome)}.`, ...answer.outcome.notices.map((notice) => notice.sentence)].join(" "), "said", canUndo);
+        await this.accept(answer.outcome, label ? { message: this.message([`${label(answer.outcome)}.`, ...answer.outcome.notices.map((notice) => notice.sentence)].join(" "), "said", canUndo) } : {});
         break;
       case "stale":
         this.takeOver(answer.conflict.changes);
@@ -297,7 +342,7 @@ export class Session {
         this.say(answer.sentence, "warning");
         break;
       case "unreachable":
-        this.say("Stemmata cannot be reached just now, so nothing was changed. Try again in a moment.", "warning");
+        this.say("Stemmata cannot be reached just now. Whether this was done shows here as soon as it answers.", "warning");
         break;
       default:
         answer satisfies never;
@@ -305,15 +350,19 @@ export class Session {
     return answer;
   }
 
-  private async accept(outcome: WriteOutcome): Promise<void> {
-    this.store.setState((state) => withOutcome(state, outcome));
-    if (outcome.previousRevision === this.state.revision || outcome.revision === this.state.revision) {
-      this.store.setState({ revision: outcome.revision });
-    } else {
-      await this.sync();
-    }
+  /** All that an answer changes is shown at once, for each showing costs a frame. */
+  private async accept(outcome: WriteOutcome, also: Partial<DocumentState> = {}): Promise<void> {
+    const isNext = outcome.previousRevision === this.state.revision || outcome.revision === this.state.revision;
+    this.store.setState((state) => ({ ...withOutcome(state, outcome), ...(isNext ? { revision: outcome.revision } : {}), ...also }));
+    if (!isNext) await this.sync();
     this.channel.postMessage(outcome.revision);
-    void this.readFigures();
+    this.wantFigures();
+  }
+
+  /** Numbers and counts come after the change is on the screen, once for changes that follow close on each other. */
+  private wantFigures(): void {
+    window.clearTimeout(this.figuresTimer);
+    this.figuresTimer = window.setTimeout(() => void this.readFigures(), FIGURES_AFTER);
   }
 
   // ---- other windows ----
@@ -334,7 +383,7 @@ export class Session {
 
   private takeOver(changes: ChangesSince): void {
     this.store.setState((state) => withChanges(state, changes, new Set(this.drafts.keys())));
-    void this.readFigures();
+    this.wantFigures();
   }
 
   // ---- going about ----
@@ -343,9 +392,11 @@ export class Session {
   goTo(place: Place, { focus = true, remember = true }: { focus?: boolean; remember?: boolean } = {}): void {
     this.store.setState((state) => {
       const outside = state.scope !== null && !this.isInScope(place.section, state);
+      const foldedTexts = withoutFoldsOver(state, place);
       return {
         current: place.section,
         ...(outside ? { scope: null } : {}),
+        ...(foldedTexts === state.foldedTexts ? {} : { foldedTexts }),
         request: { ...place, key: ++this.keys, focus },
         ...(remember && state.current !== null && state.current !== place.section ? { trail: extended(state, { section: state.current }) } : {}),
       };
@@ -403,6 +454,17 @@ export class Session {
     this.store.setState({ folded: new Set(sections) });
   }
 
+  foldTexts(sections: Iterable<string>, folded: boolean): void {
+    this.store.setState((state) => {
+      const next = new Set(state.foldedTexts);
+      for (const section of sections) {
+        if (folded) next.add(section);
+        else next.delete(section);
+      }
+      return { foldedTexts: next };
+    });
+  }
+
   pick(sections: Iterable<string>): void {
     this.store.setState({ picked: new Set(sections) });
   }
@@ -412,7 +474,11 @@ export class Session {
   }
 
   say(sentence: string, tone: "said" | "warning" = "said", canUndo = false): void {
-    this.store.setState({ message: { key: ++this.keys, tone, sentence, canUndo } });
+    this.store.setState({ message: this.message(sentence, tone, canUndo) });
+  }
+
+  private message(sentence: string, tone: Message["tone"], canUndo: boolean): Message {
+    return { key: ++this.keys, tone, sentence, canUndo };
   }
 
   /** Says something, and offers what to do about it. */
@@ -442,6 +508,17 @@ export class Session {
     this.queue = turn.catch(() => undefined);
     return turn;
   }
+}
+
+/** A place that is gone to is never left hidden under a folded heading. */
+function withoutFoldsOver(state: DocumentState, place: Place): ReadonlySet<string> {
+  if (state.foldedTexts.size === 0) return state.foldedTexts;
+  const position = state.positions.get(place.section);
+  if (position === undefined) return state.foldedTexts;
+  const above = pathTo(state.outline, position).map((each) => state.outline.ids[each] ?? "");
+  const opened = above.filter((each) => state.foldedTexts.has(each) && each !== place.section);
+  if (opened.length === 0) return state.foldedTexts;
+  return new Set([...state.foldedTexts].filter((each) => !opened.includes(each)));
 }
 
 function extended(state: DocumentState, place: Place): DocumentState["trail"] {

@@ -14,6 +14,7 @@ const skeleton: Skeleton = {
   resumePosition: 4,
   outline: { ids: ["a", "b", "c"], levels: "122", flags: "000" },
   sections: [facts("a"), facts("b"), facts("c")],
+  texts: [],
 };
 const outcome: WriteOutcome = { previousRevision: 3, revision: 4, outlineRevision: 4, order: [], changed: [], texts: [], removed: [], titleBlock: null, label: "", notices: [] };
 const changes: ChangesSince = { revision: 9, outlineRevision: 2, titleBlock, outline: null, changed: [] };

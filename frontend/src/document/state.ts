@@ -33,6 +33,8 @@ export type DocumentState = {
   request: (Place & { key: number; focus: boolean }) | null;
   scope: string | null;
   folded: ReadonlySet<string>;
+  /** Sections whose text is folded under their headings in the manuscript, with all of their branch. */
+  foldedTexts: ReadonlySet<string>;
   /** Sections picked in the outline, for one operation on all of them. */
   picked: ReadonlySet<string>;
   trail: { places: readonly Place[]; at: number };
@@ -54,7 +56,7 @@ export function opened(skeleton: Skeleton): DocumentState {
     outline: skeleton.outline,
     positions: positionsOf(skeleton.outline),
     facts,
-    texts: new Map(),
+    texts: new Map(skeleton.texts.map((text) => [text.id, text])),
     numbers: [],
     branchWords: [],
     words: skeleton.sections.reduce((sum, section) => sum + section.words, 0),
@@ -65,6 +67,7 @@ export function opened(skeleton: Skeleton): DocumentState {
     request: resume ? { section: resume, position: skeleton.resumePosition, key: 1, focus: false } : null,
     scope: null,
     folded: new Set(),
+    foldedTexts: new Set(),
     picked: new Set(),
     trail: { places: [], at: 0 },
     saving: "kept",
@@ -76,10 +79,9 @@ export function opened(skeleton: Skeleton): DocumentState {
 
 /** The state after a change of this window's own. */
 export function withOutcome(state: DocumentState, outcome: WriteOutcome): Partial<DocumentState> {
-  const facts = new Map(state.facts);
-  for (const section of outcome.changed) facts.set(section.id, section);
-  const texts = new Map(state.texts);
-  for (const text of outcome.texts) texts.set(text.id, text);
+  // The same maps where nothing changed, so that what shows them is not drawn again.
+  const facts = outcome.changed.length > 0 ? withEach(state.facts, outcome.changed) : state.facts;
+  const texts = outcome.texts.length > 0 ? withEach(state.texts, outcome.texts) : state.texts;
   const outline = outcome.order.length > 0 ? edited(state.outline, outcome.order) : state.outline;
   return {
     ...(outcome.titleBlock ? { titleBlock: outcome.titleBlock } : {}),
@@ -92,17 +94,15 @@ export function withOutcome(state: DocumentState, outcome: WriteOutcome): Partia
 
 /** The state after others' changes; texts that may be old are let go and read again when they are shown. */
 export function withChanges(state: DocumentState, changes: ChangesSince, typing: ReadonlySet<string>): Partial<DocumentState> {
-  const facts = new Map(state.facts);
   const texts = new Map(state.texts);
   for (const section of changes.changed) {
-    facts.set(section.id, section);
     if (!typing.has(section.id) && texts.get(section.id)?.revision !== section.revision) texts.delete(section.id);
   }
   return {
     revision: changes.revision,
     titleBlock: changes.titleBlock,
     ...(changes.outline ? placesIn(state, changes.outline) : {}),
-    facts,
+    facts: withEach(state.facts, changes.changed),
     texts,
     generation: state.generation + 1,
   };
@@ -118,6 +118,12 @@ function placesIn(state: DocumentState, outline: Outline): Partial<DocumentState
     scope: state.scope !== null && positions.has(state.scope) ? state.scope : null,
     picked: new Set([...state.picked].filter((id) => positions.has(id))),
   };
+}
+
+function withEach<T extends { id: string }>(map: ReadonlyMap<string, T>, changed: readonly T[]): ReadonlyMap<string, T> {
+  const next = new Map(map);
+  for (const each of changed) next.set(each.id, each);
+  return next;
 }
 
 function positionsOf(outline: Outline): ReadonlyMap<string, number> {

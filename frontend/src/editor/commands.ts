@@ -49,6 +49,28 @@ export const enterFromHeading: Command = (state, dispatch) => {
   return true;
 };
 
+/** Moves the item with the cursor, and what is inside it, past its neighbour in the same list; the numbers follow. */
+export function moveItem(direction: "up" | "down"): Command {
+  return (state, dispatch) => {
+    const { $from } = state.selection;
+    let depth = $from.depth;
+    while (depth > 0 && $from.node(depth).type.name !== "listItem") depth--;
+    if (depth === 0) return false;
+    const list = $from.node(depth - 1);
+    const index = $from.index(depth - 1);
+    const other = direction === "up" ? index - 1 : index + 1;
+    if (other < 0 || other >= list.childCount) return true;
+    const [item, neighbour] = [list.child(index), list.child(other)];
+    const start = $from.before(depth) - (direction === "up" ? neighbour.nodeSize : 0);
+    const pair = direction === "up" ? [item, neighbour] : [neighbour, item];
+    const by = direction === "up" ? -neighbour.nodeSize : neighbour.nodeSize;
+    const tr = state.tr.replaceWith(start, start + item.nodeSize + neighbour.nodeSize, pair);
+    const { anchor, head } = state.selection;
+    dispatch?.(tr.setSelection(TextSelection.create(tr.doc, anchor + by, head + by)).scrollIntoView());
+    return true;
+  };
+}
+
 export function insertBlock(name: "separator" | "pageBreak"): Command {
   return (state, dispatch) => {
     if (isInHeading(state)) return false;

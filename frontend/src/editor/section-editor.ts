@@ -1,5 +1,5 @@
 import { baseKeymap, chainCommands } from "@tiptap/pm/commands";
-import { history, undo as undoTyping, redo as redoTyping, undoDepth, redoDepth } from "@tiptap/pm/history";
+import { history, undoDepth, redoDepth } from "@tiptap/pm/history";
 import { InputRule, inputRules, wrappingInputRule } from "@tiptap/pm/inputrules";
 import { keymap } from "@tiptap/pm/keymap";
 import { DOMSerializer, Fragment, Slice, type Node as TextNode } from "@tiptap/pm/model";
@@ -19,8 +19,6 @@ export type SectionEditorHost = {
   follow(target: string): void;
   isBroken(target: string): boolean;
   isBookmarkTaken(id: string): boolean;
-  undo(): void;
-  redo(): void;
   /** The cursor leaves at the top or the bottom. */
   leave(direction: "up" | "down"): boolean;
   /** How parts whose words come from the outline are drawn. */
@@ -134,18 +132,9 @@ export class SectionEditor {
   }
 
   private keys(): Record<string, Command> {
-    const undo: Command = (state, dispatch) => undoTyping(state, dispatch) || (this.host.undo(), true);
-    const redo: Command = (state, dispatch) => redoTyping(state, dispatch) || (this.host.redo(), true);
     return {
-      "Mod-z": undo,
-      "Mod-y": redo,
-      "Mod-Shift-z": redo,
-      "Mod-i": commands.emphasis,
-      "Mod-b": commands.strong,
       "Shift-Enter": commands.hardBreak,
       Enter: chainCommands(commands.leaveCalculation, commands.enterFromHeading, commands.splitItem),
-      Tab: chainCommands(commands.sinkItem, (state) => commands.isInside(state, "listItem")),
-      "Shift-Tab": chainCommands(commands.liftItem, (state) => commands.isInside(state, "listItem")),
       ArrowUp: (_state, _dispatch, view) => (view?.endOfTextblock("up") && isAtStart(view.state) ? this.host.leave("up") : false),
       ArrowDown: (_state, _dispatch, view) => (view?.endOfTextblock("down") && isAtEnd(view.state) ? this.host.leave("down") : false),
       Backspace: (state) => {

@@ -4,8 +4,16 @@ import { cx } from "./cx";
 
 export type MenuEntry = { label: string; keys?: string; tone?: "loss"; run: () => void } | "line";
 
+type ContentProps = {
+  label: string;
+  entries: readonly MenuEntry[];
+  align?: "start" | "end";
+  /** Takes the focus when the menu has closed; without it the sign that opened the menu does. */
+  onClosed?: () => void;
+};
+
 /** A list of commands that opens where the hand is. */
-export function MenuContent({ label, entries, align = "start" }: { label: string; entries: readonly MenuEntry[]; align?: "start" | "end" }) {
+export function MenuContent({ label, entries, align = "start", onClosed }: ContentProps) {
   return (
     <DropdownMenu.Portal>
       <DropdownMenu.Content
@@ -13,7 +21,10 @@ export function MenuContent({ label, entries, align = "start" }: { label: string
         align={align}
         sideOffset={4}
         collisionPadding={12}
-        className="z-50 max-h-[70vh] min-w-60 overflow-auto rounded-xl border border-line bg-sheet p-1.5 shadow-lg"
+        // Drawn elsewhere, it still tells its parents of a click, and one of them may be a row that goes where it is clicked.
+        onClick={(event) => event.stopPropagation()}
+        onCloseAutoFocus={(event) => onClosed && (event.preventDefault(), onClosed())}
+        className="z-50 max-h-[min(70vh,var(--radix-dropdown-menu-content-available-height))] min-w-60 overflow-auto rounded-xl border border-line bg-sheet p-1.5 shadow-lg"
       >
         {entries.map((entry, index) =>
           entry === "line" ? (

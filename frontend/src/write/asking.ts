@@ -5,8 +5,8 @@ export type Asking =
   | { kind: "likely-headings" }
   | { kind: "split"; section: string }
   | { kind: "import"; target: string; landing: "before" | "after" | "inside" }
-  | { kind: "keep-starter" }
-  | { kind: "nest"; sections: string[] }
+  | { kind: "keep-starter" | "keys" }
+  | { kind: "nest" | "to-document"; sections: string[] }
   | { kind: "marker" | "target"; sections: string[] };
 
 /** One question at a time. */

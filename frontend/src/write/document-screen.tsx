@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
 import { Link } from "wouter";
 import { ArrangeTable } from "../arrange/arrange-table";
 import { SessionContext, useDocument, useSession } from "../document/context";
@@ -15,7 +15,7 @@ import { OutlinePanel } from "./outline/outline-panel";
 import { PickedBar } from "./outline/picked-bar";
 import { AskedDialogs } from "./review/asked-dialogs";
 import { StrataStrip } from "./strata-strip";
-import { useScreenKeys } from "./use-screen-keys";
+import { useAnywhereCommands, useScreenKeys } from "./use-screen-keys";
 
 type Opening = { kind: "opening" } | { kind: "open"; session: Session } | { kind: "failed"; sentence: string };
 
@@ -56,7 +56,9 @@ export function DocumentScreen({ id, face }: { id: string; face: Face }) {
 function Faces({ face }: { face: Face }) {
   const title = useDocument("Faces", (state) => state.titleBlock.title);
   const [jumping, setJumping] = useState(false);
-  useScreenKeys(() => setJumping(true));
+  const jump = useCallback(() => setJumping(true), []);
+  const commands = useAnywhereCommands(jump);
+  useScreenKeys(commands);
   const session = useSession("Faces");
   // What an address asks for beside the document: a place in it, or the likely headings; asked once.
   useEffect(() => {
@@ -71,7 +73,7 @@ function Faces({ face }: { face: Face }) {
   }, [title]);
   return (
     <div className="grid h-full grid-rows-[auto_auto_minmax(0,1fr)] overflow-hidden">
-      <Header face={face} onJump={() => setJumping(true)} />
+      <Header face={face} onJump={jump} />
       <StrataStrip />
       {face === "write" ? (
         <div className="grid min-h-0 grid-cols-1 md:grid-cols-[272px_minmax(0,1fr)_auto] lg:grid-cols-[312px_minmax(0,1fr)_auto]">
@@ -86,7 +88,7 @@ function Faces({ face }: { face: Face }) {
       <MessageBar />
       <ClashDialog />
       <AskedDialogs />
-      {jumping && <JumpBox onClose={() => setJumping(false)} />}
+      {jumping && <JumpBox commands={commands} onClose={() => setJumping(false)} />}
     </div>
   );
 }

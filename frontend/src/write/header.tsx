@@ -11,6 +11,7 @@ import { Emblem } from "../parts/emblem";
 import { Menu, type MenuEntry } from "../parts/menu";
 import { ThemeButton } from "../parts/theme";
 import { counted } from "../parts/words";
+import { keysShown, labelled, useKeys } from "../keys/keys";
 import { ask, type Asking } from "./asking";
 
 const SAVING: Record<Saving, string> = { kept: "all changes kept", keeping: "keeping…", unsent: "not sent yet; trying again" };
@@ -20,6 +21,7 @@ export type Face = "write" | "arrange";
 
 export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
   const session = useSession("Header");
+  useKeys((state) => state.own);
   const id = useDocument("Header", (state) => state.id);
   const title = useDocument("Header", (state) => state.titleBlock.title) || "Untitled";
   const saving = useDocument("Header", (state) => state.saving);
@@ -48,7 +50,7 @@ export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
       <button type="button" onClick={onJump} className="hidden h-8 w-60 items-center gap-2 rounded-full border border-line bg-sheet px-3 text-faint hover:border-twig md:flex">
         <Search size={14} strokeWidth={1.6} aria-hidden="true" />
         <span className="flex-1 text-left">Jump to…</span>
-        <kbd className="font-sans text-[11px]">Ctrl J</kbd>
+        <kbd className="font-sans text-[11px]">{keysShown("jump")}</kbd>
       </button>
       <Menu
         label="Write to a file"
@@ -109,6 +111,8 @@ function documentCommands(session: Session, titleBlock: TitleBlock): MenuEntry[]
     ...(titleBlock.subtitle ? [{ label: "Put the subtitle into the text", run: () => void session.perform({ name: "put-title-in-text", part: "subtitle" }) }] : []),
     { label: "Number plainly: 1, 1.1, 1.1.1", run: () => void session.perform({ name: "use-numbering", numbering: null }) },
     "line",
+    { ...labelled("keys"), run: () => ask({ kind: "keys" }) },
+    { label: "Print the document…", run: () => void session.print() },
     { label: "Keep this outline as a starter…", run: () => ask({ kind: "keep-starter" }) },
   ];
 }

@@ -2,23 +2,45 @@ import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState, type KeyboardEvent } from "react";
 import { Dialog } from "../parts/dialog";
 import { cx } from "../parts/cx";
+import type { AnywhereCommand } from "../keys/commands";
+import { labelled } from "../keys/keys";
 import { useSession } from "../document/context";
 import { followTarget, placesQuery, placesToLink, type LinkChoice } from "./places";
 
 const MOST_SHOWN = 60;
 
-/** Goes to a heading or a bookmark by some of its words. */
-export function JumpBox({ onClose }: { onClose: () => void }) {
+/** Goes to a heading or a bookmark by some of its words, or does a command by some of its own. */
+export function JumpBox({ commands, onClose }: { commands: Record<AnywhereCommand, () => void>; onClose: () => void }) {
   const session = useSession("JumpBox");
+  const choices = useMemo(() => (Object.keys(commands) as AnywhereCommand[]).filter((id) => id !== "jump").map((id) => ({ id, ...labelled(id) })), [commands]);
   return (
     <Dialog open onClose={onClose} title="Jump to">
-      <PlaceChooser label="Some words of a heading or a bookmark" onChoose={(choice) => (onClose(), followTarget(session, choice.target))} />
+      <PlaceChooser
+        label="Some words of a heading, a bookmark or a command"
+        commands={choices}
+        onCommand={(id) => (onClose(), commands[id]())}
+        onChoose={(choice) => (onClose(), followTarget(session, choice.target))}
+      />
     </Dialog>
   );
 }
 
+type CommandChoice = { id: AnywhereCommand; label: string; keys: string };
+const NO_COMMANDS: readonly CommandChoice[] = [];
+type ChooserProps = {
+  label: string;
+  among?: readonly LinkChoice[];
+  /** Offered beside the places once some words are written. */
+  commands?: readonly CommandChoice[];
+  onCommand?: (id: AnywhereCommand) => void;
+  onChoose: (choice: LinkChoice) => void;
+  onOther?: (words: string) => void;
+};
+
+type Found = { key: string; choose: () => void; command?: CommandChoice; choice?: LinkChoice };
+
 /** A field that narrows a list of headings and bookmarks, chosen from by arrow keys or by hand. */
-export function PlaceChooser({ label, among, onChoose, onOther }: { label: string; among?: readonly LinkChoice[]; onChoose: (choice: LinkChoice) => void; onOther?: (words: string) => void }) {
+export function PlaceChooser({ label, among, commands = NO_COMMANDS, onCommand, onChoose, onOther }: ChooserProps) {
   const session = useSession("PlaceChooser");
   const places = useQuery(placesQuery(session.state.id, session.state.generation));
   const [words, setWords] = useState("");
@@ -26,8 +48,14 @@ export function PlaceChooser({ label, among, onChoose, onOther }: { label: strin
   const all = useMemo(() => among ?? placesToLink(session.state, places.data?.bookmarks ?? []), [among, session, places.data]);
   const found = useMemo(() => {
     const parts = words.toLowerCase().split(/\s+/).filter(Boolean);
-    return all.filter((choice) => parts.every((part) => choice.words.toLowerCase().includes(part))).slice(0, MOST_SHOWN);
-  }, [all, words]);
+    const has = (text: string) => parts.every((part) => text.toLowerCase().includes(part));
+    const places = all.filter((choice) => has(choice.words)).slice(0, MOST_SHOWN);
+    const fitting = parts.length === 0 ? [] : commands.filter((command) => has(command.label));
+    return [
+      ...fitting.map((command): Found => ({ key: `command-${command.id}`, choose: () => onCommand?.(command.id), command })),
+      ...places.map((choice): Found => ({ key: choice.target, choose: () => onChoose(choice), choice })),
+    ];
+  }, [all, words, commands, onCommand, onChoose]);
   const pressed = (event: KeyboardEvent) => {
     if (event.key === "ArrowDown" || event.key === "ArrowUp") {
       event.preventDefault();
@@ -35,8 +63,7 @@ export function PlaceChooser({ label, among, onChoose, onOther }: { label: strin
     }
     if (event.key === "Enter") {
       event.preventDefault();
-      const choice = found[at];
-      if (choice) onChoose(choice);
+      if (found[at]) found[at].choose();
       else onOther?.(words);
     }
   };
@@ -50,26 +77,32 @@ export function PlaceChooser({ label, among, onChoose, onOther }: { label: strin
         role="combobox"
         aria-expanded="true"
         aria-controls="place-list"
-        aria-activedescendant={found[at] ? `place-${found[at].target}` : undefined}
+        aria-activedescendant={found[at] ? `place-${found[at].key}` : undefined}
         onChange={(event) => (setWords(event.target.value), setAt(0))}
         onKeyDown={pressed}
         className="mt-2 block w-full rounded-lg border border-line bg-paper px-3 py-2 text-base"
       />
       <ul id="place-list" role="listbox" aria-label="Places" className="mt-3 max-h-[44vh] overflow-auto">
-        {found.map((choice, index) => (
+        {found.map(({ key, choose, command, choice }, index) => (
           <li
-            key={choice.target}
-            id={`place-${choice.target}`}
+            key={key}
+            id={`place-${key}`}
             role="option"
             aria-selected={index === at}
             ref={(element) => (index === at ? element?.scrollIntoView({ block: "nearest" }) : undefined)}
-            onClick={() => onChoose(choice)}
+            onClick={choose}
             className={cx("flex cursor-pointer items-baseline gap-2 rounded-lg px-3 py-1.5", index === at && "bg-wash")}
-            style={{ paddingLeft: 12 + Math.max(0, choice.level - 1) * 14 }}
+            style={{ paddingLeft: 12 + Math.max(0, (choice?.level ?? 1) - 1) * 14 }}
           >
-            {choice.number && <span className="text-xs text-faint tabular-nums">{choice.number}</span>}
-            <span className={choice.isBookmark ? "text-ochre" : ""}>{choice.words}</span>
-            {choice.isBookmark && <span className="text-xs text-faint">bookmark</span>}
+            {command && (
+              <>
+                <span className="flex-1 font-medium text-stem">{command.label}</span>
+                <kbd className="font-sans text-[11.5px] text-faint">{command.keys}</kbd>
+              </>
+            )}
+            {choice?.number && <span className="text-xs text-faint tabular-nums">{choice.number}</span>}
+            {choice && <span className={choice.isBookmark ? "text-ochre" : ""}>{choice.words}</span>}
+            {choice?.isBookmark && <span className="text-xs text-faint">bookmark</span>}
           </li>
         ))}
         {found.length === 0 && (

@@ -1,24 +1,13 @@
-import { queryOptions, useQuery } from "@tanstack/react-query";
-import { api, read } from "../../api/client";
-import { useDocument, useSession } from "../../document/context";
+import { useSession } from "../../document/context";
 import { Button } from "../../parts/button";
 import { counted } from "../../parts/words";
 import { ask } from "../asking";
-
-export function findingsQuery(id: string, generation: number) {
-  return queryOptions({
-    queryKey: ["findings", id, generation],
-    queryFn: () => read(api.GET("/api/documents/{id}/findings", { params: { path: { id } } })),
-    placeholderData: (previous) => previous,
-  });
-}
+import { useFindings } from "../findings";
 
 /** What the structure check reports. */
 export function CheckDrawer() {
   const session = useSession("CheckDrawer");
-  const id = useDocument("CheckDrawer", (state) => state.id);
-  const generation = useDocument("CheckDrawer", (state) => state.generation);
-  const findings = useQuery(findingsQuery(id, generation));
+  const findings = useFindings();
   if (!findings.data) return <p className="text-soft">{findings.error?.message ?? "Checking…"}</p>;
   return (
     <>

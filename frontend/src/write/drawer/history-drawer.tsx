@@ -1,39 +1,96 @@
-import { useInfiniteQuery } from "@tanstack/react-query";
-import { useState } from "react";
-import { api, read, type HistoryStep } from "../../api/client";
-import { useDocument } from "../../document/context";
+import { useInfiniteQuery, useQuery, useQueryClient } from "@tanstack/react-query";
+import { Flag, X } from "lucide-react";
+import { useMemo, useState } from "react";
+import { api, read, type HistoryStep, type Milestone } from "../../api/client";
+import { NameDialog } from "../../desk/name-dialog";
+import { useDocument, useSession } from "../../document/context";
 import { Button } from "../../parts/button";
-import { cx } from "../../parts/cx";
 import { clockTime, day } from "../../parts/words";
 import { CompareDialog } from "../history/compare-dialog";
+import { namedStates } from "../history/states";
 
-/** What was done to the document, by sitting, the last first. */
+const NONE: readonly Milestone[] = [];
+
+/** What was done to the document, by sitting, the last first; and the states that were given names. */
 export function HistoryDrawer() {
+  const session = useSession("HistoryDrawer");
   const id = useDocument("HistoryDrawer", (state) => state.id);
   const generation = useDocument("HistoryDrawer", (state) => state.generation);
-  const [comparing, setComparing] = useState<HistoryStep | null>(null);
+  const [from, setFrom] = useState<number | null>(null);
+  const [naming, setNaming] = useState(false);
+  const client = useQueryClient();
   const history = useInfiniteQuery({
     queryKey: ["history", id, generation],
     queryFn: ({ pageParam }) => read(api.GET("/api/documents/{id}/history", { params: { path: { id }, query: pageParam === null ? {} : { before: pageParam } } })),
     initialPageParam: null as number | null,
-    getNextPageParam: (page) => page.at(-1)?.at(-1)?.id,
+    getNextPageParam: (page) => (page.hasEarlier ? page.sittings.at(-1)?.at(-1)?.id : undefined),
     placeholderData: (previous) => previous,
   });
-  const sittings = history.data?.pages.flat() ?? [];
+  const milestones = useQuery({ queryKey: ["milestones", id], queryFn: () => read(api.GET("/api/documents/{id}/history/milestones", { params: { path: { id } } })) });
+  const named = milestones.data ?? NONE;
+  const sittings = useMemo(() => history.data?.pages.flatMap((page) => page.sittings) ?? [], [history.data]);
+  const states = useMemo(() => namedStates(sittings.flat(), named), [sittings, named]);
+  const readAgain = () => void client.invalidateQueries({ queryKey: ["milestones", id] });
+  const name = async (words: string) => {
+    await session.flush();
+    const made = await read(api.POST("/api/documents/{id}/history/milestones", { params: { path: { id } }, body: { name: words } })).catch((failure: unknown) => failure);
+    if (made instanceof Error) session.say(made.message, "warning");
+    else session.say(`“${words}” is a milestone now: compare with it or go back to it from the history.`);
+    readAgain();
+  };
+  const forget = async (milestone: Milestone) => {
+    await api.DELETE("/api/documents/{id}/history/milestones/{milestone}", { params: { path: { id, milestone: milestone.id } } }).catch(() => undefined);
+    session.offer(`“${milestone.name}” is no milestone any more; the state it named stays in the history.`, "Name it again", () => void name(milestone.name));
+    readAgain();
+  };
   if (!history.data) return <p className="text-soft">{history.error?.message ?? "Looking…"}</p>;
-  if (sittings.length === 0) return <p className="text-soft">Nothing has been changed yet. Every step you take will be told here, and you can compare with how the text read before any of them.</p>;
   return (
     <>
-      <p className="mb-3 text-soft">Choose a step to see what has become of the text since just before it.</p>
+      <Button onClick={() => setNaming(true)}>Name this state…</Button>
+      {named.length > 0 && (
+        <ul aria-label="Milestones" className="mt-3">
+          {named.map((milestone) => (
+            <li key={milestone.id} className="group flex items-center">
+              <button type="button" className="flex min-w-0 flex-1 items-baseline gap-2 rounded-lg px-2 py-1 text-left hover:bg-wash" onClick={() => setFrom(milestone.state)}>
+                <Flag size={12} strokeWidth={1.8} className="shrink-0 text-stem" aria-hidden="true" />
+                <span className="min-w-0 flex-1 font-text font-medium">{milestone.name}</span>
+                <span className="text-[11px] text-faint tabular-nums">{day(milestone.madeAt)}</span>
+              </button>
+              <button
+                type="button"
+                aria-label={`Take the name “${milestone.name}” away`}
+                className="grid size-6 place-items-center rounded-full text-faint opacity-0 group-hover:opacity-100 hover:bg-wash focus-visible:opacity-100"
+                onClick={() => void forget(milestone)}
+              >
+                <X size={13} aria-hidden="true" />
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <p className="my-3 text-soft">
+        {sittings.length === 0
+          ? "Nothing has been changed yet. Every step you take will be told here, and you can compare with how the text read before any of them."
+          : "Choose a step to see what has become of the text since just before it."}
+      </p>
       {sittings.map((steps) => (
-        <Sitting key={steps[0]?.id} steps={steps} onCompare={setComparing} />
+        <Sitting key={steps[0]?.id} steps={steps} onCompare={(step) => setFrom(step.undone ? step.id : step.previous)} />
       ))}
       {history.hasNextPage && (
         <Button onClick={() => void history.fetchNextPage()} disabled={history.isFetchingNextPage}>
           {history.isFetchingNextPage ? "Looking…" : "Earlier steps"}
         </Button>
       )}
-      {comparing && <CompareDialog step={comparing} onClose={() => setComparing(null)} />}
+      {from !== null && <CompareDialog from={from} states={states} onClose={() => setFrom(null)} />}
+      <NameDialog
+        open={naming}
+        title="Name this state"
+        label="What the text is like just now, such as “First full draft”"
+        action="Make it a milestone"
+        initial=""
+        onClose={() => setNaming(false)}
+        onName={(words) => void name(words)}
+      />
     </>
   );
 }
@@ -50,16 +107,21 @@ function Sitting({ steps, onCompare }: { steps: readonly HistoryStep[]; onCompar
       <ul>
         {steps.map((step) => (
           <li key={step.id}>
-            {step.undone ? (
-              <p className="px-2 py-1 text-faint">
-                <span className="line-through">{step.label}</span> (undone)
-              </p>
-            ) : (
-              <button type="button" className={cx("flex w-full items-baseline gap-2 rounded-lg px-2 py-1 text-left hover:bg-wash")} onClick={() => onCompare(step)}>
+            <button
+              type="button"
+              title={step.undone ? "This step was undone; see how the text read just after it" : undefined}
+              className="flex w-full items-baseline gap-2 rounded-lg px-2 py-1 text-left hover:bg-wash"
+              onClick={() => onCompare(step)}
+            >
+              {step.undone ? (
+                <span className="min-w-0 flex-1 text-faint">
+                  <span className="line-through">{step.label}</span> (undone)
+                </span>
+              ) : (
                 <span className="min-w-0 flex-1">{step.label}</span>
-                <span className="text-[11px] text-faint tabular-nums">{clockTime(step.madeAt)}</span>
-              </button>
-            )}
+              )}
+              <span className="text-[11px] text-faint tabular-nums">{clockTime(step.madeAt)}</span>
+            </button>
           </li>
         ))}
       </ul>

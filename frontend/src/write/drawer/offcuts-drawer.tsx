@@ -46,6 +46,7 @@ export function OffcutsDrawer() {
   );
 }
 
+const REASONS: Record<string, string> = { deleted: "Deleted", "set-aside": "Set aside", "moved-away": "Moved to another document" };
 const ACTION = "rounded font-semibold text-stem underline underline-offset-4";
 
 function OffcutItem({ offcut, onRead }: { offcut: Offcut; onRead: () => void }) {
@@ -55,8 +56,8 @@ function OffcutItem({ offcut, onRead }: { offcut: Offcut; onRead: () => void }) 
     <li className="border-t border-line pt-3">
       <h3 className="font-text font-semibold">{offcut.name || "No heading"}</h3>
       <p className="text-xs text-faint">
-        {offcut.passage ? "Passage set aside" : offcut.reason === "deleted" ? "Deleted" : "Set aside"} {since(offcut.cutAt)} · {offcut.sections > 1 ? `${counted(offcut.sections, "section")}, ` : ""}
-        {counted(offcut.words, "word")}
+        {offcut.passage ? "Passage set aside" : (REASONS[offcut.reason] ?? "Set aside")} {since(offcut.cutAt)} · {offcut.sections > 1 ? `${counted(offcut.sections, "section")}, ` : ""}
+        {counted(offcut.words, "word")} · {offcut.from === null ? "stood first" : `${offcut.passage ? "from" : "stood after"} “${offcut.from || "a section without a heading"}”`}
       </p>
       {offcut.opening && <p className="my-1.5 line-clamp-4 font-text text-[13.5px] text-soft">{offcut.opening}</p>}
       <p className="flex flex-wrap gap-x-4 gap-y-1">

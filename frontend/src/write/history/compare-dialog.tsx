@@ -1,65 +1,100 @@
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
-import { api, read, type Difference, type HistoryStep } from "../../api/client";
+import { useId, useState } from "react";
+import { api, read, type Difference } from "../../api/client";
 import { useDocument, useSession } from "../../document/context";
 import { Button } from "../../parts/button";
 import { cx } from "../../parts/cx";
 import { Dialog } from "../../parts/dialog";
-import { clockTime, counted, day } from "../../parts/words";
+import { counted } from "../../parts/words";
+import { markedLines, stretches, type MarkedLine } from "./marked-lines";
+import type { State } from "./states";
 
-const HAS_WORDS = new Set(["renamed", "reworded"]);
+const HAS_WORDS = new Set(["renamed", "reworded", "gone", "new"]);
 
-/** The document just before a step beside the document now, section by section, and the way back. */
-export function CompareDialog({ step, onClose }: { step: HistoryStep; onClose: () => void }) {
+/** Two states of the document side by side, section by section, and the way back to the first. */
+export function CompareDialog({ from: first, states, onClose }: { from: number; states: readonly State[]; onClose: () => void }) {
   const session = useSession("CompareDialog");
   const id = useDocument("CompareDialog", (state) => state.id);
   const generation = useDocument("CompareDialog", (state) => state.generation);
+  const [from, setFrom] = useState<State["state"]>(first);
+  const [to, setTo] = useState<State["state"]>("now");
   const [open, setOpen] = useState<string | null>(null);
+  // Nothing comes after now, so whatever is compared with it comes first.
+  const [earlier, later] = from === "now" ? [to, from] : [from, to];
+  const query = { from: earlier === "now" ? 0 : earlier, ...(later === "now" ? {} : { to: later }) };
+  const isSame = earlier === later;
   const differences = useQuery({
-    queryKey: ["differences", id, generation, step.id],
-    queryFn: () => read(api.GET("/api/documents/{id}/history/{step}", { params: { path: { id, step: step.id } } })),
+    queryKey: ["differences", id, generation, query],
+    queryFn: () => read(api.GET("/api/documents/{id}/history/comparison", { params: { path: { id }, query } })),
+    enabled: !isSame,
   });
+  const found = isSame ? [] : differences.data;
   return (
-    <Dialog
-      open
-      wide
-      onClose={onClose}
-      title={`Since before “${step.label}”`}
-      description={`${day(step.startedAt)}, ${clockTime(step.startedAt)}. ${differences.data ? `${counted(differences.data.length, "section differs", "sections differ")} from how the document reads now.` : (differences.error?.message ?? "Comparing…")}`}
-    >
-      <ul aria-label="Differences" className="max-h-[56vh] divide-y divide-line overflow-auto rounded-lg border border-line bg-paper">
-        {differences.data?.map((difference) => (
+    <Dialog open wide onClose={onClose} title="What became of the text">
+      <div className="mb-3 grid grid-cols-[auto_minmax(0,1fr)] items-center gap-x-3 gap-y-1.5">
+        <StateField label="From" value={from} states={states} onChange={setFrom} />
+        <StateField label="to" value={to} states={states} onChange={setTo} />
+      </div>
+      <p role="status" className="mb-3 text-soft">
+        {found ? `${counted(found.length, "section differs", "sections differ")}.` : (differences.error?.message ?? "Comparing…")}
+      </p>
+      <ul aria-label="Differences" className="max-h-[50vh] divide-y divide-line overflow-auto rounded-lg border border-line bg-paper">
+        {found?.map((difference) => (
           <li key={`${difference.section} ${difference.kinds.join()}`} className="px-4 py-2">
             <Line
               difference={difference}
+              isThere={session.state.positions.has(difference.section)}
               open={open === difference.section}
               onOpen={() => setOpen(open === difference.section ? null : difference.section)}
               onGo={() => (onClose(), session.goTo({ section: difference.section }))}
             />
-            {open === difference.section && <Words step={step} section={difference.section} onTaken={() => setOpen(null)} />}
+            {open === difference.section && <Words query={query} difference={difference} onTaken={() => setOpen(null)} />}
           </li>
         ))}
-        {differences.data?.length === 0 && <li className="px-4 py-3 text-soft">The text and its order read the same as they did then.</li>}
+        {found?.length === 0 && <li className="px-4 py-3 text-soft">The text and its order read the same in both.</li>}
       </ul>
       <div className="mt-4 flex items-center justify-end gap-2">
         <p className="flex-1 text-xs text-soft">Going back is a step itself: it can be undone.</p>
         <Button tone="quiet" onClick={onClose}>
           Close
         </Button>
-        <Button tone="stem" onClick={() => (onClose(), void session.goBackTo(step.id))}>
-          Take the document back
+        <Button tone="stem" disabled={isSame || earlier === "now"} onClick={() => (onClose(), void session.goBackTo(query.from))}>
+          Take the document back to the first
         </Button>
       </div>
     </Dialog>
   );
 }
 
-function Line({ difference, open, onOpen, onGo }: { difference: Difference; open: boolean; onOpen: () => void; onGo: () => void }) {
-  const isGone = difference.kinds.includes("gone");
+function StateField({ label, value, states, onChange }: { label: string; value: State["state"]; states: readonly State[]; onChange: (state: State["state"]) => void }) {
+  const id = useId();
+  return (
+    <>
+      <label htmlFor={id} className="text-soft">
+        {label}
+      </label>
+      <select
+        id={id}
+        value={value}
+        className="h-8 min-w-0 rounded-lg border border-line bg-paper px-2"
+        onChange={(event) => onChange(event.target.value === "now" ? "now" : Number(event.target.value))}
+      >
+        {states.map(({ state, words }) => (
+          <option key={`${state} ${words}`} value={state}>
+            {words}
+          </option>
+        ))}
+        {!states.some(({ state }) => state === value) && <option value={value}>an earlier state</option>}
+      </select>
+    </>
+  );
+}
+
+function Line({ difference, isThere, open, onOpen, onGo }: { difference: Difference; isThere: boolean; open: boolean; onOpen: () => void; onGo: () => void }) {
   const name = difference.heading || "No heading";
   return (
     <div className="flex items-center gap-3">
-      {isGone ? (
+      {!isThere ? (
         <span className="min-w-0 flex-1 truncate font-text text-soft line-through">{name}</span>
       ) : (
         <button type="button" className="min-w-0 flex-1 truncate rounded text-left font-text font-medium hover:text-stem hover:underline" onClick={onGo}>
@@ -81,35 +116,56 @@ function Line({ difference, open, onOpen, onGo }: { difference: Difference; open
 }
 
 /** What went is struck through and what came is underlined, so that colour is not needed to tell them apart. */
-function Words({ step, section, onTaken }: { step: HistoryStep; section: string; onTaken: () => void }) {
+function Words({ query, difference, onTaken }: { query: { from: number; to?: number }; difference: Difference; onTaken: () => void }) {
+  const { section, kinds } = difference;
   const session = useSession("Words");
   const id = useDocument("Words", (state) => state.id);
   const generation = useDocument("Words", (state) => state.generation);
+  const isThere = useDocument("Words", (state) => state.positions.has(section));
   const marks = useQuery({
-    queryKey: ["marks", id, generation, step.id, section],
-    queryFn: () => read(api.GET("/api/documents/{id}/history/{step}/sections/{section}", { params: { path: { id, step: step.id, section } } })),
+    queryKey: ["marks", id, generation, query, section],
+    queryFn: () => read(api.GET("/api/documents/{id}/history/comparison/{section}", { params: { path: { id, section }, query } })),
   });
   if (!marks.data) return <p className="py-2 text-soft">{marks.error?.message ?? "Comparing…"}</p>;
   return (
     <div className="py-2">
-      <p className="font-text text-[14.5px] leading-6 whitespace-pre-wrap">
-        {marks.data.map(({ kind, text }, index) =>
-          kind === "gone" ? (
-            <del key={index} className="text-loss">
-              {text}
-            </del>
-          ) : kind === "new" ? (
-            <ins key={index} className="bg-lit decoration-stem underline-offset-4">
-              {text}
-            </ins>
+      <div className="font-text text-[14.5px] leading-6">
+        {stretches(markedLines(marks.data)).map(({ same, lines }, index) =>
+          same ? (
+            <details key={index} className="mb-2">
+              <summary className="cursor-pointer font-sans text-xs text-soft">{counted(lines.length, "paragraph")} unchanged</summary>
+              <Lines lines={lines} />
+            </details>
           ) : (
-            <span key={index}>{text}</span>
+            <Lines key={index} lines={lines} />
           ),
         )}
-      </p>
-      <Button className="mt-2" onClick={() => (onTaken(), void session.goBackTo(step.id, section))}>
-        Bring back the earlier words of this section
-      </Button>
+      </div>
+      {!kinds.includes("new") && (
+        <Button className="mt-2" onClick={() => (onTaken(), void session.goBackTo(query.from, section))}>
+          {isThere ? "Bring back the earlier words of this section" : "Bring this section back"}
+        </Button>
+      )}
     </div>
   );
+}
+
+function Lines({ lines }: { lines: readonly MarkedLine[] }) {
+  return lines.map((line, index) => (
+    <p key={index} className="mb-2 whitespace-pre-wrap">
+      {line.map(({ kind, text }, at) =>
+        kind === "gone" ? (
+          <del key={at} className="text-loss">
+            {text}
+          </del>
+        ) : kind === "new" ? (
+          <ins key={at} className="bg-lit decoration-stem underline-offset-4">
+            {text}
+          </ins>
+        ) : (
+          <span key={at}>{text}</span>
+        ),
+      )}
+    </p>
+  ));
 }

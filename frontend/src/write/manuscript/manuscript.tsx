@@ -1,8 +1,11 @@
 import { replaceEqualDeep, useQuery } from "@tanstack/react-query";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { useCallback, useEffect, useMemo, useRef } from "react";
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef } from "react";
+import { useAfterPaint } from "../../document/after-paint";
 import { useDocument, useSession } from "../../document/context";
+import { unfoldedSections } from "../../outline/folding";
 import { branchEnd } from "../../outline/outline";
+import { pickedHeads } from "../../outline/picks";
 import type { Places } from "../../api/client";
 import { cx } from "../../parts/cx";
 import { knownPlaces, placesQuery, type KnownPlaces } from "../places";
@@ -25,9 +28,11 @@ const OWN_SCROLL = 250;
  */
 export function Manuscript() {
   const session = useSession("Manuscript");
-  const outline = useDocument("Manuscript", (state) => state.outline);
+  const outline = useAfterPaint(useDocument("Manuscript", (state) => state.outline));
   const scope = useDocument("Manuscript", (state) => state.scope);
   const current = useDocument("Manuscript", (state) => state.current);
+  const folded = useDocument("Manuscript", (state) => state.foldedTexts);
+  const picked = useDocument("Manuscript", (state) => state.picked);
   const request = useDocument("Manuscript", (state) => state.request);
   const id = useDocument("Manuscript", (state) => state.id);
   const generation = useDocument("Manuscript", (state) => state.generation);
@@ -42,30 +47,61 @@ export function Manuscript() {
 
   const sections = useMemo(() => {
     const from = scope === null ? -1 : outline.ids.indexOf(scope);
-    return from < 0 ? outline.ids : outline.ids.slice(from, branchEnd(outline, from));
-  }, [outline, scope]);
+    return from < 0 ? unfoldedSections(outline, 0, outline.ids.length, folded) : unfoldedSections(outline, from, branchEnd(outline, from), folded);
+  }, [outline, scope, folded]);
+  const isPicked = useMemo(() => {
+    const ranges = pickedHeads(outline, session.state.positions, picked).map((head) => [head, branchEnd(outline, head)] as const);
+    return (section: string) => ranges.some(([from, to]) => (session.state.positions.get(section) ?? -1) >= from && (session.state.positions.get(section) ?? -1) < to);
+  }, [outline, picked, session]);
 
+  // The same functions for as long as the sections are the same, or all of them would be measured again in each drawing.
+  const keyOf = useCallback((index: number) => sections[index] ?? index, [sections]);
+  const guess = useCallback(
+    (index: number) => HEADING_HEIGHT + (folded.has(sections[index] ?? "") ? 0 : (session.state.facts.get(sections[index] ?? "")?.words ?? 0) * WORD_HEIGHT),
+    [sections, folded, session],
+  );
   const virtual = useVirtualizer({
     count: sections.length,
     getScrollElement: () => scroller.current,
-    getItemKey: (index) => sections[index] ?? index,
-    estimateSize: (index) => HEADING_HEIGHT + (session.state.facts.get(sections[index] ?? "")?.words ?? 0) * WORD_HEIGHT,
+    getItemKey: keyOf,
+    estimateSize: guess,
     overscan: 2,
     paddingEnd: 320,
   });
 
+  useLayoutEffect(() => {
+    // A text that grows or shrinks in sight does so downwards; only what lies above the window moves the window along.
+    virtual.shouldAdjustScrollPositionOnItemSizeChange = (item, _change, { scrollOffset }) => item.end <= (scrollOffset ?? 0);
+  }, [virtual]);
+
+  // What stands in the window stays there when sections above it come, go or move.
+  const held = useRef<{ section: string; below: number } | null>(null);
+  useLayoutEffect(() => {
+    const index = sections.indexOf(held.current?.section ?? "");
+    const start = virtual.measurementsCache[index]?.start;
+    if (start !== undefined && held.current) virtual.scrollToOffset(start + held.current.below);
+    // oxlint-disable-next-line react/exhaustive-deps
+  }, [sections]);
+  useLayoutEffect(() => {
+    const top = scroller.current?.scrollTop ?? 0;
+    const inView = virtual.getVirtualItems().filter((item) => item.end > top && item.start < top + (scroller.current?.clientHeight ?? 0));
+    const item = inView.find(({ index }) => sections[index] === current) ?? inView[0];
+    held.current = item ? { section: sections[item.index] ?? "", below: top - item.start } : null;
+  });
+
+  const requested = request === null ? -1 : sections.indexOf(request.section);
+  // A section that has just been made stands among the sections only when they have been drawn anew.
+  const isKnown = requested >= 0;
   useEffect(() => {
-    if (!request) return;
-    const index = sections.indexOf(request.section);
-    if (index < 0) return;
-    const item = virtual.getVirtualItems().find((each) => each.index === index);
+    if (!request || !isKnown) return;
+    const item = virtual.getVirtualItems().find((each) => each.index === requested);
     const box = scroller.current;
     const isInView = item && box && item.start >= box.scrollTop - 8 && item.start < box.scrollTop + box.clientHeight * 0.7;
-    if (!isInView && request.position === undefined) virtual.scrollToIndex(index, { align: "start" });
-    else if (!item) virtual.scrollToIndex(index, { align: "start" });
+    if (!isInView && request.position === undefined) virtual.scrollToIndex(requested, { align: "start" });
+    else if (!item) virtual.scrollToIndex(requested, { align: "start" });
     // The place is asked for once; that the sections around it change later is no new request.
     // oxlint-disable-next-line react/exhaustive-deps
-  }, [request]);
+  }, [request, isKnown]);
 
   const followScroll = () => {
     if (Date.now() - ownScroll.current > OWN_SCROLL || !scroller.current) return;
@@ -113,7 +149,7 @@ export function Manuscript() {
                   ref={virtual.measureElement}
                   data-index={item.index}
                   aria-label={session.state.facts.get(section)?.heading || undefined}
-                  className={cx("absolute inset-x-0 grid grid-cols-1 @3xl:grid-cols-[minmax(0,1fr)_248px]", item.index === 0 ? "pt-6" : "pt-1")}
+                  className={cx("absolute inset-x-0 grid grid-cols-1 @3xl:grid-cols-[minmax(0,1fr)_248px]", item.index === 0 ? "pt-6" : "pt-1", isPicked(section) && "bg-lit/50")}
                   style={{ top: item.start }}
                 >
                   <div className="px-5 @xl:px-10 @2xl:px-[46px]">

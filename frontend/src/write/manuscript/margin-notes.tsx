@@ -1,9 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
+import { useState } from "react";
 import { api, read } from "../../api/client";
 import { useDocument, useSession } from "../../document/context";
 import { counted, figure, readingTime } from "../../parts/words";
-import { findingsQuery } from "../drawer/check-drawer";
+import { useFindings } from "../findings";
 import { placesQuery } from "../places";
 
 /** What belongs to the section in view, level with its heading. */
@@ -16,7 +16,7 @@ export function MarginNotes({ id }: { id: string }) {
   const branch = useDocument("MarginNotes", (state) => state.branchWords[state.positions.get(id) ?? -1] ?? 0);
   const isOver = useDocument("MarginNotes", (state) => state.overTarget.has(id));
   const places = useQuery(placesQuery(document, generation));
-  const findings = useQuery(findingsQuery(document, generation));
+  const findings = useFindings();
   if (!facts) return null;
   const bookmarks = places.data?.bookmarks.filter((bookmark) => bookmark.section === id) ?? [];
   const reachable = new Set([id, ...bookmarks.map((bookmark) => bookmark.id)]);
@@ -65,7 +65,7 @@ export function MarginNotes({ id }: { id: string }) {
         {findings.data
           ?.filter((finding) => finding.section === id && finding.rule !== "no-title" && finding.rule !== "missing-part")
           .map((finding) => (
-            <p key={finding.rule} className="border-l-2 border-ochre pl-2.5 text-ink">
+            <p key={`${finding.rule} ${finding.message}`} className="border-l-2 border-ochre pl-2.5 text-ink">
               {finding.message}
             </p>
           ))}
@@ -123,21 +123,10 @@ function Note({ label, quiet = false, children }: { label: string; quiet?: boole
 /** A sentence that can be rewritten in place and grows with its words. */
 function WordsField({ label, value, placeholder, onChange }: { label: string; value: string; placeholder: string; onChange: (value: string) => void }) {
   const [words, setWords] = useState(value);
-  const field = useRef<HTMLTextAreaElement>(null);
-  useEffect(() => {
-    const grow = () => {
-      if (!field.current) return;
-      field.current.style.height = "0";
-      field.current.style.height = `${field.current.scrollHeight}px`;
-    };
-    grow();
-    // The lines break anew when the typeface arrives.
-    void document.fonts.ready.then(grow);
-  }, [words]);
   return (
     <textarea
-      ref={field}
-      rows={1}
+      // Where the browser cannot let a field grow with its words, the height is guessed from their number.
+      rows={CSS.supports("field-sizing", "content") ? 1 : Math.ceil((words || placeholder).length / 30)}
       aria-label={label}
       value={words}
       placeholder={placeholder}
@@ -147,7 +136,7 @@ function WordsField({ label, value, placeholder, onChange }: { label: string; va
         if (event.key === "Enter") event.currentTarget.blur();
         if (event.key === "Escape") setWords(value);
       }}
-      className="block w-full resize-none overflow-hidden rounded bg-transparent font-text text-[13.5px] leading-5 text-ink italic placeholder:text-faint hover:bg-wash focus:bg-wash"
+      className="block field-sizing-content w-full resize-none overflow-hidden rounded bg-transparent font-text text-[13.5px] leading-5 text-ink italic placeholder:text-faint hover:bg-wash focus:bg-wash"
     />
   );
 }

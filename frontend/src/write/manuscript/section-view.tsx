@@ -1,7 +1,11 @@
+import { ChevronsDownUp } from "lucide-react";
 import { memo, useEffect, useLayoutEffect, useRef } from "react";
 import { useDocument, useSession } from "../../document/context";
 import { SectionEditor } from "../../editor/section-editor";
+import { isInHeading } from "../../editor/commands";
 import { textOf } from "../../editor/section-text";
+import { cx } from "../../parts/cx";
+import { counted } from "../../parts/words";
 import { levelAt } from "../../outline/outline";
 import { followTarget, type KnownPlaces } from "../places";
 import { CalculationView } from "./calculation-view";
@@ -21,10 +25,14 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
   const number = useDocument("SectionView", (state) => state.numbers[position] ?? "");
   const heading = useDocument("SectionView", (state) => state.facts.get(id)?.heading ?? "");
   const request = useDocument("SectionView", (state) => (state.request?.section === id ? state.request : null));
+  const isFolded = useDocument("SectionView", (state) => level > 0 && state.foldedTexts.has(id));
+  const branchWords = useDocument("SectionView", (state) => state.branchWords[position] ?? 0);
   const place = useRef<HTMLDivElement>(null);
   const editor = useRef<SectionEditor | null>(null);
   const known = useRef({ places, onLeave });
-  known.current = { places, onLeave };
+  useLayoutEffect(() => {
+    known.current = { places, onLeave };
+  });
   const hasText = text !== undefined;
   const hasHeading = level > 0;
 
@@ -41,12 +49,14 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
         typed: (doc, changed) => session.typed(id, { text: () => textOf(doc), headingChanged: changed.heading, bodyChanged: changed.body }),
         focused: () => session.setCurrent(id),
         left: (at) => session.keepResumePoint(id, at),
-        selected: (view) => markSpot(id, view),
+        selected: (view) => {
+          markSpot(id, view);
+          // The cursor never stands in a text that cannot be seen.
+          if (session.state.foldedTexts.has(id) && !isInHeading(view.state)) session.foldTexts([id], false);
+        },
         follow: (address) => followTarget(session, address),
         isBroken: (target) => isBroken(target, known.current.places),
         isBookmarkTaken: (bookmark) => known.current.places.bookmarks.has(bookmark),
-        undo: () => void session.undo(),
-        redo: () => void session.redo(),
         leave: (direction) => known.current.onLeave(direction),
         views: {
           contents: (node) => new ContentsView(node, session, id),
@@ -88,15 +98,47 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
   }, [session, request, hasText]);
 
   return (
-    <div ref={place} className="section-text" data-level={level} data-section={id} style={{ "--number": JSON.stringify(number) } as React.CSSProperties}>
-      {!hasText && (
-        <p className="py-4 text-faint" aria-hidden="true">
-          {heading || "…"}
-        </p>
-      )}
+    <div className="group/section relative">
+      <div ref={place} className={cx("section-text", isFolded && "folded")} data-level={level} data-section={id} style={{ "--number": JSON.stringify(number) } as React.CSSProperties}>
+        {!hasText && (
+          <p className="py-4 text-faint" aria-hidden="true">
+            {heading || "…"}
+          </p>
+        )}
+      </div>
+      {hasHeading && hasText && <Fold isFolded={isFolded} words={branchWords} name={heading || "this section"} onFold={(folded) => session.foldTexts([id], folded)} />}
     </div>
   );
 });
+
+/** Folds the text under a heading, or says how much is folded there. */
+function Fold({ isFolded, words, name, onFold }: { isFolded: boolean; words: number; name: string; onFold: (folded: boolean) => void }) {
+  if (isFolded) {
+    return (
+      <button
+        type="button"
+        aria-expanded="false"
+        aria-label={`Unfold the text of ${name}`}
+        className="mb-2 rounded-full bg-wash px-3 py-0.5 text-xs text-soft hover:bg-lit hover:text-ink"
+        onClick={() => onFold(false)}
+      >
+        … {counted(words, "word")} folded
+      </button>
+    );
+  }
+  return (
+    <button
+      type="button"
+      tabIndex={-1}
+      aria-hidden="true"
+      title="Fold the text under this heading"
+      className="absolute top-3 -right-7 hidden size-6 place-items-center rounded-full text-faint opacity-0 group-hover/section:opacity-100 hover:bg-wash hover:text-ink md:grid"
+      onClick={() => onFold(true)}
+    >
+      <ChevronsDownUp size={13} strokeWidth={1.8} aria-hidden="true" />
+    </button>
+  );
+}
 
 function isBroken(target: string, places: KnownPlaces): boolean {
   return places.broken.has(target) || target.startsWith("#");

@@ -4,8 +4,10 @@ import { create } from "zustand";
 /** Where the cursor or the selection is: which editor, which section. */
 export type Spot = { section: string; view: EditorView; key: number };
 
-/** One at a time, as there is one cursor. */
-export const useSpot = create<{ spot: Spot | null }>(() => ({ spot: null }));
+export type SpotQuestion = "bookmark" | "link" | "reference" | "contents";
+
+/** One at a time, as there is one cursor; and what is being asked about a spot. */
+export const useSpot = create<{ spot: Spot | null; asking: { what: SpotQuestion; spot: Spot } | null }>(() => ({ spot: null, asking: null }));
 
 let key = 0;
 
@@ -15,6 +17,10 @@ export function markSpot(section: string, view: EditorView): void {
 
 export function clearSpot(section: string): void {
   if (useSpot.getState().spot?.section === section) useSpot.setState({ spot: null });
+}
+
+export function askAtSpot(what: SpotQuestion, spot: Omit<Spot, "key">): void {
+  useSpot.setState({ asking: { what, spot: { ...spot, key: ++key } } });
 }
 
 let pointings = 0;

@@ -1,12 +1,33 @@
+import { redo as redoTyping, undo as undoTyping } from "@tiptap/pm/history";
+import { AllSelection, type Command } from "@tiptap/pm/state";
 import type { EditorView } from "@tiptap/pm/view";
 import { api, read } from "../../api/client";
 import type { Session } from "../../document/session";
-import { currentBlock, isInHeading, pickedBlocks } from "../../editor/commands";
+import {
+  code,
+  currentBlock,
+  emphasis,
+  insertBlock,
+  insertCalculation,
+  insertFootnote,
+  isInHeading,
+  isInside,
+  liftItem,
+  moveItem,
+  pickedBlocks,
+  sinkItem,
+  strong,
+  toggleBulletList,
+  toggleOrderedList,
+  toggleQuotation,
+} from "../../editor/commands";
 import { bodyPosition, docOf } from "../../editor/section-text";
 import { levelAt } from "../../outline/outline";
 import { counted } from "../../parts/words";
 import { ask } from "../asking";
-import { followingUp } from "./spot";
+import type { TextCommand } from "../../keys/commands";
+import { commandOf } from "../../keys/keys";
+import { askAtSpot, followingUp } from "./spot";
 
 /** Commands of the text that change the outline: they are done by the server and come back as changes. */
 
@@ -104,25 +125,84 @@ export async function generateContents(session: Session, section: string, view: 
   await session.perform({ name: "generate-contents", section, from, to, title, numbers, ...(block === null ? {} : { block: block + 1 }) });
 }
 
-/** Keys of the text that are commands of the outline. */
+/** Keys in the text. True when they were a command’s; else they are the editor’s. */
 export function textKey(session: Session, section: string, view: EditorView, event: KeyboardEvent): boolean {
-  if (!(event.ctrlKey || event.metaKey) || !event.altKey) return false;
-  const digit = /^Digit([0-9])$/.exec(event.code)?.[1] ?? /^Numpad([0-9])$/.exec(event.code)?.[1];
-  if (digit !== undefined) {
-    event.preventDefault();
-    if (digit !== "0") void makeHeading(session, section, view, Number(digit));
-    else if (isInHeading(view.state)) void makeParagraph(session, section, view);
-    return true;
+  const anywhere = commandOf("anywhere", event);
+  const command = commandOf("text", event);
+  const isDone = anywhere === "undo" || anywhere === "redo" ? stepBackOrForth(session, view, anywhere) : command !== null && runInText(session, section, view, command);
+  if (isDone) event.preventDefault();
+  return isDone;
+}
+
+/** What the editor has not handed over is undone in the editor; from there on the journal is. */
+function stepBackOrForth(session: Session, view: EditorView, way: "undo" | "redo"): true {
+  const isTyping = way === "undo" ? undoTyping(view.state, view.dispatch) : redoTyping(view.state, view.dispatch);
+  if (!isTyping) void (way === "undo" ? session.undo() : session.redo());
+  return true;
+}
+
+/** False when the command has nothing to do where the cursor is, and its key may mean something else. */
+export function runInText(session: Session, section: string, view: EditorView, command: TextCommand): boolean {
+  const edit = (change: Command): boolean => change(view.state, view.dispatch, view);
+  switch (command) {
+    case "paragraph":
+      if (isInHeading(view.state)) void makeParagraph(session, section, view);
+      return true;
+    case "split":
+      return (void splitHere(session, section, view), true);
+    case "join":
+      return (void joinWithAbove(session, section, view, "paragraph"), true);
+    case "set-words-aside":
+      return (void setTextAside(session, section, view), true);
+    case "select-section":
+      return selectSection(session, section, view);
+    case "fold-section":
+      return (session.foldTexts([section], !session.state.foldedTexts.has(section)), true);
+    case "link":
+    case "bookmark":
+    case "reference":
+      return (askAtSpot(command, { section, view }), true);
+    case "contents-here":
+      return (askAtSpot("contents", { section, view }), true);
+    case "item-up":
+    case "item-down":
+      return edit(moveItem(command === "item-up" ? "up" : "down"));
+    case "item-in":
+      return edit(sinkItem) || isInside(view.state, "listItem");
+    case "item-out":
+      return edit(liftItem) || isInside(view.state, "listItem");
+    case "heading-1":
+    case "heading-2":
+    case "heading-3":
+    case "heading-4":
+    case "heading-5":
+    case "heading-6":
+    case "heading-7":
+    case "heading-8":
+    case "heading-9":
+      return (void makeHeading(session, section, view, Number(command.slice(-1))), true);
+    default:
+      return (edit(EDITS[command]), true);
   }
-  if (event.key === "Enter") {
-    event.preventDefault();
-    void splitHere(session, section, view);
-    return true;
-  }
-  if (event.key === "Backspace") {
-    event.preventDefault();
-    void joinWithAbove(session, section, view, "paragraph");
-    return true;
-  }
-  return false;
+}
+
+const EDITS = {
+  emphasis,
+  strong,
+  code,
+  quotation: toggleQuotation,
+  list: toggleBulletList,
+  "numbered-list": toggleOrderedList,
+  footnote: insertFootnote(),
+  calculation: insertCalculation,
+  separator: insertBlock("separator"),
+  "page-break": insertBlock("pageBreak"),
+} satisfies Partial<Record<TextCommand, Command>>;
+
+/** The heading with its whole text; asked again, the branch is picked, ready for any command on branches. */
+function selectSection(session: Session, section: string, view: EditorView): boolean {
+  const { selection, doc } = view.state;
+  if (selection.from <= 1 && selection.to >= doc.content.size - 1) session.pick([section]);
+  else view.dispatch(view.state.tr.setSelection(new AllSelection(doc)));
+  return true;
 }

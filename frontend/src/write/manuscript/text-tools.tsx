@@ -1,22 +1,25 @@
 import { Bold, Bookmark, Heading, Italic, Link2, List, ListOrdered, ListTree, Pilcrow, Quote, Scissors } from "lucide-react";
 import { useEffect, useLayoutEffect, useState, type ReactNode, type RefObject } from "react";
 import { useSession } from "../../document/context";
+import type { Session } from "../../document/session";
 import * as commands from "../../editor/commands";
+import type { TextCommand } from "../../keys/commands";
+import { keysShown, labelled } from "../../keys/keys";
 import { Menu, type MenuEntry } from "../../parts/menu";
 import { BookmarkDialog } from "./bookmark-dialog";
 import { LinkDialog } from "./link-dialog";
 import { ContentsDialog } from "./contents-dialog";
 import { CrossReferenceDialog } from "./cross-reference-dialog";
 import { useSpot, type Spot } from "./spot";
-import { joinWithAbove, makeHeading, makeParagraph, setTextAside, splitHere, takeAsTitle } from "./text-commands";
+import { joinWithAbove, makeHeading, runInText, setTextAside, splitHere, takeAsTitle } from "./text-commands";
 
-type Asking = "bookmark" | "link" | "reference" | "contents" | null;
 type At = { top: number; left: number; blockTop: number; blockLeft: number };
 
 /** Commands where the hand is: beside the paragraph with the cursor, and above selected words. */
 export function TextTools({ scroller }: { scroller: RefObject<HTMLDivElement | null> }) {
   const spot = useSpot((state) => state.spot);
-  const [asking, setAsking] = useState<{ what: Asking; spot: Spot } | null>(null);
+  const asking = useSpot((state) => state.asking);
+  const close = () => useSpot.setState({ asking: null });
   const [at, setAt] = useState<At | null>(null);
 
   const [width, setWidth] = useState(0);
@@ -30,46 +33,57 @@ export function TextTools({ scroller }: { scroller: RefObject<HTMLDivElement | n
   // oxlint-disable-next-line react/set-state-in-effect
   useLayoutEffect(() => setAt(spot && scroller.current ? placeOf(spot, scroller.current) : null), [spot, scroller, width]);
 
-  if (!spot || !at) return null;
-  const ask = (what: Asking) => setAsking({ what, spot });
+  const dialogs = (
+    <>
+      {asking?.what === "bookmark" && <BookmarkDialog spot={asking.spot} onClose={close} />}
+      {asking?.what === "link" && <LinkDialog spot={asking.spot} onClose={close} />}
+      {asking?.what === "reference" && <CrossReferenceDialog spot={asking.spot} onClose={close} />}
+      {asking?.what === "contents" && <ContentsDialog spot={asking.spot} onClose={close} />}
+    </>
+  );
+  if (!spot || !at) return dialogs;
   const { empty } = spot.view.state.selection;
   return (
     <>
       <div className="absolute z-10 hidden md:block" style={{ top: at.blockTop, left: at.blockLeft - 34 }}>
-        <BlockMenu spot={spot} ask={ask} />
+        <BlockMenu spot={spot} />
       </div>
       {!empty && (
         <div role="toolbar" aria-label="Selected words" className="absolute z-20 flex gap-0.5 rounded-xl border border-line bg-sheet p-1 shadow-lg" style={{ top: at.top - 44, left: at.left }}>
-          <SelectionTools spot={spot} ask={ask} />
+          <SelectionTools spot={spot} />
         </div>
       )}
-      {asking?.what === "bookmark" && <BookmarkDialog spot={asking.spot} onClose={() => setAsking(null)} />}
-      {asking?.what === "link" && <LinkDialog spot={asking.spot} onClose={() => setAsking(null)} />}
-      {asking?.what === "reference" && <CrossReferenceDialog spot={asking.spot} onClose={() => setAsking(null)} />}
-      {asking?.what === "contents" && <ContentsDialog spot={asking.spot} onClose={() => setAsking(null)} />}
+      {dialogs}
     </>
   );
 }
 
-function run(spot: Spot, command: typeof commands.emphasis): void {
-  command(spot.view.state, spot.view.dispatch, spot.view);
-  spot.view.focus();
+function run(session: Session, { section, view }: Spot, command: TextCommand): void {
+  runInText(session, section, view, command);
+  view.focus();
 }
 
-function SelectionTools({ spot, ask }: { spot: Spot; ask: (what: Asking) => void }) {
+/** A command on the selected words, called by its name and its keys. */
+function CommandTool({ id, spot, icon }: { id: TextCommand; spot: Spot; icon: ReactNode }) {
+  const session = useSession("CommandTool");
+  const { label, keys } = labelled(id);
+  return <Tool label={keys ? `${label} (${keys})` : label} onClick={() => run(session, spot, id)} icon={icon} />;
+}
+
+function SelectionTools({ spot }: { spot: Spot }) {
   const session = useSession("SelectionTools");
   const inHeading = commands.isInHeading(spot.view.state);
   return (
     <>
-      <Tool label="Emphasis (Ctrl I)" onClick={() => run(spot, commands.emphasis)} icon={<Italic size={15} />} />
-      <Tool label="Strong (Ctrl B)" onClick={() => run(spot, commands.strong)} icon={<Bold size={15} />} />
-      <Tool label="Link…" onClick={() => ask("link")} icon={<Link2 size={15} />} />
-      <Tool label="Bookmark…" onClick={() => ask("bookmark")} icon={<Bookmark size={15} />} />
+      <CommandTool id="emphasis" spot={spot} icon={<Italic size={15} />} />
+      <CommandTool id="strong" spot={spot} icon={<Bold size={15} />} />
+      <CommandTool id="link" spot={spot} icon={<Link2 size={15} />} />
+      <CommandTool id="bookmark" spot={spot} icon={<Bookmark size={15} />} />
       {!inHeading && (
         <>
-          <Tool label="Quotation" onClick={() => run(spot, commands.toggleQuotation)} icon={<Quote size={15} />} />
-          <Tool label="List" onClick={() => run(spot, commands.toggleBulletList)} icon={<List size={15} />} />
-          <Tool label="Numbered list" onClick={() => run(spot, commands.toggleOrderedList)} icon={<ListOrdered size={15} />} />
+          <CommandTool id="quotation" spot={spot} icon={<Quote size={15} />} />
+          <CommandTool id="list" spot={spot} icon={<List size={15} />} />
+          <CommandTool id="numbered-list" spot={spot} icon={<ListOrdered size={15} />} />
           <HeadingsTool spot={spot} />
           <Tool label="Split here: these words become a heading" onClick={() => void splitHere(session, spot.section, spot.view)} icon={<Heading size={15} />} />
           <Tool label="Set these words aside" onClick={() => void setTextAside(session, spot.section, spot.view)} icon={<Scissors size={15} />} />
@@ -82,9 +96,9 @@ function SelectionTools({ spot, ask }: { spot: Spot; ask: (what: Asking) => void
 /** Selected lines, or the items of a list, become headings at once. */
 function HeadingsTool({ spot }: { spot: Spot }) {
   const session = useSession("HeadingsTool");
-  const entries: MenuEntry[] = [1, 2, 3, 4, 5, 6].map((level) => ({
+  const entries: MenuEntry[] = ([1, 2, 3, 4, 5, 6] as const).map((level) => ({
     label: `Headings, level ${level}`,
-    keys: `Ctrl Alt ${level}`,
+    keys: keysShown(`heading-${level}`),
     run: () => void makeHeading(session, spot.section, spot.view, level),
   }));
   return (
@@ -117,42 +131,38 @@ function Tool({ label, icon, onClick }: { label: string; icon: ReactNode; onClic
   );
 }
 
-function BlockMenu({ spot, ask }: { spot: Spot; ask: (what: Asking) => void }) {
+function BlockMenu({ spot }: { spot: Spot }) {
   const session = useSession("BlockMenu");
   const inHeading = commands.isInHeading(spot.view.state);
-  const text = (label: string, command: typeof commands.emphasis): MenuEntry => ({ label, run: () => run(spot, command) });
-  const levels: MenuEntry[] = [1, 2, 3, 4].map((level) => ({ label: `Heading, level ${level}`, keys: `Ctrl Alt ${level}`, run: () => void makeHeading(session, spot.section, spot.view, level) }));
+  const command = (id: TextCommand): MenuEntry => ({ ...labelled(id), run: () => run(session, spot, id) });
+  const levels = (["heading-1", "heading-2", "heading-3", "heading-4"] as const).map(command);
   const entries: MenuEntry[] = inHeading
     ? [
         ...levels,
-        { label: "Paragraph", keys: "Ctrl Alt 0", run: () => void makeParagraph(session, spot.section, spot.view) },
+        command("paragraph"),
         "line",
-        { label: "Join with the section above", keys: "Ctrl Alt Backspace", run: () => void joinWithAbove(session, spot.section, spot.view, "paragraph") },
+        command("join"),
         { label: "Join, and the heading goes to the offcuts", run: () => void joinWithAbove(session, spot.section, spot.view, "offcut") },
         "line",
-        { label: "Bookmark here…", run: () => ask("bookmark") },
+        command("select-section"),
+        command("fold-section"),
+        command("bookmark"),
       ]
     : [
         ...levels,
         "line",
-        { label: "Split here", keys: "Ctrl Alt Enter", run: () => void splitHere(session, spot.section, spot.view) },
-        { label: "Join with the section above", keys: "Ctrl Alt Backspace", run: () => void joinWithAbove(session, spot.section, spot.view, "paragraph") },
+        command("split"),
+        command("join"),
         "line",
-        text("Quotation", commands.toggleQuotation),
-        text("List", commands.toggleBulletList),
-        text("Numbered list", commands.toggleOrderedList),
-        text("Code", commands.toggleCodeBlock),
-        text("Separator", commands.insertBlock("separator")),
-        text("Page break", commands.insertBlock("pageBreak")),
-        text("Footnote", commands.insertFootnote()),
-        text("Calculation", commands.insertCalculation),
+        ...(["quotation", "list", "numbered-list"] as const).map(command),
+        { label: "Code", run: () => (commands.toggleCodeBlock(spot.view.state, spot.view.dispatch, spot.view), spot.view.focus()) },
+        ...(["separator", "page-break", "footnote", "calculation"] as const).map(command),
+        ...(commands.isInside(spot.view.state, "listItem") ? ["line" as const, ...(["item-up", "item-down", "item-in", "item-out"] as const).map(command)] : []),
         "line",
         { label: "Make it the title", run: () => void takeAsTitle(session, spot.section, spot.view, "title") },
         { label: "Make it the subtitle", run: () => void takeAsTitle(session, spot.section, spot.view, "subtitle") },
         "line",
-        { label: "Bookmark here…", run: () => ask("bookmark") },
-        { label: "Refer to a place…", run: () => ask("reference") },
-        { label: "Contents here…", run: () => ask("contents") },
+        ...(["select-section", "fold-section", "bookmark", "reference", "contents-here"] as const).map(command),
       ];
   return (
     <Menu label="Commands for this paragraph" entries={entries}>

@@ -38,7 +38,7 @@ export function OutlinePanel() {
             const row = rows[item.index];
             return (
               row && (
-                <div key={item.key} role="presentation" className="absolute inset-x-0 has-[.row-active]:z-[1]" style={{ top: item.start }}>
+                <div key={item.key} role="presentation" className="absolute inset-x-0 [contain:layout_style] has-[.row-active]:z-[1]" style={{ top: item.start }}>
                   <OutlineRow {...propsOf(row)} isFirst={item.index === 0} />
                 </div>
               )
@@ -52,7 +52,7 @@ export function OutlinePanel() {
           type="button"
           className="flex h-7 items-center gap-1.5 rounded-full px-2.5 hover:bg-wash hover:text-ink"
           onClick={() => {
-            if (activeRow) void insertSection(session, activeRow, "after").then((made) => made && session.goTo({ section: made, position: 1 }));
+            if (activeRow) void insertSection(session, activeRow.id, "after").then((made) => made && session.goTo({ section: made, position: 1 }));
             else void session.perform({ name: "insert" });
           }}
         >

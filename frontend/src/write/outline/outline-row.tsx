@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { useSession } from "../../document/context";
 import { cx } from "../../parts/cx";
 import { isMarker, MarkerSign } from "../../parts/marker";
@@ -8,9 +9,9 @@ import { useRowDraggable } from "./use-row-drag";
 import type { TreeRowProps } from "./use-tree";
 
 /** One section in the outline. */
-export function OutlineRow({ isFirst, ...props }: TreeRowProps & { isFirst: boolean }) {
+export const OutlineRow = memo(function OutlineRow({ isFirst, ...props }: TreeRowProps & { isFirst: boolean }) {
   const session = useSession("OutlineRow");
-  const { row, isActive, isPicked, isRenaming, onClick, onRenaming } = props;
+  const { row, isActive, isInHand, isPicked, isRenaming, acts } = props;
   const element = useRowDraggable(session, row, isRenaming);
   const facts = useRowFacts(row);
   const { marker, words, name, number } = facts;
@@ -26,12 +27,12 @@ export function OutlineRow({ isFirst, ...props }: TreeRowProps & { isFirst: bool
       aria-selected={isPicked}
       aria-current={facts.isCurrent ? "location" : undefined}
       aria-label={[number, name, words > 0 ? counted(words, "word") : "no text yet", isMarker(marker) && `${marker} marker`].filter(Boolean).join(", ")}
-      className={cx("group relative flex items-center rounded-l-md pr-2", facts.isCurrent && "bg-wash", isPicked && "bg-lit!", isActive && "row-active")}
+      className={cx("group relative flex items-center rounded-l-md pr-2", facts.isCurrent && "bg-wash", isPicked && "bg-lit!", isActive && "row-active", isInHand && "opacity-40")}
       style={{ height: ROW_HEIGHT, paddingLeft: nodeX(row.level) + 13 }}
-      onClick={(event) => !isRenaming && onClick(event)}
-      onDoubleClick={(event) => !(event.ctrlKey || event.metaKey || event.shiftKey) && row.level > 0 && onRenaming(true)}
+      onClick={(event) => !isRenaming && acts.click(row, event)}
+      onDoubleClick={(event) => !(event.ctrlKey || event.metaKey || event.shiftKey) && row.level > 0 && acts.rename(row.id, true)}
     >
-      <RowHead row={row} facts={facts} isFirst={isFirst} isRenaming={isRenaming} onRenaming={onRenaming} />
+      <RowHead row={row} facts={facts} isFirst={isFirst} isRenaming={isRenaming} acts={acts} />
       {!isRenaming && (
         <>
           {isMarker(marker) && (
@@ -45,4 +46,4 @@ export function OutlineRow({ isFirst, ...props }: TreeRowProps & { isFirst: bool
       )}
     </div>
   );
-}
+});

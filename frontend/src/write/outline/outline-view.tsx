@@ -1,6 +1,7 @@
 import { ListTree, Search, X } from "lucide-react";
-import type { RefObject } from "react";
+import { useMemo, type RefObject } from "react";
 import { useDocument } from "../../document/context";
+import { keysShown } from "../../keys/keys";
 import { deepestLevel } from "../../outline/overview";
 import { Menu } from "../../parts/menu";
 import { counted } from "../../parts/words";
@@ -8,19 +9,20 @@ import { counted } from "../../parts/words";
 /** Overviews: the outline folded to a level. */
 export function LevelsMenu({ onShow }: { onShow: (upTo: number | "all" | "next") => void }) {
   const outline = useDocument("LevelsMenu", (state) => state.outline);
+  const deepest = useMemo(() => deepestLevel(outline), [outline]);
   return (
     <Menu
       label="Show levels"
       align="end"
       entries={[
-        { label: "Unfold everything", keys: "0", run: () => onShow("all") },
-        ...Array.from({ length: deepestLevel(outline) - 1 }, (_, index) => ({
+        { label: "Unfold everything", keys: keysShown("show-all"), run: () => onShow("all") },
+        ...Array.from({ length: deepest - 1 }, (_, index) => ({
           label: index === 0 ? "Show level 1 only" : `Show levels 1 to ${index + 1}`,
-          keys: String(index + 1),
+          keys: keysShown(`show-${(index + 1) as 1}`),
           run: () => onShow(index + 1),
         })),
         "line",
-        { label: "The next overview", keys: ".", run: () => onShow("next") },
+        { label: "The next overview", keys: keysShown("next-overview"), run: () => onShow("next") },
       ]}
     >
       <button type="button" className="flex h-7 items-center gap-1.5 rounded-full px-2.5 hover:bg-wash hover:text-ink">
@@ -50,7 +52,7 @@ export function OutlineFilter({ field, filter, shown, onFilter, onLeave }: Filte
         }}
       />
       {filter === "" ? (
-        <kbd className="font-sans text-[11px]">/</kbd>
+        <kbd className="font-sans text-[11px]">{keysShown("filter")}</kbd>
       ) : (
         <>
           <span role="status" className="text-xs whitespace-nowrap">

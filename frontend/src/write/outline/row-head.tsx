@@ -1,6 +1,7 @@
 import { Ellipsis } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
 import { useRef, useState } from "react";
+import { useShallow } from "zustand/react/shallow";
 import { useDocument, useSession } from "../../document/context";
 import { flagsAt, UNNUMBERED } from "../../outline/outline";
 import type { Row } from "../../outline/rows";
@@ -13,10 +14,16 @@ import type { TreeRowProps } from "./use-tree";
 
 /** What a row shows of its section; drawn anew only when that changes. */
 export function useRowFacts(row: Row) {
-  const facts = useDocument("useRowFacts", (state) => state.facts.get(row.id));
-  const number = useDocument("useRowFacts", (state) => state.numbers[row.position] ?? "");
-  const words = useDocument("useRowFacts", (state) => state.branchWords[row.position] ?? state.facts.get(row.id)?.words ?? 0);
-  const isCurrent = useDocument("useRowFacts", (state) => state.current === row.id);
+  const { facts, number, words, isCurrent, isOver } = useDocument(
+    "useRowFacts",
+    useShallow((state) => ({
+      facts: state.facts.get(row.id),
+      number: state.numbers[row.position] ?? "",
+      words: state.branchWords[row.position] ?? state.facts.get(row.id)?.words ?? 0,
+      isCurrent: state.current === row.id,
+      isOver: state.overTarget.has(row.id),
+    })),
+  );
   const heading = facts?.heading ?? "";
   const target = facts?.target ?? null;
   return {
@@ -28,16 +35,17 @@ export function useRowFacts(row: Row) {
     aim: facts?.aim ?? "",
     marker: facts?.marker ?? "",
     isCurrent,
+    isOver,
     name: heading || (row.level === 0 ? "Opening" : "No heading yet"),
     /** How far the branch has come: of its target, or of having any words. */
     share: target ? Math.min(1, words / target) : words > 0 ? 1 : 0,
   };
 }
 
-type Props = Pick<TreeRowProps, "row" | "isRenaming" | "onRenaming"> & { facts: ReturnType<typeof useRowFacts>; isFirst: boolean };
+type Props = Pick<TreeRowProps, "row" | "isRenaming" | "acts"> & { facts: ReturnType<typeof useRowFacts>; isFirst: boolean };
 
 /** The stem, the fold, the number and the heading, or the field to rename it. */
-export function RowHead({ row, facts, isFirst, isRenaming, onRenaming }: Props) {
+export function RowHead({ row, facts, isFirst, isRenaming, acts }: Props) {
   const session = useSession("RowHead");
   const isUnnumbered = useDocument("RowHead", (state) => (flagsAt(state.outline, row.position) & UNNUMBERED) !== 0);
   const { heading, name, number, isCurrent, share } = facts;
@@ -57,7 +65,7 @@ export function RowHead({ row, facts, isFirst, isRenaming, onRenaming }: Props) 
         <RenameField
           heading={heading}
           onDone={(next) => {
-            onRenaming(false);
+            acts.rename(row.id, false);
             if (next !== null && next !== heading) void session.perform({ name: "rename", section: row.id, heading: next });
           }}
         />
@@ -83,22 +91,25 @@ export function RowHead({ row, facts, isFirst, isRenaming, onRenaming }: Props) 
 }
 
 /** The row’s commands, where the hand is. */
-export function RowMenu({ row, name, menuOpen, onMenu, onRenaming }: Pick<TreeRowProps, "row" | "menuOpen" | "onMenu" | "onRenaming"> & { name: string }) {
+export function RowMenu({ row, name, isMenuOpen, acts }: Pick<TreeRowProps, "row" | "isMenuOpen" | "acts"> & { name: string }) {
   const session = useSession("RowMenu");
+  const sign = (
+    <button
+      type="button"
+      tabIndex={-1}
+      aria-hidden="true"
+      className="absolute right-1 grid size-6 place-items-center rounded-full text-soft opacity-0 group-hover:opacity-100 hover:bg-lit data-[state=open]:opacity-100"
+      onClick={(event) => (event.stopPropagation(), acts.menu(row.id, true))}
+    >
+      <Ellipsis size={14} />
+    </button>
+  );
+  // Rows fly past in scrolling; what a menu needs around its sign is made when it opens.
+  if (!isMenuOpen) return sign;
   return (
-    <DropdownMenu.Root modal={false} open={menuOpen} onOpenChange={onMenu}>
-      <DropdownMenu.Trigger asChild>
-        <button
-          type="button"
-          tabIndex={-1}
-          aria-hidden="true"
-          className="absolute right-1 grid size-6 place-items-center rounded-full text-soft opacity-0 group-hover:opacity-100 hover:bg-lit data-[state=open]:opacity-100"
-          onClick={(event) => event.stopPropagation()}
-        >
-          <Ellipsis size={14} />
-        </button>
-      </DropdownMenu.Trigger>
-      {menuOpen && <MenuContent label={`Commands for ${name}`} entries={rowCommands(session, row, () => onRenaming(true))} />}
+    <DropdownMenu.Root modal={false} open onOpenChange={(open) => acts.menu(row.id, open)}>
+      <DropdownMenu.Trigger asChild>{sign}</DropdownMenu.Trigger>
+      <MenuContent onClosed={acts.menuClosed} label={`Commands for ${name}`} entries={rowCommands(session, row, () => acts.rename(row.id, true))} />
     </DropdownMenu.Root>
   );
 }

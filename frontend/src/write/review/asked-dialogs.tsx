@@ -1,11 +1,13 @@
 import { NameDialog } from "../../desk/name-dialog";
 import { counted, wholeNumber } from "../../parts/words";
 import { useDocument, useSession } from "../../document/context";
+import { KeysDialog } from "../../keys/keys-dialog";
 import { asked, useAsking } from "../asking";
 import { MarkerDialog } from "../outline/marker-dialog";
 import { NestDialog } from "../outline/nest-dialog";
 import { HeadingReview } from "./heading-review";
 import { ImportIntoDialog } from "./import-into-dialog";
+import { ToDocumentDialog } from "../outline/to-document-dialog";
 import { SplitDialog } from "./split-dialog";
 
 /** Whatever the writer is being asked about just now. */
@@ -41,6 +43,10 @@ export function AskedDialogs() {
           }}
         />
       );
+    case "keys":
+      return <KeysDialog onClose={asked} />;
+    case "to-document":
+      return <ToDocumentDialog sections={asking.sections} onClose={asked} />;
     case "keep-starter":
       return (
         <NameDialog

@@ -1,0 +1,83 @@
+import { vi } from "vitest";
+import type { ChangesSince, Operation, SectionFacts, SectionText, Skeleton, WriteOutcome } from "../api/client";
+
+type Asked = { method: string; path: string; body: unknown };
+type Given = { status: number; body: unknown };
+
+export const titleBlock = { title: "T", subtitle: "", author: "", guidingStatement: "", target: null, language: "en" };
+export const facts = (id: string, revision = 1): SectionFacts => ({ id, heading: id, words: 10, aim: "", target: null, marker: "", revision });
+export const textOf = (id: string, words: string, revision = 1): SectionText => ({
+  id,
+  heading: [{ type: "text", text: id }] as never[],
+  body: [{ type: "paragraph", content: [{ type: "text", text: words }] }] as never[],
+  revision,
+});
+export const skeletonOf = (ids: string[], levels: string): Skeleton => ({
+  id: "d",
+  revision: 3,
+  outlineRevision: 2,
+  titleBlock,
+  resumeSection: null,
+  resumePosition: 0,
+  outline: { ids, levels, flags: "0".repeat(ids.length) },
+  sections: ids.map((id) => facts(id)),
+  texts: [],
+});
+
+/** Stands in for the server behind fetch: keeps a revision and what it was asked, and can be told what to answer next. */
+export class ServerStandIn {
+  readonly asked: Asked[] = [];
+  revision: number;
+  isReachable = true;
+  /** Answers for the next writes, in turn; when there is none the write is done. */
+  readonly answers: (() => Given)[] = [];
+  changes: Partial<ChangesSince> = {};
+  texts = new Map<string, SectionText>();
+
+  constructor(readonly skeleton: Skeleton) {
+    this.revision = skeleton.revision;
+  }
+
+  readonly fetch = vi.fn(async (input: RequestInfo | URL, init?: RequestInit): Promise<Response> => {
+    const request = input instanceof Request ? input : new Request(new URL(String(input), "http://localhost"), init);
+    const url = new URL(request.url);
+    const body: unknown = request.method === "GET" ? null : JSON.parse(await request.text());
+    // Even this near, an answer comes later than the question.
+    await Promise.resolve();
+    if (!this.isReachable) throw new TypeError("Failed to fetch");
+    const asked = { method: request.method, path: url.pathname.replace("/api/documents/d", "") + url.search, body };
+    this.asked.push(asked);
+    const { status, body: answer } = this.answer(asked);
+    return new Response(JSON.stringify(answer), { status, headers: { "Content-Type": status < 400 ? "application/json" : "application/problem+json" } });
+  });
+
+  writes(): { baseRevision: number; operation: Operation }[] {
+    return this.asked.filter(({ path }) => path === "/operations").map(({ body }) => body as { baseRevision: number; operation: Operation });
+  }
+
+  outcome(label: string, also: Partial<WriteOutcome> = {}): WriteOutcome {
+    const previousRevision = this.revision++;
+    return { previousRevision, revision: this.revision, outlineRevision: 2, order: [], changed: [], texts: [], removed: [], titleBlock: null, label, notices: [], ...also };
+  }
+
+  /** The next write meets a document that another window has changed. */
+  nextIsStale(changes: Partial<ChangesSince>, texts: SectionText[] = []): void {
+    this.answers.push(() => ({
+      status: 409,
+      body: { status: 409, detail: "Another window was first.", reason: "stale", changes: this.changesSince({ revision: ++this.revision, ...changes }), texts },
+    }));
+  }
+
+  private answer({ method, path }: Asked): Given {
+    if (path === "") return { status: 200, body: this.skeleton };
+    if (path === "/figures") return { status: 200, body: { numbers: [], branchWords: [], words: 0, staleContents: [], overTarget: [], readingSpeed: 238 } };
+    if (path.startsWith("/changes")) return { status: 200, body: this.changesSince(this.changes) };
+    if (path.startsWith("/texts")) return { status: 200, body: [...this.texts.values()].filter(({ id }) => decodeURIComponent(path).includes(id)) };
+    if (method === "PUT") return { status: 204, body: null };
+    return this.answers.shift()?.() ?? { status: 200, body: this.outcome(path === "/undo" ? "Moved “b”" : "Done") };
+  }
+
+  private changesSince(changes: Partial<ChangesSince>): ChangesSince {
+    return { revision: this.revision, outlineRevision: 2, titleBlock, outline: null, changed: [], ...changes };
+  }
+}

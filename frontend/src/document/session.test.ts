@@ -1,0 +1,278 @@
+import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import type { Session } from "./session";
+import { facts, ServerStandIn, skeletonOf, textOf } from "./server.test-helper";
+
+let server: ServerStandIn;
+let session: Session;
+
+// The API client takes hold of fetch as it is loaded.
+const { openSession } = await vi.hoisted(async () => {
+  let current: typeof fetch = () => Promise.reject(new Error("No server stands in yet."));
+  globalThis.fetch = (...asked) => current(...asked);
+  return {
+    openSession: async (answering: typeof fetch): Promise<Session> => {
+      current = answering;
+      return (await import("./session")).Session.open("d");
+    },
+  };
+});
+
+beforeEach(async () => {
+  localStorage.clear();
+  vi.useFakeTimers({ toFake: ["setTimeout", "clearTimeout", "setInterval", "clearInterval", "Date"] });
+  server = new ServerStandIn(skeletonOf(["a", "b", "c"], "121"));
+  session = await openSession(server.fetch);
+});
+
+afterEach(() => {
+  session.close();
+  vi.useRealTimers();
+});
+
+/** Lets that much time pass, with all that comes of it. */
+const pass = (milliseconds: number) => vi.advanceTimersByTimeAsync(milliseconds);
+const type = (section: string, words: string) => session.typed(section, { text: () => textOf(section, words), headingChanged: false, bodyChanged: true });
+const bodyOf = (operation: { body?: unknown }) => JSON.stringify(operation.body);
+
+test("what is typed in one go is sent once, after a pause", async () => {
+  type("a", "The");
+  await pass(200);
+  type("a", "The gale");
+  expect(session.state.saving).toBe("keeping");
+  expect(server.writes()).toEqual([]);
+
+  await pass(500);
+
+  expect(server.writes()).toEqual([{ baseRevision: 3, operation: { name: "replace-body", section: "a", body: textOf("a", "The gale").body } }]);
+  expect(session.state).toMatchObject({ saving: "kept", revision: 4 });
+});
+
+test("typing without a pause is sent all the same, every few seconds", async () => {
+  for (let key = 0; key < 30; key++) {
+    type("a", "x".repeat(key + 1));
+    await pass(100);
+  }
+  expect(server.writes().length).toBe(1);
+  expect(session.isTyping("a")).toBe(true);
+});
+
+test("a heading and its text typed together are one write", async () => {
+  session.typed("a", { text: () => textOf("a", "both"), headingChanged: true, bodyChanged: false });
+  type("a", "both");
+  await session.flush();
+  expect(server.writes().map(({ operation }) => [operation.name, operation.operations?.map(({ name }) => name)])).toEqual([["batch", ["rename", "replace-body"]]]);
+});
+
+test("what cannot be sent waits in the browser and goes out when the server answers again", async () => {
+  server.isReachable = false;
+  type("a", "kept");
+  await pass(600);
+  expect(session.state.saving).toBe("unsent");
+  expect(localStorage.getItem("stemmata:drafts:d")).toContain("kept");
+
+  server.isReachable = true;
+  await pass(3000);
+
+  expect(server.writes().map(({ operation }) => bodyOf(operation))).toEqual([bodyOf(textOf("a", "kept"))]);
+  expect(session.state.saving).toBe("kept");
+  expect(localStorage.getItem("stemmata:drafts:d")).toBeNull();
+});
+
+test("a document that is left still sends the words of every section, and tells other windows", async () => {
+  const heard: unknown[] = [];
+  const other = new BroadcastChannel("stemmata:d");
+  other.onmessage = ({ data }) => heard.push(data);
+  type("a", "one");
+  type("b", "two");
+  session.close();
+  await pass(0);
+  expect(server.writes().map(({ operation }) => operation.section)).toEqual(["a", "b"]);
+  await vi.waitFor(() => expect(heard).toEqual([4, 5]));
+  other.close();
+});
+
+test("a document left before its words could be sent goes on trying", async () => {
+  server.isReachable = false;
+  type("b", "on the desk by now");
+  session.close();
+  await pass(600);
+  server.isReachable = true;
+  await pass(3000);
+  expect(server.writes().map(({ operation }) => bodyOf(operation))).toEqual([bodyOf(textOf("b", "on the desk by now"))]);
+});
+
+test("a document left before its words could be sent sends them once when it is opened again", async () => {
+  server.isReachable = false;
+  type("b", "left behind");
+  session.close();
+  await pass(600);
+
+  server.isReachable = true;
+  session = await openSession(server.fetch);
+  await pass(10_000);
+
+  expect(server.writes().map(({ operation }) => bodyOf(operation))).toEqual([bodyOf(textOf("b", "left behind"))]);
+});
+
+test("a window about to close hands over what is being typed", () => {
+  type("a", "last words");
+  const sent: unknown[] = [];
+  vi.stubGlobal("fetch", async (_address: string, { body, keepalive }: RequestInit) => (sent.push([keepalive, JSON.parse(String(body))]), new Response("{}")));
+  window.dispatchEvent(new Event("pagehide"));
+  vi.unstubAllGlobals();
+  expect(sent).toEqual([[true, { baseRevision: 3, operation: { name: "replace-body", section: "a", body: textOf("a", "last words").body } }]]);
+});
+
+test("an operation goes out after what is being typed, on the revision that made", async () => {
+  type("b", "first this");
+  await session.perform({ name: "promote", sections: ["b"] });
+  expect(server.writes().map(({ baseRevision, operation }) => [baseRevision, operation.name])).toEqual([
+    [3, "replace-body"],
+    [4, "promote"],
+  ]);
+});
+
+test("operations asked for at once go out one after the other", async () => {
+  await Promise.all([session.perform({ name: "move-up", sections: ["c"] }), session.perform({ name: "demote", sections: ["c"] }), session.undo()]);
+  expect(server.asked.filter(({ method }) => method === "POST").map(({ path, body }) => [path, (body as { baseRevision: number }).baseRevision])).toEqual([
+    ["/operations", 3],
+    ["/operations", 4],
+    ["/undo", 5],
+  ]);
+  expect(session.state.message).toMatchObject({ sentence: "Undone: Moved “b”.", canUndo: false });
+});
+
+test("what is typed while an answer is on its way builds on that answer", async () => {
+  type("a", "one");
+  const sending = session.flush();
+  await Promise.resolve();
+  type("a", "one two");
+  await sending;
+  await session.flush();
+  expect(server.writes().map(({ baseRevision, operation }) => [baseRevision, bodyOf(operation)])).toEqual([
+    [3, bodyOf(textOf("a", "one"))],
+    [4, bodyOf(textOf("a", "one two"))],
+  ]);
+});
+
+test("what fell under a promoted heading is said with it", async () => {
+  server.answers.push(() => ({ status: 200, body: server.outcome("Promoted “b”", { notices: [{ sentence: "“c” now stands under “b”.", sections: ["c"] }] }) }));
+  await session.perform({ name: "promote", sections: ["b"] });
+  expect(session.state.message).toMatchObject({ tone: "said", sentence: "Promoted “b”. “c” now stands under “b”.", canUndo: true });
+});
+
+test("a refusal is said in its own words, and nothing changes", async () => {
+  server.answers.push(() => ({ status: 422, body: { status: 422, detail: "“a” is at level 1 already.", reason: "too-high" } }));
+  const before = session.state.outline;
+  await session.perform({ name: "promote", sections: ["a"] });
+  expect(session.state.message).toMatchObject({ tone: "warning", sentence: "“a” is at level 1 already." });
+  expect(session.state.outline).toBe(before);
+});
+
+test("an operation on an outline that another window has changed shows the newer one", async () => {
+  server.nextIsStale({ outline: { ids: ["b", "a", "c"], levels: "111", flags: "000" } });
+  await session.perform({ name: "promote", sections: ["b"] });
+  expect(session.state.outline).toEqual({ ids: ["b", "a", "c"], levels: "111", flags: "000" });
+  expect(session.state).toMatchObject({ revision: 4, message: { tone: "warning", sentence: "Another window was first." } });
+});
+
+test("two windows in one section: both texts are offered, and each choice is kept", async () => {
+  const theirs = textOf("a", "theirs", 4);
+  for (const [choice, sent] of [
+    ["mine", [textOf("a", "mine").body]],
+    ["theirs", []],
+    ["both", [[...theirs.body, ...textOf("a", "mine").body]]],
+  ] as const) {
+    const already = server.writes().length;
+    server.nextIsStale({ changed: [facts("a", 4)] }, [theirs]);
+    type("a", "mine");
+    await session.flush();
+    expect(session.state.clash).toMatchObject({ section: "a", theirs });
+
+    await session.settleClash(choice);
+
+    expect(session.state.clash).toBeNull();
+    expect(
+      server
+        .writes()
+        .slice(already + 1)
+        .map(({ operation }) => operation.body),
+    ).toEqual(sent);
+  }
+});
+
+test("a write that did arrive before the server was lost is no clash with itself", async () => {
+  server.nextIsStale({ changed: [facts("a", 4)] }, [textOf("a", "the same words", 4)]);
+  type("a", "the same words");
+  await session.flush();
+  expect(session.state).toMatchObject({ clash: null, saving: "kept", revision: 4 });
+});
+
+test.each([
+  ["refused", () => server.answers.push(() => ({ status: 422, body: { status: 422, detail: "There is no such section.", reason: "missing" } }))],
+  ["stale", () => server.nextIsStale({ outline: { ids: ["b", "c"], levels: "21", flags: "00" } })],
+])("words typed in a section that is gone meanwhile become a section at the end (%s)", async (_how, meetNothing) => {
+  meetNothing();
+  server.changes = { revision: 9, outline: { ids: ["b", "c"], levels: "21", flags: "00" } };
+  server.answers.push(
+    () => ({ status: 200, body: server.outcome("Inserted", { order: [{ at: 2, removed: 0, inserted: { ids: ["n"], levels: "1", flags: "0" } }], changed: [facts("n")] }) }),
+    () => ({ status: 200, body: server.outcome("Wrote") }),
+  );
+  type("a", "not to be lost");
+  await session.flush();
+  expect(
+    server
+      .writes()
+      .slice(1)
+      .map(({ operation }) => operation),
+  ).toEqual([
+    { name: "insert", heading: "Kept from “a”" },
+    { name: "replace-body", section: "n", body: textOf("a", "not to be lost").body },
+  ]);
+  expect(session.state.message?.sentence).toContain("kept at the end");
+});
+
+test("another window’s change shows here when it is announced", async () => {
+  server.changes = { revision: 7, changed: [{ ...facts("b", 7), heading: "renamed there" }] };
+  const other = new BroadcastChannel("stemmata:d");
+  other.postMessage(7);
+  await vi.waitFor(() => expect(session.state.facts.get("b")?.heading).toBe("renamed there"));
+  other.close();
+});
+
+test("texts asked for in the same moment come in one answer", async () => {
+  server.texts = new Map(["a", "b"].map((id) => [id, textOf(id, `words of ${id}`)]));
+  session.wantText("a");
+  session.wantText("b");
+  await pass(0);
+  expect(server.asked.filter(({ path }) => path.startsWith("/texts")).map(({ path }) => decodeURIComponent(path))).toEqual(["/texts?sections=a,b"]);
+  expect([...session.state.texts.keys()]).toEqual(["a", "b"]);
+});
+
+test("the trail leads back over the jumps made, and forward again", () => {
+  session.goTo({ section: "b" });
+  session.goTo({ section: "c" });
+  session.goBack();
+  expect(session.state.current).toBe("b");
+  session.goBack();
+  expect(session.state.current).toBe("a");
+  session.goForward();
+  session.goForward();
+  expect(session.state.current).toBe("c");
+  session.goForward();
+  expect(session.state.current).toBe("c");
+});
+
+test("a place gone to is never hidden: its headings unfold, and a scope that leaves it out is left", () => {
+  session.foldTexts(["a", "c"], true);
+  session.goTo({ section: "b" });
+  expect([...session.state.foldedTexts]).toEqual(["c"]);
+
+  session.setScope("c");
+  session.goTo({ section: "b" });
+  expect(session.state.scope).toBeNull();
+
+  session.setScope("a");
+  session.goTo({ section: "b" });
+  expect(session.state.scope).toBe("a");
+});

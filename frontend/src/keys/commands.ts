@@ -1,0 +1,131 @@
+import type { Chord } from "./chord";
+
+/** Where a command’s keys work. The outline’s work in Arrange too. */
+export type Reach = "anywhere" | "outline" | "text";
+
+type Entry = { words: string; keys: readonly Chord[] };
+
+const LEVELS = [1, 2, 3, 4, 5, 6, 7, 8, 9] as const;
+type Level = (typeof LEVELS)[number];
+
+function levels<Name extends string>(name: (level: Level) => Name, words: (level: Level) => string, chord: (level: Level) => Chord): Record<Name, Entry> {
+  const entries = LEVELS.map((level) => [name(level), { words: words(level), keys: [chord(level)] }]);
+  return Object.fromEntries(entries) as Record<Name, Entry>;
+}
+
+/**
+ * Every command that can have keys, with ours. The arrows go about; held with Ctrl and Shift, the same arrows take along
+ * what they stand on. None is a key that browsers or screen readers keep for themselves.
+ */
+export const COMMANDS = {
+  anywhere: {
+    jump: { words: "Jump to a place, or do a command", keys: ["Ctrl+J"] },
+    undo: { words: "Undo", keys: ["Ctrl+Z"] },
+    redo: { words: "Do again", keys: ["Ctrl+Y", "Ctrl+Shift+Z"] },
+    "trail-back": { words: "Back along the trail", keys: ["Ctrl+["] },
+    "trail-forward": { words: "Forward along the trail", keys: ["Ctrl+]"] },
+    "previous-section": { words: "Previous section", keys: ["Alt+PageUp"] },
+    "next-section": { words: "Next section", keys: ["Alt+PageDown"] },
+    "outline-or-text": { words: "To the outline, and back to the text", keys: ["F8"] },
+    strata: { words: "To Strata", keys: ["Shift+F8"] },
+    "other-face": { words: "Change between Write and Arrange", keys: ["Shift+F9"] },
+    "keep-now": { words: "Keep what is typed now", keys: ["Ctrl+S"] },
+    keys: { words: "Keys…", keys: ["Ctrl+/"] },
+    "whole-document": { words: "Show the whole document again", keys: [] },
+    links: { words: "Links and bookmarks", keys: [] },
+    contents: { words: "Contents", keys: [] },
+    offcuts: { words: "Offcuts", keys: [] },
+    history: { words: "History", keys: [] },
+    check: { words: "Check the structure", keys: [] },
+    "likely-headings": { words: "Review likely headings…", keys: [] },
+  },
+  outline: {
+    rename: { words: "Rename", keys: ["F2"] },
+    promote: { words: "Promote", keys: ["Ctrl+Shift+ArrowLeft"] },
+    demote: { words: "Demote", keys: ["Ctrl+Shift+ArrowRight"] },
+    "move-up": { words: "Move up", keys: ["Ctrl+Shift+ArrowUp"] },
+    "move-down": { words: "Move down", keys: ["Ctrl+Shift+ArrowDown"] },
+    "promote-heading": { words: "Promote the heading only", keys: [] },
+    "demote-heading": { words: "Demote the heading only", keys: [] },
+    nest: { words: "Nest under…", keys: [] },
+    "insert-before": { words: "Insert before", keys: [] },
+    "insert-after": { words: "Insert after", keys: ["Ctrl+Enter"] },
+    "insert-inside": { words: "Insert inside", keys: ["Ctrl+Shift+Enter"] },
+    duplicate: { words: "Duplicate", keys: ["Ctrl+D"] },
+    copy: { words: "Copy the branch", keys: ["Ctrl+C"] },
+    "to-document": { words: "To another document…", keys: [] },
+    marker: { words: "Marker…", keys: [] },
+    target: { words: "Target…", keys: [] },
+    "set-aside": { words: "Set aside", keys: [] },
+    delete: { words: "Delete", keys: ["Delete"] },
+    "fold-text": { words: "Fold its text in the manuscript, or unfold it", keys: ["-"] },
+    scope: { words: "Work on this branch only", keys: [] },
+    pick: { words: "Pick, or pick no longer", keys: ["Space"] },
+    "pick-all": { words: "Pick all", keys: ["Ctrl+A"] },
+    filter: { words: "Show only headings with some words", keys: ["/"] },
+    "next-overview": { words: "The next overview", keys: ["."] },
+    "show-all": { words: "Unfold everything", keys: ["0"] },
+    ...levels(
+      (level) => `show-${level}` as const,
+      (level) => (level === 1 ? "Show level 1 only" : `Show levels 1 to ${level}`),
+      String,
+    ),
+  },
+  text: {
+    ...levels(
+      (level) => `heading-${level}` as const,
+      (level) => `Heading, level ${level}`,
+      (level) => `Ctrl+Alt+${level}`,
+    ),
+    paragraph: { words: "Paragraph", keys: ["Ctrl+Alt+0"] },
+    split: { words: "Split here", keys: ["Ctrl+Alt+Enter"] },
+    join: { words: "Join with the section above", keys: ["Ctrl+Alt+Backspace"] },
+    "select-section": { words: "Select the section; once more, its whole branch", keys: ["Ctrl+A"] },
+    "fold-section": { words: "Fold the text of this section, or unfold it", keys: ["Ctrl+."] },
+    "item-up": { words: "List item up", keys: ["Alt+ArrowUp"] },
+    "item-down": { words: "List item down", keys: ["Alt+ArrowDown"] },
+    "item-in": { words: "List item further in", keys: ["Tab"] },
+    "item-out": { words: "List item further out", keys: ["Shift+Tab"] },
+    emphasis: { words: "Emphasis", keys: ["Ctrl+I"] },
+    strong: { words: "Strong", keys: ["Ctrl+B"] },
+    code: { words: "Code, within a line", keys: [] },
+    quotation: { words: "Quotation", keys: [] },
+    list: { words: "List", keys: [] },
+    "numbered-list": { words: "Numbered list", keys: [] },
+    footnote: { words: "Footnote", keys: [] },
+    calculation: { words: "Calculation", keys: [] },
+    separator: { words: "Separator", keys: [] },
+    "page-break": { words: "Page break", keys: [] },
+    link: { words: "Link…", keys: ["Ctrl+K"] },
+    bookmark: { words: "Bookmark here…", keys: [] },
+    reference: { words: "Refer to a place…", keys: [] },
+    "contents-here": { words: "Contents here…", keys: [] },
+    "set-words-aside": { words: "Set the selected words aside", keys: [] },
+  },
+} satisfies Record<Reach, Record<string, Entry>>;
+
+export type AnywhereCommand = keyof (typeof COMMANDS)["anywhere"];
+export type OutlineCommand = keyof (typeof COMMANDS)["outline"];
+export type TextCommand = keyof (typeof COMMANDS)["text"];
+export type CommandId = AnywhereCommand | OutlineCommand | TextCommand;
+
+/** Keys that always do the same, after the patterns of the WAI-ARIA Authoring Practices and common practice. */
+export const ALWAYS: Record<Reach, readonly { chords: readonly Chord[]; words: string }[]> = {
+  anywhere: [
+    { chords: ["Tab", "Shift+Tab"], words: "To the next part of the screen, or the one before" },
+    { chords: ["Escape"], words: "Leave what is open" },
+  ],
+  outline: [
+    { chords: ["ArrowUp", "ArrowDown", "Home", "End"], words: "Go about the rows" },
+    { chords: ["ArrowRight", "ArrowLeft"], words: "Unfold or go in; fold or go out" },
+    { chords: ["Shift+ArrowUp", "Shift+ArrowDown", "Shift+Home", "Shift+End"], words: "Pick a range" },
+    { chords: ["Enter"], words: "Open its text" },
+    { chords: ["Escape"], words: "Pick nothing" },
+    { chords: ["Shift+F10", "ContextMenu"], words: "Open its commands" },
+  ],
+  text: [
+    { chords: ["Enter", "Shift+Enter"], words: "New paragraph; new line" },
+    { chords: ["ArrowUp", "ArrowDown"], words: "From line to line, and from section to section" },
+    { chords: ["Backspace", "Delete"], words: "Rub out" },
+  ],
+};

@@ -1,0 +1,7 @@
+import type { Reach } from "./commands";
+
+export const GROUPS: readonly { reach: Reach; title: string }[] = [
+  { reach: "anywhere", title: "Anywhere in a document" },
+  { reach: "outline", title: "In the outline and in Arrange" },
+  { reach: "text", title: "In the text" },
+];
