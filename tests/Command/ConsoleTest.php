@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Stemmata\Tests\Command;
 
 use PHPUnit\Framework\TestCase;
+use Stemmata\Tests\Support\LiveDocument;
+use Stemmata\Tests\Support\LiveServer;
 use Symfony\Component\Process\Process;
 
 /** The console's contract. */
@@ -55,6 +57,26 @@ final class ConsoleTest extends TestCase
             self::assertSame('', $run->getOutput());
             self::assertMatchesRegularExpression('/\A[\p{Lu}“][^\n]*\.\n\z/u', $run->getErrorOutput());
         }
+    }
+
+    public function testTheDemoComesWithAHistoryToLookInto(): void
+    {
+        $server = LiveServer::overEmptyDatabase();
+        $demo = new Process(['php', 'bin/console', 'stemmata:demo'], dirname(__DIR__, 2), ['APP_ENV' => 'prod', 'STEMMATA_DATA' => $server->data]);
+        $demo->mustRun();
+        $documents = $server->get('GET', '/api/documents');
+        self::assertSame(['The Keepers’ Weather', 'Handbook of the Hallin Records Office', 'Did the keepers copy their readings?'], array_column($documents, 'title'));
+
+        $id = array_column($documents, 'id')[0];
+        self::assertIsString($id);
+        $keepers = LiveDocument::withId($server, $id);
+        $lines = array_column($keepers->steps(), 'label');
+        self::assertContains('Moved “Sea and swell” before “The instrument itself”', $lines);
+        self::assertContains('Set aside “The price of a candle”', $lines);
+        self::assertContains('Wrote in “Reading the barometer”', $lines);
+        self::assertSame(['Sent to the second reader', 'Read aloud at Hallin'], array_column($keepers->get('/history/milestones'), 'name'));
+        self::assertCount(2, $keepers->get('/offcuts'));
+        self::assertSame(['broken-link', 'skipped-level'], array_column($keepers->get('/findings'), 'rule'), 'and with honest faults');
     }
 
     private function console(string ...$arguments): Process

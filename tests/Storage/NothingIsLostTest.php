@@ -6,6 +6,7 @@ namespace Stemmata\Tests\Storage;
 
 use PHPUnit\Framework\TestCase;
 use Stemmata\Tests\Support\LiveServer;
+use Symfony\Component\Process\Process;
 
 /** Over HTTP, against a real server and a real file. */
 final class NothingIsLostTest extends TestCase
@@ -75,6 +76,34 @@ final class NothingIsLostTest extends TestCase
         self::assertSame([409, 'stale'], [$stale['status'], $stale['reason']]);
         self::assertStringContainsString('theirs', json_encode($stale['texts'], \JSON_THROW_ON_ERROR));
         self::assertSame('theirs', $this->text($server, $id, $section));
+    }
+
+    public function testAReaderNeverMeetsHalfOfAChangeWhileAnotherWrites(): void
+    {
+        $server = LiveServer::overEmptyDatabase(workers: 3);
+        [$id, $section] = $this->document($server, "# One\n\ntext\n\n## Two\n\nmore\n");
+        $writer = new Process([\PHP_BINARY, '-r', <<<'PHP'
+            [, $address, $id, $section] = $argv;
+            $call = static fn (string $method, string $path, array $body = []): array => json_decode((string) file_get_contents($address.$path, false, stream_context_create(['http' => ['method' => $method, 'header' => 'Content-Type: application/json', 'content' => json_encode($body), 'ignore_errors' => true]])), true);
+            $revision = $call('GET', "/api/documents/{$id}")['revision'];
+            for ($round = 0; $round < 60; ++$round) {
+                $made = $call('POST', "/api/documents/{$id}/operations", ['baseRevision' => $revision, 'operation' => ['name' => 'split', 'section' => $section, 'from' => 2]]);
+                $new = $made['order'][0]['inserted']['ids'][0];
+                $revision = $call('POST', "/api/documents/{$id}/operations", ['baseRevision' => $made['revision'], 'operation' => ['name' => 'join', 'section' => $new, 'heading' => 'offcut']])['revision'];
+            }
+            PHP, $server->address(), $id, $section]);
+        $writer->start();
+        $read = 0;
+        while ($writer->isRunning()) {
+            $skeleton = $server->get('GET', "/api/documents/{$id}");
+            self::assertIsArray($skeleton['outline'] ?? null, json_encode($skeleton, \JSON_THROW_ON_ERROR));
+            self::assertIsArray($skeleton['outline']['ids']);
+            self::assertIsArray($skeleton['sections']);
+            self::assertSame($skeleton['outline']['ids'], array_column($skeleton['sections'], 'id'));
+            ++$read;
+        }
+        self::assertSame('', $writer->getErrorOutput().$writer->getOutput());
+        self::assertGreaterThan(60, $read);
     }
 
     /** @return array{string, string} the document's id and its first section's */

@@ -4,62 +4,82 @@ declare(strict_types=1);
 
 namespace Stemmata\Tests\Support;
 
+use Symfony\Component\Filesystem\Filesystem;
 use Symfony\Component\Process\Process;
 
 /** The application served for a test, over a database of its own. */
 final class LiveServer
 {
     private Process $server;
-    private string $data;
+    /** The folder of its database. */
+    public readonly string $data;
     private int $port;
 
-    private function __construct(string $data)
+    /** @param int $workers how many requests are served at once */
+    private function __construct(string $data, private int $workers)
     {
         $this->data = $data;
         $this->port = random_int(20000, 40000);
         $this->server = new Process(
-            ['php', '-d', 'opcache.enable_cli=1', '-d', 'memory_limit=1G', '-d', 'post_max_size=256M', '-S', '127.0.0.1:'.$this->port, '-t', 'public', 'public/router.php'],
+            ['setsid', 'php', '-d', 'opcache.enable_cli=1', '-d', 'memory_limit=1G', '-d', 'post_max_size=256M', '-S', '127.0.0.1:'.$this->port, '-t', 'public', 'public/router.php'],
             self::root(),
-            ['STEMMATA_DATA' => $data, 'APP_ENV' => 'prod'],
+            ['STEMMATA_DATA' => $data, 'APP_ENV' => 'prod'] + ($workers > 1 ? ['PHP_CLI_SERVER_WORKERS' => (string) $workers] : []),
             timeout: null,
         );
+        // It logs each request, and would wait for ever for someone to read.
+        $this->server->disableOutput();
         $this->server->start();
         for ($try = 0; $try < 200 && null === $this->find('GET', '/api/ping'); ++$try) {
             usleep(25_000);
         }
     }
 
-    public static function overEmptyDatabase(): self
+    public static function overEmptyDatabase(int $workers = 1): self
     {
         $data = sys_get_temp_dir().'/stemmata-test-'.bin2hex(random_bytes(6));
         mkdir($data);
+        register_shutdown_function(static fn () => (new Filesystem())->remove($data));
         $migration = new Process(['php', 'bin/console', 'doctrine:migrations:migrate', '--no-interaction', '--quiet'], self::root(), ['STEMMATA_DATA' => $data, 'APP_ENV' => 'prod']);
         $migration->mustRun();
 
-        return new self($data);
+        return new self($data, $workers);
+    }
+
+    public function address(): string
+    {
+        return 'http://127.0.0.1:'.$this->port;
     }
 
     public function kill(): void
     {
-        $this->server->signal(\SIGKILL);
+        if ($this->server->isRunning()) {
+            // With its workers: they are one group, and outlive the server otherwise.
+            Process::fromShellCommandline('kill -9 -'.$this->server->getPid())->run();
+        }
     }
 
     public function startedAgain(): self
     {
-        return new self($this->data);
+        return new self($this->data, $this->workers);
     }
 
     public function __destruct()
     {
+        $this->kill();
         $this->server->stop(0);
     }
 
-    /** @return array<mixed>|null null when no answer came */
-    public function find(string $method, string $path, mixed $body = null): ?array
+    /**
+     * @param array<string, string> $headers
+     *
+     * @return array<mixed>|null null when no answer came
+     */
+    public function find(string $method, string $path, mixed $body = null, array $headers = []): ?array
     {
-        $answer = @file_get_contents('http://127.0.0.1:'.$this->port.$path, false, stream_context_create(['http' => [
+        $lines = array_map(static fn (string $name, string $value): string => $name.': '.$value, array_keys($headers), $headers);
+        $answer = @file_get_contents($this->address().$path, false, stream_context_create(['http' => [
             'method' => $method,
-            'header' => 'Content-Type: application/json',
+            'header' => implode("\r\n", ['Content-Type: application/json', ...$lines]),
             'content' => is_string($body) ? $body : json_encode($body, \JSON_THROW_ON_ERROR),
             'ignore_errors' => true,
             'timeout' => 20,
@@ -69,10 +89,31 @@ final class LiveServer
         return is_array($json) ? $json : null;
     }
 
-    /** @return array<mixed> */
-    public function get(string $method, string $path, mixed $body = null): array
+    public function text(string $path): string
     {
-        return $this->find($method, $path, $body) ?? throw new \RuntimeException(sprintf('No answer to %s %s.', $method, $path));
+        return (string) file_get_contents($this->address().$path);
+    }
+
+    /** @return array<string, string> of the answer, by name in small letters */
+    public function headers(string $path): array
+    {
+        $headers = [];
+        foreach (get_headers($this->address().$path) ?: [] as $line) {
+            [$name, $value] = explode(':', $line.':', 2);
+            $headers[strtolower($name)] = trim($value, ' :');
+        }
+
+        return $headers;
+    }
+
+    /**
+     * @param array<string, string> $headers
+     *
+     * @return array<mixed>
+     */
+    public function get(string $method, string $path, mixed $body = null, array $headers = []): array
+    {
+        return $this->find($method, $path, $body, $headers) ?? throw new \RuntimeException(sprintf('No answer to %s %s.', $method, $path));
     }
 
     private static function root(): string

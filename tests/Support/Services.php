@@ -13,11 +13,29 @@ use Stemmata\Format\Markdown\MarkdownReader;
 use Stemmata\Format\Markdown\MarkdownWriter;
 use Stemmata\Format\Odt\OdtReader;
 use Stemmata\Format\Opml\OpmlReader;
+use Stemmata\Format\ReportKind;
+use Stemmata\Format\ReportLine;
 use Stemmata\Format\Text\TextReader;
 
 /** The readers and writers, put together without the framework. */
 final class Services
 {
+    /** What a file became, as Markdown without its front matter. */
+    public static function asMarkdown(string $name, string $bytes): string
+    {
+        $formats = self::formats();
+
+        return trim((string) preg_replace('/^---\n.*?\n---\n/s', '', $formats->writerFor('md')->write($formats->read($name, $bytes)->document)));
+    }
+
+    /** @return list<string> what is said of a file, beside what it kept */
+    public static function told(string $name, string $bytes): array
+    {
+        $told = array_filter(self::formats()->read($name, $bytes)->report->lines, static fn (ReportLine $line): bool => ReportKind::Kept !== $line->kind);
+
+        return array_values(array_map(static fn (ReportLine $line): string => $line->sentence, $told));
+    }
+
     public static function formats(): Formats
     {
         $ids = new CountingIds();

@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Check\Finding;
 use Stemmata\Core\Check\StructureCheck;
+use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Heading;
 use Stemmata\Core\TitleBlock;
 use Stemmata\Tests\Support\Sketch;
@@ -31,6 +32,26 @@ final class StructureCheckTest extends TestCase
         $document = $document->withSection($document->sectionAt(0)->withHeading(Heading::none()));
 
         self::assertSame(['no-title 0', 'empty-heading 0'], self::told(StructureCheck::of($document)));
+    }
+
+    public function testALinkToWhatIsNotInTheDocumentIsToldWithItsWords(): void
+    {
+        $link = static fn (string $words, string $target): array => ['type' => 'text', 'text' => $words, 'marks' => [['type' => 'link', 'attrs' => ['href' => $target, 'title' => null]]]];
+        $document = Sketch::document('1 a, 1 b, 1 c');
+        $document = $document
+            ->withSection($document->sectionAt(1)->withBody(Body::fromJson([['type' => 'paragraph', 'content' => [
+                $link('there', 'section:'.Sketch::id('c')->value),
+                $link('gone', 'section:'.Sketch::id('never')->value),
+                $link('mark', 'bookmark:bookmarkaaaa'),
+                $link('outside', 'https://example.org/'),
+                ['type' => 'bookmark', 'attrs' => ['id' => 'bookmarkaaaa', 'name' => 'mark']],
+            ]]])));
+        self::assertSame(['broken-link 1'], self::told(StructureCheck::of($document)));
+        self::assertSame(['The link “gone” leads nowhere: what it led to is not in the document.'], array_column(StructureCheck::of($document), 'message'));
+        $cut = $document->withOutline($document->outline->without(2, 3));
+        self::assertSame(['broken-link 1', 'broken-link 1'], self::told(StructureCheck::of($cut)), 'what lies among the offcuts is not in the document');
+        $without = $document->withSection($document->sectionAt(1)->withBody(Body::empty()));
+        self::assertSame([], self::told(StructureCheck::of($without)));
     }
 
     /**

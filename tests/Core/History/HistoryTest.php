@@ -10,16 +10,19 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Stemmata\Core\Change;
 use Stemmata\Core\Document;
+use Stemmata\Core\History\BringBackSection;
 use Stemmata\Core\History\Comparison;
 use Stemmata\Core\History\Difference;
 use Stemmata\Core\History\DifferenceKind;
 use Stemmata\Core\History\GoBack;
 use Stemmata\Core\History\Sittings;
+use Stemmata\Core\History\StatePath;
 use Stemmata\Core\History\TakeWording;
 use Stemmata\Core\History\WordMarks;
 use Stemmata\Core\Operation\Applied;
-use Stemmata\Core\Operation\OperationReader;
 use Stemmata\Core\Operation\Refused;
+use Stemmata\Core\SectionId;
+use Stemmata\Tests\Support\Asked;
 use Stemmata\Tests\Support\CountingIds;
 use Stemmata\Tests\Support\RandomDocuments;
 use Stemmata\Tests\Support\RandomOperations;
@@ -51,8 +54,8 @@ final class HistoryTest extends TestCase
     public function testWhatBecameOfEachSection(array $operation, array $differences): void
     {
         $before = Sketch::document('1 a, 2 b, 3 c, 2 d, 2 e, 1 f');
-        $after = self::applied($before, $operation);
-        $then = (new GoBack([Change::between($before, $after)], 'it'))->applyTo($after)->document;
+        $after = Asked::done($before, $operation)->document;
+        $then = (new GoBack([Change::between($before, $after)->inverted()], 'it'))->applyTo($after)->document;
 
         self::assertSame($differences, array_map(
             static fn (Difference $difference): string => $difference->heading.' '.implode(' ', array_map(static fn (DifferenceKind $kind): string => $kind->value, $difference->kinds)),
@@ -77,7 +80,7 @@ final class HistoryTest extends TestCase
                     $document = $outcome->document;
                 }
             }
-            $back = (new GoBack($changes, 'all of it'))->applyTo($document)->document;
+            $back = (new GoBack(array_map(static fn (Change $change): Change => $change->inverted(), $changes), 'the beginning'))->applyTo($document)->document;
             $form = StoredForm::of($document);
             foreach ($changes as $change) {
                 $form = StoredForm::changed($form, $change->inverted());
@@ -92,12 +95,83 @@ final class HistoryTest extends TestCase
     public function testOneSectionTakesItsEarlierWordsWhereverItStandsNow(): void
     {
         $before = Sketch::document('1 a, 2 b');
-        $after = self::applied(self::applied($before, ['name' => 'rename', 'section' => 'b', 'heading' => 'other']), ['name' => 'promote', 'sections' => ['b']]);
+        $after = Asked::done(Asked::done($before, ['name' => 'rename', 'section' => 'b', 'heading' => 'other'])->document, ['name' => 'promote', 'sections' => ['b']])->document;
         $outcome = (new TakeWording($before->section(Sketch::id('b'))))->applyTo($after);
         self::assertInstanceOf(Applied::class, $outcome);
         self::assertSame('1 a, 1 b', Sketch::of($outcome->document));
-        $gone = self::applied($after, ['name' => 'delete', 'sections' => ['b']]);
+        $gone = Asked::done($after, ['name' => 'delete', 'sections' => ['b']])->document;
         self::assertInstanceOf(Refused::class, (new TakeWording($before->section(Sketch::id('b'))))->applyTo($gone));
+    }
+
+    public function testASectionThatIsGoneComesBackBehindWhatStoodBeforeItFromWhereverItLies(): void
+    {
+        $then = Sketch::document('1 a, 2 b, 3 c, 2 d, 1 e');
+        $gone = Asked::done(Asked::done($then, ['name' => 'delete', 'sections' => ['b']])->document, ['name' => 'move', 'sections' => ['e'], 'landing' => 'before', 'target' => 'a'])->document;
+        $outcome = (new BringBackSection($then, Sketch::id('c')))->applyTo($gone);
+        self::assertInstanceOf(Applied::class, $outcome);
+        self::assertSame('1 e, 1 a, 3 c, 2 d', Sketch::of($outcome->document));
+        self::assertEquals($then->section(Sketch::id('c')), $outcome->document->section(Sketch::id('c')));
+        $offcut = $outcome->document->findOffcutHolding(Sketch::id('b'));
+        self::assertSame([Sketch::id('b')->value], array_map(static fn (SectionId $id): string => $id->value, $offcut?->outline->ids() ?? []), 'the offcut keeps what was not asked for');
+        $both = (new BringBackSection($then, Sketch::id('b')))->applyTo($outcome->document);
+        self::assertInstanceOf(Applied::class, $both);
+        self::assertSame('1 e, 1 a, 2 b, 3 c, 2 d', Sketch::of($both->document));
+        self::assertNull($both->document->findOffcutHolding(Sketch::id('b')), 'an emptied offcut is gone');
+        self::assertInstanceOf(Refused::class, (new BringBackSection($then, Sketch::id('b')))->applyTo($both->document));
+        self::assertInstanceOf(Refused::class, (new BringBackSection($then, Sketch::id('never')))->applyTo($both->document));
+    }
+
+    public function testTheFirstSectionAndAnOpeningComeBackToTheHead(): void
+    {
+        $then = Sketch::document('0, 1 a, 1 b');
+        $gone = Asked::done($then, ['name' => 'delete', 'sections' => ['a']])->document;
+        $back = (new BringBackSection($then, Sketch::id('a')))->applyTo($gone);
+        self::assertInstanceOf(Applied::class, $back);
+        self::assertSame('0, 1 a, 1 b', Sketch::of($back->document));
+        $without = Asked::done($then, ['name' => 'delete', 'sections' => ['opening']])->document;
+        $opened = (new BringBackSection($then, Sketch::id('opening')))->applyTo($without);
+        self::assertInstanceOf(Applied::class, $opened);
+        self::assertSame('0, 1 a, 1 b', Sketch::of($opened->document));
+    }
+
+    public function testTwoPastStatesAreComparedByWhatEitherChanged(): void
+    {
+        $first = Sketch::document('1 a, 1 b');
+        $second = Asked::done($first, ['name' => 'rename', 'section' => 'a', 'heading' => 'other'])->document;
+        $now = Asked::done($second, ['name' => 'rename', 'section' => 'b', 'heading' => 'last'])->document;
+        $back = Change::between($second, $now)->inverted();
+        $later = (new GoBack([$back], 'x'))->applyTo($now)->document;
+        $earlier = (new GoBack([$back, Change::between($first, $second)->inverted()], 'x'))->applyTo($now)->document;
+        $kinds = static fn (Document $from, Document $to): array => array_map(static fn (Difference $difference): string => $difference->heading, Comparison::between($from, $to));
+        self::assertSame(['other'], $kinds($earlier, $later));
+        self::assertSame(['a'], $kinds($later, $earlier));
+        self::assertSame(['other', 'last'], $kinds($earlier, $now));
+        self::assertSame(['a', 'b'], $kinds($now, $earlier));
+    }
+
+    public function testEveryStateOfABranchingHistoryIsReachedOverTheNearestCommonOne(): void
+    {
+        $chance = new Randomizer(new Mt19937(11));
+        for ($run = 0; $run < 100; ++$run) {
+            $previous = [];
+            $states = [0 => ''];
+            for ($step = 1; $step <= 20; ++$step) {
+                $previous[$step] = $chance->getInt(0, $step - 1);
+                $states[$step] = $states[$previous[$step]].' '.$step;
+            }
+            [$from, $to] = [$chance->getInt(0, 20), $chance->getInt(0, 20)];
+            $path = StatePath::between($previous, $from, $to);
+            $state = $states[$from];
+            foreach ($path->back as $step) {
+                self::assertStringEndsWith(' '.$step, $state);
+                $state = substr($state, 0, -strlen(' '.$step));
+            }
+            foreach ($path->forth as $step) {
+                $state .= ' '.$step;
+            }
+            self::assertSame($states[$to], $state);
+            self::assertSame([], array_intersect($path->back, $path->forth), 'no step is taken back and done again');
+        }
     }
 
     public function testWordsThatWentAndCameAreMarked(): void
@@ -114,6 +188,17 @@ final class HistoryTest extends TestCase
             ['kind' => 'new', 'text' => 'slept soundly'],
             ['kind' => 'same', 'text' => ' then.'],
         ], WordMarks::between('He wrote nothing then.', 'He slept soundly then.'));
+        self::assertSame([
+            ['kind' => 'same', 'text' => '“The keeper’s '],
+            ['kind' => 'gone', 'text' => 'log'],
+            ['kind' => 'new', 'text' => 'log-book of 1.5'],
+            ['kind' => 'same', 'text' => ',” she said.'],
+        ], WordMarks::between('“The keeper’s log,” she said.', '“The keeper’s log-book of 1.5,” she said.'), 'signs around words stay, signs within words belong to them');
+        self::assertSame([
+            ['kind' => 'same', 'text' => '灯台の'],
+            ['kind' => 'gone', 'text' => '霧'],
+            ['kind' => 'new', 'text' => '灯'],
+        ], WordMarks::between('灯台の霧', '灯台の灯'), 'what is written without blanks is compared sign by sign');
         self::assertSame([['kind' => 'new', 'text' => '灯台']], WordMarks::between('', '灯台'));
         self::assertSame([], WordMarks::between('', ''));
     }
@@ -122,7 +207,7 @@ final class HistoryTest extends TestCase
     {
         $chance = new Randomizer(new Mt19937(4));
         for ($run = 0; $run < 200; ++$run) {
-            $text = static fn (): string => implode('', array_map(static fn (): string => ['gale ', 'log', "\n", 'naïve ', '  ', "\n\n", 'šifra '][$chance->getInt(0, 6)], range(1, $chance->getInt(1, 25))));
+            $text = static fn (): string => implode('', array_map(static fn (): string => ['gale ', 'log', "\n", 'naïve ', '  ', "\n\n", 'šifra ', '1.5', '–', '…” ', '灯', '́'][$chance->getInt(0, 11)], range(1, $chance->getInt(1, 25))));
             [$then, $now] = [$text(), $text()];
             $marks = WordMarks::between($then, $now);
             self::assertSame($then, self::read($marks, 'new'));
@@ -144,27 +229,21 @@ final class HistoryTest extends TestCase
         self::assertSame([], Sittings::of([]));
     }
 
+    public function testAPageHoldsWholeSittings(): void
+    {
+        $step = static fn (int $at): array => ['startedAt' => $at, 'madeAt' => $at + 10];
+        [$a, $b, $c, $d, $e] = [$step(30_000), $step(29_000), $step(20_000), $step(19_000), $step(10_000)];
+
+        self::assertSame([[[$a, $b], [$c, $d]], false], Sittings::page([$a, $b, $c, $d], 4));
+        self::assertSame([[[$a, $b], [$c, $d]], true], Sittings::page([$a, $b, $c, $d, $e], 4), 'the next sitting is left for the next page');
+        self::assertSame([[[$a, $b]], true], Sittings::page([$a, $b, $c, $d], 3), 'and so is one that does not fit');
+        self::assertSame([[[$a]], true], Sittings::page([$a, $b], 1), 'but for one that fits no page');
+        self::assertSame([[], false], Sittings::page([], 4));
+    }
+
     /** @param list<array{kind: 'same'|'gone'|'new', text: string}> $marks */
     private static function read(array $marks, string $without): string
     {
         return implode('', array_column(array_filter($marks, static fn (array $mark): bool => $mark['kind'] !== $without), 'text'));
-    }
-
-    /** @param array<string, mixed> $operation */
-    private static function applied(Document $document, array $operation): Document
-    {
-        $id = static fn (mixed $heading): mixed => is_string($heading) ? Sketch::id($heading)->value : $heading;
-        foreach (['section', 'target'] as $field) {
-            if (isset($operation[$field])) {
-                $operation[$field] = $id($operation[$field]);
-            }
-        }
-        if (is_array($operation['sections'] ?? null)) {
-            $operation['sections'] = array_map($id, $operation['sections']);
-        }
-        $outcome = (new OperationReader(new CountingIds()))->read($operation)->applyTo($document);
-        self::assertInstanceOf(Applied::class, $outcome);
-
-        return $outcome->document;
     }
 }

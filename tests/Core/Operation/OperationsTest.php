@@ -6,13 +6,11 @@ namespace Stemmata\Tests\Core\Operation;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Stemmata\Core\Document;
 use Stemmata\Core\Link\References;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\InsertDocument;
 use Stemmata\Core\Operation\Landing;
 use Stemmata\Core\Operation\Notice;
-use Stemmata\Core\Operation\OperationReader;
 use Stemmata\Core\Operation\PasteDocument;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Section;
@@ -20,6 +18,7 @@ use Stemmata\Core\SectionId;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
+use Stemmata\Tests\Support\Asked;
 use Stemmata\Tests\Support\CountingIds;
 use Stemmata\Tests\Support\Sketch;
 
@@ -57,7 +56,7 @@ final class OperationsTest extends TestCase
     #[DataProvider('changes')]
     public function testOutlineAfter(string $before, array $operation, string $after): void
     {
-        self::assertSame($after, Sketch::of($this->applied(Sketch::document($before), $operation)->document));
+        self::assertSame($after, Sketch::of(Asked::done(Sketch::document($before), $operation)->document));
     }
 
     /** @return iterable<string, array{string, array<string, mixed>, string}> */
@@ -83,24 +82,21 @@ final class OperationsTest extends TestCase
     #[DataProvider('refusals')]
     public function testRefusedInPlainWords(string $before, array $operation, string $sentence): void
     {
-        $outcome = $this->read($operation)->applyTo(Sketch::document($before));
-
-        self::assertInstanceOf(Refused::class, $outcome);
-        self::assertSame($sentence, $outcome->sentence);
+        self::assertSame($sentence, Asked::refused(Sketch::document($before), $operation)->sentence);
     }
 
     public function testAPromotedHeadingTellsWhatFellUnderIt(): void
     {
-        $outcome = $this->applied(Sketch::document('1 a, 2 b, 2 c, 2 d'), ['name' => 'promote', 'sections' => ['b']]);
+        $outcome = Asked::done(Sketch::document('1 a, 2 b, 2 c, 2 d'), ['name' => 'promote', 'sections' => ['b']]);
 
         self::assertSame(['“c” and 1 more now stand under “b”.'], array_map(static fn (Notice $notice): string => $notice->sentence, $outcome->notices));
     }
 
     public function testWhatIsDeletedComesBackToItsPlace(): void
     {
-        $without = $this->applied(Sketch::document('1 a, 2 b, 3 c, 2 d'), ['name' => 'delete', 'sections' => ['b']])->document;
+        $without = Asked::done(Sketch::document('1 a, 2 b, 3 c, 2 d'), ['name' => 'delete', 'sections' => ['b']])->document;
         $offcut = array_key_first($without->changedOffcuts);
-        $again = $this->applied($without, ['name' => 'bring-back', 'offcut' => (string) $offcut])->document;
+        $again = Asked::done($without, ['name' => 'bring-back', 'offcut' => (string) $offcut])->document;
 
         self::assertSame('1 a, 2 d', Sketch::of($without));
         self::assertSame('1 a, 2 b, 3 c, 2 d', Sketch::of($again));
@@ -111,7 +107,7 @@ final class OperationsTest extends TestCase
         $document = Sketch::document('1 a, 1 b');
         $link = Node::paragraph([Node::text('see', [Mark::link('section:'.Sketch::id('b')->value)])]);
         $document = $document->withSection($document->sectionAt(0)->withBody(Body::of([$link])));
-        $joined = $this->applied($document, ['name' => 'join', 'section' => 'b', 'heading' => 'paragraph'])->document;
+        $joined = Asked::done($document, ['name' => 'join', 'section' => 'b', 'heading' => 'paragraph'])->document;
 
         self::assertSame([Sketch::id('b')->value => 'b'], References::in($joined->sectionAt(0))->bookmarks);
     }
@@ -121,10 +117,9 @@ final class OperationsTest extends TestCase
         $document = Sketch::document('1 a, 1 b');
         $mark = static fn (string $id): Body => Body::of([Node::paragraph([new Node('bookmark', ['id' => $id, 'name' => 'watch_rule'])])]);
         $document = $document->withSection($document->sectionAt(0)->withBody($mark('marka0000000')));
-        $outcome = $this->read(['name' => 'replace-body', 'section' => 'b', 'body' => $mark('markb0000000')->toJson()])->applyTo($document);
+        $refused = Asked::refused($document, ['name' => 'replace-body', 'section' => 'b', 'body' => $mark('markb0000000')->toJson()]);
 
-        self::assertInstanceOf(Refused::class, $outcome);
-        self::assertSame('There is a bookmark “watch_rule” already, in “a”; give this one another name.', $outcome->sentence);
+        self::assertSame('There is a bookmark “watch_rule” already, in “a”; give this one another name.', $refused->sentence);
     }
 
     public function testEachItemOfAListBecomesAHeadingAndWhatItHoldsItsText(): void
@@ -133,7 +128,7 @@ final class OperationsTest extends TestCase
         $list = new Node('bulletList', content: [$item('one', Node::paragraph([Node::text('more of one')]), new Node('orderedList', ['start' => 1], [$item('inner')])), $item('two')]);
         $document = Sketch::document('1 a');
         $document = $document->withSection($document->sectionAt(0)->withBody(Body::of([$list, Node::paragraph([Node::text('after')])])));
-        $made = $this->applied($document, ['name' => 'make-heading', 'section' => 'a', 'blocks' => [0], 'level' => 2])->document;
+        $made = Asked::done($document, ['name' => 'make-heading', 'section' => 'a', 'blocks' => [0], 'level' => 2])->document;
 
         self::assertSame('1 a, 2 one, 3 inner, 2 two', Sketch::of($made));
         self::assertSame(['', 'more of one', '', 'after'], array_map(static fn (Section $section): string => $section->body->plainText(), array_values(iterator_to_array($made->sections()))));
@@ -161,7 +156,7 @@ final class OperationsTest extends TestCase
     {
         $document = Sketch::document('1 a');
         $document = $document->withSection($document->sectionAt(0)->withBody(Body::of($blocks)));
-        $split = $this->applied($document, ['name' => 'split-by-rule', 'sections' => ['a'], ...$rule])->document;
+        $split = Asked::done($document, ['name' => 'split-by-rule', 'sections' => ['a'], ...$rule])->document;
 
         self::assertSame($outline, Sketch::of($split));
         self::assertSame($texts, array_map(static fn (Section $section): string => $section->body->plainText(), array_values(iterator_to_array($split->sections()))));
@@ -187,16 +182,16 @@ final class OperationsTest extends TestCase
     public function testAPassageIsSetAsideAndComesBackWhereItWasOrAtTheCursor(): void
     {
         $document = Sketch::document('1 a, 2 b');
-        $without = $this->applied($document, ['name' => 'set-text-aside', 'section' => 'a', 'from' => 5, 'to' => 8])->document;
+        $without = Asked::done($document, ['name' => 'set-text-aside', 'section' => 'a', 'from' => 5, 'to' => 8])->document;
         self::assertSame('Text a.', $without->section(Sketch::id('a'))->body->plainText(), 'What is left is one paragraph again.');
         $offcut = (string) array_key_first($without->changedOffcuts);
         self::assertSame(' of', $without->section($without->changedOffcuts[$offcut]?->outline->idAt(0) ?? Sketch::id('none'))->body->plainText());
 
-        $back = $this->applied($without, ['name' => 'bring-back', 'offcut' => $offcut])->document;
+        $back = Asked::done($without, ['name' => 'bring-back', 'offcut' => $offcut])->document;
         self::assertSame("Text a.\n of", $back->section(Sketch::id('a'))->body->plainText());
         self::assertNull($back->findOffcut(SectionId::fromString($offcut)));
 
-        $here = $this->applied($without, ['name' => 'bring-back', 'offcut' => $offcut, 'target' => 'b', 'at' => 0])->document;
+        $here = Asked::done($without, ['name' => 'bring-back', 'offcut' => $offcut, 'target' => 'b', 'at' => 0])->document;
         self::assertSame(" of\nText of b.", $here->section(Sketch::id('b'))->body->plainText());
     }
 
@@ -210,17 +205,17 @@ final class OperationsTest extends TestCase
 
     public function testAPassageWhoseSectionIsGoneComesBackAsASection(): void
     {
-        $without = $this->applied(Sketch::document('1 a, 1 b'), ['name' => 'set-text-aside', 'section' => 'a', 'from' => 1, 'to' => 5])->document;
+        $without = Asked::done(Sketch::document('1 a, 1 b'), ['name' => 'set-text-aside', 'section' => 'a', 'from' => 1, 'to' => 5])->document;
         $offcut = (string) array_key_first($without->changedOffcuts);
-        $gone = $this->applied($without, ['name' => 'delete', 'sections' => ['a']])->document;
-        self::assertSame('1 b, 1', Sketch::of($this->applied($gone, ['name' => 'bring-back', 'offcut' => $offcut])->document));
+        $gone = Asked::done($without, ['name' => 'delete', 'sections' => ['a']])->document;
+        self::assertSame('1 b, 1', Sketch::of(Asked::done($gone, ['name' => 'bring-back', 'offcut' => $offcut])->document));
     }
 
     public function testAnOffcutThrownAwayIsGone(): void
     {
-        $without = $this->applied(Sketch::document('1 a, 2 b'), ['name' => 'delete', 'sections' => ['b']])->document;
+        $without = Asked::done(Sketch::document('1 a, 2 b'), ['name' => 'delete', 'sections' => ['b']])->document;
         $offcut = (string) array_key_first($without->changedOffcuts);
-        $thrown = $this->applied($without, ['name' => 'discard', 'offcut' => $offcut])->document;
+        $thrown = Asked::done($without, ['name' => 'discard', 'offcut' => $offcut])->document;
         self::assertNull($thrown->findOffcut(SectionId::fromString($offcut)));
     }
 
@@ -239,45 +234,5 @@ final class OperationsTest extends TestCase
         self::assertInstanceOf(Applied::class, $outcome);
         self::assertSame('1 a, 2 x, 3 y, 1 b', Sketch::of($outcome->document));
         self::assertSame(['Text\nText of .', 'Text of x.', "Text of y.\nof a.", 'Text of b.'], array_map(static fn (Section $section): string => strtr($section->body->plainText(), ["Text \nText of ." => 'Text\nText of .', "\n of" => "\nof"]), array_values(iterator_to_array($outcome->document->sections()))));
-    }
-
-    /** @param array<string, mixed> $operation */
-    private function applied(Document $document, array $operation): Applied
-    {
-        $outcome = $this->read($operation)->applyTo($document);
-        self::assertInstanceOf(Applied::class, $outcome, $outcome instanceof Refused ? $outcome->sentence : '');
-
-        return $outcome;
-    }
-
-    /** @param array<string, mixed> $operation with headings in place of ids */
-    private function read(array $operation): \Stemmata\Core\Operation\Operation
-    {
-        return (new OperationReader(new CountingIds()))->read(self::withIds($operation));
-    }
-
-    /**
-     * @param array<mixed> $operation
-     *
-     * @return array<mixed>
-     */
-    private static function withIds(array $operation): array
-    {
-        foreach (['section', 'target'] as $field) {
-            if (is_string($operation[$field] ?? null)) {
-                $operation[$field] = Sketch::id($operation[$field])->value;
-            }
-        }
-        if (is_array($operation['sections'] ?? null)) {
-            $operation['sections'] = array_map(static fn (mixed $name): string => Sketch::id(is_string($name) ? $name : '')->value, $operation['sections']);
-        }
-        if (is_array($operation['lines'] ?? null)) {
-            $operation['lines'] = array_map(static fn (mixed $each): array => self::withIds((array) $each), $operation['lines']);
-        }
-        if (is_array($operation['operations'] ?? null)) {
-            $operation['operations'] = array_map(static fn (mixed $each): array => self::withIds((array) $each), $operation['operations']);
-        }
-
-        return $operation;
     }
 }

@@ -27,6 +27,26 @@ final class BodySchemaTest extends TestCase
         yield 'broken UTF-8' => [[['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => "\xff"]]]]];
         yield 'a mark in code' => [[['type' => 'codeBlock', 'attrs' => ['language' => null], 'content' => [['type' => 'text', 'text' => 'x', 'marks' => [['type' => 'strong']]]]]]];
         yield 'a bookmark with a blank' => [[['type' => 'paragraph', 'content' => [['type' => 'bookmark', 'attrs' => ['id' => 'abcdefghijkl', 'name' => 'a b']]]]]];
+        $inline = static fn (array $node): array => [['type' => 'paragraph', 'content' => [$node]]];
+        yield 'a part without a kind' => [[['content' => []]]];
+        yield 'a part that is a word' => [['paragraph']];
+        yield 'a table without rows' => [[['type' => 'table', 'content' => [['type' => 'caption']]]]];
+        yield 'a table without its caption first' => [[['type' => 'table', 'content' => [['type' => 'tableRow', 'content' => [['type' => 'tableCell', 'attrs' => ['header' => false, 'align' => null]]]]]]]];
+        yield 'a cell set in no known way' => [[['type' => 'table', 'content' => [['type' => 'caption'], ['type' => 'tableRow', 'content' => [['type' => 'tableCell', 'attrs' => ['header' => false, 'align' => 'justify']]]]]]]];
+        yield 'a list that starts before zero' => [[['type' => 'orderedList', 'attrs' => ['start' => -1], 'content' => [['type' => 'listItem', 'content' => [['type' => 'paragraph']]]]]]];
+        yield 'an item that begins with a list' => [[['type' => 'bulletList', 'content' => [['type' => 'listItem', 'content' => [['type' => 'bulletList', 'content' => []]]]]]]];
+        yield 'a paragraph in a paragraph' => [$inline(['type' => 'paragraph'])];
+        yield 'a mark that nobody knows' => [$inline(['type' => 'text', 'text' => 'x', 'marks' => [['type' => 'blink']]])];
+        yield 'marks that are none' => [$inline(['type' => 'text', 'text' => 'x', 'marks' => 'strong'])];
+        yield 'a mark without a kind' => [$inline(['type' => 'text', 'text' => 'x', 'marks' => [[]]])];
+        yield 'attributes that are a word' => [$inline(['type' => 'bookmark', 'attrs' => 'x'])];
+        yield 'a bookmark whose id is a number' => [$inline(['type' => 'bookmark', 'attrs' => ['id' => '123456789012', 'name' => 'a']])];
+        yield 'a picture that is a page' => [$inline(['type' => 'image', 'attrs' => ['src' => 'data:text/html;base64,eA==', 'alt' => '']])];
+        yield 'a reference that shows nothing known' => [$inline(['type' => 'crossReference', 'attrs' => ['href' => 'section:abcdefghijkl', 'shows' => 'colour']])];
+        $contents = static fn (mixed $lines, mixed $from = 1): array => [['type' => 'contents', 'attrs' => ['title' => 'Contents', 'from' => $from, 'to' => 3, 'numbers' => true, 'lines' => $lines]]];
+        yield 'contents from level ten' => [$contents([], 10)];
+        yield 'contents whose lines are a word' => [$contents('x')];
+        yield 'contents with a line that leads nowhere' => [$contents([['section' => 'x', 'level' => 1, 'number' => '', 'heading' => '']])];
         $deep = ['type' => 'paragraph'];
         for ($depth = 0; $depth < 100; ++$depth) {
             $deep = ['type' => 'quotation', 'content' => [$deep]];
@@ -41,6 +61,33 @@ final class BodySchemaTest extends TestCase
         $this->expectExceptionMessageMatches('/^The text .*\.$/');
 
         Body::fromJson($json);
+    }
+
+    public function testWhateverMayStandInATextIsReadAndWrittenTheSame(): void
+    {
+        $marks = [['type' => 'link', 'attrs' => ['href' => 'https://example.org/', 'title' => 'There']], ['type' => 'emphasis'], ['type' => 'strong']];
+        $line = ['type' => 'paragraph', 'content' => [
+            ['type' => 'text', 'text' => 'x', 'marks' => $marks],
+            ['type' => 'hardBreak'],
+            ['type' => 'bookmark', 'attrs' => ['id' => 'abcdefghijkl', 'name' => 'here']],
+            ['type' => 'crossReference', 'attrs' => ['href' => 'bookmark:abcdefghijkl', 'shows' => 'number']],
+            ['type' => 'image', 'attrs' => ['src' => 'data:image/png;base64,iVBORw0KGgo=', 'alt' => 'lamp']],
+            ['type' => 'footnote', 'content' => [['type' => 'text', 'text' => 'foot']]],
+        ]];
+        $body = [
+            $line,
+            ['type' => 'quotation', 'content' => [$line]],
+            ['type' => 'orderedList', 'attrs' => ['start' => 0], 'content' => [['type' => 'listItem', 'content' => [$line, ['type' => 'bulletList', 'content' => [['type' => 'listItem', 'content' => [['type' => 'paragraph']]]]]]]]],
+            ['type' => 'codeBlock', 'attrs' => ['language' => null], 'content' => [['type' => 'text', 'text' => "a\n b"]]],
+            ['type' => 'calculation', 'content' => [['type' => 'text', 'text' => '20!/(3!*17!)']]],
+            ['type' => 'table', 'content' => [['type' => 'caption', 'content' => [['type' => 'text', 'text' => 'Watches']]], ['type' => 'tableRow', 'content' => [['type' => 'tableCell', 'attrs' => ['header' => true, 'align' => 'right']]]]]],
+            ['type' => 'figure', 'attrs' => ['src' => '', 'alt' => 'lost']],
+            ['type' => 'separator'],
+            ['type' => 'pageBreak'],
+            ['type' => 'contents', 'attrs' => ['title' => 'Contents', 'from' => 1, 'to' => 9, 'numbers' => false, 'lines' => [['section' => 'abcdefghijkl', 'level' => 1, 'number' => '1', 'heading' => 'One']]]],
+        ];
+
+        self::assertEquals($body, json_decode(json_encode(Body::fromJson($body)->toJson(), \JSON_THROW_ON_ERROR), true));
     }
 
     public function testACutThroughAListLeavesTwoWholeLists(): void

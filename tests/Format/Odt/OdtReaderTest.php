@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Tests\Format\Odt;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Stemmata\Tests\Support\Packed;
+use Stemmata\Tests\Support\Services;
+
+/** Text packages, part by part, after OASIS ODF 1.3; what each becomes is shown as Markdown. */
+final class OdtReaderTest extends TestCase
+{
+    private const STYLES = '<style:style style:name="B" style:family="text"><style:text-properties fo:font-weight="bold"/></style:style>'
+        .'<style:style style:name="I" style:family="text"><style:text-properties fo:font-style="italic"/></style:style>'
+        .'<style:style style:name="Up" style:family="text"><style:text-properties style:text-position="super 58%"/></style:style>'
+        .'<style:style style:name="Hidden" style:family="text"><style:text-properties text:display="none"/></style:style>'
+        .'<text:list-style style:name="Dots"><text:list-level-style-bullet text:level="1" text:bullet-char="•"/><text:list-level-style-bullet text:level="2" text:bullet-char="•"/></text:list-style>'
+        .'<text:list-style style:name="Numbers"><text:list-level-style-number text:level="1" style:num-format="1" text:start-value="3"/></text:list-style>';
+
+    /** @return iterable<string, array{string, string}> */
+    public static function bodies(): iterable
+    {
+        $p = static fn (string $content): string => '<text:p>'.$content.'</text:p>';
+        $span = static fn (string $style, string $content): string => '<text:span text:style-name="'.$style.'">'.$content.'</text:span>';
+        yield 'headings by their outline level' => ['<text:h text:outline-level="1">One</text:h>'.$p('text').'<text:h text:outline-level="2">Two</text:h>', "# One\n\ntext\n\n## Two"];
+        yield 'a heading without a level is of level 1' => ['<text:h>One</text:h>', '# One'];
+        yield 'level ten, which we do not have, becomes nine' => ['<text:h text:outline-level="10">Deep</text:h>', '<div role="heading" aria-level="9">Deep</div>'];
+        yield 'emphasis, strong, raised' => [$p('a '.$span('I', 'b').' '.$span('B', 'c').' d'.$span('Up', '2')), 'a *b* **c** d<sup>2</sup>'];
+        yield 'a span within a span' => [$p($span('I', 'a '.$span('B', 'b'))), '<em>a **b**</em>'];
+        yield 'spaces, tabs and lines that are written as parts' => [$p('a<text:s text:c="2"/>b<text:line-break/>c'), "a  b\\\nc"];
+        yield 'several spaces in the file are one' => [$p("a   \n  b"), 'a b'];
+        yield 'a link' => [$p('<text:a xlink:href="https://example.org/">there</text:a>'), '[there](<https://example.org/>)'];
+        yield 'a link to a heading by its bookmark' => ['<text:h text:outline-level="1"><text:bookmark text:name="here"/>One</text:h>'.$p('<text:a xlink:href="#here">back</text:a>'), "# One <a id=\"sec-one\"></a>\n\n[back](<#sec-one>)"];
+        yield 'a list in a list' => ['<text:list text:style-name="Dots"><text:list-item>'.$p('a').'<text:list><text:list-item>'.$p('b').'</text:list-item></text:list></text:list-item><text:list-item>'.$p('c').'</text:list-item></text:list>', "- a\n\n  - b\n- c"];
+        yield 'a numbered list that starts at 3' => ['<text:list text:style-name="Numbers"><text:list-item>'.$p('a').'</text:list-item><text:list-item>'.$p('b').'</text:list-item></text:list>', "3. a\n4. b"];
+        yield 'a footnote' => [$p('a<text:note text:note-class="footnote"><text:note-citation>1</text:note-citation><text:note-body>'.$p('At the foot.').'</text:note-body></text:note>'), "a[^1]\n\n[^1]: At the foot."];
+        yield 'a section is looked into' => ['<text:section text:name="s"><text:h text:outline-level="1">One</text:h>'.$p('text').'</text:section>', "# One\n\ntext"];
+        yield 'what was deleted and is kept as a change goes' => ['<text:tracked-changes><text:changed-region><text:deletion>'.$p('gone').'</text:deletion></text:changed-region></text:tracked-changes>'.$p('stays'), 'stays'];
+        yield 'a table' => ['<table:table><table:table-header-rows><table:table-row><table:table-cell>'.$p('a').'</table:table-cell></table:table-row></table:table-header-rows><table:table-row><table:table-cell>'.$p('1').'</table:table-cell></table:table-row></table:table>', "| a |\n| --- |\n| 1 |"];
+    }
+
+    #[DataProvider('bodies')]
+    public function testWhatEachPartBecomes(string $body, string $markdown): void
+    {
+        self::assertSame($markdown, Services::asMarkdown('x.odt', Packed::odt($body, self::STYLES)));
+    }
+
+    /** @return iterable<string, array{string, string, list<string>}> the text, what it becomes, and what is said of it */
+    public static function losses(): iterable
+    {
+        $p = static fn (string $content): string => '<text:p>'.$content.'</text:p>';
+        $frame = static fn (string $content): string => '<draw:frame>'.$content.'</draw:frame>';
+        $picture = static fn (string $href, string $rest = ''): string => '<draw:image xlink:href="'.$href.'"/>'.$rest;
+        yield 'a picture of the package, with what it shows' => [$p($frame($picture('Pictures/a.png', '<svg:desc>A lamp</svg:desc>'))), '<img src="data:image/png;base64,iVBORw0KGgo=" alt="A lamp">', []];
+        yield 'a picture among words' => [$p('see '.$frame($picture('Pictures/a.png', '<svg:title>lamp</svg:title>'))), 'see <img src="data:image/png;base64,iVBORw0KGgo=" alt="lamp">', []];
+        yield 'a picture in a box with its caption' => [$p($frame('<draw:text-box>'.$p($frame($picture('Pictures/a.png')).'Figure 1: the lamp').'</draw:text-box>')), '<figure><img src="data:image/png;base64,iVBORw0KGgo=" alt=""><figcaption>Figure 1: the lamp</figcaption></figure>', []];
+        yield 'a picture that is not in the file' => [$p($frame($picture('Pictures/gone.png', '<svg:desc>Gone</svg:desc>'))), '<img src="" alt="Gone">', ['One picture is named in the file but not in it.']];
+        yield 'a picture elsewhere' => [$p($frame($picture('https://example.org/a.png'))), '<img src="https://example.org/a.png" alt="">', ['One picture lies outside the file; its address and description were kept.']];
+        yield 'a drawing that no browser shows' => [$p($frame($picture('Pictures/a.emf', '<svg:desc>Chart</svg:desc>'))), '<img src="" alt="Chart">', ['One picture is of a kind that cannot be shown; only its description was kept.']];
+        yield 'a box of text' => [$p('before'.$frame('<draw:text-box>'.$p('in the box').'</draw:text-box>').' after'), "before after\n\nin the box", ['The words of a text box stand after the paragraph it hung on.']];
+        yield 'a comment' => [$p('a<office:annotation>'.$p('why?').'</office:annotation>b'), 'ab', ['One comment was left out.']];
+        yield 'hidden words' => [$p('a<text:span text:style-name="Hidden">secret</text:span>b<text:hidden-text>no</text:hidden-text>'), 'ab', ['Hidden text was left out, in 2 places.']];
+        yield 'a contents list' => ['<text:table-of-content><text:index-body>'.$p('One 1').'</text:index-body></text:table-of-content>'.$p('text'), 'text', ['A contents list was left out; contents are made here from the headings.']];
+        yield 'a link that would run' => [$p('<text:a xlink:href="javascript:alert(1)">press</text:a>'), 'press', ['The address of one link could run as a program; only its words were kept.']];
+        yield 'a link to nowhere' => [$p('<text:a xlink:href="#Soils|outline">soils</text:a>'), '[soils](<#Soils>)', ['A link leads to a place that is nowhere in the file.']];
+        yield 'a note of two paragraphs' => [$p('a<text:note><text:note-body>'.$p('one').$p('two').'</text:note-body></text:note>'), "a[^1]\n\n[^1]: one two", ['One footnote with several paragraphs is one paragraph now.']];
+        yield 'merged cells, a heading and a table in a cell' => [
+            '<table:table><table:table-row><table:table-cell table:number-columns-spanned="2"><text:h>Head</text:h></table:table-cell><table:covered-table-cell/></table:table-row><table:table-row><table:table-cell><table:table><table:table-row><table:table-cell>'.$p('a').'</table:table-cell><table:table-cell>'.$p('b').'</table:table-cell></table:table-row></table:table></table:table-cell></table:table-row></table:table>',
+            "<table>\n<tr><td>Head</td></tr>\n<tr><td>a | b</td></tr>\n</table>",
+            ['A table cell spanned several; its words stand in the first.', 'A heading in a table was kept as words of its cell.', 'A table within a table was kept as lines of its cell.'],
+        ];
+        yield 'a cell that stands for three' => ['<table:table><table:table-row><table:table-cell table:number-columns-repeated="3">'.$p('0').'</table:table-cell></table:table-row></table:table>', "<table>\n<tr><td>0</td><td>0</td><td>0</td></tr>\n</table>", []];
+    }
+
+    /** @param list<string> $told */
+    #[DataProvider('losses')]
+    public function testWhatCouldNotBeKeptIsTold(string $body, string $markdown, array $told): void
+    {
+        $file = Packed::odt($body, self::STYLES, '', ['Pictures/a.png' => Packed::PNG, 'Pictures/a.emf' => 'emf']);
+
+        self::assertSame($markdown, Services::asMarkdown('x.odt', $file));
+        self::assertSame($told, Services::told('x.odt', $file));
+    }
+
+    public function testHeadingsCountedByTheFilesOwnProgramGiveTheirNumbersToTheScheme(): void
+    {
+        $common = '<text:outline-style style:name="Outline"><text:outline-level-style text:level="1" style:num-format="A" style:num-prefix="Appendix "/><text:outline-level-style text:level="2" style:num-format="1" text:display-levels="2"/><text:outline-level-style text:level="3" style:num-format=""/></text:outline-style>';
+        $heading = static fn (int $level, string $words): string => '<text:h text:outline-level="'.$level.'">'.$words.'</text:h>';
+        $document = Services::formats()->read('x.odt', Packed::odt($heading(1, 'Forms').$heading(2, 'Old').$heading(3, 'Detail').$heading(2, 'New').$heading(1, 'Maps'), '', $common))->document;
+
+        self::assertSame(['Forms', 'Old', 'Detail', 'New', 'Maps'], $document->headings());
+        self::assertSame(['Appendix A', 'A.1', '', 'A.2', 'Appendix B'], $document->numbers());
+    }
+
+    public function testStylesBasedOnEachOtherInACircleComeToAnEnd(): void
+    {
+        $circle = '<style:style style:name="A" style:family="paragraph" style:parent-style-name="B"/><style:style style:name="B" style:family="paragraph" style:parent-style-name="A"/>';
+
+        self::assertSame('text', Services::asMarkdown('x.odt', Packed::odt('<text:p text:style-name="A">text</text:p>', $circle)));
+    }
+
+    public function testPageBreaksAreThoseThatStylesAskFor(): void
+    {
+        $styles = '<style:style style:name="New" style:family="paragraph"><style:paragraph-properties fo:break-before="page"/></style:style>';
+        $body = '<text:p text:style-name="New">first</text:p><text:p text:style-name="New">second</text:p>';
+
+        self::assertSame("first\n\n<div class=\"page-break\"></div>\n\nsecond", Services::asMarkdown('x.odt', Packed::odt($body, $styles)));
+    }
+}
