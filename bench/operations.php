@@ -51,14 +51,19 @@ function median(Closure $work): float
     return $times[intdiv(ROUNDS, 2)];
 }
 
+function partOf(int $count): int
+{
+    return min(500, intdiv($count, 2));
+}
+
 function made(int $count, RandomIds $ids): Document
 {
     $text = rtrim(str_repeat('glass keeper reading gale lamp ', intdiv(WORDS, 5)));
     $sections = [];
     for ($at = 0; $at < $count; ++$at) {
-        // Parts of fifty sections, chapters of ten, and under each chapter nine sections.
+        // Parts of five hundred sections or of half a short document, chapters of ten, and under each chapter nine sections.
         $level = match (true) {
-            0 === $at % 50 => Level::One,
+            0 === $at % partOf($count) => Level::One,
             0 === $at % 10 => Level::Two,
             default => Level::Three,
         };
@@ -107,7 +112,7 @@ foreach ([100, 1000, 10000] as $count) {
     ];
     $at = intdiv($count, 2) + 10;
     $all = $document->outline->ids();
-    $made[$count] = ['id' => $desk->add($document), 'revision' => 1, 'outline' => $document->outline, 'chapter' => $all[$at]->value, 'leaf' => $all[$at + 5]->value, 'far' => $all[10]->value];
+    $made[$count] = ['id' => $desk->add($document), 'revision' => 1, 'outline' => $document->outline, 'chapter' => $all[$at]->value, 'leaf' => $all[$at + 5]->value, 'far' => $all[10]->value, 'part' => $all[intdiv($count, 2)]->value, 'first' => $all[0]->value];
     $last = $made[$count]['id'];
     $entities->clear();
 }
@@ -119,6 +124,8 @@ $operations = [
     'promote a branch of 10' => static fn (array $in): array => ['name' => 'promote', 'sections' => [$in['chapter']]],
     'demote a branch of 10' => static fn (array $in): array => ['name' => 'demote', 'sections' => [$in['chapter']]],
     'move a branch of 10 far away' => static fn (array $in): array => ['name' => 'move', 'sections' => [$in['chapter']], 'landing' => 'before', 'target' => $in['far']],
+    'move a part of 500 (50 of 100) to the head' => static fn (array $in): array => ['name' => 'move', 'sections' => [$in['part']], 'landing' => 'before', 'target' => $in['first']],
+    'demote a part of 500 (50 of 100)' => static fn (array $in): array => ['name' => 'demote', 'sections' => [$in['part']]],
     'move up' => static fn (array $in): array => ['name' => 'move-up', 'sections' => [$in['leaf']]],
     'rename' => static fn (array $in): array => ['name' => 'rename', 'section' => $in['leaf'], 'heading' => 'Renamed'],
     'type (replace a body)' => static fn (array $in): array => ['name' => 'replace-body', 'section' => $in['leaf'], 'body' => [...$text, ['type' => 'separator']]],

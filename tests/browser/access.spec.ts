@@ -1,7 +1,7 @@
 import AxeBuilder from "@axe-core/playwright";
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { readFileSync } from "node:fs";
-import { importText, openDocument } from "./helpers";
+import { importText, openDocument, test } from "./helpers";
 
 const DEMO = readFileSync("demo/the-keepers-weather.md", "utf8");
 
@@ -58,6 +58,7 @@ test("axe finds nothing on the offcuts, on one being read, and on the history co
   await page.keyboard.press("Delete");
   await page.getByRole("button", { name: "Offcuts" }).click();
   await expect(page.getByText("1 offcut", { exact: true })).toBeVisible();
+  await expect(page.getByText("stood after “A”")).toBeVisible();
   await expectClean(page);
   await page.getByRole("button", { name: "Read", exact: true }).click();
   await expect(page.getByRole("region", { name: "Text of the offcut" })).toContainText("More words.");
@@ -69,3 +70,34 @@ test("axe finds nothing on the offcuts, on one being read, and on the history co
   await expect(page.getByRole("list", { name: "Differences" })).toContainText("gone");
   await expectClean(page);
 });
+
+for (const theme of ["day", "night"] as const) {
+  test(`axe finds nothing on the keys, their sheet, a strip looked into, a folded text and the way to another document by ${theme}`, async ({ page }) => {
+    await page.addInitScript((chosen) => localStorage.setItem("stemmata:theme", chosen), theme);
+    await importText(page.request, "# Other\n", "Other.md");
+    await openDocument(page, "# A\n\nSome words.\n\n## B\n\nMore words.\n\n# C\n");
+    await page.getByRole("treeitem", { name: /A/ }).click();
+    await expect(page.locator(".manuscript:focus")).toBeVisible();
+    await page.keyboard.press("Control+.");
+    await page.keyboard.press("Shift+F8");
+    await page.keyboard.press("+");
+    await expect(page.getByRole("button", { name: "Unfold the text of A" })).toBeVisible();
+    await expectClean(page);
+    await page.keyboard.press("Control+/");
+    await page.getByRole("button", { name: /Keys of “Duplicate”/ }).click();
+    await page.keyboard.press("Control+C");
+    await expect(page.getByText("These are the keys of “Copy the branch”")).toBeVisible();
+    await expectClean(page);
+    await page.keyboard.press("Escape");
+    await page.keyboard.press("Escape");
+    await page.getByRole("tree").focus();
+    await page.keyboard.press("Shift+F10");
+    await page.getByRole("menuitem", { name: "To another document…" }).click();
+    await page.getByRole("dialog").getByRole("button", { name: /Other/ }).first().click();
+    await expect(page.getByRole("option", { name: "Other" })).toBeVisible();
+    await expectClean(page);
+    await page.goto("/keys");
+    await expect(page.getByRole("heading", { name: "Keys" })).toBeVisible();
+    await expectClean(page);
+  });
+}

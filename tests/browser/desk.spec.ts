@@ -1,5 +1,5 @@
-import { expect, test } from "@playwright/test";
-import { importText } from "./helpers";
+import { expect } from "@playwright/test";
+import { importText, test } from "./helpers";
 
 test("a document is begun, renamed, taken off the desk and put back", async ({ page }) => {
   await page.goto("/");

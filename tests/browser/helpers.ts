@@ -1,4 +1,17 @@
-import { expect, type APIRequestContext, type Page } from "@playwright/test";
+import { expect, test as base, type APIRequestContext, type Page } from "@playwright/test";
+
+/** Every test fails when the page threw an error on the way, whatever it looked like. */
+export const test = base.extend<{ noErrors: void }>({
+  noErrors: [
+    async ({ page }, use) => {
+      const errors: string[] = [];
+      page.on("pageerror", (error) => errors.push(error.message));
+      await use();
+      expect(errors).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
 
 /** Puts a Markdown text on the desk and opens it. */
 export async function openDocument(page: Page, markdown: string, name = "Test.md"): Promise<string> {

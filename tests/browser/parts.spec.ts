@@ -1,5 +1,5 @@
-import { expect, test } from "@playwright/test";
-import { allKept, exported, openDocument, pickRow, putCursor } from "./helpers";
+import { expect, type Page } from "@playwright/test";
+import { allKept, exported, openDocument, pickRow, putCursor, test } from "./helpers";
 
 test("a calculation is worked out in place, exactly, and goes into the file with its result", async ({ page }) => {
   const id = await openDocument(page, "# Chance\n\nWays to choose.\n");
@@ -39,15 +39,35 @@ test("a reference to a place says its number anew after the place is moved", asy
   expect(await exported(page.request, id, "html")).toMatch(/data-shows="number" href="#sec-storms">2<\/a>/);
 });
 
-test("a file dropped on the desk becomes a document", async ({ page }) => {
-  await page.goto("/");
-  const transfer = await page.evaluateHandle(() => {
-    const data = new DataTransfer();
-    data.items.add(new File(["# Dropped\n\nfrom a folder\n"], "dropped here.md"));
-    return data;
+test.describe("a file dropped on the desk becomes a document", () => {
+  test("also while the list is still on its way", async ({ page }) => {
+    let asked = 0;
+    await page.route("**/api/documents", async (route) => {
+      const nth = asked++;
+      const answer = await route.fetch();
+      // Asked for before the drop, answered after it.
+      if (nth === 0) await new Promise((resolve) => setTimeout(resolve, 2500));
+      await route.fulfill({ response: answer });
+    });
+    await page.goto("/");
+    await isShownAfterDrop(page, `Dropped early ${Date.now()}`);
   });
+
+  test("also on a machine that has no other network", async ({ page }) => {
+    await page.goto("/");
+    await page.evaluate(() => window.dispatchEvent(new Event("offline")));
+    await isShownAfterDrop(page, `Dropped offline ${Date.now()}`);
+  });
+});
+
+async function isShownAfterDrop(page: Page, name: string): Promise<void> {
+  const transfer = await page.evaluateHandle((named) => {
+    const data = new DataTransfer();
+    data.items.add(new File(["# Dropped\n\nfrom a folder\n"], `${named}.md`));
+    return data;
+  }, name);
   await page.dispatchEvent("main", "drop", { dataTransfer: transfer });
   await expect(page.getByRole("dialog")).toContainText("1 section and 3 words.");
   await page.getByRole("button", { name: "Stay at the desk" }).click();
-  await expect(page.getByRole("link", { name: "Dropped here" })).toBeVisible();
-});
+  await expect(page.getByRole("link", { name })).toBeVisible();
+}

@@ -1,11 +1,26 @@
-import { expect, test, type Page } from "@playwright/test";
-import { allKept, exported, openDocument, pickRow, putCursor, row, shownOutline, storedOutline } from "./helpers";
+import { expect, type Page } from "@playwright/test";
+import { allKept, exported, openDocument, pickRow, putCursor, row, shownOutline, storedOutline, test } from "./helpers";
 
 const COAST = "# Coast\n\n## Lights\n\nOil.\n\n## Fog\n\nBells and more.\n\n# Logs\n\n## Gaps\n\n## Ink\n\n# Storms\n";
 
 async function picked(page: Page): Promise<string[]> {
   return page.getByRole("treeitem", { selected: true }).locator(".row-heading").allTextContents();
 }
+
+test("the text in view stays in view when a long branch is moved from under it", async ({ page }) => {
+  const long = (heading: string) => `# ${heading}\n\n${"The keeper read the glass and wrote it down. ".repeat(120)}\n`;
+  const id = await openDocument(page, ["First", "Second", "Third", "Fourth"].map(long).join("\n"));
+  await row(page, "Third").click();
+  const third = page.locator(".section-text").filter({ has: page.getByRole("heading", { name: "Third" }) });
+  await expect(third).toBeInViewport();
+  await pickRow(page, "Third");
+  await page.keyboard.press("Control+Shift+ArrowUp");
+  await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 First", "1 Third", "1 Second", "1 Fourth"]);
+  await expect(third.getByRole("heading")).toBeInViewport();
+  await page.keyboard.press("Control+z");
+  await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 First", "1 Second", "1 Third", "1 Fourth"]);
+  await expect(third.getByRole("heading")).toBeInViewport();
+});
 
 test.describe("several picked sections", () => {
   test("are picked by hand, one by one and as a range, and promoted together", async ({ page }) => {
@@ -127,18 +142,20 @@ test.describe("Arrange", () => {
   test("aims and targets are written in place by hand, and shown as words, bar, share and remark", async ({ page }) => {
     const id = await openDocument(page, COAST);
     await page.getByRole("link", { name: "Arrange" }).click();
+    await cell(page, "Fog").hover();
     await page.getByLabel("Aim of Fog").fill("Why bells were trusted");
     await page.getByLabel("Target of Fog, in words").fill("2");
     await page.getByLabel("Target of Fog, in words").press("Enter");
     await expect(cell(page, "Fog")).toContainText("over target");
     await expect(cell(page, "Fog")).toContainText("75.0%");
     await expect(cell(page, "Gaps")).toContainText("no text yet");
+    await cell(page, "Gaps").hover();
     await page.getByLabel("Target of Gaps, in words").fill("lots");
     await page.getByLabel("Target of Gaps, in words").press("Enter");
     await expect(page.getByText("no target was set")).toBeVisible();
     await expect(page.getByLabel("Target of Gaps, in words")).toHaveValue("");
     await page.reload();
-    await expect(page.getByLabel("Aim of Fog")).toHaveValue("Why bells were trusted");
+    await expect(cell(page, "Fog")).toContainText("Why bells were trusted");
     await cell(page, "Fog").getByTitle("Fog").dblclick();
     await page.getByLabel("Heading", { exact: true }).fill("Thick weather");
     await page.keyboard.press("Enter");
@@ -252,6 +269,7 @@ test.describe("history", () => {
     await expect(page.getByText("Promoted “Gaps”.")).toBeVisible();
     await page.getByRole("button", { name: "History" }).click();
     const drawer = page.getByRole("region", { name: "History" });
+    await expect(drawer.getByRole("button", { name: "Earlier steps" })).toBeHidden();
     await drawer.getByRole("button", { name: /Wrote in “Coast”/ }).click();
     const differences = page.getByRole("list", { name: "Differences" });
     await expect(differences.getByRole("listitem")).toHaveText([/Coast.*reworded/, /Gaps.*promoted/]);
@@ -260,12 +278,29 @@ test.describe("history", () => {
     await differences.getByRole("button", { name: "Bring back the earlier words of this section" }).click();
     await expect.poll(() => exported(page.request, id, "md")).not.toContain("Nobody slept");
     expect(await storedOutline(page.request, id)).toEqual(["1 Coast", "1 Logs", "1 Gaps"]);
-    await page.getByRole("button", { name: "Take the document back" }).click();
+    await page.getByRole("button", { name: "Take the document back to the first" }).click();
     await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Coast", "1 Logs", "2 Gaps"]);
     await page.getByRole("button", { name: "Undo" }).click();
     await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Coast", "1 Logs", "1 Gaps"]);
     await expect(drawer).toContainText("(undone)");
-    expect((await page.request.get(`/api/documents/${id}/history/999999`)).status()).toBe(422);
+    expect((await page.request.get(`/api/documents/${id}/history/comparison?from=999999`)).status()).toBe(422);
+  });
+
+  test("a long history is told in parts, each step once", async ({ page }) => {
+    const id = await openDocument(page, "# Coast\n\nText.\n");
+    let { revision } = (await (await page.request.get(`/api/documents/${id}`)).json()) as { revision: number };
+    for (let step = 0; step < 305; step++) {
+      const answer = await page.request.post(`/api/documents/${id}/operations`, { data: { baseRevision: revision, operation: { name: "describe-document", title: `Title ${step}` } } });
+      ({ revision } = (await answer.json()) as { revision: number });
+    }
+    await page.getByRole("button", { name: "History" }).click();
+    const drawer = page.getByRole("region", { name: "History" });
+    const steps = drawer.getByRole("button", { name: /Named the document/ });
+    await expect(steps).toHaveCount(300);
+    await drawer.getByRole("button", { name: "Earlier steps" }).click();
+    await expect(steps).toHaveCount(305);
+    await expect(steps.last()).toContainText("“Title 0”");
+    await expect(drawer.getByRole("button", { name: "Earlier steps" })).toBeHidden();
   });
 
   test("going back is refused when another window has written since, and nothing changes", async ({ page }) => {
@@ -274,10 +309,46 @@ test.describe("history", () => {
     const rename = (heading: string, base: number) => ({ data: { baseRevision: base, operation: { name: "insert", heading } } });
     expect((await page.request.post(`/api/documents/${id}/operations`, rename("One", revision))).status()).toBe(200);
     expect((await page.request.post(`/api/documents/${id}/operations`, rename("Two", revision + 1))).status()).toBe(200);
-    const [[step]] = (await (await page.request.get(`/api/documents/${id}/history`)).json()) as [[{ id: number }]];
-    const answer = await page.request.post(`/api/documents/${id}/history/${step.id}/return`, { data: { baseRevision: revision + 1 } });
+    const {
+      sittings: [[step]],
+    } = (await (await page.request.get(`/api/documents/${id}/history`)).json()) as { sittings: [[{ previous: number }]] };
+    const answer = await page.request.post(`/api/documents/${id}/history/return`, { data: { baseRevision: revision + 1, state: step.previous } });
     expect(answer.status()).toBe(409);
     expect(await storedOutline(page.request, id)).toEqual(["1 Coast", "1 One", "1 Two"]);
+  });
+
+  test("a state is named, compared with another past state, and a section that is gone is brought back from it", async ({ page }) => {
+    const id = await openDocument(page, "# Coast\n\nThe lamp was lit.\n\n# Logs\n\nEvery watch.\n\n# Storms\n");
+    await page.getByRole("button", { name: "History" }).click();
+    const drawer = page.getByRole("region", { name: "History" });
+    await drawer.getByRole("button", { name: "Name this state…" }).click();
+    await page.getByLabel("What the text is like just now").fill("First full draft");
+    await page.getByLabel("What the text is like just now").press("Enter");
+    await expect(drawer.getByRole("list", { name: "Milestones" })).toContainText("First full draft");
+    await pickRow(page, "Logs");
+    await page.keyboard.press("Delete");
+    await expect(page.getByText("Deleted “Logs”")).toBeVisible();
+    await pickRow(page, "Storms");
+    await page.keyboard.press("Control+Shift+ArrowUp");
+    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Storms", "1 Coast"]);
+
+    await drawer.getByRole("list", { name: "Milestones" }).getByRole("button").first().click();
+    const differences = page.getByRole("list", { name: "Differences" });
+    await expect(differences.getByRole("listitem")).toHaveText([/moved/, /Logs.*gone/]);
+    // The state between the two: Logs is gone, Storms stands where it stood.
+    await page.getByLabel("to", { exact: true }).selectOption({ index: 3 });
+    await expect(differences.getByRole("listitem")).toHaveText([/Logs.*gone/]);
+    await differences.getByRole("button", { name: "Show the words" }).click();
+    await expect(differences.locator("del")).toHaveText(["Logs", "Every watch."]);
+    await differences.getByRole("button", { name: "Bring this section back" }).click();
+    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Storms", "1 Coast", "1 Logs"]);
+    await page.keyboard.press("Escape");
+    expect(await (await page.request.get(`/api/documents/${id}/offcuts`)).json()).toEqual([]);
+    await page.getByRole("button", { name: "Undo" }).click();
+    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Storms", "1 Coast"]);
+
+    await drawer.getByRole("button", { name: "Take the name “First full draft” away" }).click();
+    await expect(drawer.getByRole("list", { name: "Milestones" })).toBeHidden();
   });
 });
 

@@ -1,5 +1,5 @@
-import { expect, test, type Page } from "@playwright/test";
-import { exported, importText, openDocument, pickRow, putCursor, row, shownOutline, storedOutline } from "./helpers";
+import { expect, type Page } from "@playwright/test";
+import { exported, importText, openDocument, pickRow, putCursor, row, shownOutline, storedOutline, test } from "./helpers";
 
 const TEXT = "Nobody wrote down why the lamp went out, but three of them wrote down when it did.";
 const FALSE_HEADINGS = `<html><body><p style="font-size:20pt"><b>The oil</b></p><p>${TEXT}</p><p><b>Colza</b></p><p>${TEXT}</p><p><b>Paraffin</b></p><p>${TEXT}</p><p style="font-size:20pt"><b>The men</b></p><p>${TEXT}</p><p><b>Do not trust this.</b></p><p>${TEXT}</p></body></html>`;

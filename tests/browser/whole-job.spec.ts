@@ -1,6 +1,6 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { readFileSync } from "node:fs";
-import { exported, importText, pickRow, row, storedOutline } from "./helpers";
+import { exported, importText, pickRow, row, storedOutline, test } from "./helpers";
 
 // The text of the CommonMark specification 0.31.2, from the npm package commonmark-spec: a real long document by others.
 const SPEC = readFileSync("node_modules/commonmark-spec/spec.txt");

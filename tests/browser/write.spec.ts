@@ -1,5 +1,5 @@
-import { expect, test } from "@playwright/test";
-import { allKept, exported, openDocument, pickRow, putCursor, row, storedOutline } from "./helpers";
+import { expect, type Page } from "@playwright/test";
+import { allKept, exported, openDocument, pickRow, putCursor, row, storedOutline, test } from "./helpers";
 
 const THREE = "# Alpha\n\nFirst words.\n\n## Beta\n\nSecond words.\n\n## Gamma\n\nThird words.\n\n# Delta\n\nLast words.\n";
 
@@ -155,9 +155,51 @@ test.describe("the outline", () => {
     await page.keyboard.press("Delete");
     await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Delta"]);
     await page.getByRole("button", { name: "Offcuts" }).click();
-    await expect(page.getByText("3 sections, 6 words")).toBeVisible();
+    await expect(page.getByText("3 sections, 6 words · stood first")).toBeVisible();
     await page.getByRole("button", { name: "Bring back" }).click();
     await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Alpha", "2 Beta", "2 Gamma", "1 Delta"]);
+  });
+
+  test.describe("a branch held at the edge of a long outline scrolls it along", () => {
+    const dragFar = async (page: Page) => {
+      const id = await openDocument(page, Array.from({ length: 120 }, (_each, nth) => `# Watch ${nth}\n`).join("\n"));
+      const tree = page.getByRole("tree");
+      const from = await row(page, "Watch 1").first().boundingBox();
+      const box = await tree.boundingBox();
+      if (!from || !box) throw new Error("Nothing is drawn.");
+      await page.mouse.move(from.x + 90, from.y + 12);
+      await page.mouse.down();
+      await page.mouse.move(from.x + 92, from.y + 60, { steps: 5 });
+      const edge = box.y + box.height - 6;
+      await page.mouse.move(from.x + 92, edge, { steps: 5 });
+      await expect
+        .poll(async () => {
+          // A hand that holds still trembles a little.
+          await page.mouse.move(from.x + 91, edge - 1);
+          await page.mouse.move(from.x + 92, edge);
+          return tree.evaluate((element) => element.scrollTop);
+        })
+        .toBeGreaterThan(1200);
+      await page.mouse.move(from.x + 92, box.y + box.height / 2, { steps: 4 });
+      return id;
+    };
+
+    test("and lands far from where it was lifted", async ({ page }) => {
+      const id = await dragFar(page);
+      await page.mouse.up();
+      await expect.poll(async () => (await storedOutline(page.request, id)).findIndex((line) => line.endsWith(" Watch 1"))).toBeGreaterThan(40);
+      expect(await storedOutline(page.request, id)).toHaveLength(120);
+    });
+
+    test("and is let go by Escape, though the row that was lifted is far out of sight", async ({ page }) => {
+      const id = await dragFar(page);
+      await expect(page.getByText(/^becomes /)).toBeVisible();
+      await page.keyboard.press("Escape");
+      await page.mouse.up();
+      await expect(page.getByText(/^becomes /)).toBeHidden();
+      await expect(page.locator("[role=treeitem].opacity-40")).toHaveCount(0);
+      expect((await storedOutline(page.request, id))[1]).toBe("1 Watch 1");
+    });
   });
 
   test("a branch is dragged to another place and level, drawn before the drop", async ({ page }) => {

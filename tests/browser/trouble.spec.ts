@@ -1,0 +1,124 @@
+import { expect, type Page } from "@playwright/test";
+import { spawn, type ChildProcess } from "node:child_process";
+import { importText, openDocument, pickRow, row, storedOutline, test } from "./helpers";
+
+const COAST = "# Coast\n\n## Lights\n\nOil.\n\n## Fog\n\nBells.\n\n# Logs\n\n## Gaps\n\n# Storms\n";
+const BEFORE = ["1 Coast", "2 Lights", "2 Fog", "1 Logs", "2 Gaps", "1 Storms"];
+const AFTER = ["1 Storms", "1 Coast", "2 Lights", "2 Fog", "1 Logs", "2 Gaps"];
+
+/** Takes the branch by the hand, up to the place before the first row, and holds it there. */
+async function hold(page: Page, heading: string): Promise<void> {
+  const from = await row(page, heading).boundingBox();
+  const first = await page.getByRole("treeitem").first().boundingBox();
+  if (!from || !first) throw new Error("The rows are not drawn.");
+  await page.mouse.move(from.x + 90, from.y + 13);
+  await page.mouse.down();
+  await page.mouse.move(first.x + 60, first.y + 30, { steps: 8 });
+  await page.mouse.move(first.x + 40, first.y + 3, { steps: 4 });
+}
+
+test("another window moves the same branch in the middle of a drag: nothing is lost, nothing is doubled", async ({ page, context }) => {
+  const id = await openDocument(page, COAST);
+  const other = await context.newPage();
+  await other.goto(`/documents/${id}`);
+  await hold(page, "Storms");
+  await pickRow(other, "Logs");
+  await other.keyboard.press("Control+Shift+ArrowUp");
+  await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Logs", "2 Gaps", "1 Coast", "2 Lights", "2 Fog", "1 Storms"]);
+  await page.bringToFront();
+  await page.mouse.up();
+  // Either the drag met the older outline and was refused with the newer one, or it was carried out on the newer one.
+  await expect.poll(async () => (await storedOutline(page.request, id)).toSorted()).toEqual(BEFORE.toSorted());
+  await expect(page.getByRole("treeitem")).toHaveCount(6);
+  const stored = await storedOutline(page.request, id);
+  await expect.poll(() => page.getByRole("treeitem").locator(".row-heading").allTextContents()).toEqual(stored.map((line) => line.slice(2)));
+});
+
+test("another window deletes the branch that is held: the drop is refused in a sentence", async ({ page }) => {
+  const id = await openDocument(page, COAST);
+  await page.route("**/changes?*", (route) => route.abort());
+  const section = (await row(page, "Storms").getAttribute("id"))?.slice(4) ?? "";
+  await hold(page, "Storms");
+  const { revision } = (await (await page.request.get(`/api/documents/${id}`)).json()) as { revision: number };
+  expect((await page.request.post(`/api/documents/${id}/operations`, { data: { baseRevision: revision, operation: { name: "delete", sections: [section] } } })).status()).toBe(200);
+  await page.mouse.up();
+  await expect(page.getByText("Another window has changed this part of the document since")).toBeVisible();
+  await expect(row(page, "Storms")).toHaveCount(0);
+  expect(await storedOutline(page.request, id)).toEqual(BEFORE.slice(0, 5));
+});
+
+test("on a slow network a drag and the keys after it are done once each, in their order", async ({ page }) => {
+  const id = await openDocument(page, COAST);
+  await page.route("**/operations", async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 1200));
+    await route.continue();
+  });
+  await hold(page, "Storms");
+  await page.mouse.up();
+  await page.getByRole("tree").focus();
+  await page.keyboard.press("Home");
+  await page.keyboard.press("Control+D");
+  await page.keyboard.press("Control+Shift+ArrowDown");
+  await expect.poll(() => storedOutline(page.request, id), { timeout: 15_000 }).toHaveLength(9);
+  await page.waitForTimeout(2000);
+  expect(await storedOutline(page.request, id)).toHaveLength(9);
+  expect((await storedOutline(page.request, id)).filter((line) => line === "1 Storms")).toHaveLength(1);
+});
+
+test("an answer that never came is not a change undone: what was done shows, and is not done twice", async ({ page }) => {
+  const id = await openDocument(page, COAST);
+  await page.route("**/operations", async (route) => {
+    await route.fetch();
+    await route.abort();
+  });
+  await hold(page, "Storms");
+  await page.mouse.up();
+  await expect(page.getByText("Whether this was done shows here as soon as it answers.")).toBeVisible();
+  await page.unroute("**/operations");
+  await expect.poll(() => page.getByRole("treeitem").locator(".row-heading").allTextContents()).toEqual(AFTER.map((line) => line.slice(2)));
+  expect(await storedOutline(page.request, id)).toEqual(AFTER);
+  await page.getByRole("tree").focus();
+  await page.keyboard.press("Control+z");
+  await expect.poll(() => storedOutline(page.request, id)).toEqual(BEFORE);
+});
+
+test.describe("a server that is killed", () => {
+  const port = 8197;
+  const base = `http://127.0.0.1:${port}`;
+  let server: ChildProcess | undefined;
+
+  const start = async (keep: boolean) => {
+    server = spawn("bash", ["tests/browser/serve", String(port), "var/browser-test-killed", keep ? "keep" : ""], { detached: true, stdio: "ignore" });
+    await expect.poll(async () => (await fetch(`${base}/api/ping`).catch(() => null))?.status, { timeout: 30_000 }).toBe(200);
+  };
+  const kill = () => server?.pid !== undefined && process.kill(-server.pid, "SIGKILL");
+
+  test.use({ baseURL: base });
+  test.beforeEach(() => start(false));
+  test.afterEach(kill);
+
+  test("in the middle of a drag loses nothing: the drop waits for the writer, what was typed comes through", async ({ page, request }) => {
+    const id = await importText(request, COAST);
+    await page.goto(`/documents/${id}`);
+    await pickRow(page, "Lights");
+    await page.locator(".manuscript p", { hasText: "Oil." }).click();
+    await page.keyboard.press("End");
+    await hold(page, "Storms");
+    kill();
+    await page.mouse.up();
+    await expect(page.getByText("Stemmata cannot be reached just now.")).toBeVisible();
+    await expect(page.getByRole("treeitem")).toHaveCount(6);
+    await page.locator(".manuscript p", { hasText: "Oil." }).click();
+    await page.keyboard.press("End");
+    await page.keyboard.type(" And wick.");
+    await expect(page.getByText("not sent yet; trying again")).toBeVisible();
+
+    await start(true);
+    await expect(page.getByText("all changes kept")).toBeVisible({ timeout: 15_000 });
+    expect(await storedOutline(request, id)).toEqual(BEFORE);
+    await hold(page, "Storms");
+    await page.mouse.up();
+    await expect.poll(() => storedOutline(request, id)).toEqual(AFTER);
+    expect(await (await request.get(`/api/documents/${id}/export?format=md`)).text()).toContain("Oil. And wick.");
+  });
+});
