@@ -286,6 +286,30 @@ test.describe("history", () => {
     expect((await page.request.get(`/api/documents/${id}/history/comparison?from=999999`)).status()).toBe(422);
   });
 
+  test("what differs in form or in notes alone is told too", async ({ page }) => {
+    const id = await openDocument(page, "# Coast\n\nThe lamp.\n");
+    await putCursor(page, "The lamp");
+    await page.keyboard.press("Home");
+    await page.keyboard.press("Shift+End");
+    await page.keyboard.press("Control+b");
+    await allKept(page);
+    await page.goto(`/documents/${id}/arrange`);
+    await page.getByRole("row").filter({ hasText: "Coast" }).hover();
+    await page.getByLabel("Aim of Coast").fill("Where the lamp stood");
+    await page.getByLabel("Aim of Coast").press("Enter");
+    await page.getByRole("link", { name: "Write" }).click();
+    await page.getByRole("button", { name: "History" }).click();
+    await page
+      .getByRole("region", { name: "History" })
+      .getByRole("button", { name: /Wrote in “Coast”/ })
+      .click();
+    const differences = page.getByRole("list", { name: "Differences" });
+    await expect(differences.getByRole("listitem")).toHaveText([/Coast.*reworded.*aim changed/]);
+    await differences.getByRole("button", { name: "Show the words" }).click();
+    await expect(differences).toContainText("The words are the same; only their form differs");
+    await expect(differences.locator("ins, del")).toHaveCount(0);
+  });
+
   test("a long history is told in parts, each step once", async ({ page }) => {
     const id = await openDocument(page, "# Coast\n\nText.\n");
     let { revision } = (await (await page.request.get(`/api/documents/${id}`)).json()) as { revision: number };

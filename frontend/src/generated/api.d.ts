@@ -621,7 +621,7 @@ export interface components {
         Difference: {
             section: string;
             heading: string;
-            kinds: ("new" | "gone" | "moved" | "promoted" | "demoted" | "renamed" | "reworded")[];
+            kinds: ("new" | "gone" | "moved" | "promoted" | "demoted" | "renamed" | "reworded" | "aim" | "target" | "marker" | "numbering" | "contents")[];
         };
         /** @description A document as the Desk shows it, with its shape: level and words of each section. */
         DocumentCard: {

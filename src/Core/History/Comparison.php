@@ -38,7 +38,7 @@ final readonly class Comparison
         foreach ($new as $id => $place) {
             $section = SectionId::fromString((string) $id);
             $kinds = isset($old[$id])
-                ? [...$this->placeKinds($old[$id], $place, $steady, $old, $new), ...$this->wordKinds($section)]
+                ? [...$this->placeKinds($old[$id], $place, $steady, $old, $new), ...$this->wordKinds($section), ...self::flagKinds($old[$id]['flags'] ^ $place['flags'])]
                 : [DifferenceKind::Fresh];
             if ([] !== $kinds) {
                 $differences[] = new Difference($section, $this->now->section($section)->heading->plainText(), $kinds);
@@ -53,11 +53,11 @@ final readonly class Comparison
     }
 
     /**
-     * @param array{id: string, level: int, parent: string}                $was
-     * @param array{id: string, level: int, parent: string}                $is
+     * @param array{id: string, level: int, parent: string, flags: int}                $was
+     * @param array{id: string, level: int, parent: string, flags: int}                $is
      * @param array<string, true>                                          $steady
-     * @param array<string, array{id: string, level: int, parent: string}> $old
-     * @param array<string, array{id: string, level: int, parent: string}> $new
+     * @param array<string, array{id: string, level: int, parent: string, flags: int}> $old
+     * @param array<string, array{id: string, level: int, parent: string, flags: int}> $new
      *
      * @return list<DifferenceKind>
      */
@@ -89,10 +89,22 @@ final readonly class Comparison
         return [
             ...($then->heading == $now->heading ? [] : [DifferenceKind::Renamed]),
             ...($then->body == $now->body ? [] : [DifferenceKind::Reworded]),
+            ...($then->aim === $now->aim ? [] : [DifferenceKind::Aim]),
+            ...($then->target === $now->target ? [] : [DifferenceKind::Target]),
+            ...($then->marker === $now->marker ? [] : [DifferenceKind::Marker]),
         ];
     }
 
-    /** @return array<string, array{id: string, level: int, parent: string}> by id, in order; no parent is '' */
+    /** @return list<DifferenceKind> */
+    private static function flagKinds(int $changed): array
+    {
+        return [
+            ...(0 === ($changed & (Outline::UNNUMBERED | Outline::APPENDIX)) ? [] : [DifferenceKind::Numbering]),
+            ...(0 === ($changed & Outline::LEFT_OUT_OF_CONTENTS) ? [] : [DifferenceKind::Contents]),
+        ];
+    }
+
+    /** @return array<string, array{id: string, level: int, parent: string, flags: int}> by id, in order; no parent is '' */
     private static function places(Outline $outline): array
     {
         $places = [];
@@ -103,7 +115,7 @@ final readonly class Comparison
                 array_pop($above);
             }
             $parent = $above[count($above) - 1]['id'] ?? '';
-            $places[$id->value] = ['id' => $id->value, 'level' => $level, 'parent' => $parent];
+            $places[$id->value] = ['id' => $id->value, 'level' => $level, 'parent' => $parent, 'flags' => $outline->flagsAt($position)];
             if ($level > 0) {
                 $above[] = $places[$id->value];
             }
@@ -116,8 +128,8 @@ final readonly class Comparison
      * The most sections that kept their order among each other; the others are the ones that were moved. The longest
      * increasing subsequence, by patience sorting (common practice).
      *
-     * @param list<array{id: string, level: int, parent: string}>          $old in their old order, all of them still there
-     * @param array<string, array{id: string, level: int, parent: string}> $new
+     * @param list<array{id: string, level: int, parent: string, flags: int}>          $old in their old order, all of them still there
+     * @param array<string, array{id: string, level: int, parent: string, flags: int}> $new
      *
      * @return array<string, true> their ids
      */

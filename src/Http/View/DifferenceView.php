@@ -16,7 +16,7 @@ final readonly class DifferenceView
         public string $section,
         #[OA\Property]
         public string $heading,
-        #[OA\Property(items: new OA\Items(type: 'string', enum: ['new', 'gone', 'moved', 'promoted', 'demoted', 'renamed', 'reworded']))]
+        #[OA\Property(items: new OA\Items(type: 'string', enum: ['new', 'gone', 'moved', 'promoted', 'demoted', 'renamed', 'reworded', 'aim', 'target', 'marker', 'numbering', 'contents']))]
         public array $kinds,
     ) {
     }

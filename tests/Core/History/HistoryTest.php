@@ -43,7 +43,9 @@ final class HistoryTest extends TestCase
         yield 'a branch that is gone' => [['name' => 'delete', 'sections' => ['b']], ['b gone', 'c gone']];
         yield 'a new heading' => [['name' => 'rename', 'section' => 'c', 'heading' => 'other'], ['other renamed']];
         yield 'new words' => [['name' => 'replace-body', 'section' => 'c', 'body' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'New.']]]]], ['c reworded']];
-        yield 'a marker is no difference of the text' => [['name' => 'describe-section', 'sections' => ['c'], 'marker' => 'leaf'], []];
+        yield 'what is noted about sections' => [['name' => 'describe-section', 'sections' => ['c', 'd'], 'marker' => 'leaf', 'aim' => 'To say it.', 'target' => 300], ['c aim target marker', 'd aim target marker']];
+        yield 'how they are numbered' => [['name' => 'describe-section', 'sections' => ['d'], 'numbered' => false], ['d numbering']];
+        yield 'and whether they are in the contents' => [['name' => 'describe-section', 'sections' => ['d'], 'inContents' => false], ['d contents']];
     }
 
     /**

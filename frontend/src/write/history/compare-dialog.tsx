@@ -10,6 +10,8 @@ import { markedLines, stretches, type MarkedLine } from "./marked-lines";
 import type { State } from "./states";
 
 const HAS_WORDS = new Set(["renamed", "reworded", "gone", "new"]);
+/** Kinds that name what differs, not what became of it. */
+const NOTED = new Set(["aim", "target", "marker", "numbering", "contents"]);
 
 /** Two states of the document side by side, section by section, and the way back to the first. */
 export function CompareDialog({ from: first, states, onClose }: { from: number; states: readonly State[]; onClose: () => void }) {
@@ -51,7 +53,7 @@ export function CompareDialog({ from: first, states, onClose }: { from: number; 
             {open === difference.section && <Words query={query} difference={difference} onTaken={() => setOpen(null)} />}
           </li>
         ))}
-        {found?.length === 0 && <li className="px-4 py-3 text-soft">The text and its order read the same in both.</li>}
+        {found?.length === 0 && <li className="px-4 py-3 text-soft">Both are the same, section by section.</li>}
       </ul>
       <div className="mt-4 flex items-center justify-end gap-2">
         <p className="flex-1 text-xs text-soft">Going back is a step itself: it can be undone.</p>
@@ -103,7 +105,7 @@ function Line({ difference, isThere, open, onOpen, onGo }: { difference: Differe
       )}
       {difference.kinds.map((kind) => (
         <span key={kind} className={cx("rounded-full px-2 text-xs", kind === "gone" ? "bg-bed text-loss" : kind === "new" ? "bg-lit text-ink" : "bg-bed text-soft")}>
-          {kind}
+          {NOTED.has(kind) ? `${kind} changed` : kind}
         </span>
       ))}
       {difference.kinds.some((kind) => HAS_WORDS.has(kind)) && (
@@ -126,10 +128,12 @@ function Words({ query, difference, onTaken }: { query: { from: number; to?: num
     queryKey: ["marks", id, generation, query, section],
     queryFn: () => read(api.GET("/api/documents/{id}/history/comparison/{section}", { params: { path: { id, section }, query } })),
   });
+  const isFormOnly = marks.data?.every(({ kind }) => kind === "same");
   if (!marks.data) return <p className="py-2 text-soft">{marks.error?.message ?? "Comparing…"}</p>;
   return (
     <div className="py-2">
       <div className="font-text text-[14.5px] leading-6">
+        {isFormOnly && <p className="mb-2 font-sans text-soft">The words are the same; only their form differs: emphasis, links, or what kind of paragraph they stand in.</p>}
         {stretches(markedLines(marks.data)).map(({ same, lines }, index) =>
           same ? (
             <details key={index} className="mb-2">
