@@ -66,12 +66,14 @@ final class BlockFlow
         $this->quoted[] = $paragraph;
     }
 
-    public function codeLine(string $line): void
+    /** @param list<Node> $bookmarks that stand in it; a block of code cannot hold them */
+    public function codeLine(string $line, array $bookmarks): void
     {
         if ([] === $this->code) {
             $this->finish();
         }
         $this->code[] = $line;
+        $this->builder->bookmarksAhead($bookmarks);
     }
 
     /** @param list<Node> $inline */
@@ -88,11 +90,13 @@ final class BlockFlow
         $this->caption = $inline;
     }
 
-    /** A name for the place where the next heading or block begins. */
-    public function anchorAhead(string $anchor): void
+    /** @param list<Node> $bookmarks to stand before the next heading or block */
+    public function bookmarksAhead(array $bookmarks): void
     {
-        $this->finish();
-        $this->builder->anchorAhead($anchor);
+        if ([] !== $bookmarks) {
+            $this->finish();
+            $this->builder->bookmarksAhead($bookmarks);
+        }
     }
 
     public function finish(): void

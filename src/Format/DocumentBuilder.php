@@ -49,6 +49,10 @@ final class DocumentBuilder
     private array $reached = [];
     /** @var list<string> names of the place where the next heading or block begins */
     private array $ahead = [];
+    /** @var list<Node> bookmarks that stand before the next heading or block */
+    private array $bookmarksAhead = [];
+    /** @var array<string, string> link target by the id of a bookmark that no line of words holds */
+    private array $moved = [];
     private bool $hasContents = false;
     private bool $wasContents = false;
     /** Whether a link in the section being read leads to a place in the file. */
@@ -95,6 +99,8 @@ final class DocumentBuilder
             $this->targets[$anchor] ??= LinkTarget::toSection($this->id->value);
         }
         $this->ahead = [];
+        $this->leaveToSection($this->bookmarksAhead);
+        $this->bookmarksAhead = [];
         $this->wasContents = false;
         // Programs that make anchors by themselves do so from the heading's words (common practice); a name given wins.
         $this->targets['~'.Slug::of($this->heading->plainText())] ??= LinkTarget::toSection($this->id->value);
@@ -113,7 +119,7 @@ final class DocumentBuilder
     public function block(Node $block): void
     {
         $this->hasContents = $this->hasContents || 'contents' === $block->type;
-        $this->blocks[] = [] === $this->ahead ? $block : $this->named($block);
+        $this->blocks[] = [] === $this->ahead && [] === $this->bookmarksAhead ? $block : $this->named($block);
     }
 
     /** Contents that a program made were met; a heading that stood only for them goes with them. */
@@ -153,6 +159,16 @@ final class DocumentBuilder
         $this->ahead[] = $anchor;
     }
 
+    /**
+     * Bookmarks of a line that is not kept as one: they stand before the next heading or block.
+     *
+     * @param list<Node> $bookmarks made by bookmark()
+     */
+    public function bookmarksAhead(array $bookmarks): void
+    {
+        array_push($this->bookmarksAhead, ...$bookmarks);
+    }
+
     public function note(ImportNote $note, string $detail = ''): void
     {
         $this->report->note($note, $this->id, $detail);
@@ -165,6 +181,7 @@ final class DocumentBuilder
 
     public function finished(TitleBlock $titleBlock): ReadResult
     {
+        $this->leaveToSection($this->bookmarksAhead);
         $this->finishSection();
         $sections = BodyLook::settled($this->sections);
         $this->sections = [];
@@ -210,17 +227,26 @@ final class DocumentBuilder
     /** The block with bookmarks for the names of its place; one that holds no words of its own leaves them to the section. */
     private function named(Node $block): Node
     {
-        $bookmarks = array_map(fn (string $anchor): Node => $this->bookmark($anchor, true), $this->ahead);
+        $bookmarks = [...$this->bookmarksAhead, ...array_map(fn (string $anchor): Node => $this->bookmark($anchor, true), $this->ahead)];
         $named = FirstLine::withLead($block, $bookmarks);
         if (null === $named) {
-            foreach ($bookmarks as $nth => $bookmark) {
-                $this->targets[$this->ahead[$nth]] = LinkTarget::toSection($this->id->value);
-                unset($this->hidden[$bookmark->textAttribute('id')]);
-            }
+            $this->leaveToSection($bookmarks);
         }
-        $this->ahead = [];
+        [$this->ahead, $this->bookmarksAhead] = [[], []];
 
         return $named ?? $block;
+    }
+
+    /**
+     * Links to them lead to the section being read.
+     *
+     * @param list<Node> $bookmarks
+     */
+    private function leaveToSection(array $bookmarks): void
+    {
+        foreach ($bookmarks as $bookmark) {
+            $this->moved[$bookmark->textAttribute('id')] = LinkTarget::toSection($this->id->value);
+        }
     }
 
     /** @param list<array{Level, Section, int}> $sections */
@@ -251,6 +277,7 @@ final class DocumentBuilder
             }
             $anchor = rawurldecode(substr($href, 1));
             $target = $this->targets[$anchor] ?? $this->targets['~'.mb_strtolower($anchor)] ?? null;
+            $target = $this->moved[(string) LinkTarget::findInnerId($target ?? '')] ?? $target;
             if (null === $target) {
                 $this->note(ImportNote::LinkLeadsNowhere, '#'.$anchor);
             } else {

@@ -76,13 +76,13 @@ final class Packed
      *
      * @param array<string, string> $pages what stands in body, by file name, in reading order
      * @param string                $toc   what stands in the ol of the navigation; empty for none
+     * @param array<string, string> $parts further parts, pictures for instance, by name
      */
-    public static function epub(array $pages, string $title = 'Book', string $toc = ''): string
+    public static function epub(array $pages, string $title = 'Book', string $toc = '', array $parts = []): string
     {
         $page = static fn (string $body): string => '<?xml version="1.0" encoding="UTF-8"?><html xmlns="http://www.w3.org/1999/xhtml" xmlns:epub="http://www.idpf.org/2007/ops"><head><title>x</title></head><body>'.$body.'</body></html>';
         $items = '<item id="nav" href="nav.xhtml" media-type="application/xhtml+xml" properties="nav"/>';
         $spine = '';
-        $parts = [];
         foreach (array_keys($pages) as $index => $name) {
             $items .= sprintf('<item id="p%d" href="%s" media-type="application/xhtml+xml"/>', $index, $name);
             $spine .= sprintf('<itemref idref="p%d"/>', $index);

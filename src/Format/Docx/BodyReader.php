@@ -58,7 +58,7 @@ final class BodyReader
                 $this->contentControl($element);
                 break;
             case 'bookmarkStart':
-                $this->flow->anchorAhead(Xml::attribute($element, 'name') ?? '');
+                $this->flow->bookmarksAhead(array_filter([$this->lines->findBookmark(Xml::attribute($element, 'name') ?? '')]));
                 break;
             case 'ins':
             case 'moveTo':
@@ -169,11 +169,15 @@ final class BodyReader
     private function textBetweenBreaks(array $inline, ParagraphStyle $style, Line $line): void
     {
         $words = trim(Node::plainTextOf($inline));
+        $bookmarks = array_values(array_filter($inline, static fn (Node $node): bool => 'bookmark' === $node->type));
         if ('' !== $words && $this->builder->isEmpty() && $this->titleLines->take($words, $style)) {
+            $this->flow->bookmarksAhead($bookmarks);
+
             return;
         }
         $pictures = array_values(array_filter($inline, static fn (Node $node): bool => 'image' === $node->type));
         if ('' === $words && [] !== $pictures) {
+            $this->flow->bookmarksAhead($bookmarks);
             foreach ($pictures as $picture) {
                 $this->flow->block(new Node('figure', $picture->attributes));
             }
@@ -182,15 +186,13 @@ final class BodyReader
         }
         if ('' === $words && [] === array_filter($inline, static fn (Node $node): bool => 'bookmark' !== $node->type && !$node->isText())) {
             // A blank line between paragraphs is a look; its bookmarks move on to what follows.
-            foreach ($line->anchors as $anchor) {
-                $this->flow->anchorAhead($anchor);
-            }
+            $this->flow->bookmarksAhead($bookmarks);
 
             return;
         }
         $paragraph = Node::paragraph($inline, $style->look($line->size));
         if ($style->isCode()) {
-            $this->flow->codeLine(Node::plainTextOf($inline));
+            $this->flow->codeLine(Node::plainTextOf($inline), $bookmarks);
         } elseif ($style->isCaption()) {
             $this->flow->caption($inline);
         } elseif ($this->numbering->has($style->numId) && null !== $style->numId) {

@@ -11,7 +11,7 @@ final readonly class Line
 {
     /**
      * @param non-empty-list<list<Node>> $parts   running text between page breaks
-     * @param list<string>               $anchors bookmarks that begin in it
+     * @param list<string>               $anchors bookmarks that begin in it, when it is a heading
      * @param int|null                   $size    of its letters, in half points; the smallest where they differ
      * @param list<\DOMElement>          $boxes   paragraphs of text boxes
      */

@@ -222,14 +222,18 @@ final class LineReader
         }
     }
 
+    /** A named place; null for a mark that a program makes for itself alone. Names with a line at their head are made by programs (common practice). */
+    public function findBookmark(string $name): ?Node
+    {
+        return '' === $name || '_GoBack' === $name ? null : $this->builder->bookmark($name, str_starts_with($name, '_'));
+    }
+
     private function bookmark(string $name, bool $isHeading): void
     {
-        if ('' === $name || '_GoBack' === $name) {
-            return;
-        }
-        $this->anchors[] = $name;
-        if (!$isHeading) {
-            $this->run->part($this->builder->bookmark($name, str_starts_with($name, '_')));
+        if ($isHeading) {
+            $this->anchors[] = $name;
+        } elseif (null !== $bookmark = $this->findBookmark($name)) {
+            $this->run->part($bookmark);
         }
     }
 

@@ -61,7 +61,7 @@ final class BodyReader
         } elseif ('frame' === $name) {
             $this->frame($element);
         } elseif ('bookmark' === $name || 'bookmark-start' === $name) {
-            $this->flow->anchorAhead(Xml::attribute($element, 'name') ?? '');
+            $this->flow->bookmarksAhead(array_filter([$this->lines->findBookmark(Xml::attribute($element, 'name') ?? '')]));
         } elseif (in_array($name, ['section', 'bibliography', 'index-body', 'numbered-paragraph', 'page-sequence'], true)) {
             $this->read(Xml::children($element));
         }
@@ -107,23 +107,26 @@ final class BodyReader
     {
         $inline = $line->inline;
         $words = trim(Node::plainTextOf($inline));
+        $bookmarks = array_values(array_filter($inline, static fn (Node $node): bool => 'bookmark' === $node->type));
         if ('' !== $words && $this->builder->isEmpty() && $this->titleLines->take($words, $style)) {
+            $this->flow->bookmarksAhead($bookmarks);
+
             return;
         }
         $pictures = array_values(array_filter($inline, static fn (Node $node): bool => 'image' === $node->type));
         if ('' === $words && [] !== $pictures) {
+            $this->flow->bookmarksAhead($bookmarks);
             foreach ($pictures as $picture) {
                 $this->flow->block(new Node('figure', $picture->attributes));
             }
         } elseif ('' === $words && [] === array_filter($inline, static fn (Node $node): bool => 'bookmark' !== $node->type && !$node->isText())) {
             if ($style->isCode() && [] !== $inline) {
-                $this->flow->codeLine(Node::plainTextOf($inline));
-            }
-            foreach ($line->anchors as $anchor) {
-                $this->flow->anchorAhead($anchor);
+                $this->flow->codeLine(Node::plainTextOf($inline), $bookmarks);
+            } else {
+                $this->flow->bookmarksAhead($bookmarks);
             }
         } elseif ($style->isCode()) {
-            $this->flow->codeLine(Node::plainTextOf($inline));
+            $this->flow->codeLine(Node::plainTextOf($inline), $bookmarks);
         } elseif ($style->isCaption()) {
             $this->flow->caption($inline);
         } elseif ($style->isQuotation()) {
@@ -158,7 +161,8 @@ final class BodyReader
 
     private function listOf(\DOMElement $list, string $style, int $depth): ?Node
     {
-        $style = Xml::attribute($list, 'style-name') ?: $style;
+        // A list without a style takes that of its paragraphs (ODF 1.3, text:style-name of text:list).
+        $style = Xml::attribute($list, 'style-name') ?: $style ?: (string) $this->styles->findListOf(Xml::attribute(Xml::descendant($list, 'p'), 'style-name'));
         $items = [];
         $start = null;
         foreach (Xml::children($list) as $item) {

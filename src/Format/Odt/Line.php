@@ -11,7 +11,7 @@ final readonly class Line
 {
     /**
      * @param list<Node>        $inline
-     * @param list<string>      $anchors bookmarks that begin in it
+     * @param list<string>      $anchors bookmarks that begin in it, when it is a heading
      * @param int|null          $size    of its letters, in half points; the smallest where they differ
      * @param list<\DOMElement> $frames  that hold text
      * @param string            $printed number that the program printed before it

@@ -148,14 +148,18 @@ final class LineReader
         $this->endsInBlank = false;
     }
 
+    /** A named place; null for a mark that a program makes for itself alone. Names with a line at their head are made by programs (common practice). */
+    public function findBookmark(string $name): ?Node
+    {
+        return '' === $name ? null : $this->builder->bookmark($name, str_starts_with($name, '_'));
+    }
+
     private function bookmark(string $name, bool $isHeading): void
     {
-        if ('' === $name) {
-            return;
-        }
-        $this->anchors[] = $name;
-        if (!$isHeading) {
-            $this->run->part($this->builder->bookmark($name, str_starts_with($name, '_')));
+        if ($isHeading) {
+            $this->anchors[] = $name;
+        } elseif (null !== $bookmark = $this->findBookmark($name)) {
+            $this->run->part($bookmark);
         }
     }
 

@@ -50,6 +50,20 @@ final class DocxReaderTest extends TestCase
         yield 'a break within a line' => ['<w:p><w:r><w:t>a</w:t><w:br/><w:t>b</w:t></w:r></w:p>', "a\\\nb"];
         yield 'a tab and a hyphen that does not break' => ['<w:p><w:r><w:t>a</w:t><w:tab/><w:t>b</w:t><w:noBreakHyphen/><w:t>c</w:t></w:r></w:p>', "a&#9;b\u{2011}c"];
         yield 'a table without a row of headings' => ['<w:tbl><w:tr><w:tc>'.$p('a').'</w:tc><w:tc>'.$p('b').'</w:tc></w:tr><w:tr><w:tc>'.$p('1').'</w:tc><w:tc>'.$p('2').'</w:tc></w:tr></w:tbl>', "<table>\n<tr><td>a</td><td>b</td></tr>\n<tr><td>1</td><td>2</td></tr>\n</table>"];
+        yield 'elements of somebody’s own are looked into' => ['<w:customXml w:element="chapter">'.$p('One', 'H1').$p('text').'</w:customXml>', "# One\n\ntext"];
+        yield 'what only newer programs know has a reading for older ones' => ['<w:p><w:r><mc:AlternateContent xmlns:mc="http://schemas.openxmlformats.org/markup-compatibility/2006"><mc:Fallback><w:t>plain</w:t></mc:Fallback></mc:AlternateContent></w:r></w:p>', 'plain'];
+        yield 'a line ended by its own sign' => ['<w:p><w:r><w:t>a</w:t><w:cr/><w:t>b</w:t></w:r></w:p>', "a\\\nb"];
+        yield 'a paragraph that begins a page' => [$p('a').'<w:p><w:pPr><w:pageBreakBefore/></w:pPr>'.$run('b').'</w:p>', "a\n\n<div class=\"page-break\"></div>\n\nb"];
+        yield 'a bookmark on a blank line stands before what follows' => ['<w:p><w:bookmarkStart w:id="1" w:name="gap"/><w:bookmarkEnd w:id="1"/></w:p>'.$p('text').'<w:p><w:hyperlink w:anchor="gap">'.$run('there').'</w:hyperlink></w:p>', "<a id=\"gap\"></a>text\n\n[there](<#gap>)"];
+        $link = '<w:p><w:hyperlink w:anchor="gap">'.$run('there').'</w:hyperlink></w:p>';
+        yield 'on a blank line before a heading, it is the section' => ['<w:p><w:bookmarkStart w:id="1" w:name="gap"/></w:p>'.$p('One', 'H1').$link, "# One <a id=\"sec-one\"></a>\n\n[there](<#sec-one>)"];
+        yield 'a bookmark at a picture stands by its caption' => ['<w:p><w:bookmarkStart w:id="1" w:name="gap"/><w:r><w:drawing><a:blip r:embed="none"/></w:drawing></w:r></w:p>'.$link, "<figure><img src=\"\" alt=\"\"><figcaption><a id=\"gap\" class=\"bookmark\"></a></figcaption></figure>\n\n[there](<#gap>)"];
+        yield 'a bookmark in the title stands before the text' => ['<w:p><w:pPr><w:pStyle w:val="T"/></w:pPr><w:bookmarkStart w:id="1" w:name="gap"/>'.$run('Title').'</w:p>'.$link, '<a id="gap"></a>[there](<#gap>)'];
+        yield 'a bookmark between paragraphs, though nothing leads to it' => [$p('a').'<w:bookmarkStart w:id="1" w:name="gap"/>'.$p('b'), "a\n\n<a id=\"gap\"></a>b"];
+        yield 'the mark of where someone stopped is no bookmark' => ['<w:p><w:bookmarkStart w:id="1" w:name="_GoBack"/><w:bookmarkEnd w:id="1"/>'.$run('text').'</w:p>', 'text'];
+        yield 'a link that says nowhere is its words' => ['<w:p><w:hyperlink>'.$run('here').'</w:hyperlink></w:p>', 'here'];
+        yield 'a cell in a content control' => ['<w:tbl><w:tr><w:sdt><w:sdtContent><w:tc>'.$p('a').'</w:tc></w:sdtContent></w:sdt><w:tc>'.$p('b').'</w:tc></w:tr></w:tbl>', "<table>\n<tr><td>a</td><td>b</td></tr>\n</table>"];
+        yield 'a picture in an item of a list' => ['<w:p><w:pPr><w:numPr><w:ilvl w:val="0"/><w:numId w:val="1"/></w:numPr></w:pPr>'.$run('see ').'<w:r><w:drawing><a:blip r:embed="none"/></w:drawing></w:r></w:p>', '- see <img src="" alt="">'];
         yield 'a footnote' => ['<w:p>'.$run('a').'<w:r><w:footnoteReference w:id="2"/></w:r></w:p>', "a[^1]\n\n[^1]: At the foot."];
     }
 
@@ -81,6 +95,8 @@ final class DocxReaderTest extends TestCase
         yield 'a formula' => ['<w:p><m:oMath><m:r><m:t>E=mc</m:t></m:r></m:oMath></w:p>', 'E=mc', ['One formula was kept as plain text.']];
         yield 'contents as a field over several paragraphs' => ['<w:p>'.$run('<w:fldChar w:fldCharType="begin"/>').$run('<w:instrText> TOC \\o </w:instrText>').$run('<w:fldChar w:fldCharType="separate"/>').$words('One 1').'</w:p><w:p>'.$words('Two 2').$run('<w:fldChar w:fldCharType="end"/>').'</w:p>'.$p('text'), 'text', ['A contents list was left out; contents are made here from the headings.']];
         yield 'contents in a content control' => ['<w:sdt><w:sdtPr><w:docPartObj><w:docPartGallery w:val="Table of Contents"/></w:docPartObj></w:sdtPr><w:sdtContent>'.$p('One 1').'</w:sdtContent></w:sdt>'.$p('text'), 'text', ['A contents list was left out; contents are made here from the headings.']];
+        yield 'contents known by the style of their lines' => [$p('One 1', 'Toc').$p('text'), 'text', ['A contents list was left out; contents are made here from the headings.']];
+        yield 'contents as a field of one element' => ['<w:p><w:fldSimple w:instr=" TOC \\o &quot;1-3&quot; ">'.$words('One 1').'</w:fldSimple></w:p>'.$p('text'), 'text', ['A contents list was left out; contents are made here from the headings.']];
         yield 'a link that would run' => ['<w:p><w:hyperlink r:id="bad">'.$words('press').'</w:hyperlink></w:p>', 'press', ['The address of one link could run as a program; only its words were kept.']];
         yield 'merged cells, a heading and a table in a cell' => [
             '<w:tbl><w:tr><w:tc><w:tcPr><w:gridSpan w:val="2"/></w:tcPr>'.$p('Head', 'H1').'</w:tc></w:tr><w:tr><w:tc><w:tbl><w:tr><w:tc>'.$p('a').'</w:tc><w:tc>'.$p('b').'</w:tc></w:tr></w:tbl></w:tc></w:tr></w:tbl>',
@@ -90,6 +106,7 @@ final class DocxReaderTest extends TestCase
         yield 'another file, to be put in by the program' => [$p('a').'<w:altChunk r:id="x"/>', 'a', ['One embedded object could not be kept.']];
         yield 'a page break within a paragraph' => ['<w:p>'.$words('a').$run('<w:br w:type="page"/>').$words('b').'</w:p>', "a\n\n<div class=\"page-break\"></div>\n\nb", []];
         yield 'a section that begins on a new page' => ['<w:p><w:pPr><w:sectPr/></w:pPr>'.$words('a').'</w:p>'.$p('b'), "a\n\n<div class=\"page-break\"></div>\n\nb", []];
+        yield 'a bookmark in lines of code is their section' => [$p('One', 'H1').$p('if (a)', 'Code').'<w:p><w:pPr><w:pStyle w:val="Code"/></w:pPr><w:bookmarkStart w:id="1" w:name="gap"/>'.$words('  b();').'</w:p><w:p><w:hyperlink w:anchor="gap">'.$words('there').'</w:hyperlink></w:p>', "# One <a id=\"sec-one\"></a>\n\n```\nif (a)\n  b();\n```\n\n[there](<#sec-one>)", []];
         yield 'lines of code are one block' => [$p('if (a)', 'Code').$p('  b();', 'Code'), "```\nif (a)\n  b();\n```", []];
         yield 'a sign given by its number' => ['<w:p>'.$run('<w:sym w:font="Symbol" w:char="03B1"/>').'</w:p>', 'α', []];
     }
@@ -98,11 +115,21 @@ final class DocxReaderTest extends TestCase
     #[DataProvider('losses')]
     public function testWhatCouldNotBeKeptIsTold(string $body, string $markdown, array $told): void
     {
-        $styles = self::STYLES.'<w:style w:type="paragraph" w:styleId="Cap"><w:name w:val="caption"/></w:style><w:style w:type="paragraph" w:styleId="Code"><w:name w:val="Source Code"/></w:style>';
+        $styles = self::STYLES.'<w:style w:type="paragraph" w:styleId="Cap"><w:name w:val="caption"/></w:style><w:style w:type="paragraph" w:styleId="Code"><w:name w:val="Source Code"/></w:style><w:style w:type="paragraph" w:styleId="Toc"><w:name w:val="toc 1"/></w:style>';
         $file = Packed::docx($body, $styles, self::NUMBERING, '', ['bad' => 'javascript:alert(1)'], ['png' => Packed::PNG, 'emf' => 'emf']);
 
         self::assertSame($markdown, Services::asMarkdown('x.docx', $file));
         self::assertSame($told, Services::told('x.docx', $file));
+    }
+
+    public function testHeadingsCountedByTheFilesOwnProgramGiveTheirNumbersToTheScheme(): void
+    {
+        $numbering = '<w:abstractNum w:abstractNumId="0"><w:lvl w:ilvl="0"><w:start w:val="1"/><w:numFmt w:val="upperRoman"/><w:lvlText w:val="%1."/></w:lvl><w:lvl w:ilvl="1"><w:start w:val="1"/><w:numFmt w:val="upperLetter"/><w:lvlText w:val="%2)"/></w:lvl></w:abstractNum><w:num w:numId="1"><w:abstractNumId w:val="0"/></w:num>';
+        $heading = static fn (int $level, string $words): string => sprintf('<w:p><w:pPr><w:pStyle w:val="H%d"/><w:numPr><w:ilvl w:val="%d"/><w:numId w:val="1"/></w:numPr></w:pPr><w:r><w:t>%s</w:t></w:r></w:p>', $level, $level - 1, $words);
+        $document = Services::formats()->read('x.docx', Packed::docx($heading(1, 'Coast').$heading(2, 'Lights').$heading(2, 'Fog').$heading(1, 'Logs').$heading(2, 'Gaps'), self::STYLES, $numbering))->document;
+
+        self::assertSame(['Coast', 'Lights', 'Fog', 'Logs', 'Gaps'], $document->headings());
+        self::assertSame(['I', 'A', 'B', 'II', 'A'], $document->numbers());
     }
 
     public function testATitleIsTheDocumentsAndNoHeading(): void

@@ -42,6 +42,29 @@ final class EpubReaderTest extends TestCase
         self::assertSame("# One\n\ntext", Services::asMarkdown('x.epub', $book));
     }
 
+    public function testANoteOnAPageOfItsOwnIsAFootnoteOfTheText(): void
+    {
+        $book = Packed::epub([
+            'a.xhtml' => '<h1>One</h1><p>text<a epub:type="noteref" href="notes.xhtml#n1">1</a></p>',
+            'notes.xhtml' => '<aside epub:type="footnote" id="n1"><p>At the end of the book.</p></aside>',
+        ]);
+        self::assertStringStartsWith("# One\n\ntext[^1]", Services::asMarkdown('x.epub', $book));
+        self::assertStringContainsString('[^1]: At the end of the book.', Services::asMarkdown('x.epub', $book));
+    }
+
+    public function testPicturesOfTheBookComeAlongAndOthersDoNot(): void
+    {
+        $page = '<h1>One</h1><p>a <img src="lamp.png" alt="A lamp"/> b <img src="https://example.org/far.png" alt="far"/> c <img src="gone.png" alt="gone"/></p>';
+        $book = Packed::epub(['a.xhtml' => $page], parts: ['book/lamp.png' => Packed::PNG]);
+
+        self::assertSame("# One\n\n".'a <img src="data:image/png;base64,iVBORw0KGgo=" alt="A lamp"> b <img src="" alt="far"> c <img src="" alt="gone">', Services::asMarkdown('x.epub', $book));
+    }
+
+    public function testALinkOutOfTheBookStaysAsItIs(): void
+    {
+        self::assertSame("# One\n\n[there](<https://example.org/>)", Services::asMarkdown('x.epub', Packed::epub(['a.xhtml' => '<h1>One</h1><p><a href="https://example.org/">there</a></p>'])));
+    }
+
     public function testABookWithoutAPackageIsRefusedInASentence(): void
     {
         $this->expectExceptionMessageMatches('/^[A-Z“].*\.$/us');

@@ -36,6 +36,16 @@ final class OdtReaderTest extends TestCase
         yield 'a list in a list' => ['<text:list text:style-name="Dots"><text:list-item>'.$p('a').'<text:list><text:list-item>'.$p('b').'</text:list-item></text:list></text:list-item><text:list-item>'.$p('c').'</text:list-item></text:list>', "- a\n\n  - b\n- c"];
         yield 'a numbered list that starts at 3' => ['<text:list text:style-name="Numbers"><text:list-item>'.$p('a').'</text:list-item><text:list-item>'.$p('b').'</text:list-item></text:list>', "3. a\n4. b"];
         yield 'a footnote' => [$p('a<text:note text:note-class="footnote"><text:note-citation>1</text:note-citation><text:note-body>'.$p('At the foot.').'</text:note-body></text:note>'), "a[^1]\n\n[^1]: At the foot."];
+        yield 'a tab' => [$p('a<text:tab/>b'), 'a&#9;b'];
+        yield 'a bookmark between paragraphs stands before what follows' => ['<text:bookmark text:name="gap"/>'.$p('text').$p('<text:a xlink:href="#gap">there</text:a>'), "<a id=\"gap\"></a>text\n\n[there](<#gap>)"];
+        yield 'a bookmark on a blank line stands before what follows' => [$p('<text:bookmark text:name="gap"/>').$p('text').$p('<text:a xlink:href="#gap">there</text:a>'), "<a id=\"gap\"></a>text\n\n[there](<#gap>)"];
+        yield 'at the end of a section it is the section' => ['<text:h text:outline-level="1">One</text:h>'.$p('<text:a xlink:href="#gap">there</text:a>').$p('<text:bookmark text:name="gap"/>'), "# One <a id=\"sec-one\"></a>\n\n[there](<#sec-one>)"];
+        yield 'headings in a list are headings' => ['<text:list><text:list-item><text:h text:outline-level="1">One</text:h></text:list-item><text:list-item><text:list><text:list-item><text:h text:outline-level="2">Two</text:h></text:list-item></text:list></text:list-item></text:list>', "# One\n\n## Two"];
+        yield 'a list without items is nothing' => ['<text:list/>'.$p('text'), 'text'];
+        yield 'a table in an item of a list' => ['<text:list text:style-name="Dots"><text:list-item>'.$p('a').'<table:table><table:table-row><table:table-cell>'.$p('1').'</table:table-cell></table:table-row></table:table></text:list-item></text:list>', "- a\n\n  <table>\n  <tr><td>1</td></tr>\n  </table>"];
+        yield 'a list in a cell is its lines' => ['<table:table><table:table-row><table:table-cell><text:list><text:list-item>'.$p('a').'</text:list-item><text:list-item>'.$p('b').'</text:list-item></text:list></table:table-cell></table:table-row></table:table>', "<table>\n<tr><td>a<br>\nb</td></tr>\n</table>"];
+        yield 'a part we do not know is its words' => [$p('a <text:placeholder text:placeholder-type="text">words</text:placeholder>'), 'a words'];
+        yield 'a link that says nowhere is its words' => [$p('<text:a xlink:href="">here</text:a>'), 'here'];
         yield 'a section is looked into' => ['<text:section text:name="s"><text:h text:outline-level="1">One</text:h>'.$p('text').'</text:section>', "# One\n\ntext"];
         yield 'what was deleted and is kept as a change goes' => ['<text:tracked-changes><text:changed-region><text:deletion>'.$p('gone').'</text:deletion></text:changed-region></text:tracked-changes>'.$p('stays'), 'stays'];
         yield 'a table' => ['<table:table><table:table-header-rows><table:table-row><table:table-cell>'.$p('a').'</table:table-cell></table:table-row></table:table-header-rows><table:table-row><table:table-cell>'.$p('1').'</table:table-cell></table:table-row></table:table>', "| a |\n| --- |\n| 1 |"];
@@ -65,6 +75,9 @@ final class OdtReaderTest extends TestCase
         yield 'a contents list' => ['<text:table-of-content><text:index-body>'.$p('One 1').'</text:index-body></text:table-of-content>'.$p('text'), 'text', ['A contents list was left out; contents are made here from the headings.']];
         yield 'a link that would run' => [$p('<text:a xlink:href="javascript:alert(1)">press</text:a>'), 'press', ['The address of one link could run as a program; only its words were kept.']];
         yield 'a link to nowhere' => [$p('<text:a xlink:href="#Soils|outline">soils</text:a>'), '[soils](<#Soils>)', ['A link leads to a place that is nowhere in the file.']];
+        yield 'a formula' => [$p('a'.$frame('<draw:object xlink:href="./Formula"/>')), 'a', ['One formula was kept as plain text.']];
+        yield 'an object that is no picture' => [$p('a'.$frame('<draw:plugin xlink:href="x"/>')), 'a', ['One embedded object could not be kept.']];
+        yield 'what was inserted and is kept as a change stays' => ['<text:tracked-changes><text:changed-region><text:insertion/></text:changed-region></text:tracked-changes>'.$p('stays'), 'stays', ['Text marked as inserted was kept as text, in one place.']];
         yield 'a note of two paragraphs' => [$p('a<text:note><text:note-body>'.$p('one').$p('two').'</text:note-body></text:note>'), "a[^1]\n\n[^1]: one two", ['One footnote with several paragraphs is one paragraph now.']];
         yield 'merged cells, a heading and a table in a cell' => [
             '<table:table><table:table-row><table:table-cell table:number-columns-spanned="2"><text:h>Head</text:h></table:table-cell><table:covered-table-cell/></table:table-row><table:table-row><table:table-cell><table:table><table:table-row><table:table-cell>'.$p('a').'</table:table-cell><table:table-cell>'.$p('b').'</table:table-cell></table:table-row></table:table></table:table-cell></table:table-row></table:table>',
@@ -99,6 +112,30 @@ final class OdtReaderTest extends TestCase
         $circle = '<style:style style:name="A" style:family="paragraph" style:parent-style-name="B"/><style:style style:name="B" style:family="paragraph" style:parent-style-name="A"/>';
 
         self::assertSame('text', Services::asMarkdown('x.odt', Packed::odt('<text:p text:style-name="A">text</text:p>', $circle)));
+    }
+
+    public function testColumnsStandAsTheirParagraphsDo(): void
+    {
+        $styles = '<style:style style:name="End" style:family="paragraph"><style:paragraph-properties fo:text-align="end"/></style:style><style:style style:name="Mid" style:family="paragraph"><style:paragraph-properties fo:text-align="center"/></style:style>';
+        $cell = static fn (string $style, string $words): string => '<table:table-cell><text:p text:style-name="'.$style.'">'.$words.'</text:p></table:table-cell>';
+        $row = '<table:table-row>'.$cell('End', 'a').$cell('Mid', 'b').'</table:table-row>';
+
+        self::assertSame("| a | b |\n| ---: | :---: |\n| a | b |", Services::asMarkdown('x.odt', Packed::odt('<table:table><table:table-header-rows>'.$row.'</table:table-header-rows>'.$row.'</table:table>', $styles)));
+    }
+
+    public function testAListMayBelongToTheStyleThatAParagraphIsBasedOn(): void
+    {
+        $common = '<style:style style:name="Numbered" style:family="paragraph" style:list-style-name="N"/><style:style style:name="Mine" style:family="paragraph" style:parent-style-name="Numbered"/><text:list-style style:name="N"><text:list-level-style-number text:level="1" style:num-format="1"/></text:list-style>';
+        $body = '<text:list><text:list-item><text:p text:style-name="Mine">a</text:p></text:list-item><text:list-item><text:p text:style-name="Mine">b</text:p></text:list-item></text:list>';
+
+        self::assertSame("1. a\n2. b", Services::asMarkdown('x.odt', Packed::odt($body, '', $common)));
+    }
+
+    public function testAHeadingThatBeginsAPageIsPrecededByABreak(): void
+    {
+        $styles = '<style:style style:name="New" style:family="paragraph"><style:paragraph-properties fo:break-before="page"/></style:style>';
+
+        self::assertSame("text\n\n<div class=\"page-break\"></div>\n\n# One", Services::asMarkdown('x.odt', Packed::odt('<text:p>text</text:p><text:h text:style-name="New" text:outline-level="1">One</text:h>', $styles)));
     }
 
     public function testPageBreaksAreThoseThatStylesAskFor(): void
