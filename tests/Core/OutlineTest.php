@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Stemmata\Tests\Core;
 
 use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 use Stemmata\Core\InvalidOutline;
 use Stemmata\Core\Outline;
 use Stemmata\Core\OutlineEdit;
@@ -26,6 +28,21 @@ final class OutlineTest extends TestCase
 
         self::assertSame([null, null, 1, 1, 3, null], (new OutlineWalk($outline))->parents());
         self::assertSame([null, null, 1, 1, 3, null], array_map($outline->findParent(...), range(0, 5)));
+    }
+
+    public function testFiguresAreSummedOverBranches(): void
+    {
+        $chance = new Randomizer(new Mt19937(5));
+        for ($run = 0; $run < 50; ++$run) {
+            $levels = array_map(static fn (): int => $chance->getInt(1, 9), range(1, 30));
+            $outline = Sketch::document(implode(', ', array_map(static fn (int $level, int $nth): string => "$level s$nth", $levels, array_keys($levels))))->outline;
+            $own = array_map(static fn (): int => $chance->getInt(0, 99), $levels);
+
+            self::assertSame(
+                array_map(static fn (int $position): int => array_sum(array_slice($own, $position, $outline->branchEnd($position) - $position)), array_keys($own)),
+                (new OutlineWalk($outline))->rolledUp($own),
+            );
+        }
     }
 
     public function testSiblingsAreFoundAcrossSkippedLevels(): void

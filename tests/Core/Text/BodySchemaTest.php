@@ -47,6 +47,9 @@ final class BodySchemaTest extends TestCase
         yield 'contents from level ten' => [$contents([], 10)];
         yield 'contents whose lines are a word' => [$contents('x')];
         yield 'contents with a line that leads nowhere' => [$contents([['section' => 'x', 'level' => 1, 'number' => '', 'heading' => '']])];
+        foreach (['a size below nothing' => ['size' => -1], 'a size that is a word' => ['size' => 'big'], 'an unknown way of standing' => ['align' => 'justify'], 'a style without end' => ['style' => str_repeat('x', 300)], 'a colour, which we do not keep' => ['colour' => 'red'], 'capitals that are a number' => ['caps' => 1]] as $what => $look) {
+            yield 'a look with '.$what => [[['type' => 'paragraph', 'attrs' => ['look' => $look]]]];
+        }
         $deep = ['type' => 'paragraph'];
         for ($depth = 0; $depth < 100; ++$depth) {
             $deep = ['type' => 'quotation', 'content' => [$deep]];
@@ -76,6 +79,7 @@ final class BodySchemaTest extends TestCase
         ]];
         $body = [
             $line,
+            ['type' => 'paragraph', 'attrs' => ['look' => ['size' => 140, 'align' => 'center', 'caps' => true, 'before' => 12, 'after' => 6, 'style' => 'Kapitel']], 'content' => [['type' => 'text', 'text' => 'ONE']]],
             ['type' => 'quotation', 'content' => [$line]],
             ['type' => 'orderedList', 'attrs' => ['start' => 0], 'content' => [['type' => 'listItem', 'content' => [$line, ['type' => 'bulletList', 'content' => [['type' => 'listItem', 'content' => [['type' => 'paragraph']]]]]]]]],
             ['type' => 'codeBlock', 'attrs' => ['language' => null], 'content' => [['type' => 'text', 'text' => "a\n b"]]],
