@@ -8,8 +8,6 @@ use OpenApi\Attributes as OA;
 use Stemmata\Core\Document;
 use Stemmata\Core\History\BringBackSection;
 use Stemmata\Core\History\Comparison;
-use Stemmata\Core\History\Difference;
-use Stemmata\Core\History\DifferenceKind;
 use Stemmata\Core\History\GoBack;
 use Stemmata\Core\History\Sittings;
 use Stemmata\Core\History\TakeWording;
@@ -70,11 +68,7 @@ final readonly class HistoryController
     {
         [$from, $to] = $this->states($id, $request);
 
-        return new JsonResponse(array_map(static fn (Difference $difference): DifferenceView => new DifferenceView(
-            $difference->section->value,
-            $difference->heading,
-            array_map(static fn (DifferenceKind $kind): string => $kind->value, $difference->kinds),
-        ), Comparison::between($from, $to)));
+        return new JsonResponse(array_map(DifferenceView::of(...), Comparison::between($from, $to)));
     }
 
     #[Route('/comparison/{section}', methods: ['GET'])]

@@ -11,6 +11,7 @@ export type HistoryStep = Schemas["HistoryStep"];
 export type Finding = Schemas["Finding"];
 export type InnerLink = Schemas["InnerLink"];
 export type Milestone = Schemas["Milestone"];
+export type Noted = Schemas["Noted"];
 export type Offcut = Schemas["Offcut"];
 export type Operation = Schemas["Operation"];
 export type OutlineFigures = Schemas["OutlineFigures"];

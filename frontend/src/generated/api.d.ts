@@ -621,7 +621,9 @@ export interface components {
         Difference: {
             section: string;
             heading: string;
-            kinds: ("new" | "gone" | "moved" | "promoted" | "demoted" | "renamed" | "reworded" | "aim" | "target" | "marker" | "numbering" | "contents")[];
+            /** @description Of its place and its words */
+            kinds: ("new" | "gone" | "moved" | "promoted" | "demoted" | "renamed" | "reworded")[];
+            noted: components["schemas"]["Noted"][];
         };
         /** @description A document as the Desk shows it, with its shape: level and words of each section. */
         DocumentCard: {
@@ -713,6 +715,15 @@ export interface components {
             state: number;
             /** @description Seconds since 1970, UTC */
             madeAt: number;
+        };
+        /** @description What was noted about a section then, and what is noted now. */
+        Noted: {
+            /** @enum {string} */
+            what: "aim" | "target" | "marker" | "numbering" | "contents";
+            /** @description Empty for nothing */
+            then: string;
+            /** @description Empty for nothing */
+            now: string;
         };
         /** @description Something that an operation brought about beside what was asked. */
         Notice: {

@@ -38,10 +38,11 @@ final readonly class Comparison
         foreach ($new as $id => $place) {
             $section = SectionId::fromString((string) $id);
             $kinds = isset($old[$id])
-                ? [...$this->placeKinds($old[$id], $place, $steady, $old, $new), ...$this->wordKinds($section), ...self::flagKinds($old[$id]['flags'] ^ $place['flags'])]
+                ? [...$this->placeKinds($old[$id], $place, $steady, $old, $new), ...$this->wordKinds($section)]
                 : [DifferenceKind::Fresh];
-            if ([] !== $kinds) {
-                $differences[] = new Difference($section, $this->now->section($section)->heading->plainText(), $kinds);
+            $noted = isset($old[$id]) ? [...$this->noted($section), ...self::notedInOutline($old[$id]['flags'], $place['flags'])] : [];
+            if ([] !== $kinds || [] !== $noted) {
+                $differences[] = new Difference($section, $this->now->section($section)->heading->plainText(), $kinds, $noted);
             }
         }
         foreach (array_keys(array_diff_key($old, $new)) as $id) {
@@ -80,8 +81,7 @@ final readonly class Comparison
     /** @return list<DifferenceKind> */
     private function wordKinds(SectionId $id): array
     {
-        // Only what a change touched can read otherwise; a long document is not read through.
-        if (!array_key_exists($id->value, $this->then->changedSections) && !array_key_exists($id->value, $this->now->changedSections)) {
+        if (!$this->isTouched($id)) {
             return [];
         }
         [$then, $now] = [$this->then->section($id), $this->now->section($id)];
@@ -89,19 +89,54 @@ final readonly class Comparison
         return [
             ...($then->heading == $now->heading ? [] : [DifferenceKind::Renamed]),
             ...($then->body == $now->body ? [] : [DifferenceKind::Reworded]),
-            ...($then->aim === $now->aim ? [] : [DifferenceKind::Aim]),
-            ...($then->target === $now->target ? [] : [DifferenceKind::Target]),
-            ...($then->marker === $now->marker ? [] : [DifferenceKind::Marker]),
         ];
     }
 
-    /** @return list<DifferenceKind> */
-    private static function flagKinds(int $changed): array
+    /** Only what a change touched can read otherwise; a long document is not read through. */
+    private function isTouched(SectionId $id): bool
     {
-        return [
-            ...(0 === ($changed & (Outline::UNNUMBERED | Outline::APPENDIX)) ? [] : [DifferenceKind::Numbering]),
-            ...(0 === ($changed & Outline::LEFT_OUT_OF_CONTENTS) ? [] : [DifferenceKind::Contents]),
-        ];
+        return array_key_exists($id->value, $this->then->changedSections) || array_key_exists($id->value, $this->now->changedSections);
+    }
+
+    /** @return list<NotedAnew> */
+    private function noted(SectionId $id): array
+    {
+        if (!$this->isTouched($id)) {
+            return [];
+        }
+        [$then, $now] = [$this->then->section($id), $this->now->section($id)];
+
+        return self::changed([
+            new NotedAnew(Noted::Aim, $then->aim, $now->aim),
+            new NotedAnew(Noted::Target, (string) $then->target, (string) $now->target),
+            new NotedAnew(Noted::Marker, $then->marker->value, $now->marker->value),
+        ]);
+    }
+
+    /** @return list<NotedAnew> */
+    private static function notedInOutline(int $then, int $now): array
+    {
+        $numbering = static fn (int $flags): string => match (true) {
+            0 !== ($flags & Outline::UNNUMBERED) => 'unnumbered',
+            0 !== ($flags & Outline::APPENDIX) => 'appendix',
+            default => 'numbered',
+        };
+        $contents = static fn (int $flags): string => 0 === ($flags & Outline::LEFT_OUT_OF_CONTENTS) ? 'listed' : 'left out';
+
+        return self::changed([
+            new NotedAnew(Noted::Numbering, $numbering($then), $numbering($now)),
+            new NotedAnew(Noted::Contents, $contents($then), $contents($now)),
+        ]);
+    }
+
+    /**
+     * @param list<NotedAnew> $noted
+     *
+     * @return list<NotedAnew>
+     */
+    private static function changed(array $noted): array
+    {
+        return array_values(array_filter($noted, static fn (NotedAnew $each): bool => $each->then !== $each->now));
     }
 
     /** @return array<string, array{id: string, level: int, parent: string, flags: int}> by id, in order; no parent is '' */

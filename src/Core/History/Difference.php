@@ -9,8 +9,11 @@ use Stemmata\Core\SectionId;
 /** What became of one section between two states of a document. */
 final readonly class Difference
 {
-    /** @param non-empty-list<DifferenceKind> $kinds */
-    public function __construct(public SectionId $section, public string $heading, public array $kinds)
+    /**
+     * @param list<DifferenceKind> $kinds what became of its place and its words
+     * @param list<NotedAnew>      $noted
+     */
+    public function __construct(public SectionId $section, public string $heading, public array $kinds, public array $noted = [])
     {
     }
 }

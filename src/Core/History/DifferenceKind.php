@@ -13,9 +13,4 @@ enum DifferenceKind: string
     case Demoted = 'demoted';
     case Renamed = 'renamed';
     case Reworded = 'reworded';
-    case Aim = 'aim';
-    case Target = 'target';
-    case Marker = 'marker';
-    case Numbering = 'numbering';
-    case Contents = 'contents';
 }

@@ -15,6 +15,7 @@ use Stemmata\Core\History\Comparison;
 use Stemmata\Core\History\Difference;
 use Stemmata\Core\History\DifferenceKind;
 use Stemmata\Core\History\GoBack;
+use Stemmata\Core\History\NotedAnew;
 use Stemmata\Core\History\Sittings;
 use Stemmata\Core\History\StatePath;
 use Stemmata\Core\History\TakeWording;
@@ -43,9 +44,10 @@ final class HistoryTest extends TestCase
         yield 'a branch that is gone' => [['name' => 'delete', 'sections' => ['b']], ['b gone', 'c gone']];
         yield 'a new heading' => [['name' => 'rename', 'section' => 'c', 'heading' => 'other'], ['other renamed']];
         yield 'new words' => [['name' => 'replace-body', 'section' => 'c', 'body' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'New.']]]]], ['c reworded']];
-        yield 'what is noted about sections' => [['name' => 'describe-section', 'sections' => ['c', 'd'], 'marker' => 'leaf', 'aim' => 'To say it.', 'target' => 300], ['c aim target marker', 'd aim target marker']];
-        yield 'how they are numbered' => [['name' => 'describe-section', 'sections' => ['d'], 'numbered' => false], ['d numbering']];
-        yield 'and whether they are in the contents' => [['name' => 'describe-section', 'sections' => ['d'], 'inContents' => false], ['d contents']];
+        yield 'what is noted about sections' => [['name' => 'describe-section', 'sections' => ['c', 'd'], 'marker' => 'leaf', 'aim' => 'To say it.', 'target' => 300], ['c aim: → To say it. target: → 300 marker: → leaf', 'd aim: → To say it. target: → 300 marker: → leaf']];
+        yield 'how they are numbered' => [['name' => 'describe-section', 'sections' => ['d'], 'numbered' => false], ['d numbering: numbered → unnumbered']];
+        yield 'as an appendix' => [['name' => 'describe-section', 'sections' => ['f'], 'appendix' => true], ['f numbering: numbered → appendix']];
+        yield 'and whether they are in the contents' => [['name' => 'describe-section', 'sections' => ['d'], 'inContents' => false], ['d contents: listed → left out']];
     }
 
     /**
@@ -60,7 +62,11 @@ final class HistoryTest extends TestCase
         $then = (new GoBack([Change::between($before, $after)->inverted()], 'it'))->applyTo($after)->document;
 
         self::assertSame($differences, array_map(
-            static fn (Difference $difference): string => $difference->heading.' '.implode(' ', array_map(static fn (DifferenceKind $kind): string => $kind->value, $difference->kinds)),
+            static fn (Difference $difference): string => implode(' ', [
+                $difference->heading,
+                ...array_map(static fn (DifferenceKind $kind): string => $kind->value, $difference->kinds),
+                ...array_map(static fn (NotedAnew $noted): string => $noted->what->value.':'.('' === $noted->then ? '' : ' '.$noted->then).' → '.$noted->now, $difference->noted),
+            ]),
             Comparison::between($then, $after),
         ));
         self::assertSame([], Comparison::between($before, $before));

@@ -1,17 +1,16 @@
 import { useQuery } from "@tanstack/react-query";
 import { useId, useState } from "react";
-import { api, read, type Difference } from "../../api/client";
+import { api, read, type Difference, type Noted } from "../../api/client";
 import { useDocument, useSession } from "../../document/context";
 import { Button } from "../../parts/button";
 import { cx } from "../../parts/cx";
 import { Dialog } from "../../parts/dialog";
+import { isMarker, MarkerSign } from "../../parts/marker";
 import { counted } from "../../parts/words";
 import { markedLines, stretches, type MarkedLine } from "./marked-lines";
 import type { State } from "./states";
 
 const HAS_WORDS = new Set(["renamed", "reworded", "gone", "new"]);
-/** Kinds that name what differs, not what became of it. */
-const NOTED = new Set(["aim", "target", "marker", "numbering", "contents"]);
 
 /** Two states of the document side by side, section by section, and the way back to the first. */
 export function CompareDialog({ from: first, states, onClose }: { from: number; states: readonly State[]; onClose: () => void }) {
@@ -50,6 +49,9 @@ export function CompareDialog({ from: first, states, onClose }: { from: number; 
               onOpen={() => setOpen(open === difference.section ? null : difference.section)}
               onGo={() => (onClose(), session.goTo({ section: difference.section }))}
             />
+            {difference.noted.map((noted) => (
+              <NotedLine key={noted.what} noted={noted} />
+            ))}
             {open === difference.section && <Words query={query} difference={difference} onTaken={() => setOpen(null)} />}
           </li>
         ))}
@@ -105,7 +107,7 @@ function Line({ difference, isThere, open, onOpen, onGo }: { difference: Differe
       )}
       {difference.kinds.map((kind) => (
         <span key={kind} className={cx("rounded-full px-2 text-xs", kind === "gone" ? "bg-bed text-loss" : kind === "new" ? "bg-lit text-ink" : "bg-bed text-soft")}>
-          {NOTED.has(kind) ? `${kind} changed` : kind}
+          {kind}
         </span>
       ))}
       {difference.kinds.some((kind) => HAS_WORDS.has(kind)) && (
@@ -115,6 +117,34 @@ function Line({ difference, isThere, open, onOpen, onGo }: { difference: Differe
       )}
     </div>
   );
+}
+
+const WHAT: Record<Noted["what"], string> = { aim: "Aim", target: "Target", marker: "Marker", numbering: "Numbering", contents: "In the contents" };
+
+function NotedLine({ noted: { what, then, now } }: { noted: Noted }) {
+  return (
+    <p className="mt-1 flex flex-wrap gap-x-2 text-xs text-soft">
+      <span className="font-semibold">{WHAT[what]}:</span>
+      {then !== "" && (
+        <del className="text-loss">
+          <Value what={what} value={then} />
+        </del>
+      )}
+      {now === "" ? (
+        <span>none now</span>
+      ) : (
+        <ins className="bg-lit text-ink decoration-stem underline-offset-4">
+          <Value what={what} value={now} />
+        </ins>
+      )}
+    </p>
+  );
+}
+
+function Value({ what, value }: { what: Noted["what"]; value: string }) {
+  if (what === "target") return counted(Number(value), "word");
+  if (what !== "marker" || !isMarker(value)) return value;
+  return <MarkerSign name={value} />;
 }
 
 /** What went is struck through and what came is underlined, so that colour is not needed to tell them apart. */

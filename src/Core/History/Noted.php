@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\History;
+
+/** What a writer notes about a section beside its text. */
+enum Noted: string
+{
+    case Aim = 'aim';
+    case Target = 'target';
+    case Marker = 'marker';
+    case Numbering = 'numbering';
+    case Contents = 'contents';
+}
