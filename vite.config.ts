@@ -7,5 +7,5 @@ export default defineConfig({
   base: "/build/",
   plugins: [react(), tailwindcss()],
   build: { outDir: "../public/build", emptyOutDir: true, assetsInlineLimit: 0, chunkSizeWarningLimit: 1200 },
-  test: { environment: "jsdom", include: ["src/**/*.test.{ts,tsx}"] },
+  test: { environment: "node", include: ["src/**/*.test.{ts,tsx}"] },
 });

@@ -1,3 +1,4 @@
+// @vitest-environment jsdom
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
 import type { Session } from "./session";
 import { facts, ServerStandIn, skeletonOf, textOf } from "./server.test-helper";

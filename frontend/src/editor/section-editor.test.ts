@@ -1,3 +1,4 @@
+// @vitest-environment jsdom
 import { Slice } from "@tiptap/pm/model";
 import { TextSelection } from "@tiptap/pm/state";
 import { afterEach, expect, test, vi } from "vitest";

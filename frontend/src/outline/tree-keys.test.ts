@@ -1,3 +1,4 @@
+// @vitest-environment jsdom
 import { afterEach, expect, test } from "vitest";
 import { useKeys } from "../keys/keys";
 import { treeIntent } from "./tree-keys";
