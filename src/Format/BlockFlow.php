@@ -90,6 +90,13 @@ final class BlockFlow
         $this->caption = $inline;
     }
 
+    /** A name for the place where the next heading or block begins. */
+    public function anchorAhead(string $anchor, bool $isHidden): void
+    {
+        $this->finish();
+        $this->builder->anchorAhead($anchor, $isHidden);
+    }
+
     /** @param list<Node> $bookmarks to stand before the next heading or block */
     public function bookmarksAhead(array $bookmarks): void
     {

@@ -47,7 +47,7 @@ final class DocumentBuilder
     private array $hidden = [];
     /** @var array<string, true> ids of the bookmarks and sections that something leads to */
     private array $reached = [];
-    /** @var list<string> names of the place where the next heading or block begins */
+    /** @var array<string, bool> names of the place where the next heading or block begins, and whether a program made them for itself */
     private array $ahead = [];
     /** @var list<Node> bookmarks that stand before the next heading or block */
     private array $bookmarksAhead = [];
@@ -95,7 +95,7 @@ final class DocumentBuilder
         if ($level > 9) {
             $this->note(ImportNote::LevelTooDeep, $this->heading->plainText());
         }
-        foreach ([...$this->ahead, ...$anchors] as $anchor) {
+        foreach ([...array_map(strval(...), array_keys($this->ahead)), ...$anchors] as $anchor) {
             $this->targets[$anchor] ??= LinkTarget::toSection($this->id->value);
         }
         $this->ahead = [];
@@ -154,9 +154,9 @@ final class DocumentBuilder
     }
 
     /** A name for the place where the next heading or block begins. */
-    public function anchorAhead(string $anchor): void
+    public function anchorAhead(string $anchor, bool $isHidden = true): void
     {
-        $this->ahead[] = $anchor;
+        $this->ahead[$anchor] = $isHidden;
     }
 
     /**
@@ -227,7 +227,7 @@ final class DocumentBuilder
     /** The block with bookmarks for the names of its place; one that holds no words of its own leaves them to the section. */
     private function named(Node $block): Node
     {
-        $bookmarks = [...$this->bookmarksAhead, ...array_map(fn (string $anchor): Node => $this->bookmark($anchor, true), $this->ahead)];
+        $bookmarks = [...$this->bookmarksAhead, ...array_map(fn (int|string $anchor): Node => $this->bookmark((string) $anchor, $this->ahead[$anchor]), array_keys($this->ahead))];
         $named = FirstLine::withLead($block, $bookmarks);
         if (null === $named) {
             $this->leaveToSection($bookmarks);

@@ -9,6 +9,7 @@ use Stemmata\Core\Text\UniformMarks;
 use Stemmata\Format\BlockFlow;
 use Stemmata\Format\DocumentBuilder;
 use Stemmata\Format\ImportNote;
+use Stemmata\Format\Office\BookmarkMark;
 use Stemmata\Format\Office\ParagraphStyle;
 use Stemmata\Format\Office\TitleLines;
 use Stemmata\Format\Package\Xml;
@@ -58,7 +59,7 @@ final class BodyReader
                 $this->contentControl($element);
                 break;
             case 'bookmarkStart':
-                $this->flow->bookmarksAhead(array_filter([$this->lines->findBookmark(Xml::attribute($element, 'name') ?? '')]));
+                $this->bookmarkBetween(Xml::attribute($element, 'name') ?? '');
                 break;
             case 'ins':
             case 'moveTo':
@@ -203,6 +204,13 @@ final class BodyReader
             $this->flow->quoted(Node::paragraph($inline));
         } else {
             $this->flow->block($paragraph);
+        }
+    }
+
+    private function bookmarkBetween(string $name): void
+    {
+        if (BookmarkMark::isPlace($name)) {
+            $this->flow->anchorAhead($name, BookmarkMark::isHidden($name));
         }
     }
 

@@ -9,6 +9,7 @@ use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\DocumentBuilder;
 use Stemmata\Format\ImportNote;
+use Stemmata\Format\Office\BookmarkMark;
 use Stemmata\Format\Office\ParagraphStyle;
 use Stemmata\Format\Package\Xml;
 use Stemmata\Format\TextRun;
@@ -222,18 +223,15 @@ final class LineReader
         }
     }
 
-    /** A named place; null for a mark that a program makes for itself alone. Names with a line at their head are made by programs (common practice). */
-    public function findBookmark(string $name): ?Node
-    {
-        return '' === $name || '_GoBack' === $name ? null : $this->builder->bookmark($name, str_starts_with($name, '_'));
-    }
-
     private function bookmark(string $name, bool $isHeading): void
     {
+        if (!BookmarkMark::isPlace($name)) {
+            return;
+        }
         if ($isHeading) {
             $this->anchors[] = $name;
-        } elseif (null !== $bookmark = $this->findBookmark($name)) {
-            $this->run->part($bookmark);
+        } else {
+            $this->run->part($this->builder->bookmark($name, BookmarkMark::isHidden($name)));
         }
     }
 

@@ -9,6 +9,7 @@ use Stemmata\Core\Text\UniformMarks;
 use Stemmata\Format\BlockFlow;
 use Stemmata\Format\DocumentBuilder;
 use Stemmata\Format\ImportNote;
+use Stemmata\Format\Office\BookmarkMark;
 use Stemmata\Format\Office\ParagraphStyle;
 use Stemmata\Format\Office\TitleLines;
 use Stemmata\Format\Package\Xml;
@@ -61,7 +62,7 @@ final class BodyReader
         } elseif ('frame' === $name) {
             $this->frame($element);
         } elseif ('bookmark' === $name || 'bookmark-start' === $name) {
-            $this->flow->bookmarksAhead(array_filter([$this->lines->findBookmark(Xml::attribute($element, 'name') ?? '')]));
+            $this->bookmarkBetween(Xml::attribute($element, 'name') ?? '');
         } elseif (in_array($name, ['section', 'bibliography', 'index-body', 'numbered-paragraph', 'page-sequence'], true)) {
             $this->read(Xml::children($element));
         }
@@ -133,6 +134,13 @@ final class BodyReader
             $this->flow->quoted(Node::paragraph($inline));
         } else {
             $this->flow->block(Node::paragraph($inline, $style->look($line->size)));
+        }
+    }
+
+    private function bookmarkBetween(string $name): void
+    {
+        if (BookmarkMark::isPlace($name)) {
+            $this->flow->anchorAhead($name, BookmarkMark::isHidden($name));
         }
     }
 

@@ -107,6 +107,8 @@ final class DocxReaderTest extends TestCase
         yield 'a page break within a paragraph' => ['<w:p>'.$words('a').$run('<w:br w:type="page"/>').$words('b').'</w:p>', "a\n\n<div class=\"page-break\"></div>\n\nb", []];
         yield 'a section that begins on a new page' => ['<w:p><w:pPr><w:sectPr/></w:pPr>'.$words('a').'</w:p>'.$p('b'), "a\n\n<div class=\"page-break\"></div>\n\nb", []];
         yield 'a bookmark in lines of code is their section' => [$p('One', 'H1').$p('if (a)', 'Code').'<w:p><w:pPr><w:pStyle w:val="Code"/></w:pPr><w:bookmarkStart w:id="1" w:name="gap"/>'.$words('  b();').'</w:p><w:p><w:hyperlink w:anchor="gap">'.$words('there').'</w:hyperlink></w:p>', "# One <a id=\"sec-one\"></a>\n\n```\nif (a)\n  b();\n```\n\n[there](<#sec-one>)", []];
+        yield 'a name before a heading is the section’s, whatever signs it holds' => ['<w:bookmarkStart w:id="1" w:name="the-coast"/>'.$p('One', 'H1').'<w:p><w:hyperlink w:anchor="the-coast">'.$words('there').'</w:hyperlink></w:p>', "# One <a id=\"sec-one\"></a>\n\n[there](<#sec-one>)", []];
+        yield 'before a paragraph it becomes a name that we allow' => ['<w:bookmarkStart w:id="1" w:name="the-coast"/>'.$p('text'), '<a id="the_coast"></a>text', ['A bookmark was renamed: its name is taken, or holds signs that a name cannot.']];
         yield 'lines of code are one block' => [$p('if (a)', 'Code').$p('  b();', 'Code'), "```\nif (a)\n  b();\n```", []];
         yield 'a sign given by its number' => ['<w:p>'.$run('<w:sym w:font="Symbol" w:char="03B1"/>').'</w:p>', 'α', []];
     }

@@ -6,6 +6,8 @@ namespace Stemmata\Tests\Format\Foreign;
 
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
+use Stemmata\Core\Check\BrokenLink;
+use Stemmata\Core\Check\Finding;
 use Stemmata\Core\Counting\WordCount;
 use Stemmata\Core\Document;
 use Stemmata\Tests\Support\Foreign;
@@ -179,7 +181,11 @@ final class OtherProgramsTest extends TestCase
 
     private function read(string $bytes, string $ending): Document
     {
-        return Services::formats()->readAsIs('file.'.$ending, $bytes)->document;
+        $document = Services::formats()->readAsIs('file.'.$ending, $bytes)->document;
+        // Whatever a file holds: a link that was led to a place in the document finds that place there.
+        self::assertSame([], array_map(static fn (Finding $finding): string => $finding->message, iterator_to_array((new BrokenLink())->findings($document, $document->headings()), false)));
+
+        return $document;
     }
 
     private function markdown(Document $document): string
