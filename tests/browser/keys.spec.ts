@@ -121,6 +121,21 @@ test("the jump box does commands by their words", async ({ page }) => {
   await expect(page.getByRole("region", { name: "Offcuts" })).toBeVisible();
 });
 
+test("an input method’s own keys finish nothing", async ({ page }) => {
+  const id = await openDocument(page, COAST);
+  await pickRow(page, "Logs");
+  await page.keyboard.press("F2");
+  const heading = page.getByLabel("Heading", { exact: true });
+  await heading.fill("とうだい");
+  const compose = (key: string) => heading.dispatchEvent("keydown", { key, isComposing: true, bubbles: true, cancelable: true });
+  await compose("Enter");
+  await compose("Escape");
+  await expect(heading).toBeFocused();
+  await heading.fill("灯台");
+  await heading.press("Enter");
+  await expect.poll(() => storedOutline(page.request, id)).toContain("1 灯台");
+});
+
 test("items of a list go up, down, in and out by keys, and the numbers follow", async ({ page }) => {
   const id = await openDocument(page, "# Rules\n\n1. wind\n2. glass\n   - mercury\n3. oil\n");
   const list = async () => (await exported(page.request, id, "md")).split("\n").filter((line) => /wind|glass|mercury|oil/.test(line));

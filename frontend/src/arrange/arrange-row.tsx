@@ -1,6 +1,7 @@
 import { memo, useState, type KeyboardEvent } from "react";
 import type { Finding } from "../api/client";
 import { useDocument, useSession } from "../document/context";
+import { plainKey } from "../keys/plain-key";
 import { cx } from "../parts/cx";
 import { isMarker, MarkerSign } from "../parts/marker";
 import { figure, wholeNumber } from "../parts/words";
@@ -130,8 +131,8 @@ type CellProps = { isReached: boolean; label: string; value: string; placeholder
 function CellField({ isReached, label, value, placeholder, tabIndex, className, onChange, onLeave }: CellProps) {
   if (!isReached) return <span className={cx("block h-6 truncate px-2 leading-6", className)}>{value}</span>;
   const pressed = (event: KeyboardEvent<HTMLInputElement>) => {
-    if (event.key !== "Enter" && event.key !== "Escape") return;
-    if (event.key === "Escape") event.currentTarget.value = value;
+    if (plainKey(event) !== "Enter" && plainKey(event) !== "Escape") return;
+    if (plainKey(event) === "Escape") event.currentTarget.value = value;
     onLeave();
   };
   return (

@@ -22,14 +22,35 @@ test("a character of the keyboard’s third level is written, not taken for Ctrl
   expect(press("@", { ctrlKey: true, altKey: true, getModifierState: (state) => state === "AltGraph" })).toBeNull();
 });
 
+test("keys that choose among an input method’s characters are its own", () => {
+  for (const key of ["Enter", "Tab", "ArrowDown"]) expect(press(key, { isComposing: true })).toBeNull();
+});
+
 test("a sign says by itself that Shift was held", () => {
   expect(press("?", { shiftKey: true })).toBe("?");
   expect(press("+", { shiftKey: true, ctrlKey: true })).toBe("Ctrl++");
 });
 
-test("the key counts, not what Alt or Shift make of it", () => {
+test("the key counts, not what Alt makes of it", () => {
   expect(press("∂", { altKey: true, code: "KeyD" })).toBe("Alt+D");
-  expect(press("!", { ctrlKey: true, shiftKey: true, code: "Digit1" })).toBe("Ctrl+Shift+1");
+  expect(press("¡", { altKey: true, ctrlKey: true, code: "Digit1" })).toBe("Ctrl+Alt+1");
+});
+
+test("on keyboards of other countries the character counts, wherever it lies", () => {
+  // German: Y and Z change places, and the stroke lies on the 7.
+  expect(press("Z", { ctrlKey: true, shiftKey: true, code: "KeyY" })).toBe("Ctrl+Shift+Z");
+  expect(press("/", { ctrlKey: true, shiftKey: true, code: "Digit7" })).toBe("Ctrl+/");
+  // French: digits are written with Shift.
+  expect(press("1", { shiftKey: true, code: "Digit1" })).toBe("1");
+  expect(press("a", { ctrlKey: true, code: "KeyQ" })).toBe("Ctrl+A");
+  // Turkish, where the small i has a capital of its own.
+  expect(press("i", { ctrlKey: true, code: "Quote" })).toBe("Ctrl+I");
+});
+
+test("in other alphabets the key counts that would be the letter in ours", () => {
+  expect(press("я", { ctrlKey: true, code: "KeyZ" })).toBe("Ctrl+Z");
+  expect(press("Ζ", { ctrlKey: true, shiftKey: true, code: "KeyZ" })).toBe("Ctrl+Shift+Z");
+  expect(press("я", { code: "KeyZ" })).toBe("Я");
 });
 
 test("keys are shown as they are labelled", () => {

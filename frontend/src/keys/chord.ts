@@ -1,25 +1,27 @@
 /** Keys pressed together, such as “Ctrl+Shift+ArrowUp”; on a Mac the command key counts as Ctrl. */
 export type Chord = string;
 
-export type KeyPress = Pick<KeyboardEvent, "key" | "ctrlKey" | "metaKey" | "shiftKey" | "altKey"> & Partial<Pick<KeyboardEvent, "code" | "getModifierState">>;
+export type KeyPress = Pick<KeyboardEvent, "key" | "ctrlKey" | "metaKey" | "shiftKey" | "altKey"> & Partial<Pick<KeyboardEvent, "code" | "getModifierState" | "isComposing">>;
 
 const HELD = new Set(["Control", "Shift", "Alt", "Meta", "AltGraph", "CapsLock", "NumLock", "Dead", "Process", "Unidentified"]);
 
-/** Null while keys are only held, or while they write a character that the keyboard keeps behind its third level. */
+/** Null while keys are only held, and while they write: a character behind the keyboard’s third level, or one that an input method puts together. */
 export function chordOf(event: KeyPress): Chord | null {
-  if (HELD.has(event.key) || event.getModifierState?.("AltGraph")) return null;
+  if (HELD.has(event.key) || event.isComposing || event.getModifierState?.("AltGraph")) return null;
   const key = nameOf(event);
-  // A sign says by itself whether Shift was held, and on which key it lies differs from keyboard to keyboard.
-  const isSign = key.length === 1 && !/[\p{L}\p{N}]/u.test(key);
-  return [event.ctrlKey || event.metaKey ? "Ctrl" : "", event.altKey ? "Alt" : "", event.shiftKey && !isSign ? "Shift" : "", key].filter(Boolean).join("+");
+  // A sign says by itself whether Shift was held, and on which key it lies differs from keyboard to keyboard; on some, so do digits.
+  const saysShift = key.length === 1 && key === event.key && !/\p{L}/u.test(key);
+  return [event.ctrlKey || event.metaKey ? "Ctrl" : "", event.altKey ? "Alt" : "", event.shiftKey && !saysShift ? "Shift" : "", key].filter(Boolean).join("+");
 }
 
-function nameOf({ key, code, altKey, ctrlKey, shiftKey }: KeyPress): string {
+function nameOf({ key, code, altKey, ctrlKey, metaKey }: KeyPress): string {
   if (key === " ") return "Space";
-  // With Alt held some systems report another character, and with Shift a digit becomes a sign.
-  const plain = /^(?:Key([A-Z])|(?:Digit|Numpad)(\d))$/.exec(code ?? "");
-  if (plain && (altKey || (ctrlKey && shiftKey))) return plain[1] ?? plain[2] ?? key;
-  return key.length === 1 ? key.toLocaleUpperCase() : key;
+  if (key.length !== 1) return key;
+  // The character counts, wherever it lies; but with Alt held some systems report another, and not all alphabets have A to Z.
+  const [, letter, digit] = /^(?:Key([A-Z])|(?:Digit|Numpad)(\d))$/.exec(code ?? "") ?? [];
+  if (letter && (altKey || ctrlKey || metaKey) && !/[a-z]/i.test(key)) return letter;
+  if (digit && altKey && !/\d/.test(key)) return digit;
+  return key.toLocaleUpperCase("en");
 }
 
 const SHOWN: Record<string, string> = { ArrowUp: "↑", ArrowDown: "↓", ArrowLeft: "←", ArrowRight: "→", PageUp: "Page Up", PageDown: "Page Down", Escape: "Esc" };

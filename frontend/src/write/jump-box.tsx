@@ -5,6 +5,7 @@ import { cx } from "../parts/cx";
 import type { AnywhereCommand } from "../keys/commands";
 import { labelled } from "../keys/keys";
 import { useSession } from "../document/context";
+import { plainKey } from "../keys/plain-key";
 import { followTarget, placesQuery, placesToLink, type LinkChoice } from "./places";
 
 const MOST_SHOWN = 60;
@@ -57,11 +58,12 @@ export function PlaceChooser({ label, among, commands = NO_COMMANDS, onCommand, 
     ];
   }, [all, words, commands, onCommand, onChoose]);
   const pressed = (event: KeyboardEvent) => {
-    if (event.key === "ArrowDown" || event.key === "ArrowUp") {
+    const key = plainKey(event);
+    if (key === "ArrowDown" || key === "ArrowUp") {
       event.preventDefault();
-      setAt(Math.max(0, Math.min(found.length - 1, at + (event.key === "ArrowDown" ? 1 : -1))));
+      setAt(Math.max(0, Math.min(found.length - 1, at + (key === "ArrowDown" ? 1 : -1))));
     }
-    if (event.key === "Enter") {
+    if (key === "Enter") {
       event.preventDefault();
       if (found[at]) found[at].choose();
       else onOther?.(words);

@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, read } from "../../api/client";
 import { useDocument, useSession } from "../../document/context";
+import { plainKey } from "../../keys/plain-key";
 import { counted, figure, readingTime } from "../../parts/words";
 import { useFindings } from "../findings";
 import { placesQuery } from "../places";
@@ -133,8 +134,8 @@ function WordsField({ label, value, placeholder, onChange }: { label: string; va
       onChange={(event) => setWords(event.target.value.replace(/\n/g, " "))}
       onBlur={() => words.trim() !== value && onChange(words.trim())}
       onKeyDown={(event) => {
-        if (event.key === "Enter") event.currentTarget.blur();
-        if (event.key === "Escape") setWords(value);
+        if (plainKey(event) === "Enter") event.currentTarget.blur();
+        if (plainKey(event) === "Escape") setWords(value);
       }}
       className="block field-sizing-content w-full resize-none overflow-hidden rounded bg-transparent font-text text-[13.5px] leading-5 text-ink italic placeholder:text-faint hover:bg-wash focus:bg-wash"
     />
@@ -158,7 +159,7 @@ function Target({ words, isOver, target, onChange }: { words: number; isOver: bo
             aria-label="Words wanted"
             className="w-20 rounded border border-line bg-paper px-1"
             onBlur={(event) => (setAsking(false), Number(event.target.value) !== (target ?? 0) && onChange(Math.max(0, Math.round(Number(event.target.value)))))}
-            onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
+            onKeyDown={(event) => plainKey(event) === "Enter" && event.currentTarget.blur()}
           />
         ) : (
           <button type="button" className="rounded underline decoration-line decoration-dotted underline-offset-4 hover:text-ink" onClick={() => setAsking(true)}>

@@ -2,6 +2,7 @@ import { ListTree, Search, X } from "lucide-react";
 import { useMemo, type RefObject } from "react";
 import { useDocument } from "../../document/context";
 import { keysShown } from "../../keys/keys";
+import { plainKey } from "../../keys/plain-key";
 import { deepestLevel } from "../../outline/overview";
 import { Menu } from "../../parts/menu";
 import { counted } from "../../parts/words";
@@ -47,8 +48,8 @@ export function OutlineFilter({ field, filter, shown, onFilter, onLeave }: Filte
         className="h-7 min-w-0 flex-1 rounded bg-transparent px-1 text-ink placeholder:text-faint"
         onChange={(event) => onFilter(event.target.value)}
         onKeyDown={(event) => {
-          if (event.key === "Escape") onFilter("");
-          if (event.key === "Escape" || event.key === "Enter" || event.key === "ArrowDown") (event.preventDefault(), onLeave());
+          if (plainKey(event) === "Escape") onFilter("");
+          if (["Escape", "Enter", "ArrowDown"].includes(plainKey(event))) (event.preventDefault(), onLeave());
         }}
       />
       {filter === "" ? (

@@ -3,6 +3,7 @@ import { DropdownMenu } from "radix-ui";
 import { useRef, useState } from "react";
 import { useShallow } from "zustand/react/shallow";
 import { useDocument, useSession } from "../../document/context";
+import { plainKey } from "../../keys/plain-key";
 import { flagsAt, UNNUMBERED } from "../../outline/outline";
 import type { Row } from "../../outline/rows";
 import { cx } from "../../parts/cx";
@@ -133,8 +134,8 @@ function RenameField({ heading, onDone }: { heading: string; onDone: (next: stri
       onBlur={() => finish(words.trim())}
       onKeyDown={(event) => {
         event.stopPropagation();
-        if (event.key === "Enter") finish(words.trim());
-        if (event.key === "Escape") finish(null);
+        if (plainKey(event) === "Enter") finish(words.trim());
+        if (plainKey(event) === "Escape") finish(null);
       }}
       className="min-w-0 flex-1 rounded border border-twig bg-sheet px-1.5 py-0.5"
     />
