@@ -108,9 +108,7 @@ function CommandLine({ command, own, isChanging, onChanging, onKeep }: LineProps
           className={cx("flex min-h-7 min-w-24 flex-wrap justify-end gap-1.5 rounded-lg px-1.5 py-1 hover:bg-lit", isOwn && "font-semibold")}
           onClick={() => onChanging(!isChanging)}
         >
-          {keys.map((chord) => (
-            <Keys key={chord} chord={chord} />
-          ))}
+          <AllKeys chords={keys} between="or" />
           {keys.length === 0 && <span className="text-xs text-faint">no keys</span>}
         </button>
       </div>
@@ -171,16 +169,24 @@ function AlwaysLine({ chords, words }: (typeof ALWAYS)[Reach][number]) {
     <li className="flex min-h-9 items-center gap-3 px-2 text-soft">
       <span className="flex-1">{words}</span>
       <span className="flex gap-1.5 pr-1.5">
-        {chords.map((chord) => (
-          <Keys key={chord} chord={chord} />
-        ))}
+        <AllKeys chords={chords} between="," />
       </span>
     </li>
   );
 }
 
+/** Chords one after the other, with a word between them. */
+export function AllKeys({ chords, between }: { chords: readonly Chord[]; between: "or" | "," }) {
+  return chords.map((chord, index) => (
+    <span key={chord} className="flex items-center gap-1.5">
+      {index > 0 && <span className="text-xs font-normal text-faint">{between}</span>}
+      <Keys chord={chord} />
+    </span>
+  ));
+}
+
 /** Keys as they are labelled, each on a cap of its own. */
-export function Keys({ chord }: { chord: Chord }) {
+function Keys({ chord }: { chord: Chord }) {
   return (
     <kbd className="flex gap-0.5 font-sans text-[11.5px] text-ink">
       {shown(chord)
