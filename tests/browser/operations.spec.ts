@@ -18,8 +18,10 @@ const WAYS = {
     await expect(page.getByRole("menu")).toBeVisible();
     await expect(page.getByRole("menuitem").first()).toBeFocused();
     const focused = () => page.evaluate(() => document.activeElement?.textContent ?? "");
-    for (let step = 0; step < 60 && !(await focused()).startsWith(command); step++) await page.keyboard.press("ArrowDown");
-    expect(await focused()).toMatch(new RegExp(`^${command}`));
+    await expect(async () => {
+      if (!(await focused()).startsWith(command)) await page.keyboard.press("ArrowDown");
+      expect(await focused()).toMatch(new RegExp(`^${command}`));
+    }).toPass({ intervals: [20] });
     await page.keyboard.press("Enter");
   },
 };

@@ -1,6 +1,6 @@
 import { expect, type Page } from "@playwright/test";
 import { spawn, type ChildProcess } from "node:child_process";
-import { importText, openDocument, pickRow, row, storedOutline, test } from "./helpers";
+import { allKept, exported, importText, openDocument, pickRow, putCursor, row, storedOutline, test } from "./helpers";
 
 const COAST = "# Coast\n\n## Lights\n\nOil.\n\n## Fog\n\nBells.\n\n# Logs\n\n## Gaps\n\n# Storms\n";
 const BEFORE = ["1 Coast", "2 Lights", "2 Fog", "1 Logs", "2 Gaps", "1 Storms"];
@@ -80,6 +80,29 @@ test("an answer that never came is not a change undone: what was done shows, and
   await page.getByRole("tree").focus();
   await page.keyboard.press("Control+z");
   await expect.poll(() => storedOutline(page.request, id)).toEqual(BEFORE);
+});
+
+test("words not yet sent are still there when their section has been out of sight, and go on from there", async ({ page, context }) => {
+  const long = "The keeper read the glass and wrote it down. ".repeat(60);
+  const id = await openDocument(page, Array.from({ length: 30 }, (_, nth) => `# S${nth}\n\nWords of ${nth}. ${long}\n`).join("\n"));
+  await putCursor(page, "Words of 0.");
+  await context.setOffline(true);
+  await page.keyboard.press("Control+Home");
+  await page.keyboard.press("ArrowDown");
+  await page.keyboard.press("Home");
+  await page.keyboard.type("Unsent. ");
+  await expect(page.getByText("not sent yet; trying again")).toBeVisible();
+  await row(page, "S29").click();
+  await expect(page.getByText("Unsent.")).toBeHidden();
+  await row(page, "S0").click();
+  await putCursor(page, "Unsent. Words of 0.");
+  await page.keyboard.press("Control+Home");
+  await page.keyboard.press("ArrowDown");
+  await page.keyboard.press("Home");
+  await page.keyboard.type("Still ");
+  await context.setOffline(false);
+  await allKept(page);
+  expect(await exported(page.request, id, "md")).toContain("Still Unsent. Words of 0.");
 });
 
 test.describe("a server that is killed", () => {

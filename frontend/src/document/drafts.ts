@@ -21,27 +21,54 @@ export function operationOf(draft: Draft, words: Words): Operation {
   return draft.headingChanged ? rename : replace;
 }
 
-/** A copy in the browser, in case the window is closed before the server could be reached. */
-export const keptDrafts = {
-  keep(document: string, drafts: Iterable<Draft>): void {
-    const list = [...drafts].map(({ text, ...draft }): KeptDraft => ({ ...draft, ...text() }));
+/** What a heading says, without its form. */
+export function plainHeading({ heading }: Words): string {
+  return (heading as { text?: string }[]).map(({ text }) => text ?? "").join("");
+}
+
+/**
+ * A copy in the browser, in case the window is closed before the server could be reached. Other windows on the document
+ * keep theirs in the same place, so each takes away only what it has put there.
+ */
+export class KeptDrafts {
+  private readonly own = new Set<string>();
+
+  constructor(private readonly document: string) {}
+
+  keep(drafts: Iterable<Draft>): void {
+    const mine = [...drafts];
     try {
-      if (list.length === 0) localStorage.removeItem(keyOf(document));
-      else localStorage.setItem(keyOf(document), JSON.stringify(list));
+      const kept = [...this.others(), ...mine.map(({ text, ...draft }): KeptDraft => ({ ...draft, ...text() }))];
+      if (kept.length === 0) localStorage.removeItem(this.key);
+      else localStorage.setItem(this.key, JSON.stringify(kept));
     } catch {
       // A full or forbidden store takes nothing from the writer: the drafts are in memory and on their way.
     }
-  },
-  read(document: string): Draft[] {
+    this.own.clear();
+    for (const { section } of mine) this.own.add(section);
+  }
+
+  /** All that is kept; from now on it is for this window to see to. */
+  adopt(): Draft[] {
+    const kept = this.read();
+    for (const { section } of kept) this.own.add(section);
+    return kept.map(({ heading, body, ...draft }) => ({ ...draft, text: () => ({ heading, body }) }));
+  }
+
+  private others(): KeptDraft[] {
+    return this.read().filter(({ section }) => !this.own.has(section));
+  }
+
+  private read(): KeptDraft[] {
     try {
-      const kept: unknown = JSON.parse(localStorage.getItem(keyOf(document)) ?? "[]");
-      return Array.isArray(kept) ? (kept as KeptDraft[]).map(({ heading, body, ...draft }) => ({ ...draft, text: () => ({ heading, body }) })) : [];
+      const kept: unknown = JSON.parse(localStorage.getItem(this.key) ?? "[]");
+      return Array.isArray(kept) ? (kept as KeptDraft[]) : [];
     } catch {
       return [];
     }
-  },
-};
+  }
 
-function keyOf(document: string): string {
-  return `stemmata:drafts:${document}`;
+  private get key(): string {
+    return `stemmata:drafts:${this.document}`;
+  }
 }

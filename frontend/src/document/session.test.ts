@@ -202,6 +202,123 @@ test("two windows in one section: both texts are offered, and each choice is kep
   }
 });
 
+test("words that are refused for what they say are not told as kept, and go out with what is typed next", async () => {
+  server.answers.push(() => ({ status: 422, body: { status: 422, detail: "A heading may be 2,000 characters long.", reason: "heading-too-long" } }));
+  type("a", "too much");
+  await session.flush();
+  expect(session.state).toMatchObject({ saving: "unsent", message: { tone: "warning", sentence: "A heading may be 2,000 characters long." } });
+  expect(localStorage.getItem("stemmata:drafts:d")).toContain("too much");
+
+  type("a", "less");
+  await session.flush();
+  expect(session.state.saving).toBe("kept");
+  expect(bodyOf(server.writes().at(-1)?.operation ?? {})).toBe(bodyOf(textOf("a", "less")));
+});
+
+test("the text of a section is the one typed here, before it is acknowledged and after", async () => {
+  expect(session.textNow("a")).toBeUndefined();
+  server.texts = new Map([["a", textOf("a", "from the server")]]);
+  session.wantText("a");
+  await pass(0);
+  expect(session.textNow("a")).toEqual(textOf("a", "from the server"));
+  server.isReachable = false;
+  type("a", "typed here");
+  await pass(600);
+  expect(session.textNow("a")?.body).toEqual(textOf("a", "typed here").body);
+  server.isReachable = true;
+  await pass(3000);
+  expect(session.textNow("a")?.body).toEqual(textOf("a", "typed here").body);
+});
+
+test("two sections written in two windows are asked about in turn, and neither is lost", async () => {
+  server.nextIsStale({ changed: [facts("a", 4)] }, [textOf("a", "theirs", 4)]);
+  server.nextIsStale({ changed: [facts("b", 5)] }, [textOf("b", "theirs", 5)]);
+  type("a", "mine of a");
+  type("b", "mine of b");
+  await session.flush();
+  expect(session.state.clash?.section).toBe("a");
+  expect(localStorage.getItem("stemmata:drafts:d")).toMatch(/mine of a.*mine of b/);
+
+  await session.settleClash("mine");
+  expect(session.state.clash?.section).toBe("b");
+  await session.settleClash("mine");
+  expect(session.state.clash).toBeNull();
+  expect(
+    server
+      .writes()
+      .slice(2)
+      .map(({ operation }) => bodyOf(operation)),
+  ).toEqual([bodyOf(textOf("a", "mine of a")), bodyOf(textOf("b", "mine of b"))]);
+  expect(localStorage.getItem("stemmata:drafts:d")).toBeNull();
+});
+
+test("a clash that was not settled is asked about again when the document is opened again", async () => {
+  server.nextIsStale({ changed: [facts("a", 4)] }, [textOf("a", "theirs", 4)]);
+  type("a", "mine");
+  await session.flush();
+  session.close();
+
+  server.nextIsStale({ changed: [facts("a", 4)] }, [textOf("a", "theirs", 4)]);
+  session = await openSession(server.fetch);
+  await pass(0);
+  expect(session.state.clash).toMatchObject({ section: "a", mine: { body: textOf("a", "mine").body } });
+});
+
+test("a choice that could not be kept is asked for again", async () => {
+  server.nextIsStale({ changed: [facts("a", 4)] }, [textOf("a", "theirs", 4)]);
+  type("a", "mine");
+  await session.flush();
+  server.isReachable = false;
+  await session.settleClash("mine");
+  expect(session.state.clash).toMatchObject({ section: "a", mine: { body: textOf("a", "mine").body } });
+
+  server.isReachable = true;
+  server.nextIsStale({ changed: [facts("a", 6)] }, [textOf("a", "theirs, and more", 6)]);
+  await session.settleClash("mine");
+  expect(session.state.clash?.theirs).toEqual(textOf("a", "theirs, and more", 6));
+  await session.settleClash("mine");
+  expect(session.state.clash).toBeNull();
+  expect(bodyOf(server.writes().at(-1)?.operation ?? {})).toBe(bodyOf(textOf("a", "mine")));
+});
+
+test("a heading written in two windows goes with the text that is chosen, and stands in the text of both", async () => {
+  const headed = (heading: string, words: string) => ({ ...textOf("a", words), heading: [{ type: "text", text: heading }] as never[] });
+  for (const [choice, sent] of [
+    ["mine", { name: "batch", operations: [{ name: "rename" }, { name: "replace-body" }] }],
+    [
+      "both",
+      { name: "replace-body", body: [...textOf("a", "theirs").body, { type: "paragraph", content: [{ type: "text", text: "My heading", marks: [{ type: "strong" }] }] }, ...textOf("a", "mine").body] },
+    ],
+  ] as const) {
+    server.nextIsStale({ changed: [facts("a", 4)] }, [headed("Their heading", "theirs")]);
+    session.typed("a", { text: () => headed("My heading", "mine"), headingChanged: true, bodyChanged: true });
+    await session.flush();
+    await session.settleClash(choice);
+    expect(server.writes().at(-1)?.operation).toMatchObject(sent);
+  }
+});
+
+test("words of a closed window whose section is gone since become a section at the end", async () => {
+  server.isReachable = false;
+  type("c", "left behind");
+  session.close();
+  await pass(600);
+
+  server = new ServerStandIn(skeletonOf(["a", "b"], "12"));
+  server.answers.push(
+    () => ({ status: 422, body: { status: 422, detail: "There is no such section.", reason: "missing" } }),
+    () => ({ status: 200, body: server.outcome("Inserted", { order: [{ at: 2, removed: 0, inserted: { ids: ["n"], levels: "1", flags: "0" } }], changed: [facts("n")] }) }),
+  );
+  session = await openSession(server.fetch);
+  await pass(0);
+  expect(server.writes().map(({ operation }) => [operation.name, operation.section ?? operation.heading])).toEqual([
+    ["replace-body", "c"],
+    ["insert", "Kept from “c”"],
+    ["replace-body", "n"],
+  ]);
+  expect(localStorage.getItem("stemmata:drafts:d")).toBeNull();
+});
+
 test("a write that did arrive before the server was lost is no clash with itself", async () => {
   server.nextIsStale({ changed: [facts("a", 4)] }, [textOf("a", "the same words", 4)]);
   type("a", "the same words");

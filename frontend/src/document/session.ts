@@ -1,6 +1,7 @@
 import { createStore, type StoreApi } from "zustand/vanilla";
-import { api, read, ReadFailed, sentenceOf, UNREACHABLE, write, type ChangesSince, type Conflict, type Operation, type PutIn, type ReportLine, type Write, type WriteOutcome } from "../api/client";
-import { keptDrafts, operationOf, type Draft, type Words } from "./drafts";
+import { api, read, ReadFailed, sentenceOf, UNREACHABLE, write, type ChangesSince, type Conflict, type Operation, type PutIn, type ReportLine, type SectionText, type Write, type WriteOutcome } from "../api/client";
+import { settling, type Waiting } from "./clash";
+import { KeptDrafts, operationOf, plainHeading, type Draft, type Words } from "./drafts";
 import { pathTo } from "../outline/outline";
 import { sameText } from "./same-text";
 import { opened, withChanges, withOutcome, type DocumentState, type Message, type Place } from "./state";
@@ -22,6 +23,9 @@ const lingering = new Map<string, Session>();
 export class Session {
   readonly store: StoreApi<DocumentState>;
   private readonly drafts = new Map<string, Draft>();
+  private readonly keptDrafts: KeptDrafts;
+  /** Sections written in two windows, in turn; until the writer has chosen, the browser keeps what was typed here. */
+  private clashes: Waiting[] = [];
   /** Writes go out one after the other, each on the revision the last one made. */
   private queue: Promise<unknown> = Promise.resolve();
   private pauseTimer: number | undefined;
@@ -45,8 +49,8 @@ export class Session {
     this.channel.onmessage = () => void this.lookForOthers();
     this.lookTimer = window.setInterval(() => document.visibilityState === "visible" && void this.lookForOthers(), LOOK_FOR_OTHERS);
     window.addEventListener("pagehide", this.handOver);
-    for (const draft of keptDrafts.read(state.id)) if (state.positions.has(draft.section)) this.drafts.set(draft.section, draft);
-    if (this.drafts.size > 0) void this.flush();
+    this.keptDrafts = new KeptDrafts(state.id);
+    void this.sendLeftBehind(this.keptDrafts.adopt());
     void this.readFigures();
   }
 
@@ -137,21 +141,39 @@ export class Session {
     this.pauseTimer = window.setTimeout(() => void this.flush(), Math.max(0, Math.min(PAUSE, this.firstTyped + LATEST - now)));
   }
 
+  /** The text as the writer left it here, acknowledged or not; undefined when it has not been read yet. */
+  textNow(section: string): SectionText | undefined {
+    const kept = this.state.texts.get(section);
+    return kept && { ...kept, ...this.drafts.get(section)?.text() };
+  }
+
   isTyping(section: string): boolean {
     return this.drafts.has(section);
+  }
+
+  /** What windows that are closed could not send; of two drafts of one section the second may clash with the first. */
+  private async sendLeftBehind(left: readonly Draft[]): Promise<void> {
+    for (const draft of left) {
+      this.drafts.set(draft.section, draft);
+      await this.flush();
+    }
+  }
+
+  private keepDrafts(): void {
+    this.keptDrafts.keep(new Map([...this.clashes.map(({ draft }) => [draft.section, draft] as const), ...this.drafts]).values());
   }
 
   /** Sends what was typed; resolves when it is acknowledged or has been found impossible for now. */
   flush(): Promise<void> {
     window.clearTimeout(this.pauseTimer);
     this.pauseTimer = undefined;
-    keptDrafts.keep(this.state.id, this.drafts.values());
+    this.keepDrafts();
     return this.inTurn(async () => {
       const waiting = Array.from(this.drafts.values());
       for (const draft of waiting) await this.sendDraft(draft);
       const saving = this.drafts.size === 0 ? "kept" : "unsent";
       if (this.state.saving !== saving) this.store.setState({ saving });
-      keptDrafts.keep(this.state.id, this.drafts.values());
+      this.keepDrafts();
     });
   }
 
@@ -164,14 +186,16 @@ export class Session {
       case "stale":
         return this.draftClashed(draft, words, answer.conflict);
       case "refused":
-        this.drafts.delete(draft.section);
         return this.keepElsewhere(draft, words, answer.sentence);
       case "unreachable":
-        this.pauseTimer ??= window.setTimeout(() => void this.flush(), RETRY);
-        return;
+        return this.sendLater();
       default:
         return answer satisfies never;
     }
+  }
+
+  private sendLater(): void {
+    this.pauseTimer ??= window.setTimeout(() => void this.flush(), RETRY);
   }
 
   private async draftKept(draft: Draft, words: Words, outcome: WriteOutcome): Promise<void> {
@@ -186,41 +210,53 @@ export class Session {
   }
 
   private async draftClashed(draft: Draft, words: Words, conflict: Conflict): Promise<void> {
-    this.drafts.delete(draft.section);
-    const text = conflict.texts.find((each) => each.id === draft.section);
+    const theirs = conflict.texts.find((each) => each.id === draft.section);
+    if (theirs) this.drafts.delete(draft.section);
     this.takeOver(conflict.changes);
-    if (!text) return this.keepElsewhere(draft, words, conflict.detail);
+    if (!theirs) return this.keepElsewhere(draft, words, conflict.detail);
     const mine = { id: draft.section, ...words, revision: draft.baseRevision };
-    if (!sameText([mine.heading, mine.body], [text.heading, text.body])) this.store.setState({ clash: { section: draft.section, mine, theirs: text } });
+    if (!sameText([mine.heading, mine.body], [theirs.heading, theirs.body])) {
+      this.askAbout([...this.clashes, { section: draft.section, mine, theirs, draft: { ...draft, text: () => words } }]);
+    }
+  }
+
+  private askAbout(clashes: Waiting[]): void {
+    this.clashes = clashes;
+    this.store.setState({ clash: clashes[0] ?? null });
   }
 
   /** The section is gone from the outline, cut out in another window: what was typed becomes a section at the end. */
   private async keepElsewhere(draft: Draft, words: Words, sentence: string): Promise<void> {
     await this.sync();
+    // Refused for what it says: it stays unsent, and is tried again with what is typed next.
     if (this.state.positions.has(draft.section)) return this.say(sentence, "warning");
     const path = this.path;
-    const heading = `Kept from “${this.state.facts.get(draft.section)?.heading || "a section"}”`;
+    const heading = `Kept from “${plainHeading(words) || "a section"}”`;
     const made = await write(api.POST("/api/documents/{id}/operations", { ...path, body: { baseRevision: this.state.revision, operation: { name: "insert", heading } } }));
     const section = made.kind === "applied" ? made.outcome.order.at(-1)?.inserted.ids[0] : undefined;
-    if (made.kind !== "applied" || section === undefined) return this.say(sentence, "warning");
+    if (made.kind !== "applied" || section === undefined) return this.sendLater();
     await this.accept(made.outcome);
-    const kept = await write(api.POST("/api/documents/{id}/operations", { ...path, body: { baseRevision: made.outcome.revision, operation: { name: "replace-body", section, body: words.body } } }));
-    if (kept.kind === "applied") await this.accept(kept.outcome);
+    // From here on it is the new section's draft, should the server be lost in between.
+    if (this.drafts.get(draft.section) === draft) this.drafts.delete(draft.section);
+    const moved = { ...draft, section, baseRevision: made.outcome.revision, headingChanged: false, bodyChanged: true, text: () => words };
+    this.drafts.set(section, moved);
+    await this.sendDraft(moved);
     this.say(`The section you were writing in was cut out in another window; what you typed is kept at the end as “${heading}”.`, "warning");
   }
 
   /** The writer has looked at both texts and says which to go on with. */
   async settleClash(choice: "mine" | "theirs" | "both"): Promise<void> {
-    const { clash } = this.state;
+    const [clash, ...others] = this.clashes;
     if (!clash) return;
-    this.store.setState({ clash: null });
-    const body = choice === "both" ? [...(clash.theirs.body as unknown[]), ...(clash.mine.body as unknown[])] : clash.mine.body;
-    if (choice === "theirs") {
-      this.store.setState((state) => ({ texts: new Map(state.texts).set(clash.section, clash.theirs) }));
-      return;
-    }
-    await this.perform({ name: "replace-body", section: clash.section, body: body as Record<string, never>[] }, { quiet: true });
-    await this.readTextAgain(clash.section);
+    this.askAbout(others);
+    const operation = settling(clash, choice);
+    const answer = operation === null ? null : await this.perform(operation, { quiet: true });
+    if (answer?.kind === "refused") await this.inTurn(() => this.keepElsewhere(clash.draft, clash.mine, answer.sentence));
+    else if (answer?.kind === "stale") this.askAbout([{ ...clash, theirs: answer.conflict.texts.find(({ id }) => id === clash.section) ?? clash.theirs }, ...this.clashes]);
+    else if (answer?.kind === "unreachable") this.askAbout([clash, ...this.clashes]);
+    else if (operation === null) this.store.setState((state) => ({ texts: new Map(state.texts).set(clash.section, clash.theirs) }));
+    else await this.readTextAgain(clash.section);
+    this.keepDrafts();
   }
 
   // ---- every other change ----
@@ -492,7 +528,7 @@ export class Session {
 
   /** A window about to close sends what it can; what does not get through waits in the browser's store. */
   private readonly handOver = (): void => {
-    keptDrafts.keep(this.state.id, this.drafts.values());
+    this.keepDrafts();
     for (const draft of this.drafts.values()) {
       void fetch(`/api/documents/${this.state.id}/operations`, {
         method: "POST",

@@ -1,13 +1,11 @@
 import type { SectionFacts, SectionText, Skeleton, TitleBlock, WriteOutcome, ChangesSince } from "../api/client";
 import { edited, type Outline } from "../outline/outline";
+import type { Clash } from "./clash";
 
 /** A place in the text: a section and, in it, the editor's position (0 is before the heading). */
 export type Place = { section: string; position?: number; bookmark?: string };
 
 export type Message = { key: number; tone: "said" | "warning"; sentence: string; canUndo: boolean; offer?: { label: string; run: () => void } };
-
-/** A section whose typing met another window's: both texts wait for the writer's choice. */
-export type Clash = { section: string; mine: SectionText; theirs: SectionText };
 
 export type Saving = "kept" | "keeping" | "unsent";
 
@@ -40,6 +38,7 @@ export type DocumentState = {
   trail: { places: readonly Place[]; at: number };
   saving: Saving;
   message: Message | null;
+  /** The section that the writer is asked about; others may wait behind it. */
   clash: Clash | null;
   /** Goes up whenever bookmarks, offcuts or findings may have changed. */
   generation: number;

@@ -13,6 +13,7 @@ export function ClashDialog() {
   if (!clash) return null;
   return (
     <Dialog
+      key={clash.section}
       open
       wide
       onClose={() => undefined}

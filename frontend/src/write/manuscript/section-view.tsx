@@ -39,7 +39,8 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
   useEffect(() => session.wantText(id), [session, id, hasText]);
 
   useLayoutEffect(() => {
-    const first = session.state.texts.get(id);
+    // A section that comes back into view shows what was typed in it, sent or not.
+    const first = session.textNow(id);
     if (!place.current || !first) return;
     const made = new SectionEditor(
       place.current,
