@@ -250,3 +250,21 @@ test("two windows: writes to different sections are merged, to the same one offe
   await page.getByRole("button", { name: "Keep both" }).click();
   await expect.poll(() => exported(page.request, id, "md")).toContain("Second words. Theirs.\n\nSecond words. Mine.");
 });
+
+test("the cursor stays where it is while another window writes in the same section, and typing goes on from there", async ({ page, context }) => {
+  const id = await openDocument(page, THREE);
+  await putCursor(page, "Second words.");
+  await page.keyboard.press("End");
+  const other = await context.newPage();
+  await other.goto(`/documents/${id}`);
+  await putCursor(other, "Second words.");
+  await other.keyboard.press("End");
+  await other.keyboard.type(" Theirs.");
+  await allKept(other);
+  await page.bringToFront();
+  await expect(page.locator(".manuscript:focus")).toContainText("Second words. Theirs.");
+  await page.keyboard.type(" Mine.");
+  await allKept(page);
+  await expect(page.getByRole("dialog")).toBeHidden();
+  expect(await exported(page.request, id, "md")).toContain("Second words. Mine. Theirs.");
+});

@@ -5,6 +5,8 @@ export type Draft = {
   section: string;
   /** The revision whose text the typing began on. */
   baseRevision: number;
+  /** The text that the typing began on, as far as this window knows it. */
+  began?: Words | undefined;
   /** Worked out when it is sent, not at every keystroke. */
   text: () => Words;
   headingChanged: boolean;
@@ -12,7 +14,7 @@ export type Draft = {
 };
 
 export type Words = Pick<SectionText, "heading" | "body">;
-type KeptDraft = Omit<Draft, "text"> & Words;
+type KeptDraft = Omit<Draft, "text" | "began"> & Words;
 
 export function operationOf(draft: Draft, words: Words): Operation {
   const rename: Operation = { name: "rename", section: draft.section, heading: words.heading };
@@ -38,7 +40,7 @@ export class KeptDrafts {
   keep(drafts: Iterable<Draft>): void {
     const mine = [...drafts];
     try {
-      const kept = [...this.others(), ...mine.map(({ text, ...draft }): KeptDraft => ({ ...draft, ...text() }))];
+      const kept = [...this.others(), ...mine.map(({ text, began: _began, ...draft }): KeptDraft => ({ ...draft, ...text() }))];
       if (kept.length === 0) localStorage.removeItem(this.key);
       else localStorage.setItem(this.key, JSON.stringify(kept));
     } catch {

@@ -178,12 +178,12 @@ test("an operation on an outline that another window has changed shows the newer
 });
 
 test("two windows in one section: both texts are offered, and each choice is kept", async () => {
-  const theirs = textOf("a", "theirs", 4);
   for (const [choice, sent] of [
     ["mine", [textOf("a", "mine").body]],
     ["theirs", []],
-    ["both", [[...theirs.body, ...textOf("a", "mine").body]]],
+    ["both", [[...textOf("a", "theirs for both").body, ...textOf("a", "mine").body]]],
   ] as const) {
+    const theirs = textOf("a", `theirs for ${choice}`, 4);
     const already = server.writes().length;
     server.nextIsStale({ changed: [facts("a", 4)] }, [theirs]);
     type("a", "mine");
@@ -365,6 +365,60 @@ test("texts asked for in the same moment come in one answer", async () => {
   await pass(0);
   expect(server.asked.filter(({ path }) => path.startsWith("/texts")).map(({ path }) => decodeURIComponent(path))).toEqual(["/texts?sections=a,b"]);
   expect([...session.state.texts.keys()]).toEqual(["a", "b"]);
+});
+
+test("a text that was overtaken by a change on its way is read again", async () => {
+  server.texts = new Map([["a", textOf("a", "old", 1)]]);
+  session.wantText("a");
+  await vi.advanceTimersToNextTimerAsync();
+  expect(session.state.texts.get("a")?.revision).toBe(1);
+
+  server.nextIsStale({ changed: [facts("a", 4)] });
+  await session.perform({ name: "promote", sections: ["a"] });
+  session.wantText("a");
+  await pass(0);
+  expect(session.state.outdated.has("a")).toBe(true);
+  server.texts = new Map([["a", textOf("a", "new", 4)]]);
+  await pass(5);
+  expect(session.state.texts.get("a")).toEqual(textOf("a", "new", 4));
+  expect(session.state.outdated.size).toBe(0);
+});
+
+test("what is typed in an outdated text is offered beside the newer one", async () => {
+  server.texts = new Map([["a", textOf("a", "old", 1)]]);
+  session.wantText("a");
+  await pass(0);
+  server.nextIsStale({ changed: [facts("a", 4)] });
+  await session.perform({ name: "promote", sections: ["a"] });
+  server.nextIsStale({ changed: [facts("a", 4)] }, [textOf("a", "theirs", 4)]);
+  type("a", "old, and more");
+  await session.flush();
+  expect(server.writes().at(-1)?.baseRevision).toBe(1);
+  expect(session.state.clash).toMatchObject({ section: "a", theirs: textOf("a", "theirs", 4) });
+});
+
+test("words typed while another window changed only the aim of their section go through", async () => {
+  server.texts = new Map([["a", textOf("a", "the lamp", 1)]]);
+  session.wantText("a");
+  await pass(0);
+  server.nextIsStale({ changed: [{ ...facts("a", 4), aim: "changed there" }] }, [textOf("a", "the lamp", 4)]);
+  type("a", "the lamp was lit");
+  await session.flush();
+  expect(session.state).toMatchObject({ clash: null, saving: "kept" });
+  expect(session.state.facts.get("a")?.aim).toBe("changed there");
+  expect(server.writes().map(({ baseRevision, operation }) => [baseRevision, bodyOf(operation)])).toEqual([
+    [3, bodyOf(textOf("a", "the lamp was lit"))],
+    [4, bodyOf(textOf("a", "the lamp was lit"))],
+  ]);
+});
+
+test("what is typed in a text newer than all else builds on that text", async () => {
+  server.texts = new Map([["a", textOf("a", "newer", 8)]]);
+  session.wantText("a");
+  await pass(0);
+  type("a", "newer, and more");
+  await session.flush();
+  expect(server.writes().map(({ baseRevision }) => baseRevision)).toEqual([8]);
 });
 
 test("the trail leads back over the jumps made, and forward again", () => {

@@ -1,10 +1,25 @@
 import { createStore, type StoreApi } from "zustand/vanilla";
-import { api, read, ReadFailed, sentenceOf, UNREACHABLE, write, type ChangesSince, type Conflict, type Operation, type PutIn, type ReportLine, type SectionText, type Write, type WriteOutcome } from "../api/client";
+import {
+  api,
+  read,
+  ReadFailed,
+  sentenceOf,
+  UNREACHABLE,
+  write,
+  type ChangesSince,
+  type Conflict,
+  type Operation,
+  type PutIn,
+  type ReportLine,
+  type SectionText,
+  type Write,
+  type WriteOutcome,
+} from "../api/client";
 import { settling, type Waiting } from "./clash";
 import { KeptDrafts, operationOf, plainHeading, type Draft, type Words } from "./drafts";
 import { pathTo } from "../outline/outline";
 import { sameText } from "./same-text";
-import { opened, withChanges, withOutcome, type DocumentState, type Message, type Place } from "./state";
+import { opened, withChanges, withOutcome, withTexts, type DocumentState, type Message, type Place } from "./state";
 
 /** Typing is handed over after this pause, or at the latest after the second figure (milliseconds). */
 const PAUSE = 500;
@@ -82,7 +97,7 @@ export class Session {
 
   /** Asks for a section's text; texts asked for in the same moment come together. */
   wantText(section: string): void {
-    if (this.state.texts.has(section)) return;
+    if (this.state.texts.has(section) && !this.state.outdated.has(section)) return;
     this.wantedTexts.add(section);
     this.textsTimer ??= window.setTimeout(() => void this.readTexts(), 0);
   }
@@ -92,8 +107,7 @@ export class Session {
     const wanted = [...this.wantedTexts].slice(-TEXTS_AT_ONCE);
     this.wantedTexts.clear();
     try {
-      const texts = await read(api.GET("/api/documents/{id}/texts", { params: { ...this.path.params, query: { sections: wanted.join(",") } } }));
-      this.store.setState((state) => ({ texts: new Map([...state.texts, ...texts.map((text) => [text.id, text] as const)]) }));
+      this.takeTexts(await this.textsOf(wanted));
     } catch (failure) {
       this.say(failure instanceof Error ? failure.message : UNREACHABLE, "warning");
       window.setTimeout(() => wanted.forEach((id) => this.wantText(id)), RETRY);
@@ -101,8 +115,24 @@ export class Session {
   }
 
   async readTextAgain(section: string): Promise<void> {
-    const texts = await read(api.GET("/api/documents/{id}/texts", { params: { ...this.path.params, query: { sections: section } } }));
-    this.store.setState((state) => ({ texts: new Map([...state.texts, ...texts.map((text) => [text.id, text] as const)]) }));
+    this.takeTexts(await this.textsOf([section]));
+  }
+
+  private textsOf(sections: readonly string[]): Promise<SectionText[]> {
+    return read(api.GET("/api/documents/{id}/texts", { params: { ...this.path.params, query: { sections: sections.join(",") } } }));
+  }
+
+  /** What an answer says that was overtaken by a change on its way is asked for again: nobody may go on from it. */
+  private takeTexts(texts: readonly SectionText[]): void {
+    const { facts } = this.state;
+    const isOvertaken = ({ id, revision }: SectionText) => revision < (facts.get(id)?.revision ?? 0);
+    this.store.setState((state) =>
+      withTexts(
+        state,
+        texts.filter((text) => !isOvertaken(text)),
+      ),
+    );
+    for (const { id } of texts.filter(isOvertaken)) this.wantText(id);
   }
 
   private async readFigures(): Promise<void> {
@@ -127,9 +157,13 @@ export class Session {
 
   typed(section: string, typed: Typed): void {
     const known = this.drafts.get(section);
+    const text = this.state.texts.get(section);
+    // A text may have been read before or after the last change that this window knows of.
+    const readAt = text && (this.state.outdated.has(section) ? text.revision : Math.max(this.state.revision, text.revision));
     this.drafts.set(section, {
       section,
-      baseRevision: known?.baseRevision ?? this.state.revision,
+      baseRevision: known?.baseRevision ?? readAt ?? this.state.revision,
+      began: known ? known.began : text,
       text: typed.text,
       headingChanged: typed.headingChanged || (known?.headingChanged ?? false),
       bodyChanged: typed.bodyChanged || (known?.bodyChanged ?? false),
@@ -202,15 +236,20 @@ export class Session {
     const now = this.drafts.get(draft.section);
     if (now === draft) this.drafts.delete(draft.section);
     // What was typed meanwhile builds on what has just been kept.
-    else if (now) this.drafts.set(draft.section, { ...now, baseRevision: outcome.revision });
-    this.store.setState((state) => ({
-      texts: new Map(state.texts).set(draft.section, { id: draft.section, ...words, revision: outcome.revision }),
-    }));
+    else if (now) this.drafts.set(draft.section, { ...now, baseRevision: outcome.revision, began: words });
+    this.store.setState((state) => withTexts(state, [{ id: draft.section, ...words, revision: outcome.revision }]));
     await this.accept(outcome);
   }
 
   private async draftClashed(draft: Draft, words: Words, conflict: Conflict): Promise<void> {
     const theirs = conflict.texts.find((each) => each.id === draft.section);
+    if (theirs && draft.began && sameText([theirs.heading, theirs.body], [draft.began.heading, draft.began.body])) {
+      // Something else about the section was changed, its aim for instance.
+      this.takeOver(conflict.changes);
+      const again = { ...(this.drafts.get(draft.section) ?? draft), baseRevision: conflict.changes.revision };
+      this.drafts.set(draft.section, again);
+      return this.sendDraft(again);
+    }
     if (theirs) this.drafts.delete(draft.section);
     this.takeOver(conflict.changes);
     if (!theirs) return this.keepElsewhere(draft, words, conflict.detail);
@@ -254,7 +293,7 @@ export class Session {
     if (answer?.kind === "refused") await this.inTurn(() => this.keepElsewhere(clash.draft, clash.mine, answer.sentence));
     else if (answer?.kind === "stale") this.askAbout([{ ...clash, theirs: answer.conflict.texts.find(({ id }) => id === clash.section) ?? clash.theirs }, ...this.clashes]);
     else if (answer?.kind === "unreachable") this.askAbout([clash, ...this.clashes]);
-    else if (operation === null) this.store.setState((state) => ({ texts: new Map(state.texts).set(clash.section, clash.theirs) }));
+    else if (operation === null) this.store.setState((state) => withTexts(state, [clash.theirs]));
     else await this.readTextAgain(clash.section);
     this.keepDrafts();
   }

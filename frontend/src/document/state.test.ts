@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
 import type { ChangesSince, SectionFacts, Skeleton, WriteOutcome } from "../api/client";
-import { opened, withChanges, withOutcome } from "./state";
+import { opened, withChanges, withOutcome, withTexts } from "./state";
 
 const facts = (id: string, revision = 1): SectionFacts => ({ id, heading: id, words: 10, aim: "", target: null, marker: "", revision });
 const text = (id: string, revision = 1) => ({ id, heading: [], body: [], revision });
@@ -51,7 +51,7 @@ test("when the current section goes, its place is taken by the one that stands t
   expect(next).toMatchObject({ current: "c", scope: null });
 });
 
-test("others’ changes let go of old texts, but never of what is being typed", () => {
+test("others’ changes make old texts outdated until they are read again, but never what is being typed", () => {
   const state = {
     ...opened(skeleton),
     texts: new Map([
@@ -61,6 +61,11 @@ test("others’ changes let go of old texts, but never of what is being typed", 
     ]),
   };
   const next = withChanges(state, { ...changes, changed: [facts("a", 7), facts("b", 8), facts("c", 8)] }, new Set(["b"]));
-  expect([...(next.texts?.keys() ?? [])]).toEqual(["b", "c"]);
+  expect([...(next.outdated ?? [])]).toEqual(["a"]);
+  expect(next.texts).toBeUndefined();
   expect(next.revision).toBe(9);
+
+  const read = withTexts({ ...state, ...next }, [text("a", 7)]);
+  expect(read.outdated.size).toBe(0);
+  expect(read.texts.get("a")).toEqual(text("a", 7));
 });

@@ -18,6 +18,8 @@ export type DocumentState = {
   positions: ReadonlyMap<string, number>;
   facts: ReadonlyMap<string, SectionFacts>;
   texts: ReadonlyMap<string, SectionText>;
+  /** Sections that another window has changed since their text was read; it shows until the newer one is there. */
+  outdated: ReadonlySet<string>;
   numbers: readonly string[];
   branchWords: readonly number[];
   words: number;
@@ -56,6 +58,7 @@ export function opened(skeleton: Skeleton): DocumentState {
     positions: positionsOf(skeleton.outline),
     facts,
     texts: new Map(skeleton.texts.map((text) => [text.id, text])),
+    outdated: new Set(),
     numbers: [],
     branchWords: [],
     words: skeleton.sections.reduce((sum, section) => sum + section.words, 0),
@@ -80,31 +83,38 @@ export function opened(skeleton: Skeleton): DocumentState {
 export function withOutcome(state: DocumentState, outcome: WriteOutcome): Partial<DocumentState> {
   // The same maps where nothing changed, so that what shows them is not drawn again.
   const facts = outcome.changed.length > 0 ? withEach(state.facts, outcome.changed) : state.facts;
-  const texts = outcome.texts.length > 0 ? withEach(state.texts, outcome.texts) : state.texts;
   const outline = outcome.order.length > 0 ? edited(state.outline, outcome.order) : state.outline;
   return {
     ...(outcome.titleBlock ? { titleBlock: outcome.titleBlock } : {}),
     ...(outline === state.outline ? {} : placesIn(state, outline)),
     facts,
-    texts,
+    ...(outcome.texts.length > 0 ? withTexts(state, outcome.texts) : {}),
     generation: state.generation + 1,
   };
 }
 
-/** The state after others' changes; texts that may be old are let go and read again when they are shown. */
+/** The state after others’ changes; texts that may be old are read again when they are shown. */
 export function withChanges(state: DocumentState, changes: ChangesSince, typing: ReadonlySet<string>): Partial<DocumentState> {
-  const texts = new Map(state.texts);
-  for (const section of changes.changed) {
-    if (!typing.has(section.id) && texts.get(section.id)?.revision !== section.revision) texts.delete(section.id);
-  }
+  const outdated = changes.changed.filter(({ id, revision }) => !typing.has(id) && state.texts.has(id) && state.texts.get(id)?.revision !== revision);
   return {
     revision: changes.revision,
     titleBlock: changes.titleBlock,
     ...(changes.outline ? placesIn(state, changes.outline) : {}),
     facts: withEach(state.facts, changes.changed),
-    texts,
+    outdated: outdated.length > 0 ? new Set([...state.outdated, ...outdated.map(({ id }) => id)]) : state.outdated,
     generation: state.generation + 1,
   };
+}
+
+/** The state with texts as they have just been read or written. */
+export function withTexts(state: DocumentState, texts: readonly SectionText[]): Pick<DocumentState, "texts" | "outdated"> {
+  return { texts: withEach(state.texts, texts), outdated: without(state.outdated, texts) };
+}
+
+function without(outdated: ReadonlySet<string>, texts: readonly SectionText[]): ReadonlySet<string> {
+  if (!texts.some(({ id }) => outdated.has(id))) return outdated;
+  const read = new Set(texts.map(({ id }) => id));
+  return new Set([...outdated].filter((id) => !read.has(id)));
 }
 
 function placesIn(state: DocumentState, outline: Outline): Partial<DocumentState> {

@@ -33,10 +33,11 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
   useLayoutEffect(() => {
     known.current = { places, onLeave };
   });
+  const isOutdated = useDocument("SectionView", (state) => state.outdated.has(id));
   const hasText = text !== undefined;
   const hasHeading = level > 0;
 
-  useEffect(() => session.wantText(id), [session, id, hasText]);
+  useEffect(() => session.wantText(id), [session, id, hasText, isOutdated]);
 
   useLayoutEffect(() => {
     // A section that comes back into view shows what was typed in it, sent or not.
