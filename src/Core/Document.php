@@ -79,9 +79,16 @@ final readonly class Document
             return 'the opening';
         }
         $id = $this->outline->idAt($position);
-        $heading = isset($this->changedSections[$id->value]) ? null : $this->shelf->headings([$id])[$id->value] ?? null;
+        $kept = isset($this->changedSections[$id->value]) ? null : $this->shelf->headings([$id])[$id->value] ?? null;
+        $heading = $kept ?? $this->section($id)->heading->plainText();
 
-        return null === $heading ? $this->section($id)->name() : Section::nameOf($heading);
+        return Section::nameOf('' === trim($heading) ? $this->numberThatNamesAt($position) : $heading);
+    }
+
+    /** The number that stands for a heading without words: “Chapter 4” says something, one that we count ourselves does not. */
+    public function numberThatNamesAt(int $position): string
+    {
+        return $this->setup->numbering->isDecimal() ? '' : $this->numbers()[$position];
     }
 
     /** @return list<string> the plain heading of each section, in order */

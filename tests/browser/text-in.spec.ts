@@ -179,3 +179,18 @@ test("a numbered book keeps its own numbers, also after a move, and in the file 
   await expect(row(page, "Men")).toHaveAccessibleName(/^Chapter 1, Men/);
   expect(await exported(page.request, id, "md")).toContain("## Chapter 1 Men\n\n## Chapter 2 Oil");
 });
+
+test("chapters that have only a number are called by it, and miss no heading", async ({ page }) => {
+  const id = await openDocument(page, "# Chapter 1\n\nIt was dark.\n\n# Chapter 2\n\nIt was light.\n", "Novel.md");
+  await expect(page.getByRole("treeitem", { name: "Chapter 2, 3 words" })).toBeVisible();
+  await expect(page.getByText("No heading yet")).toBeHidden();
+  await expect(page.getByRole("navigation", { name: "Path to the current section" })).toHaveText("Chapter 1");
+  await pickRow(page, "Chapter 2");
+  await page.keyboard.press("Control+Shift+ArrowUp");
+  await expect(page.getByText("Moved “Chapter 2” up.")).toBeVisible();
+  expect(await exported(page.request, id, "md")).toContain("# Chapter 1\n\nIt was light.\n\n# Chapter 2\n\nIt was dark.");
+  await page.keyboard.press("F2");
+  await page.getByLabel("Heading", { exact: true }).fill("The lamp");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("treeitem", { name: "Chapter 1, The lamp, 3 words" })).toBeVisible();
+});

@@ -29,6 +29,8 @@ export class ServerStandIn {
   readonly asked: Asked[] = [];
   revision: number;
   isReachable = true;
+  /** How long an answer takes (milliseconds). */
+  slowness = 0;
   /** Answers for the next writes, in turn; when there is none the write is done. */
   readonly answers: (() => Given)[] = [];
   changes: Partial<ChangesSince> = {};
@@ -43,7 +45,7 @@ export class ServerStandIn {
     const url = new URL(request.url);
     const body: unknown = request.method === "GET" ? null : JSON.parse(await request.text());
     // Even this near, an answer comes later than the question.
-    await Promise.resolve();
+    await (this.slowness === 0 ? Promise.resolve() : new Promise((resolve) => setTimeout(resolve, this.slowness)));
     if (!this.isReachable) throw new TypeError("Failed to fetch");
     const asked = { method: request.method, path: url.pathname.replace("/api/documents/d", "") + url.search, body };
     this.asked.push(asked);

@@ -143,6 +143,24 @@ test("operations asked for at once go out one after the other", async () => {
   expect(session.state.message).toMatchObject({ sentence: "Undone: Moved “b”.", canUndo: false });
 });
 
+test("a change that takes longer than a moment says so until it is done", async () => {
+  server.slowness = 250;
+  const quick = session.perform({ name: "promote", sections: ["b"] });
+  await pass(260);
+  await quick;
+  expect(session.state.isWorking).toBe(false);
+
+  server.slowness = 2000;
+  const slow = session.undo();
+  await pass(299);
+  expect(session.state.isWorking).toBe(false);
+  await pass(2);
+  expect(session.state.isWorking).toBe(true);
+  await pass(2000);
+  await slow;
+  expect(session.state.isWorking).toBe(false);
+});
+
 test("what is typed while an answer is on its way builds on that answer", async () => {
   type("a", "one");
   const sending = session.flush();

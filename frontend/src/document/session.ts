@@ -28,6 +28,7 @@ const RETRY = 3000;
 const LOOK_FOR_OTHERS = 4000;
 const TEXTS_AT_ONCE = 40;
 const FIGURES_AFTER = 40;
+const MOMENT = 300;
 
 export type Typed = Pick<Draft, "text" | "headingChanged" | "bodyChanged">;
 
@@ -302,7 +303,7 @@ export class Session {
 
   async perform(operation: Operation, { quiet = false }: { quiet?: boolean } = {}): Promise<Write> {
     await this.flush();
-    return this.inTurn(async () => {
+    return this.changing(async () => {
       const answer = await write(api.POST("/api/documents/{id}/operations", { ...this.path, body: { baseRevision: this.state.revision, operation } }));
       return this.answered(answer, quiet ? null : (outcome) => outcome.label);
     });
@@ -311,7 +312,7 @@ export class Session {
   /** Text from elsewhere that has headings, or paragraphs enough to look for some. */
   async paste(section: string, from: number, to: number, html: string): Promise<Write> {
     await this.flush();
-    return this.inTurn(async () => {
+    return this.changing(async () => {
       const body = { baseRevision: this.state.revision, section, from, to, html };
       return this.answered(await write(api.POST("/api/documents/{id}/paste", { ...this.path, body })), (outcome) => outcome.label);
     });
@@ -320,7 +321,7 @@ export class Session {
   /** Copies or moves branches to a place in another document, and says where they are to be found. */
   async transfer(sections: string[], other: { id: string; title: string }, place: { landing: "before" | "after" | "inside"; target?: string }, moves: boolean): Promise<void> {
     await this.flush();
-    await this.inTurn(async () => {
+    await this.changing(async () => {
       const body = { baseRevision: this.state.revision, sections, other: other.id, ...place, moves };
       const answer = await api.POST("/api/documents/{id}/transfer", { ...this.path, body }).catch(() => null);
       if (answer?.response.status === 409) this.takeOver((answer.error as unknown as Conflict).changes);
@@ -335,7 +336,7 @@ export class Session {
   /** Reads a file into the document; answers what became of the file, or throws one sentence. */
   async putIn(file: File, landing: "before" | "after" | "inside", target: string): Promise<ReportLine[]> {
     await this.flush();
-    return this.inTurn(async () => {
+    return this.changing(async () => {
       const query = new URLSearchParams({ name: file.name, baseRevision: String(this.state.revision), landing, target });
       const response = await fetch(`/api/documents/${this.state.id}/import?${query}`, { method: "POST", headers: { "Content-Type": "application/octet-stream" }, body: file }).catch(() => null);
       if (!response) throw new ReadFailed(UNREACHABLE);
@@ -383,14 +384,14 @@ export class Session {
 
   async undo(): Promise<Write> {
     await this.flush();
-    return this.inTurn(async () =>
+    return this.changing(async () =>
       this.answered(await write(api.POST("/api/documents/{id}/undo", { ...this.path, body: { baseRevision: this.state.revision } })), (outcome) => `Undone: ${outcome.label}`, false),
     );
   }
 
   async redo(): Promise<Write> {
     await this.flush();
-    return this.inTurn(async () =>
+    return this.changing(async () =>
       this.answered(await write(api.POST("/api/documents/{id}/redo", { ...this.path, body: { baseRevision: this.state.revision } })), (outcome) => `Done again: ${outcome.label}`, false),
     );
   }
@@ -398,7 +399,7 @@ export class Session {
   /** The whole document, or one section of it, as it read after a step of the history; 0 is the beginning. */
   async goBackTo(state: number, section?: string): Promise<Write> {
     await this.flush();
-    return this.inTurn(async () => {
+    return this.changing(async () => {
       const body = { baseRevision: this.state.revision, state, ...(section === undefined ? {} : { section }) };
       return this.answered(await write(api.POST("/api/documents/{id}/history/return", { ...this.path, body })), (outcome) => outcome.label);
     });
@@ -577,6 +578,19 @@ export class Session {
       }).catch(() => undefined);
     }
   };
+
+  /** A change, in its turn; one that takes longer than a moment says so. */
+  private changing<T>(work: () => Promise<T>): Promise<T> {
+    return this.inTurn(async () => {
+      const timer = window.setTimeout(() => this.store.setState({ isWorking: true }), MOMENT);
+      try {
+        return await work();
+      } finally {
+        window.clearTimeout(timer);
+        if (this.state.isWorking) this.store.setState({ isWorking: false });
+      }
+    });
+  }
 
   private inTurn<T>(work: () => Promise<T>): Promise<T> {
     const turn = this.queue.then(work, work);

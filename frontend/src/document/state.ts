@@ -39,6 +39,8 @@ export type DocumentState = {
   picked: ReadonlySet<string>;
   trail: { places: readonly Place[]; at: number };
   saving: Saving;
+  /** Whether a change is on its way that takes longer than a moment. */
+  isWorking: boolean;
   message: Message | null;
   /** The section that the writer is asked about; others may wait behind it. */
   clash: Clash | null;
@@ -73,6 +75,7 @@ export function opened(skeleton: Skeleton): DocumentState {
     picked: new Set(),
     trail: { places: [], at: 0 },
     saving: "kept",
+    isWorking: false,
     message: null,
     clash: null,
     generation: 0,

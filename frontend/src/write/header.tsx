@@ -25,6 +25,7 @@ export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
   const id = useDocument("Header", (state) => state.id);
   const title = useDocument("Header", (state) => state.titleBlock.title) || "Untitled";
   const saving = useDocument("Header", (state) => state.saving);
+  const isWorking = useDocument("Header", (state) => state.isWorking);
   const words = useDocument("Header", (state) => state.words);
   const [naming, setNaming] = useState(false);
   const titleBlock = useDocument("Header", (state) => state.titleBlock);
@@ -39,7 +40,15 @@ export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
         </button>
       </h1>
       <p className="hidden text-xs whitespace-nowrap text-faint sm:block" role="status">
-        <span className={saving === "unsent" ? "font-medium text-loss" : ""}>{SAVING[saving]}</span> · {counted(words, "word")}
+        {isWorking ? (
+          <span className="font-medium text-stem">
+            <span aria-hidden="true" className="mr-1.5 inline-block size-2 animate-pulse rounded-full bg-stem" />
+            working…
+          </span>
+        ) : (
+          <span className={saving === "unsent" ? "font-medium text-loss" : ""}>{SAVING[saving]}</span>
+        )}{" "}
+        · {counted(words, "word")}
       </p>
       <span className="flex-1" />
       <nav aria-label="Faces of the document" className="flex self-stretch">

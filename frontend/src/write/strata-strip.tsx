@@ -6,6 +6,7 @@ import { useAfterPaint } from "../document/after-paint";
 import { useDocument, useSession } from "../document/context";
 import type { DocumentState } from "../document/state";
 import { commandOf } from "../keys/keys";
+import { labelOf } from "../outline/names";
 import { pathTo } from "../outline/outline";
 import { actedOn } from "../outline/picks";
 import { neighbour, outOf, strata, strataDrop, windowOn, type Stratum } from "../outline/strata";
@@ -85,7 +86,7 @@ export function StrataStrip() {
   );
   const drag = useBranchDrag(session, strip, placeAt);
 
-  const nameOf = (each: Stratum) => `${numbers[each.position] ?? ""} ${facts.get(each.id)?.heading || (outline.levels[each.position] === "0" ? "Opening" : "No heading")}`.trim();
+  const nameOf = (each: Stratum) => labelOf(facts.get(each.id)?.heading ?? "", numbers[each.position] ?? "", outline.levels[each.position] === "0");
   const focus = (id: string) => {
     setActive(id);
     const take = () => strip.current?.querySelector<HTMLElement>(`[data-stratum="${id}"]`)?.focus();

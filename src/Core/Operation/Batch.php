@@ -41,6 +41,6 @@ final readonly class Batch implements Operation
             return $this->operations[0]->describe($before).' and '.lcfirst($this->operations[1]->describe($before));
         }
 
-        return $this->operations[0]->describe($before).(0 === $more ? '' : sprintf(' and %d more steps', $more));
+        return $this->operations[0]->describe($before).(0 === $more ? '' : sprintf(' and %s more steps', number_format($more)));
     }
 }

@@ -65,18 +65,27 @@ final readonly class DescribeSection implements Operation
 
     private function described(Document $document, int $position): Document
     {
-        $section = $document->sectionAt($position);
-        $noted = $section
-            ->withAim($this->aim ?? $section->aim)
-            ->withTarget(0 === $this->target ? null : $this->target ?? $section->target)
-            ->withMarker($this->marker ?? $section->marker);
         $flags = $document->outline->flagsAt($position);
         $flags = self::flag($flags, Outline::UNNUMBERED, null === $this->numbered ? null : !$this->numbered);
         $flags = self::flag($flags, Outline::APPENDIX, $this->appendix);
         $flags = self::flag($flags, Outline::LEFT_OUT_OF_CONTENTS, null === $this->inContents ? null : !$this->inContents);
 
-        return ($noted == $section ? $document : $document->withSection($noted))
-            ->withOutline($document->outline->withFlags($position, $flags));
+        return $this->noted($document, $position)->withOutline($document->outline->withFlags($position, $flags));
+    }
+
+    private function noted(Document $document, int $position): Document
+    {
+        // A flag is the outline’s; no section needs to be read for it.
+        if (null === $this->aim && null === $this->target && null === $this->marker) {
+            return $document;
+        }
+        $section = $document->sectionAt($position);
+        $noted = $section
+            ->withAim($this->aim ?? $section->aim)
+            ->withTarget(0 === $this->target ? null : $this->target ?? $section->target)
+            ->withMarker($this->marker ?? $section->marker);
+
+        return $noted == $section ? $document : $document->withSection($noted);
     }
 
     private static function flag(int $flags, int $bit, ?bool $on): int

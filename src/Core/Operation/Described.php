@@ -24,8 +24,8 @@ final class Described
         return match (true) {
             0 === $more && $to < $document->outline->branchEnd($from) => sprintf('the heading %s alone', $name),
             0 === $more => $name,
-            1 === count($picked->runs) => sprintf('%s with %d %s under it', $name, $more, 1 === $more ? 'section' : 'sections'),
-            default => sprintf('%s and %d more', $name, $more),
+            1 === count($picked->runs) => sprintf('%s with %s %s under it', $name, number_format($more), 1 === $more ? 'section' : 'sections'),
+            default => sprintf('%s and %s more', $name, number_format($more)),
         };
     }
 
@@ -39,7 +39,7 @@ final class Described
         $name = $document->nameAt($picked->runs[0][0]);
         $more = count($picked->runs) - 1;
 
-        return 0 === $more ? $name : sprintf('%s and %d more', $name, $more);
+        return 0 === $more ? $name : sprintf('%s and %s more', $name, number_format($more));
     }
 
     public static function section(Document $document, SectionId $section): string

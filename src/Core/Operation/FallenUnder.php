@@ -60,7 +60,7 @@ final class FallenUnder
         $sentence = sprintf(
             '%s%s now %s under %s.',
             $after->nameAt($fallen[0]),
-            0 === $more ? '' : sprintf(' and %d more', $more),
+            0 === $more ? '' : sprintf(' and %s more', number_format($more)),
             0 === $more ? 'stands' : 'stand',
             $after->section($parent)->name(),
         );

@@ -6,7 +6,14 @@ namespace Stemmata\Tests\Core\Operation;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Stemmata\Core\Marker;
+use Stemmata\Core\OffcutReason;
+use Stemmata\Core\Operation\CutOut;
+use Stemmata\Core\Operation\DescribeSection;
+use Stemmata\Core\Operation\Extent;
 use Stemmata\Tests\Support\Asked;
+use Stemmata\Tests\Support\CountingIds;
+use Stemmata\Tests\Support\Services;
 use Stemmata\Tests\Support\Sketch;
 
 /** Each step as the history tells it to the writer. */
@@ -78,5 +85,22 @@ final class HistoryLinesTest extends TestCase
         $document = Asked::done(Sketch::document('1 a'), ['name' => 'rename', 'section' => 'a', 'heading' => ' '])->document;
 
         self::assertSame('Demoted the section without a heading', Asked::operation(['name' => 'demote', 'sections' => ['a']])->describe($document));
+    }
+
+    public function testAChapterWithoutATitleIsCalledByItsNumber(): void
+    {
+        $novel = Services::formats()->read('novel.md', "# Chapter 1\n\nDark.\n\n# Chapter 2\n\nLight.\n")->document;
+        $delete = new CutOut([$novel->outline->idAt(1)], Extent::Branch, OffcutReason::Deleted, new CountingIds());
+
+        self::assertSame('Deleted “Chapter 2”', $delete->describe($novel));
+        self::assertSame(['', ''], $novel->headings());
+    }
+
+    public function testLargeNumbersAreWrittenAsNumbersAre(): void
+    {
+        $document = Sketch::document(implode(', ', array_map(static fn (int $nth): string => '1 s'.$nth, range(1, 1500))));
+        $marked = new DescribeSection($document->outline->ids(), marker: Marker::Leaf);
+
+        self::assertSame('Changed the marker of “s1” and 1,499 more', $marked->describe($document));
     }
 }

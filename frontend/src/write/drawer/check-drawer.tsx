@@ -1,4 +1,6 @@
 import { useSession } from "../../document/context";
+import type { DocumentState } from "../../document/state";
+import { nameOf } from "../../outline/names";
 import { Button } from "../../parts/button";
 import { counted } from "../../parts/words";
 import { ask } from "../asking";
@@ -27,7 +29,7 @@ export function CheckDrawer() {
             <li key={`${finding.rule} ${section} ${finding.message}`} className="border-l-2 border-ochre pl-3">
               {section !== null && finding.rule !== "no-title" && finding.rule !== "missing-part" && (
                 <button type="button" className="block rounded text-left font-medium hover:text-stem hover:underline" onClick={() => session.goTo({ section })}>
-                  {session.state.facts.get(section)?.heading || "No heading"}
+                  {nameAt(session.state, section)}
                 </button>
               )}
               <p>{finding.message}</p>
@@ -38,4 +40,8 @@ export function CheckDrawer() {
       </ul>
     </>
   );
+}
+
+function nameAt({ facts, numbers, positions }: DocumentState, section: string): string {
+  return nameOf(facts.get(section)?.heading ?? "", numbers[positions.get(section) ?? -1] ?? "", false);
 }

@@ -1,4 +1,5 @@
 import { useDocument, useSession } from "../../document/context";
+import { labelOf } from "../../outline/names";
 import { pathTo } from "../../outline/outline";
 import { cx } from "../../parts/cx";
 
@@ -12,7 +13,7 @@ export function PathBar() {
   const back = useDocument("PathBar", (state) => state.trail.places[state.trail.at - 1] ?? null);
   const scope = useDocument("PathBar", (state) => state.scope);
   const path = current === undefined ? [] : pathTo(outline, current);
-  const nameOf = (position: number) => facts.get(outline.ids[position] ?? "")?.heading || (outline.levels[position] === "0" ? "Opening" : "No heading yet");
+  const labelAt = (position: number) => labelOf(facts.get(outline.ids[position] ?? "")?.heading ?? "", numbers[position] ?? "", outline.levels[position] === "0");
   const backNumber = back ? numbers[session.state.positions.get(back.section) ?? -1] || facts.get(back.section)?.heading : undefined;
   return (
     <div className="flex h-10 items-center gap-2 border-b border-line/60 px-6 text-[12.5px] text-soft @2xl:px-[46px]">
@@ -21,7 +22,7 @@ export function PathBar() {
           <span key={position} className={cx("min-w-0 truncate", index === path.length - 1 ? "font-semibold text-ink" : "shrink-[4]")}>
             {index > 0 && <span className="mr-2 font-[400] text-faint">/</span>}
             <button type="button" className="rounded hover:text-stem" onClick={() => session.goTo({ section: outline.ids[position] ?? "" })}>
-              {[numbers[position], nameOf(position)].filter(Boolean).join(" ")}
+              {labelAt(position)}
             </button>
           </span>
         ))}

@@ -6,6 +6,7 @@ import { isInHeading } from "../../editor/commands";
 import { textOf } from "../../editor/section-text";
 import { cx } from "../../parts/cx";
 import { counted } from "../../parts/words";
+import { nameOf } from "../../outline/names";
 import { levelAt } from "../../outline/outline";
 import { followTarget, type KnownPlaces } from "../places";
 import { CalculationView } from "./calculation-view";
@@ -84,7 +85,7 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
     editor.current.handedOver();
   }, [session, id, text]);
 
-  useEffect(() => editor.current?.relabel(heading || (hasHeading ? "Section without a heading" : "Opening")), [heading, hasHeading, hasText]);
+  useEffect(() => editor.current?.relabel(heading || (hasHeading ? nameOf("", number, false) : "Opening")), [heading, number, hasHeading, hasText]);
   useEffect(() => editor.current?.redraw(), [places, hasText]);
 
   useEffect(() => {
@@ -101,7 +102,14 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
 
   return (
     <div className="group/section relative">
-      <div ref={place} className={cx("section-text", isFolded && "folded")} data-level={level} data-section={id} style={{ "--number": JSON.stringify(number) } as React.CSSProperties}>
+      <div
+        ref={place}
+        className={cx("section-text", isFolded && "folded")}
+        data-level={level}
+        data-section={id}
+        data-named={nameOf("", number, level === 0) === number || undefined}
+        style={{ "--number": JSON.stringify(number) } as React.CSSProperties}
+      >
         {!hasText && (
           <p className="py-4 text-faint" aria-hidden="true">
             {heading || "…"}

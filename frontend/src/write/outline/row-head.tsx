@@ -4,6 +4,7 @@ import { useRef, useState } from "react";
 import { useShallow } from "zustand/react/shallow";
 import { useDocument, useSession } from "../../document/context";
 import { plainKey } from "../../keys/plain-key";
+import { nameOf } from "../../outline/names";
 import { flagsAt, UNNUMBERED } from "../../outline/outline";
 import type { Row } from "../../outline/rows";
 import { cx } from "../../parts/cx";
@@ -27,9 +28,10 @@ export function useRowFacts(row: Row) {
   );
   const heading = facts?.heading ?? "";
   const target = facts?.target ?? null;
+  const name = nameOf(heading, number, row.level === 0);
   return {
     heading,
-    number,
+    number: name === number ? "" : number,
     /** Words of the whole branch. */
     words,
     target,
@@ -37,7 +39,8 @@ export function useRowFacts(row: Row) {
     marker: facts?.marker ?? "",
     isCurrent,
     isOver,
-    name: heading || (row.level === 0 ? "Opening" : "No heading yet"),
+    name,
+    isNameless: heading === "" && name !== number,
     /** How far the branch has come: of its target, or of having any words. */
     share: target ? Math.min(1, words / target) : words > 0 ? 1 : 0,
   };
@@ -49,7 +52,7 @@ type Props = Pick<TreeRowProps, "row" | "isRenaming" | "acts"> & { facts: Return
 export function RowHead({ row, facts, isFirst, isRenaming, acts }: Props) {
   const session = useSession("RowHead");
   const isUnnumbered = useDocument("RowHead", (state) => (flagsAt(state.outline, row.position) & UNNUMBERED) !== 0);
-  const { heading, name, number, isCurrent, share } = facts;
+  const { heading, name, number, isNameless, isCurrent, share } = facts;
   return (
     <>
       <Stem row={row} share={share} lit={isCurrent} isFirst={isFirst} />
@@ -78,7 +81,7 @@ export function RowHead({ row, facts, isFirst, isRenaming, acts }: Props) {
               "row-heading flex-1 truncate",
               row.level <= 1 && "font-text text-sm font-semibold",
               isCurrent && "font-semibold text-stem",
-              !heading && "text-faint italic",
+              isNameless && "text-faint italic",
               isUnnumbered && row.level === 1 && "font-medium",
             )}
             title={name}
