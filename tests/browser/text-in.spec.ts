@@ -185,6 +185,13 @@ test("chapters that have only a number are called by it, and miss no heading", a
   await expect(page.getByRole("treeitem", { name: "Chapter 2, 3 words" })).toBeVisible();
   await expect(page.getByText("No heading yet")).toBeHidden();
   await expect(page.getByRole("navigation", { name: "Path to the current section" })).toHaveText("Chapter 1");
+  await page.keyboard.press("Control+j");
+  await page.keyboard.type("chapter 2");
+  await expect(page.getByRole("option")).toHaveText(["Chapter 2"]);
+  await page.keyboard.press("Escape");
+  await page.getByPlaceholder("Words of a heading").fill("chapter 2");
+  await expect(page.getByRole("treeitem")).toHaveCount(1);
+  await page.keyboard.press("Escape");
   await pickRow(page, "Chapter 2");
   await page.keyboard.press("Control+Shift+ArrowUp");
   await expect(page.getByText("Moved “Chapter 2” up.")).toBeVisible();

@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { labelOf, nameOf } from "./names";
+import { labelOf, nameOf, wordsOf } from "./names";
 
 test("a heading is called by its words", () => {
   expect([nameOf("Gaps", "2.3", false), labelOf("Gaps", "2.3", false), labelOf("Preface", "", false)]).toEqual(["Gaps", "2.3 Gaps", "Preface"]);
@@ -15,4 +15,8 @@ test("a number alone does not", () => {
 
 test("the opening has no heading to miss", () => {
   expect(labelOf("", "", true)).toBe("Opening");
+});
+
+test("a section is found by what it is called, unless it is called nothing", () => {
+  expect([wordsOf("Gaps", "2.3"), wordsOf("", "Chapter 4"), wordsOf("", "2.3"), wordsOf("", "")]).toEqual(["Gaps", "Chapter 4", "", ""]);
 });

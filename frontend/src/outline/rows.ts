@@ -41,15 +41,15 @@ export function visibleRows(outline: Outline, folded: ReadonlySet<string>): Row[
 }
 
 /** Only sections with these words in their headings, each with the headings above it. No fold hides what was looked for. */
-export function narrowedRows(outline: Outline, words: string, headingOf: (id: string) => string): Row[] {
+export function narrowedRows(outline: Outline, words: string, wordsAt: (id: string, position: number) => string): Row[] {
   const parts = words.toLocaleLowerCase().split(/\s+/).filter(Boolean);
   const shown = new Set<number>();
   const above: number[] = [];
   outline.ids.forEach((id, position) => {
     while (above.length > 0 && levelAt(outline, above[above.length - 1] ?? 0) >= levelAt(outline, position)) above.pop();
     above.push(position);
-    const heading = headingOf(id).toLocaleLowerCase();
-    if (parts.every((part) => heading.includes(part))) above.forEach((each) => shown.add(each));
+    const found = wordsAt(id, position).toLocaleLowerCase();
+    if (parts.every((part) => found.includes(part))) above.forEach((each) => shown.add(each));
   });
   const positions = Array.from(shown).toSorted((a, b) => a - b);
   const part = {

@@ -2,6 +2,7 @@ import { queryOptions } from "@tanstack/react-query";
 import { api, read, type Bookmark, type Places } from "../api/client";
 import type { Session } from "../document/session";
 import type { DocumentState } from "../document/state";
+import { wordsOf } from "../outline/names";
 import { levelAt } from "../outline/outline";
 
 /** A place in the document that a link or a jump can lead to. */
@@ -30,8 +31,9 @@ export function knownPlaces(places: Places | undefined): KnownPlaces {
 
 export function placesToLink(state: DocumentState, bookmarks: readonly Bookmark[]): LinkChoice[] {
   const headings = state.outline.ids.flatMap((id, position) => {
-    const words = state.facts.get(id)?.heading ?? "";
-    return words === "" ? [] : [{ target: `section:${id}`, words, number: state.numbers[position] ?? "", level: levelAt(state.outline, position), isBookmark: false }];
+    const number = state.numbers[position] ?? "";
+    const words = wordsOf(state.facts.get(id)?.heading ?? "", number);
+    return words === "" ? [] : [{ target: `section:${id}`, words, number: words === number ? "" : number, level: levelAt(state.outline, position), isBookmark: false }];
   });
   const named = bookmarks.map((bookmark) => ({ target: `bookmark:${bookmark.id}`, words: bookmark.name, number: "", level: 1, isBookmark: true }));
   return [...named, ...headings];

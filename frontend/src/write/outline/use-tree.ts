@@ -2,6 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, 
 import { defaultRangeExtractor, useVirtualizer, type Range } from "@tanstack/react-virtual";
 import { useDocument, useSession } from "../../document/context";
 import type { OutlineCommand } from "../../keys/commands";
+import { wordsOf } from "../../outline/names";
 import { branchEnd } from "../../outline/outline";
 import { foldsTo, nextOverview } from "../../outline/overview";
 import { stretched, toggled } from "../../outline/picks";
@@ -28,7 +29,11 @@ export function useTree(scroller: RefObject<HTMLDivElement | null>, filter: stri
   const current = useDocument("useTree", (state) => state.current);
   const picked = useDocument("useTree", (state) => state.picked);
   const facts = useDocument("useTree", (state) => (filter === "" ? null : state.facts));
-  const rows = useMemo(() => (facts === null ? visibleRows(outline, folded) : narrowedRows(outline, filter, (id) => facts.get(id)?.heading ?? "")), [outline, folded, facts, filter]);
+  const numbers = useDocument("useTree", (state) => (filter === "" ? null : state.numbers));
+  const rows = useMemo(
+    () => (facts === null ? visibleRows(outline, folded) : narrowedRows(outline, filter, (id, position) => wordsOf(facts.get(id)?.heading ?? "", numbers?.[position] ?? ""))),
+    [outline, folded, facts, numbers, filter],
+  );
   const [active, setActive] = useState<string | null>(null);
   const [renaming, setRenaming] = useState<string | null>(null);
   const [menu, setMenu] = useState<string | null>(null);
@@ -192,7 +197,12 @@ export function useTree(scroller: RefObject<HTMLDivElement | null>, filter: stri
 
   const find = (letter: string) => {
     const order = [...rows.slice(activeIndex + 1), ...rows.slice(0, activeIndex + 1)];
-    const found = order.find((row) => session.state.facts.get(row.id)?.heading.toLocaleLowerCase().startsWith(letter.toLocaleLowerCase()));
+    const { facts: known, numbers: counted } = session.state;
+    const found = order.find((row) =>
+      wordsOf(known.get(row.id)?.heading ?? "", counted[row.position] ?? "")
+        .toLocaleLowerCase()
+        .startsWith(letter.toLocaleLowerCase()),
+    );
     if (found) activate(rows.indexOf(found));
   };
 
