@@ -316,6 +316,25 @@ test("a heading written in two windows goes with the text that is chosen, and st
   }
 });
 
+test("what two closed windows left behind in one section is sent in turn, and the second offered beside the first", async () => {
+  const left = (section: string, words: string) => ({ section, baseRevision: 3, headingChanged: false, bodyChanged: true, heading: textOf(section, "").heading, body: textOf(section, words).body });
+  session.close();
+  localStorage.setItem("stemmata:drafts:d", JSON.stringify([left("a", "first window"), left("a", "second window"), left("b", "elsewhere")]));
+  server.answers.push(
+    () => ({ status: 200, body: server.outcome("Wrote") }),
+    () => ({ status: 200, body: server.outcome("Wrote") }),
+  );
+  server.nextIsStale({ changed: [facts("a", 4)] }, [textOf("a", "first window", 4)]);
+  session = await openSession(server.fetch);
+  await pass(0);
+  expect(server.writes().map(({ operation }) => [operation.section, bodyOf(operation)])).toEqual([
+    ["a", bodyOf(textOf("a", "first window"))],
+    ["b", bodyOf(textOf("b", "elsewhere"))],
+    ["a", bodyOf(textOf("a", "second window"))],
+  ]);
+  expect(session.state.clash).toMatchObject({ section: "a", mine: { body: textOf("a", "second window").body } });
+});
+
 test("words of a closed window whose section is gone since become a section at the end", async () => {
   server.isReachable = false;
   type("c", "left behind");

@@ -188,7 +188,10 @@ export class Session {
 
   /** What windows that are closed could not send; of two drafts of one section the second may clash with the first. */
   private async sendLeftBehind(left: readonly Draft[]): Promise<void> {
-    for (const draft of left) {
+    const later = left.filter((draft, index) => left.findIndex(({ section }) => section === draft.section) < index);
+    for (const draft of left) if (!later.includes(draft)) this.drafts.set(draft.section, draft);
+    if (left.length > 0) await this.flush();
+    for (const draft of later) {
       this.drafts.set(draft.section, draft);
       await this.flush();
     }
