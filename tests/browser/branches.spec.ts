@@ -84,6 +84,21 @@ test.describe("to another document", () => {
   });
 });
 
+test("what cannot be copied whole is not copied, and the reason is said", async ({ page, context }) => {
+  await context.grantPermissions(["clipboard-read", "clipboard-write"]);
+  await openDocument(page, "# Coast\n\nText.\n\n# Logs\n");
+  await page.evaluate(() => navigator.clipboard.writeText("before"));
+  await page.route("**/export?*", (route) => route.fulfill({ status: 404, json: {} }));
+  await pickRow(page, "Coast");
+  await page.keyboard.press("Control+c");
+  await expect(page.getByText("What was to be copied is not there any more; nothing was copied.")).toBeVisible();
+  await page.unroute("**/export?*");
+  await page.route("**/export?*", (route) => route.abort());
+  await page.keyboard.press("Control+c");
+  await expect(page.getByText("Stemmata cannot be reached just now.")).toBeVisible();
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toBe("before");
+});
+
 test("a branch is copied as headings and text, and pasted as sections into another document", async ({ page, context }) => {
   await context.grantPermissions(["clipboard-read", "clipboard-write"]);
   await openDocument(page, COAST);

@@ -582,8 +582,8 @@ export class Session {
     }
   };
 
-  /** A change, in its turn; one that takes longer than a moment says so. */
-  private changing<T>(work: () => Promise<T>): Promise<T> {
+  /** A change, or what must not meet one, in its turn; one that takes longer than a moment says so. */
+  changing<T>(work: () => Promise<T>): Promise<T> {
     return this.inTurn(async () => {
       const timer = window.setTimeout(() => this.store.setState({ isWorking: true }), MOMENT);
       try {
