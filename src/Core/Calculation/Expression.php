@@ -22,6 +22,8 @@ final class Expression
     private const MAX_DEPTH = 50;
     private const MAX_FACTORIAL = 2000;
     private const MAX_EXPONENT = 10_000;
+    /** Of any number on the way to the result: what a moment can work out. */
+    private const MAX_FIGURES = 20_000;
     private const SAME_SIGNS = ['×' => '*', '·' => '*', '⋅' => '*', '÷' => '/', ':' => '/', '−' => '-', '–' => '-', ',' => ';'];
 
     /** @var list<array{string, int}> signs and numbers, each with its place in the text */
@@ -59,7 +61,7 @@ final class Expression
         }
         $value = $this->product();
         while (null !== $sign = $this->findNext('+', '-')) {
-            $value = '+' === $sign ? $value->plus($this->product()) : $value->minus($this->product());
+            $value = self::withinReach('+' === $sign ? $value->plus($this->product()) : $value->minus($this->product()));
         }
         --$this->depth;
 
@@ -74,7 +76,7 @@ final class Expression
             if ('/' === $sign && $other->isZero()) {
                 throw UnreadableExpression::divisionByZero();
             }
-            $value = '*' === $sign ? $value->multipliedBy($other) : $value->dividedBy($other);
+            $value = self::withinReach('*' === $sign ? $value->multipliedBy($other) : $value->dividedBy($other));
         }
 
         return $value;
@@ -106,9 +108,8 @@ final class Expression
         if ($exponent->isNegative() && $base->isZero()) {
             throw UnreadableExpression::divisionByZero();
         }
-        // Keeps the figures of the result within what a moment can work out.
-        if (strlen((string) $base) * $power > 20 * self::MAX_EXPONENT) {
-            throw UnreadableExpression::needsWholeNumber('This power', intdiv(20 * self::MAX_EXPONENT, strlen((string) $base)));
+        if (strlen((string) $base) * $power > self::MAX_FIGURES) {
+            throw UnreadableExpression::needsWholeNumber('This power', intdiv(self::MAX_FIGURES, strlen((string) $base)));
         }
 
         return $exponent->isNegative() ? BigRational::one()->dividedBy($base->power($power)) : $base->power($power);
@@ -160,10 +161,16 @@ final class Expression
     {
         $product = BigInteger::one();
         for ($factor = 2; $factor <= $of; ++$factor) {
-            $product = $product->multipliedBy($factor);
+            // The small number first: the library then goes over the large one once, not once for each of its figures.
+            $product = BigInteger::of($factor)->multipliedBy($product);
         }
 
         return BigRational::of($product);
+    }
+
+    private static function withinReach(BigRational $value): BigRational
+    {
+        return strlen((string) $value) <= self::MAX_FIGURES ? $value : throw UnreadableExpression::tooLarge(self::MAX_FIGURES);
     }
 
     private static function whole(BigRational $value, string $of, int $most): int

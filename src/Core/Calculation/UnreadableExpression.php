@@ -28,6 +28,11 @@ final class UnreadableExpression extends \DomainException implements CoreExcepti
         return new self(sprintf('%s needs a whole number from 0 to %s.', $of, number_format($most)));
     }
 
+    public static function tooLarge(int $figures): self
+    {
+        return new self(sprintf('A number on the way has more than %s figures.', number_format($figures)));
+    }
+
     public static function tooDeep(): self
     {
         return new self('The brackets are nested too deep.');

@@ -46,8 +46,16 @@ final class CalculationTest extends TestCase
 
     public function testHostileExpressionsEndSoon(): void
     {
-        foreach ([str_repeat('(', 1900), str_repeat('2^', 900).'2', str_repeat('-', 1999).'1', str_repeat('9', 2000).'^10000', '2000!^50', str_repeat('9', 3000)] as $hostile) {
+        foreach ([str_repeat('(', 1900), str_repeat('2^', 900).'2', str_repeat('-', 1999).'1', str_repeat('9', 2000).'^10000', '2000!^50', str_repeat('9', 3000), implode('*', array_fill(0, 300, '2000!')), '99999999999999999999^9999'] as $hostile) {
             self::assertInstanceOf(str_starts_with($hostile, '-') ? Solved::class : Unsolved::class, Calculation::of($hostile), substr($hostile, 0, 20));
         }
+    }
+
+    public function testALargeFactorialIsExactAndTakesAMoment(): void
+    {
+        $solved = Calculation::of('2000!/1999!');
+
+        self::assertInstanceOf(Solved::class, $solved);
+        self::assertSame('2000', $solved->result);
     }
 }
