@@ -82,13 +82,13 @@ final readonly class Document
         $kept = isset($this->changedSections[$id->value]) ? null : $this->shelf->headings([$id])[$id->value] ?? null;
         $heading = $kept ?? $this->section($id)->heading->plainText();
 
-        return Section::nameOf('' === trim($heading) ? $this->numberThatNamesAt($position) : $heading);
+        return Section::nameOf('' === trim($heading) ? $this->namingNumbers()[$position] ?? '' : $heading);
     }
 
-    /** The number that stands for a heading without words: “Chapter 4” says something, one that we count ourselves does not. */
-    public function numberThatNamesAt(int $position): string
+    /** @return list<string> the numbers that stand for headings without words, by position; none when they do not */
+    public function namingNumbers(): array
     {
-        return $this->setup->numbering->isDecimal() ? '' : $this->numbers()[$position];
+        return $this->setup->numbering->namesSections() ? $this->numbers() : [];
     }
 
     /** @return list<string> the plain heading of each section, in order */

@@ -62,12 +62,13 @@ final readonly class DocumentController
     {
         $record = $this->store->get($id);
         $outline = $record->outline();
+        $scheme = $record->setup()->numbering;
         $words = $this->facts->wordsInOrder($id, $outline);
         $branchWords = (new OutlineWalk($outline))->rolledUp($words);
         $over = Targets::exceeded($outline, $branchWords, $this->facts->targets($id));
         $stale = array_map(static fn (SectionId $section): string => $section->value, StaleContents::in($this->store->document($id)));
 
-        return new JsonResponse(new OutlineFigures($record->revision, Numbers::of($outline, $record->setup()->numbering), $branchWords, array_sum($words), $stale, $over, ReadingTime::SILENT_WORDS_PER_MINUTE));
+        return new JsonResponse(new OutlineFigures($record->revision, Numbers::of($outline, $scheme), $scheme->namesSections(), $branchWords, array_sum($words), $stale, $over, ReadingTime::SILENT_WORDS_PER_MINUTE));
     }
 
     #[Route('/texts', methods: ['GET'])]

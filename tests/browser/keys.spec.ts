@@ -35,6 +35,7 @@ test("a command’s keys are changed, hold after a reload and in another documen
   await page.keyboard.press("Shift+F10");
   await expect(page.getByRole("menuitem", { name: "Promote Ctrl Alt P" })).toBeVisible();
   await page.keyboard.press("Escape");
+  await expect(page.getByRole("tree")).toBeFocused();
   await page.keyboard.press("Control+Alt+P");
   await expect.poll(() => storedOutline(page.request, other)).toContain("1 Gaps");
 

@@ -72,7 +72,7 @@ export class ServerStandIn {
 
   private answer({ method, path }: Asked): Given {
     if (path === "") return { status: 200, body: this.skeleton };
-    if (path === "/figures") return { status: 200, body: { numbers: [], branchWords: [], words: 0, staleContents: [], overTarget: [], readingSpeed: 238 } };
+    if (path === "/figures") return { status: 200, body: { numbers: [], numbersName: false, branchWords: [], words: 0, staleContents: [], overTarget: [], readingSpeed: 238 } };
     if (path.startsWith("/changes")) return { status: 200, body: this.changesSince(this.changes) };
     if (path.startsWith("/texts")) return { status: 200, body: [...this.texts.values()].filter(({ id }) => decodeURIComponent(path).includes(id)) };
     if (method === "PUT") return { status: 204, body: null };

@@ -143,6 +143,7 @@ export class Session {
       if (figures.numbers.length !== this.state.outline.ids.length) return;
       this.store.setState({
         numbers: figures.numbers,
+        numbersName: figures.numbersName,
         branchWords: figures.branchWords,
         words: figures.words,
         staleContents: new Set(figures.staleContents),

@@ -21,6 +21,8 @@ export type DocumentState = {
   /** Sections that another window has changed since their text was read; it shows until the newer one is there. */
   outdated: ReadonlySet<string>;
   numbers: readonly string[];
+  /** Whether a number stands for a heading without words. */
+  numbersName: boolean;
   branchWords: readonly number[];
   words: number;
   staleContents: ReadonlySet<string>;
@@ -62,6 +64,7 @@ export function opened(skeleton: Skeleton): DocumentState {
     texts: new Map(skeleton.texts.map((text) => [text.id, text])),
     outdated: new Set(),
     numbers: [],
+    numbersName: false,
     branchWords: [],
     words: skeleton.sections.reduce((sum, section) => sum + section.words, 0),
     staleContents: new Set(),

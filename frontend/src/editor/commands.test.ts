@@ -44,7 +44,8 @@ test("marks are put on and taken off the selected words", () => {
 test("Enter at the end of a heading begins a paragraph under it; in its middle it takes the rest along", () => {
   const doc = docOf({ heading: [words("Ink and haste")], body: [p("text")] } as never, true);
   const at = (position: number) => EditorState.create({ doc, selection: TextSelection.create(doc, position) });
-  expect(after(at(14), commands.enterFromHeading)).toMatchObject({ did: true, heading: [words("Ink and haste")], body: [p(), p("text")] });
+  const begun = after(at(14), commands.enterFromHeading);
+  expect(begun).toMatchObject({ did: true, heading: [words("Ink and haste")], body: [p(), p("text")] });
   const split = after(at(4), commands.enterFromHeading);
   expect(split).toMatchObject({ heading: [words("Ink")], body: [p(" and haste"), p("text")] });
   expect(split.state.selection.$from.parent.textContent).toBe(" and haste");

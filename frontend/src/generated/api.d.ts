@@ -767,6 +767,8 @@ export interface components {
         OutlineFigures: {
             revision: number;
             numbers: string[];
+            /** @description Whether a number stands for a heading without words, as “Chapter 4” does */
+            numbersName: boolean;
             branchWords: number[];
             words: number;
             /** @description Sections whose contents block no longer says what the outline says */

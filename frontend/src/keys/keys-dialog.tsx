@@ -179,7 +179,7 @@ function AlwaysLine({ chords, words }: (typeof ALWAYS)[Reach][number]) {
 export function AllKeys({ chords, between }: { chords: readonly Chord[]; between: "or" | "," }) {
   return chords.map((chord, index) => (
     <span key={chord} className="flex items-center gap-1.5">
-      {index > 0 && <span className="text-xs font-normal text-faint">{between}</span>}
+      {index > 0 && <span className="text-xs font-[400] text-faint">{between}</span>}
       <Keys chord={chord} />
     </span>
   ));

@@ -1,15 +1,18 @@
-/** The words a section is found by: its heading, or its number where that says something, as “Chapter 4” does; a plain 4 does not. */
-export function wordsOf(heading: string, number: string): string {
-  return heading !== "" ? heading : /\p{L}/u.test(number) ? number : "";
+/** A section’s number, and whether the document’s numbers stand for headings without words. */
+export type Numbered = { number: string; names: boolean };
+
+/** The words a section is found by: its heading, or the number that stands for it. */
+export function wordsOf(heading: string, { number, names }: Numbered): string {
+  return heading !== "" ? heading : names ? number : "";
 }
 
 /** What stands for a section where its heading would. */
-export function nameOf(heading: string, number: string, isOpening: boolean): string {
-  return (isOpening ? heading || "Opening" : wordsOf(heading, number)) || "No heading yet";
+export function nameOf(heading: string, numbered: Numbered, isOpening: boolean): string {
+  return (isOpening ? heading || "Opening" : wordsOf(heading, numbered)) || "No heading yet";
 }
 
 /** Number and name in one line, neither of them twice. */
-export function labelOf(heading: string, number: string, isOpening: boolean): string {
-  const name = nameOf(heading, number, isOpening);
-  return name === number ? number : [number, name].filter(Boolean).join(" ");
+export function labelOf(heading: string, numbered: Numbered, isOpening: boolean): string {
+  const name = nameOf(heading, numbered, isOpening);
+  return name === numbered.number ? name : [numbered.number, name].filter(Boolean).join(" ");
 }

@@ -32,7 +32,7 @@ export function knownPlaces(places: Places | undefined): KnownPlaces {
 export function placesToLink(state: DocumentState, bookmarks: readonly Bookmark[]): LinkChoice[] {
   const headings = state.outline.ids.flatMap((id, position) => {
     const number = state.numbers[position] ?? "";
-    const words = wordsOf(state.facts.get(id)?.heading ?? "", number);
+    const words = wordsOf(state.facts.get(id)?.heading ?? "", { number, names: state.numbersName });
     return words === "" ? [] : [{ target: `section:${id}`, words, number: words === number ? "" : number, level: levelAt(state.outline, position), isBookmark: false }];
   });
   const named = bookmarks.map((bookmark) => ({ target: `bookmark:${bookmark.id}`, words: bookmark.name, number: "", level: 1, isBookmark: true }));

@@ -52,6 +52,7 @@ export function StrataStrip() {
     ),
   );
   const numbers = useDocument("StrataStrip", (state) => state.numbers);
+  const numbersName = useDocument("StrataStrip", (state) => state.numbersName);
   const branchWords = useDocument("StrataStrip", (state) => state.branchWords);
   const overTarget = useDocument("StrataStrip", (state) => state.overTarget);
   const currentId = useDocument("StrataStrip", (state) => state.current);
@@ -86,7 +87,7 @@ export function StrataStrip() {
   );
   const drag = useBranchDrag(session, strip, placeAt);
 
-  const nameOf = (each: Stratum) => labelOf(facts.get(each.id)?.heading ?? "", numbers[each.position] ?? "", outline.levels[each.position] === "0");
+  const nameOf = (each: Stratum) => labelOf(facts.get(each.id)?.heading ?? "", { number: numbers[each.position] ?? "", names: numbersName }, outline.levels[each.position] === "0");
   const focus = (id: string) => {
     setActive(id);
     const take = () => strip.current?.querySelector<HTMLElement>(`[data-stratum="${id}"]`)?.focus();

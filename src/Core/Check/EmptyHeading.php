@@ -11,8 +11,7 @@ final class EmptyHeading implements Rule
 {
     public function findings(Document $document, array $headings): iterable
     {
-        // “Chapter 4” alone says something; a number that we count ourselves does not.
-        $numbers = $document->setup->numbering->isDecimal() ? [] : $document->numbers();
+        $numbers = $document->namingNumbers();
         foreach ($headings as $position => $heading) {
             if ('' === trim($heading) && '' === ($numbers[$position] ?? '') && !$document->outline->levelAt($position)->isOpening()) {
                 yield new Finding('empty-heading', $position, 'The heading has no words.', 'WCAG 2.2 SC 2.4.6');

@@ -27,10 +27,9 @@ final class ContentsLines
         return $lines;
     }
 
-    /** “Chapter 4” is a name without more words; a bare “4” that we count ourselves is not. */
     private static function isNamed(string $heading, string $number, Document $document): bool
     {
-        return '' !== trim($heading) || ('' !== $number && !$document->setup->numbering->isDecimal());
+        return '' !== trim($heading) || ('' !== $number && $document->setup->numbering->namesSections());
     }
 
     public static function isCurrent(Document $document, Node $contents): bool

@@ -42,6 +42,12 @@ final readonly class Scheme
         return $this == self::decimal();
     }
 
+    /** Whether a number stands for a heading without words: “Chapter 4” says something, a bare 4 that we count ourselves does not. */
+    public function namesSections(): bool
+    {
+        return !$this->isDecimal();
+    }
+
     /** @param array<string, int> $starts */
     public function withStarts(array $starts): self
     {

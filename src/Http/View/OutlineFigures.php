@@ -21,6 +21,8 @@ final readonly class OutlineFigures
         public int $revision,
         #[OA\Property(items: new OA\Items(type: 'string'))]
         public array $numbers,
+        #[OA\Property(description: 'Whether a number stands for a heading without words, as “Chapter 4” does')]
+        public bool $numbersName,
         #[OA\Property(items: new OA\Items(type: 'integer'))]
         public array $branchWords,
         #[OA\Property]

@@ -42,6 +42,6 @@ export function CheckDrawer() {
   );
 }
 
-function nameAt({ facts, numbers, positions }: DocumentState, section: string): string {
-  return nameOf(facts.get(section)?.heading ?? "", numbers[positions.get(section) ?? -1] ?? "", false);
+function nameAt({ facts, numbers, numbersName, positions }: DocumentState, section: string): string {
+  return nameOf(facts.get(section)?.heading ?? "", { number: numbers[positions.get(section) ?? -1] ?? "", names: numbersName }, false);
 }

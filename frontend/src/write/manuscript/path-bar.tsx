@@ -13,7 +13,8 @@ export function PathBar() {
   const back = useDocument("PathBar", (state) => state.trail.places[state.trail.at - 1] ?? null);
   const scope = useDocument("PathBar", (state) => state.scope);
   const path = current === undefined ? [] : pathTo(outline, current);
-  const labelAt = (position: number) => labelOf(facts.get(outline.ids[position] ?? "")?.heading ?? "", numbers[position] ?? "", outline.levels[position] === "0");
+  const labelAt = (position: number) =>
+    labelOf(facts.get(outline.ids[position] ?? "")?.heading ?? "", { number: numbers[position] ?? "", names: session.state.numbersName }, outline.levels[position] === "0");
   const backNumber = back ? numbers[session.state.positions.get(back.section) ?? -1] || facts.get(back.section)?.heading : undefined;
   return (
     <div className="flex h-10 items-center gap-2 border-b border-line/60 px-6 text-[12.5px] text-soft @2xl:px-[46px]">

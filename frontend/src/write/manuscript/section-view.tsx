@@ -24,6 +24,7 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
   const position = useDocument("SectionView", (state) => state.positions.get(id) ?? -1);
   const level = useDocument("SectionView", (state) => (position < 0 ? 1 : levelAt(state.outline, position)));
   const number = useDocument("SectionView", (state) => state.numbers[position] ?? "");
+  const names = useDocument("SectionView", (state) => state.numbersName);
   const heading = useDocument("SectionView", (state) => state.facts.get(id)?.heading ?? "");
   const request = useDocument("SectionView", (state) => (state.request?.section === id ? state.request : null));
   const isFolded = useDocument("SectionView", (state) => level > 0 && state.foldedTexts.has(id));
@@ -85,7 +86,7 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
     editor.current.handedOver();
   }, [session, id, text]);
 
-  useEffect(() => editor.current?.relabel(heading || (hasHeading ? nameOf("", number, false) : "Opening")), [heading, number, hasHeading, hasText]);
+  useEffect(() => editor.current?.relabel(heading || (hasHeading ? nameOf("", { number, names }, false) : "Opening")), [heading, number, names, hasHeading, hasText]);
   useEffect(() => editor.current?.redraw(), [places, hasText]);
 
   useEffect(() => {
@@ -107,7 +108,7 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
         className={cx("section-text", isFolded && "folded")}
         data-level={level}
         data-section={id}
-        data-named={nameOf("", number, level === 0) === number || undefined}
+        data-named={(names && number !== "") || undefined}
         style={{ "--number": JSON.stringify(number) } as React.CSSProperties}
       >
         {!hasText && (

@@ -16,11 +16,12 @@ import type { TreeRowProps } from "./use-tree";
 
 /** What a row shows of its section; drawn anew only when that changes. */
 export function useRowFacts(row: Row) {
-  const { facts, number, words, isCurrent, isOver } = useDocument(
+  const { facts, number, names, words, isCurrent, isOver } = useDocument(
     "useRowFacts",
     useShallow((state) => ({
       facts: state.facts.get(row.id),
       number: state.numbers[row.position] ?? "",
+      names: state.numbersName,
       words: state.branchWords[row.position] ?? state.facts.get(row.id)?.words ?? 0,
       isCurrent: state.current === row.id,
       isOver: state.overTarget.has(row.id),
@@ -28,7 +29,7 @@ export function useRowFacts(row: Row) {
   );
   const heading = facts?.heading ?? "";
   const target = facts?.target ?? null;
-  const name = nameOf(heading, number, row.level === 0);
+  const name = nameOf(heading, { number, names }, row.level === 0);
   return {
     heading,
     number: name === number ? "" : number,

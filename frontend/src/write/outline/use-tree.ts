@@ -31,8 +31,11 @@ export function useTree(scroller: RefObject<HTMLDivElement | null>, filter: stri
   const facts = useDocument("useTree", (state) => (filter === "" ? null : state.facts));
   const numbers = useDocument("useTree", (state) => (filter === "" ? null : state.numbers));
   const rows = useMemo(
-    () => (facts === null ? visibleRows(outline, folded) : narrowedRows(outline, filter, (id, position) => wordsOf(facts.get(id)?.heading ?? "", numbers?.[position] ?? ""))),
-    [outline, folded, facts, numbers, filter],
+    () =>
+      facts === null
+        ? visibleRows(outline, folded)
+        : narrowedRows(outline, filter, (id, position) => wordsOf(facts.get(id)?.heading ?? "", { number: numbers?.[position] ?? "", names: session.state.numbersName })),
+    [session, outline, folded, facts, numbers, filter],
   );
   const [active, setActive] = useState<string | null>(null);
   const [renaming, setRenaming] = useState<string | null>(null);
@@ -197,9 +200,9 @@ export function useTree(scroller: RefObject<HTMLDivElement | null>, filter: stri
 
   const find = (letter: string) => {
     const order = [...rows.slice(activeIndex + 1), ...rows.slice(0, activeIndex + 1)];
-    const { facts: known, numbers: counted } = session.state;
+    const { facts: known, numbers: counted, numbersName: names } = session.state;
     const found = order.find((row) =>
-      wordsOf(known.get(row.id)?.heading ?? "", counted[row.position] ?? "")
+      wordsOf(known.get(row.id)?.heading ?? "", { number: counted[row.position] ?? "", names })
         .toLocaleLowerCase()
         .startsWith(letter.toLocaleLowerCase()),
     );
