@@ -5,6 +5,7 @@ declare(strict_types=1);
 // Measures each structural operation over HTTP against an empty route of the same server and a bare transaction of the same rows.
 
 use Doctrine\ORM\EntityManagerInterface;
+use Stemmata\Core\Counting\WordCount;
 use Stemmata\Core\Document;
 use Stemmata\Core\Level;
 use Stemmata\Core\Operation\OperationReader;
@@ -19,8 +20,10 @@ use Stemmata\Storage\ChangeWriter;
 use Stemmata\Storage\Desk;
 use Stemmata\Storage\DocumentStore;
 use Stemmata\Storage\Journal;
+use Stemmata\Storage\KnownTexts;
 use Stemmata\Storage\RandomIds;
-use Stemmata\Core\Counting\WordCount;
+use Stemmata\Storage\SectionRows;
+use Stemmata\Storage\WriteLock;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
@@ -33,9 +36,10 @@ $kernel->boot();
 $entities = $kernel->getContainer()->get('doctrine')->getManager();
 assert($entities instanceof EntityManagerInterface);
 $ids = new RandomIds();
-$words = new WordCount();
-$writer = new ChangeWriter($entities, $words);
-$desk = new Desk($entities, $writer, $words, $ids);
+$lock = new WriteLock($entities);
+$known = new KnownTexts();
+$rows = new SectionRows($entities->getConnection(), new WordCount(), $known);
+$desk = new Desk($entities, $lock, $rows, $ids);
 
 /** @param \Closure(): void $work */
 function median(Closure $work): float
@@ -171,7 +175,7 @@ $row('undo', $undone, $empty, $floor);
 
 gc_collect_cycles();
 memory_reset_peak_usage();
-$store = new DocumentStore($entities, $writer, new Journal($entities));
+$store = new DocumentStore($entities, $lock, new ChangeWriter($entities, $rows), new Journal($entities), $known);
 $record = $store->get($last);
 $before = memory_get_usage();
 $store->apply($last, $record->revision, (new OperationReader($ids))->read(['name' => 'move', 'sections' => [$record->outline()->idAt(6000)->value], 'landing' => 'before', 'target' => $record->outline()->idAt(10)->value]));

@@ -36,4 +36,34 @@ final class ArchitectureTest extends TestCase
 
         self::assertDoesNotMatchRegularExpression('/(?<![\w>:])(?:time|microtime|date|rand|mt_rand|random_int|random_bytes|fopen|file_get_contents|getenv|global|header)\s*\(/', $source);
     }
+
+    /** Nothing else can write: transactions and flushes are WriteLock's, and rows are written by the classes that run within it. */
+    public function testThereIsOneWayToWrite(): void
+    {
+        $transactions = self::sourcesWith('/->(?:beginTransaction|wrapInTransaction|transactional|commit|flush|rollBack)\(|\bBEGIN\b/');
+        self::assertSame(['Http/OneSnapshot.php', 'Storage/WriteLock.php'], $transactions, 'OneSnapshot only reads, and rolls back');
+
+        $statements = self::sourcesWith('/->(?:executeStatement|insert|update|delete|persist)\(|->remove\(\$(?:record|milestone)|[\'"](?:INSERT|UPDATE|DELETE|REPLACE) /');
+        $withTheLock = ['Storage/ChangeWriter.php', 'Storage/Desk.php', 'Storage/Journal.php', 'Storage/KeptStarters.php', 'Storage/Milestones.php', 'Storage/SectionRows.php', 'Storage/WriteLock.php'];
+        self::assertSame($withTheLock, $statements);
+        foreach (['ChangeWriter', 'Journal', 'SectionRows'] as $inner) {
+            self::assertSame([], array_filter(self::sourcesWith('/\b'.$inner.' \$/'), static fn (string $file): bool => !str_starts_with($file, 'Storage/') && 'Http/HistoryController.php' !== $file), $inner.' is used within the lock only');
+        }
+    }
+
+    /** @return list<string> files of src but for the formats, which know no database, by path from there */
+    private static function sourcesWith(string $pattern): array
+    {
+        $src = dirname(__DIR__).'/src/';
+        $found = [];
+        foreach (new \RegexIterator(new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($src)), '/\.php$/') as $file) {
+            self::assertInstanceOf(\SplFileInfo::class, $file);
+            if (!str_starts_with($file->getPathname(), $src.'Format/') && 1 === preg_match($pattern, (string) file_get_contents($file->getPathname()))) {
+                $found[] = substr($file->getPathname(), strlen($src));
+            }
+        }
+        sort($found);
+
+        return $found;
+    }
 }

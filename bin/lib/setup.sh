@@ -50,17 +50,30 @@ need_node() {
     fi
 }
 
-install_php_packages() { composer install --no-interaction --no-progress; }
+# Composer keeps no lock here, so config/php-packages.txt holds what depends on what at one version each.
+# usage: install_php_packages [--no-dev]
+install_php_packages() {
+    local held
+    mapfile -t held < <(sed -E 's/^([^ ]+) v?([^ ]+).*/--with=\1:\2/' config/php-packages.txt)
+    composer update --no-interaction --no-progress "${held[@]}" "$@"
+    php bin/lib/check-packages.php "$@"
+}
 # Not “npm ci”: it refuses a lock file without the packages of other platforms, which not every registry copy holds.
 install_node_packages() { npm install --no-save --no-audit --no-fund; }
 build_screens() { npx vite build; }
 warm_up() { rm -rf "var/cache/$APP_ENV" && php bin/console cache:warmup --no-interaction; }
 
+# usage: set_up [with-tests]
 set_up() {
     mkdir -p var
-    debian_packages php8.2-cli php8.2-sqlite3 php8.2-intl php8.2-xml php8.2-mbstring php8.2-curl php8.2-zip php-league-config composer unzip
+    debian_packages php8.2-cli php8.2-sqlite3 php8.2-intl php8.2-xml php8.2-mbstring php8.2-curl php8.2-zip composer unzip
     need_node
-    once php-packages "composer.json" install_php_packages
+    # What runs the tests is not needed for serving; a machine that has it keeps it.
+    if [ "${1:-}" = with-tests ] || [ -f var/setup/php-packages-with-tests ]; then
+        once php-packages-with-tests "composer.json config/php-packages.txt" install_php_packages
+    else
+        once php-packages "composer.json config/php-packages.txt" install_php_packages --no-dev
+    fi
     once node-packages "package.json package-lock.json" install_node_packages
     once screens "frontend package-lock.json vite.config.ts tsconfig.json" build_screens
     once cache-"$APP_ENV" "src config composer.json" warm_up

@@ -56,7 +56,7 @@ final class DemoCommand extends Command
                 $this->done($id, (array) $step);
             }
             if (is_string($jottings['resume'] ?? null)) {
-                $this->desk->keepResumePoint($this->store->get($id), $this->find($document, $jottings['resume'])->value, 1);
+                $this->desk->keepResumePoint($id, $this->find($document, $jottings['resume'])->value, 1);
             }
             $output->writeln(sprintf('“%s” is on the desk.', $document->titleBlock->title));
         }

@@ -69,6 +69,18 @@ final readonly class Change
         );
     }
 
+    /** This change and one made right after it, as one. What came and went again is no part of it. */
+    public function followedBy(self $next): self
+    {
+        return new self(
+            [...$this->outlineEdits, ...$next->outlineEdits],
+            self::joined($this->sections, $next->sections),
+            self::joined($this->offcuts, $next->offcuts),
+            self::joinedPair($this->titleBlock, $next->titleBlock),
+            self::joinedPair($this->setup, $next->setup),
+        );
+    }
+
     public function appliedToOutline(Outline $outline): Outline
     {
         foreach ($this->outlineEdits as $edit) {
@@ -92,6 +104,44 @@ final readonly class Change
         }
 
         return array_map(strval(...), array_keys($removed));
+    }
+
+    /**
+     * @template T of object
+     *
+     * @param array<string, array{T|null, T|null}> $first
+     * @param array<string, array{T|null, T|null}> $second
+     *
+     * @return array<string, array{T|null, T|null}>
+     */
+    private static function joined(array $first, array $second): array
+    {
+        foreach ($second as $id => [$before, $after]) {
+            $before = array_key_exists($id, $first) ? $first[$id][0] : $before;
+            $first[$id] = [$before, $after];
+            if ($before == $after) {
+                unset($first[$id]);
+            }
+        }
+
+        return $first;
+    }
+
+    /**
+     * @template T of object
+     *
+     * @param array{T, T}|null $first
+     * @param array{T, T}|null $second
+     *
+     * @return array{T, T}|null
+     */
+    private static function joinedPair(?array $first, ?array $second): ?array
+    {
+        if (null === $first || null === $second) {
+            return $first ?? $second;
+        }
+
+        return $first[0] == $second[1] ? null : [$first[0], $second[1]];
     }
 
     private static function findSection(Document $document, SectionId $id): ?Section

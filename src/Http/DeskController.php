@@ -74,7 +74,7 @@ final readonly class DeskController
     #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
     public function remove(string $id): JsonResponse
     {
-        $this->desk->remove($this->store->get($id));
+        $this->desk->remove($this->store->get($id)->id);
 
         return new JsonResponse(null, 204);
     }

@@ -189,7 +189,7 @@ final readonly class DocumentController
     public function keepResumePoint(string $id, Request $request, Desk $desk): JsonResponse
     {
         $body = JsonBody::of($request);
-        $desk->keepResumePoint($this->store->get($id), SectionId::fromString($body->text('section'))->value, max(0, $body->integer('position')));
+        $desk->keepResumePoint($this->store->get($id)->id, SectionId::fromString($body->text('section'))->value, max(0, $body->integer('position')));
 
         return new JsonResponse(null, 204);
     }

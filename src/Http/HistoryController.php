@@ -24,6 +24,7 @@ use Stemmata\Http\View\WriteOutcome;
 use Stemmata\Storage\DocumentStore;
 use Stemmata\Storage\Journal;
 use Stemmata\Storage\Milestones;
+use Stemmata\Storage\Step;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -104,7 +105,9 @@ final readonly class HistoryController
         $state = $body->integer('state');
         $section = $body->findText('section');
 
-        return $this->writing->answer($id, $body->integer('baseRevision'), null === $section ? $this->wayTo($id, $state) : $this->bringing($id, $state, SectionId::fromString($section)));
+        $operation = fn (Document $now): Operation => null === $section ? $this->wayTo($id, $state) : $this->bringing($id, $now, $state, SectionId::fromString($section));
+
+        return $this->writing->answer(new Step($id, $body->integer('baseRevision'), $operation));
     }
 
     #[Route('/milestones', methods: ['GET'])]
@@ -164,9 +167,8 @@ final readonly class HistoryController
         return new GoBack($this->journal->changesBetween($id, $this->journal->stateNow($id), $state), $name);
     }
 
-    private function bringing(string $id, int $state, SectionId $section): Operation
+    private function bringing(string $id, Document $now, int $state, SectionId $section): Operation
     {
-        $now = $this->store->document($id);
         $then = $this->wayTo($id, $state)->applyTo($now)->document;
         if (!$then->outline->has($section)) {
             throw ProblemException::refused('unknown-section', 'That section was not there then.');

@@ -13,6 +13,7 @@ use Stemmata\Http\View\WriteOutcome;
 use Stemmata\Storage\DocumentStore;
 use Stemmata\Storage\NothingToDo;
 use Stemmata\Storage\Stale;
+use Stemmata\Storage\Step;
 use Stemmata\Storage\Written;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -75,7 +76,7 @@ final readonly class OperationController
         $json = $body->object('operation');
         $operation = $this->reader->read($json);
 
-        return $this->writing->answer($id, $base, $operation, !self::isTyping($json));
+        return $this->writing->answer(Step::of($id, $base, $operation), !self::isTyping($json));
     }
 
     #[Route('/rehearsals', methods: ['POST'])]
@@ -126,7 +127,7 @@ final readonly class OperationController
     {
         return match (true) {
             $outcome instanceof Written => new JsonResponse($this->viewOf->writeOutcome($id, $outcome, true)),
-            $outcome instanceof Stale => $this->writing->conflict($id, $base, $outcome, []),
+            $outcome instanceof Stale => $this->writing->conflict($id, $base, $outcome),
             $outcome instanceof NothingToDo => throw ProblemException::refused('nothing-to-do', $outcome->sentence),
         };
     }

@@ -27,6 +27,7 @@ use Stemmata\Http\View\Transferred;
 use Stemmata\Http\View\WriteOutcome;
 use Stemmata\Storage\DocumentStore;
 use Stemmata\Storage\Stale;
+use Stemmata\Storage\Step;
 use Stemmata\Storage\Transfer;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -81,7 +82,7 @@ final readonly class TextInController
         $body = JsonBody::of($request);
         $pasted = $this->formats->readAsIs('pasted.html', $body->longText('html'))->document;
 
-        return $this->writing->answer($id, $body->integer('baseRevision'), new PasteDocument(SectionId::fromString($body->text('section')), $body->integer('from'), $body->integer('to'), $pasted));
+        return $this->writing->answer(Step::of($id, $body->integer('baseRevision'), new PasteDocument(SectionId::fromString($body->text('section')), $body->integer('from'), $body->integer('to'), $pasted)));
     }
 
     #[Route('/transfer', methods: ['POST'])]
@@ -98,7 +99,7 @@ final readonly class TextInController
         $base = $body->integer('baseRevision');
         $outcome = $transfer->run($id, $base, $fields->sections(), $body->text('other'), $fields->oneOf('landing', Landing::class), $fields->findSection('target'), $fields->findBoolean('moves') ?? false);
         if ($outcome instanceof Stale) {
-            return $this->writing->conflict($id, $base, $outcome, []);
+            return $this->writing->conflict($id, $base, $outcome);
         }
         if ($outcome instanceof Refused) {
             throw ProblemException::refused($outcome->reason->value, $outcome->sentence);
@@ -125,7 +126,7 @@ final readonly class TextInController
         $read = $this->formats->read($request->query->getString('name'), Upload::bytes($request));
         $landing = Landing::tryFrom($request->query->getString('landing')) ?? Landing::After;
         $operation = new InsertDocument($read->document, $landing, SectionId::fromString($request->query->getString('target')), $this->ids);
-        $outcome = $this->writing->outcome($id, $request->query->getInt('baseRevision'), $operation);
+        $outcome = $this->writing->outcome(Step::of($id, $request->query->getInt('baseRevision'), $operation));
 
         return $outcome instanceof WriteOutcome ? new JsonResponse(new PutIn($outcome, array_map(ReportLineView::of(...), $read->report->lines))) : $outcome;
     }

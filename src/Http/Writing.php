@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Stemmata\Http;
 
-use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\SectionId;
 use Stemmata\Http\View\Conflict;
 use Stemmata\Http\View\WriteOutcome;
 use Stemmata\Storage\DocumentStore;
 use Stemmata\Storage\Stale;
+use Stemmata\Storage\Step;
 use Stemmata\Storage\Written;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Response;
@@ -23,26 +23,25 @@ final readonly class Writing
     }
 
     /** @param bool $withTexts false for typing: the window that typed has the text */
-    public function answer(string $id, int $baseRevision, Operation $operation, bool $withTexts = true): Response
+    public function answer(Step $step, bool $withTexts = true): Response
     {
-        $outcome = $this->outcome($id, $baseRevision, $operation, $withTexts);
+        $outcome = $this->outcome($step, $withTexts);
 
         return $outcome instanceof WriteOutcome ? new JsonResponse($outcome) : $outcome;
     }
 
-    public function outcome(string $id, int $baseRevision, Operation $operation, bool $withTexts = true): WriteOutcome|Response
+    public function outcome(Step $step, bool $withTexts = true): WriteOutcome|Response
     {
-        $outcome = $this->store->apply($id, $baseRevision, $operation);
+        $outcome = $this->store->applyStep($step);
 
         return match (true) {
-            $outcome instanceof Written => $this->viewOf->writeOutcome($id, $outcome, $withTexts),
-            $outcome instanceof Stale => $this->conflict($id, $baseRevision, $outcome, $operation->restsOn()->texts),
+            $outcome instanceof Written => $this->viewOf->writeOutcome($step->documentId, $outcome, $withTexts),
+            $outcome instanceof Stale => $this->conflict($step->documentId, (int) $step->baseRevision, $outcome),
             $outcome instanceof Refused => throw ProblemException::refused($outcome->reason->value, $outcome->sentence),
         };
     }
 
-    /** @param list<SectionId> $texts */
-    public function conflict(string $id, int $base, Stale $stale, array $texts): Response
+    public function conflict(string $id, int $base, Stale $stale): Response
     {
         return ProblemListener::response(new Conflict(
             'about:blank',
@@ -51,7 +50,7 @@ final readonly class Writing
             $stale->sentence,
             'stale',
             $this->viewOf->changesSince($this->store->get($id), $base),
-            $this->viewOf->texts($id, array_map(static fn (SectionId $section): string => $section->value, $texts)),
+            $this->viewOf->texts($id, array_map(static fn (SectionId $section): string => $section->value, $stale->texts)),
         ));
     }
 }

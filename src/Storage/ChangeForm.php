@@ -17,22 +17,21 @@ use Stemmata\Core\TitleBlock;
 /** A change as the journal keeps it. */
 final class ChangeForm
 {
-    public static function write(Change $change): string
+    public static function write(Change $change, KnownTexts $known = new KnownTexts()): string
     {
-        return SectionForm::json([
-            'outline' => array_map(static fn (OutlineEdit $edit): array => [
-                'at' => $edit->at,
-                'removed' => self::outline($edit->removed),
-                'inserted' => self::outline($edit->inserted),
-            ], $change->outlineEdits),
-            'sections' => array_map(static fn (array $pair): array => array_map(
-                static fn (?Section $section): ?array => null === $section ? null : SectionForm::of($section),
-                $pair,
-            ), $change->sections),
-            'offcuts' => array_map(static fn (array $pair): array => array_map(self::offcut(...), $pair), $change->offcuts),
+        $outline = array_map(static fn (OutlineEdit $edit): array => [
+            'at' => $edit->at,
+            'removed' => self::outline($edit->removed),
+            'inserted' => self::outline($edit->inserted),
+        ], $change->outlineEdits);
+        $offcuts = array_map(static fn (array $pair): array => array_map(self::offcut(...), $pair), $change->offcuts);
+        $rest = SectionForm::json([
+            'offcuts' => $offcuts,
             'titleBlock' => null === $change->titleBlock ? null : array_map(get_object_vars(...), $change->titleBlock),
             'setup' => null === $change->setup ? null : array_map(static fn (Setup $setup): array => $setup->toJson(), $change->setup),
         ]);
+
+        return '{"outline":'.SectionForm::json($outline).',"sections":'.self::sections($change->sections, $known).','.substr($rest, 1);
     }
 
     public static function read(string $json): Change
@@ -42,6 +41,11 @@ final class ChangeForm
         $row = new Row($stored);
         $sections = [];
         foreach ($row->list('sections') as $id => $pair) {
+            assert(is_array($pair));
+            if (is_array($pair[0] ?? null) && is_array($pair[1] ?? null)) {
+                // What did not change was not written a second time.
+                $pair[1] += $pair[0];
+            }
             $sections[(string) $id] = self::pair($pair, static fn (array $each): Section => SectionForm::read($each));
         }
         $offcuts = [];
@@ -56,6 +60,22 @@ final class ChangeForm
             self::readTitleBlocks($row),
             self::readSetups($stored['setup'] ?? null),
         );
+    }
+
+    /** @param array<string, array{Section|null, Section|null}> $pairs before and after, by id */
+    private static function sections(array $pairs, KnownTexts $known): string
+    {
+        $entries = [];
+        foreach ($pairs as $id => [$before, $after]) {
+            $entries[] = sprintf(
+                '"%s":[%s,%s]',
+                $id,
+                null === $before ? 'null' : SectionForm::encoded($before, $known),
+                null === $after ? 'null' : SectionForm::encoded($after, $known, $before),
+            );
+        }
+
+        return [] === $entries ? '[]' : '{'.implode(',', $entries).'}';
     }
 
     /** @return array{string, string, string} */

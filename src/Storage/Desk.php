@@ -6,26 +6,29 @@ namespace Stemmata\Storage;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\Query\ResultSetMappingBuilder;
-use Stemmata\Core\Counting\WordCount;
 use Stemmata\Core\Document;
 use Stemmata\Core\IdSource;
-use Stemmata\Core\Offcut;
 use Stemmata\Core\Section;
 use Stemmata\Storage\Entity\DocumentRecord;
 use Stemmata\Storage\Entity\OffcutRecord;
-use Stemmata\Storage\Entity\SectionRecord;
 use Stemmata\Storage\Entity\Writer;
 
-/** A writer's documents: which there are, a new one, one taken away and brought back. */
+/**
+ * A writer's documents: which there are, a new one, one taken away, brought back and thrown away.
+ *
+ * @phpstan-import-type SectionRow from SectionRows
+ */
 final readonly class Desk
 {
-    /** Entities held at once while a document is stored; 10,000 sections must not all wait in memory. */
-    private const SECTIONS_PER_FLUSH = 500;
+    /** Stored with the lock at once: some 20 ms of work, so that no one who writes meanwhile waits for more than that. */
+    private const SECTIONS_PER_COMMIT = 400;
+    /** A document that has been arriving for longer than this never will: whoever brought it was ended (seconds). */
+    private const ARRIVES_WITHIN = 3600;
 
     public function __construct(
         private EntityManagerInterface $entities,
-        private ChangeWriter $writer,
-        private WordCount $words,
+        private WriteLock $lock,
+        private SectionRows $rows,
         private IdSource $ids,
     ) {
     }
@@ -33,19 +36,19 @@ final readonly class Desk
     /** @return list<DocumentRecord> the last changed first */
     public function documents(string $ownerId = Writer::LOCAL): array
     {
-        $mapping = new ResultSetMappingBuilder($this->entities);
-        $mapping->addRootEntityFromClassMetadata(DocumentRecord::class, 'd');
-        // Of two changed in the same second, the one that came to the desk last lies on top; only SQL knows which that is.
-        /** @var list<DocumentRecord> $records */
-        $records = $this->entities
-            ->createNativeQuery(sprintf('SELECT %s FROM document d WHERE owner_id = ? AND removed_at IS NULL ORDER BY changed_at DESC, rowid DESC', $mapping->generateSelectClause()), $mapping)
-            ->setParameter(1, $ownerId)
-            ->getResult();
+        return $this->listed('removed_at IS NULL', 'changed_at', $ownerId);
+    }
 
-        return $records;
+    /** @return list<DocumentRecord> those taken off the desk, the last first */
+    public function removedDocuments(string $ownerId = Writer::LOCAL): array
+    {
+        return $this->listed('removed_at IS NOT NULL', 'removed_at', $ownerId);
     }
 
     /**
+     * Stores the sections in many small commits, so that other documents can be written meanwhile; the document is on the
+     * desk with the last of them, whole, or never.
+     *
      * @param \Closure(int): mixed|null $onSections is told now and then how many sections are stored
      *
      * @return string the new document's id
@@ -53,86 +56,150 @@ final readonly class Desk
     public function add(Document $document, string $ownerId = Writer::LOCAL, ?\Closure $onSections = null): string
     {
         $id = $this->ids->next()->value;
-        $this->entities->wrapInTransaction(function () use ($id, $document, $ownerId, $onSections): void {
+        $this->lock->holding(function () use ($id, $document, $ownerId): void {
+            $this->forgetUnfinished();
             $record = new DocumentRecord($id, $ownerId, time(), time());
+            $record->arrivingSince = time();
             $record->setTitleBlock($document->titleBlock);
             $record->setOutline($document->outline);
             $record->setSetup($document->setup);
             $this->entities->persist($record);
-            $this->entities->flush();
-            $this->addSections($id, $document->sections(), $onSections);
-            foreach (array_filter($document->changedOffcuts) as $offcut) {
-                $this->addOffcut($id, $document, $offcut);
-            }
         });
+        try {
+            $this->addSections($id, $document->sections(), $onSections);
+            $offcuts = array_values(array_filter($document->changedOffcuts));
+            foreach ($offcuts as $offcut) {
+                $this->addSections($id, array_map($document->section(...), $offcut->outline->ids()));
+            }
+            $this->lock->holding(function () use ($id, $offcuts): void {
+                foreach ($offcuts as $offcut) {
+                    $record = new OffcutRecord($offcut->id->value, $id, time());
+                    $record->setOffcut($offcut);
+                    $this->entities->persist($record);
+                }
+                $this->record($id)->arrivingSince = null;
+            });
+        } catch (\Throwable $error) {
+            $this->lock->holding(fn (): mixed => $this->discard($id));
+            throw $error;
+        }
 
         return $id;
     }
 
-    /** Away from the desk, not gone. */
-    public function remove(DocumentRecord $document): void
+    /**
+     * Away from the desk, not gone.
+     *
+     * @throws UnknownDocument
+     */
+    public function remove(string $id): void
     {
-        $document->removedAt = time();
-        $this->entities->flush();
+        $this->lock->holding(function () use ($id): void {
+            $record = $this->record($id);
+            $record->removedAt ??= time();
+        });
     }
 
     /** @throws UnknownDocument */
     public function restore(string $id): DocumentRecord
     {
-        $document = $this->entities->find(DocumentRecord::class, $id) ?? throw UnknownDocument::withId($id);
-        $document->removedAt = null;
-        $this->entities->flush();
+        return $this->lock->holding(function () use ($id): DocumentRecord {
+            $record = $this->record($id);
+            $record->removedAt = null;
 
-        return $document;
-    }
-
-    /** For good, with everything in it. */
-    public function discardAll(): void
-    {
-        $this->entities->getConnection()->executeStatement('DELETE FROM document');
-        $this->entities->clear();
-    }
-
-    public function keepResumePoint(DocumentRecord $document, string $section, int $position): void
-    {
-        $document->resumeSection = $section;
-        $document->resumePosition = $position;
-        $this->entities->flush();
+            return $record;
+        });
     }
 
     /**
-     * @param iterable<Section>          $sections
+     * For good, with its history and its offcuts. Only what was taken off the desk before.
+     *
+     * @throws UnknownDocument
+     */
+    public function purge(string $id): void
+    {
+        $this->lock->holding(fn (): mixed => null === $this->record($id)->removedAt ? throw UnknownDocument::notRemoved() : $this->discard($id));
+    }
+
+    /** @throws UnknownDocument */
+    public function keepResumePoint(string $id, string $section, int $position): void
+    {
+        $this->lock->holding(function () use ($id, $section, $position): void {
+            $record = $this->record($id);
+            $record->resumeSection = $section;
+            $record->resumePosition = $position;
+        });
+    }
+
+    /** @return list<DocumentRecord> */
+    private function listed(string $condition, string $latest, string $ownerId): array
+    {
+        $mapping = new ResultSetMappingBuilder($this->entities);
+        $mapping->addRootEntityFromClassMetadata(DocumentRecord::class, 'd');
+        // Of two changed in the same second, the one that came to the desk last lies on top; only SQL knows which that is.
+        /** @var list<DocumentRecord> $records */
+        $records = $this->entities
+            ->createNativeQuery(sprintf('SELECT %s FROM document d WHERE owner_id = ? AND arriving_since IS NULL AND %s ORDER BY %s DESC, rowid DESC', $mapping->generateSelectClause(), $condition, $latest), $mapping)
+            ->setParameter(1, $ownerId)
+            ->getResult();
+
+        return $records;
+    }
+
+    private function record(string $id): DocumentRecord
+    {
+        return $this->entities->find(DocumentRecord::class, $id) ?? throw UnknownDocument::withId($id);
+    }
+
+    private function forgetUnfinished(): void
+    {
+        $unfinished = $this->entities->getConnection()->fetchFirstColumn('SELECT id FROM document WHERE arriving_since < ?', [time() - self::ARRIVES_WITHIN]);
+        foreach (array_filter($unfinished, is_string(...)) as $id) {
+            $this->discard($id);
+        }
+    }
+
+    private function discard(string $id): mixed
+    {
+        $connection = $this->entities->getConnection();
+        // Sections, offcuts, references and steps go with their document.
+        $connection->executeStatement('DELETE FROM milestone WHERE document_id = ?', [$id]);
+        $connection->executeStatement('DELETE FROM document WHERE id = ?', [$id]);
+        $this->entities->clear();
+
+        return null;
+    }
+
+    /**
+     * @param iterable<Section>         $sections
      * @param \Closure(int): mixed|null $onSections
      */
     private function addSections(string $documentId, iterable $sections, ?\Closure $onSections = null): void
     {
-        $waiting = 0;
+        $waiting = [];
         $done = 0;
         foreach ($sections as $section) {
-            $record = new SectionRecord($section->id->value, $documentId);
-            $record->setSection($section, $this->words->ofBody($section));
-            $this->entities->persist($record);
-            $this->writer->keepReferences($documentId, $section);
-            ++$done;
-            if (self::SECTIONS_PER_FLUSH === ++$waiting) {
+            $waiting[] = $this->rows->row(null, $section);
+            if (self::SECTIONS_PER_COMMIT === count($waiting)) {
+                $this->store($documentId, $waiting);
+                $done += count($waiting);
                 null === $onSections || $onSections($done);
-                $this->entities->flush();
-                $this->entities->clear();
-                $waiting = 0;
+                $waiting = [];
             }
         }
-        $this->entities->flush();
+        if ([] !== $waiting) {
+            $this->store($documentId, $waiting);
+        }
     }
 
-    private function addOffcut(string $documentId, Document $document, Offcut $offcut): void
+    /** @param list<SectionRow> $rows */
+    private function store(string $documentId, array $rows): void
     {
-        $record = new OffcutRecord($offcut->id->value, $documentId, time());
-        $record->setOffcut($offcut);
-        $this->entities->persist($record);
-        $sections = [];
-        foreach ($offcut->outline->ids() as $id) {
-            $sections[] = $document->section($id);
-        }
-        $this->addSections($documentId, $sections);
+        $started = hrtime(true);
+        $this->lock->holding(function () use ($documentId, $rows): void {
+            $this->rows->write($documentId, $rows, 1);
+        });
+        // Whoever waits for the lock looks at intervals; as long as it was held it is free now.
+        usleep(intdiv(hrtime(true) - $started, 1000));
     }
 }

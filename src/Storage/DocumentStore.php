@@ -14,17 +14,29 @@ use Stemmata\Core\Operation\Batch;
 use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Operation\ReplaceBody;
+use Stemmata\Core\SectionId;
 use Stemmata\Storage\Entity\DocumentRecord;
 use Stemmata\Storage\Entity\JournalEntry;
 use Stemmata\Storage\Entity\SectionRecord;
 
-/** The one way by which a document is changed. Each change is a single transaction that also writes the journal. */
+/**
+ * The one way by which a document is changed. Each change is a single transaction that also writes the journal.
+ *
+ * A change is worked out and encoded first, without keeping anyone waiting; with the write lock it is only written, and
+ * only if the document is still as it was. When another window was quicker, it is worked out once more, under the lock.
+ */
 final readonly class DocumentStore
 {
+    private const IDS_PER_QUERY = 1000;
+    private const STALE = 'Another window has changed this part of the document since; here is how it reads now.';
+    private const STALE_STEP = 'Another window has changed the document since; look at how it reads now before undoing or redoing.';
+
     public function __construct(
         private EntityManagerInterface $entities,
+        private WriteLock $lock,
         private ChangeWriter $writer,
         private Journal $journal,
+        private KnownTexts $known,
     ) {
     }
 
@@ -33,7 +45,7 @@ final readonly class DocumentStore
     {
         $record = $this->entities->find(DocumentRecord::class, $id);
 
-        return null === $record || null !== $record->removedAt ? throw UnknownDocument::withId($id) : $record;
+        return null === $record || null !== $record->removedAt || null !== $record->arrivingSince ? throw UnknownDocument::withId($id) : $record;
     }
 
     /** @throws UnknownDocument */
@@ -54,69 +66,146 @@ final readonly class DocumentStore
 
     public function shelf(string $id): StoredShelf
     {
-        return new StoredShelf($this->entities, $id);
+        return new StoredShelf($this->entities, $this->known, $id);
     }
 
     /** @throws UnknownDocument */
     public function apply(string $id, int $baseRevision, Operation $operation): Written|Refused|Stale
     {
-        return $this->writing($id, function (DocumentRecord $record) use ($baseRevision, $operation): Written|Refused|Stale {
-            if (!$this->isFresh($record, $baseRevision, $operation->restsOn())) {
-                return new Stale($record->revision, 'Another window has changed this part of the document since; here is how it reads now.');
-            }
-            $before = $record->document($this->shelf($record->id));
-            $outcome = self::outcome($operation, $before);
-            if ($outcome instanceof Refused) {
-                return $outcome;
-            }
-            $change = Change::between($before, $outcome->document);
-            $label = $operation->describe($before);
-            if ($change->isEmpty()) {
-                return new Written($record->revision, $record->revision, $record->outlineRevision, $change, $label, $outcome->notices);
-            }
-            $previous = $record->revision;
-            $this->writer->write($record, $change, $previous + 1, time());
-            $this->journal->record($record->id, $record->revision, $label, self::findTypedIn($operation), $change, $record->changedAt);
+        return $this->applyStep(Step::of($id, $baseRevision, $operation));
+    }
 
-            return new Written($previous, $record->revision, $record->outlineRevision, $change, $label, $outcome->notices);
+    /** @throws UnknownDocument */
+    public function applyStep(Step $step): Written|Refused|Stale
+    {
+        $written = $this->applyTogether($step);
+
+        return is_array($written) ? $written[0] : $written;
+    }
+
+    /**
+     * Steps on different documents: all are done, or none is.
+     *
+     * @return list<Written>|Refused|Stale one for each step
+     *
+     * @throws UnknownDocument
+     */
+    public function applyTogether(Step ...$steps): array|Refused|Stale
+    {
+        $planned = $this->lock->reading(fn (): array|Refused|Stale => $this->plannedAll(array_values($steps)));
+        if (!is_array($planned)) {
+            return $planned;
+        }
+
+        return $this->lock->holding(function () use ($steps, $planned): array|Refused|Stale {
+            $isCurrent = fn (PlannedStep $step): bool => $this->get($step->documentId)->revision === $step->prepared->revision;
+            if (count($planned) !== count(array_filter($planned, $isCurrent))) {
+                $planned = $this->plannedAll(array_values($steps));
+            }
+
+            return is_array($planned) ? array_map($this->written(...), $planned) : $planned;
         });
     }
 
     /** @throws UnknownDocument */
     public function undo(string $id, int $baseRevision): Written|Stale|NothingToDo
     {
-        return $this->writing($id, function (DocumentRecord $record) use ($baseRevision): Written|Stale|NothingToDo {
-            $entry = $this->journal->findLastDone($record->id);
-            if (null === $entry) {
-                return new NothingToDo('There is nothing to undo.');
-            }
-
-            return $this->step($record, $baseRevision, $entry, JournalEntry::UNDONE, ChangeForm::read($entry->change)->inverted());
-        });
+        return $this->stepped($id, $baseRevision, $this->journal->findLastDone(...), JournalEntry::UNDONE, 'There is nothing to undo.');
     }
 
     /** @throws UnknownDocument */
     public function redo(string $id, int $baseRevision): Written|Stale|NothingToDo
     {
-        return $this->writing($id, function (DocumentRecord $record) use ($baseRevision): Written|Stale|NothingToDo {
-            $entry = $this->journal->findFirstUndone($record->id);
-            if (null === $entry) {
-                return new NothingToDo('There is nothing to redo.');
-            }
+        return $this->stepped($id, $baseRevision, $this->journal->findFirstUndone(...), JournalEntry::DONE, 'There is nothing to redo.');
+    }
 
-            return $this->step($record, $baseRevision, $entry, JournalEntry::DONE, ChangeForm::read($entry->change));
+    /**
+     * @param \Closure(string): ?JournalEntry $find
+     * @param string                          $state of the step when this is done
+     */
+    private function stepped(string $id, int $baseRevision, \Closure $find, string $state, string $nothing): Written|Stale|NothingToDo
+    {
+        $plan = function () use ($id, $baseRevision, $find, $state, $nothing): array|Stale|NothingToDo {
+            $record = $this->get($id);
+            $entry = $find($id);
+            if (null === $entry) {
+                return new NothingToDo($nothing);
+            }
+            if ($record->revision !== $baseRevision) {
+                return new Stale($record->revision, self::STALE_STEP);
+            }
+            $change = ChangeForm::read($entry->change);
+
+            return [$this->writer->prepared($baseRevision, JournalEntry::UNDONE === $state ? $change->inverted() : $change), (int) $entry->id];
+        };
+        $planned = $this->lock->reading($plan);
+        if (!is_array($planned)) {
+            return $planned;
+        }
+        [$prepared, $entryId] = $planned;
+
+        return $this->lock->holding(function () use ($id, $prepared, $entryId, $state): Written|Stale {
+            $record = $this->get($id);
+            if ($record->revision !== $prepared->revision) {
+                return new Stale($record->revision, self::STALE_STEP);
+            }
+            $label = $this->journal->mark($entryId, $state);
+            $this->writer->write($record, $prepared, time());
+
+            return new Written($prepared->revision, $record->revision, $record->outlineRevision, $prepared->change, $label, []);
         });
     }
 
-    private function step(DocumentRecord $record, int $baseRevision, JournalEntry $entry, string $state, Change $change): Written|Stale
+    /**
+     * @param list<Step> $steps
+     *
+     * @return list<PlannedStep>|Refused|Stale
+     */
+    private function plannedAll(array $steps): array|Refused|Stale
     {
-        if ($record->revision !== $baseRevision) {
-            return new Stale($record->revision, 'Another window has changed the document since; look at how it reads now before undoing or redoing.');
+        $planned = [];
+        foreach ($steps as $step) {
+            $each = $this->planned($step);
+            if (!$each instanceof PlannedStep) {
+                return $each;
+            }
+            $planned[] = $each;
         }
-        $this->writer->write($record, $change, $baseRevision + 1, time());
-        $entry->state = $state;
 
-        return new Written($baseRevision, $record->revision, $record->outlineRevision, $change, $entry->label, []);
+        return $planned;
+    }
+
+    private function planned(Step $step): PlannedStep|Refused|Stale
+    {
+        $record = $this->get($step->documentId);
+        $before = $record->document($this->shelf($record->id));
+        $operation = ($step->operation)($before);
+        if ($operation instanceof Refused) {
+            return $operation;
+        }
+        if (null !== $step->baseRevision && !$this->isFresh($record, $step->baseRevision, $operation->restsOn())) {
+            return new Stale($record->revision, self::STALE, $operation->restsOn()->texts);
+        }
+        $outcome = self::outcome($operation, $before);
+        if ($outcome instanceof Refused) {
+            return $outcome;
+        }
+        $change = Change::between($before, $outcome->document);
+        $json = $change->isEmpty() ? '' : ChangeForm::write($change, $this->known);
+
+        return new PlannedStep($record->id, $this->writer->prepared($record->revision, $change, $json), $operation->describe($before), self::findTypedIn($operation), $outcome->notices);
+    }
+
+    private function written(PlannedStep $step): Written
+    {
+        $record = $this->get($step->documentId);
+        $prepared = $step->prepared;
+        if (!$prepared->change->isEmpty()) {
+            $this->writer->write($record, $prepared, time());
+            $this->journal->record($record->id, $record->revision, $step->label, $step->typedIn, $prepared, $record->changedAt);
+        }
+
+        return new Written($prepared->revision, $record->revision, $record->outlineRevision, $prepared->change, $step->label, $step->notices);
     }
 
     /** What the operation rests on must be as the writer saw it. Changes elsewhere do not matter. */
@@ -125,9 +214,13 @@ final readonly class DocumentStore
         if ($baseRevision > $record->revision || ($basis->everything && $baseRevision !== $record->revision) || ($basis->outline && $record->outlineRevision > $baseRevision)) {
             return false;
         }
-        foreach ($basis->texts as $id) {
-            $section = $this->entities->find(SectionRecord::class, $id->value);
-            if (null !== $section && $section->documentId === $record->id && $section->revision > $baseRevision) {
+        if ([] === $basis->texts) {
+            return true;
+        }
+        $newer = $this->entities->createQuery('SELECT COUNT(s.id) FROM '.SectionRecord::class.' s WHERE s.id IN (:ids) AND s.documentId = :document AND s.revision > :base');
+        foreach (array_chunk($basis->texts, self::IDS_PER_QUERY) as $ids) {
+            $newer->setParameters(['ids' => array_map(static fn (SectionId $id): string => $id->value, $ids), 'document' => $record->id, 'base' => $baseRevision]);
+            if (0 !== (int) $newer->getSingleScalarResult()) {
                 return false;
             }
         }
@@ -151,22 +244,5 @@ final readonly class DocumentStore
             $operation instanceof Batch && 1 === count($operation->operations) => self::findTypedIn($operation->operations[0]),
             default => null,
         };
-    }
-
-    /**
-     * @template T of Written|Refused|Stale|NothingToDo
-     *
-     * @param \Closure(DocumentRecord): T $work
-     *
-     * @return T
-     */
-    private function writing(string $id, \Closure $work): Written|Refused|Stale|NothingToDo
-    {
-        return $this->entities->wrapInTransaction(function () use ($id, $work) {
-            // Takes SQLite's write lock before anything is read, so that no other worker's change can slip in between.
-            $this->entities->getConnection()->executeStatement('UPDATE document SET revision = revision WHERE id = ?', [$id]);
-
-            return $work($this->get($id));
-        });
     }
 }

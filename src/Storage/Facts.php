@@ -59,7 +59,7 @@ final readonly class Facts
             return [
                 'id' => $row->text('id'),
                 'heading' => SectionForm::readHeading($row->text('heading'), $row->text('heading_inline'))->toJson(),
-                'body' => (array) json_decode($row->text('body'), true, 512, \JSON_THROW_ON_ERROR),
+                'body' => SectionForm::readBody($row->text('body'))->toJson(),
                 'revision' => $row->integer('revision'),
             ];
         }, $this->selectSections('id, revision, heading, heading_inline, body', $documentId, $ids));

@@ -7,34 +7,39 @@ namespace Stemmata\Storage;
 use Doctrine\ORM\EntityManagerInterface;
 use Stemmata\Core\Change;
 use Stemmata\Core\History\StatePath;
+use Stemmata\Core\History\TypingBurst;
 use Stemmata\Storage\Entity\JournalEntry;
 use Stemmata\Storage\Entity\MilestoneRecord;
 
 /** The line of a document's history, and where on it the writer stands. */
 final readonly class Journal
 {
-    /** A pause longer than this ends a burst of typing (seconds). */
-    private const BURST_PAUSE = 5;
-    /** A burst is undone whole, so it must not grow without end (seconds). */
-    private const BURST_LENGTH = 30;
-
     public function __construct(private EntityManagerInterface $entities)
     {
     }
 
     /** @param string|null $typedIn the section, for a step that is nothing but typing */
-    public function record(string $documentId, int $revision, string $label, ?string $typedIn, Change $change, int $now): void
+    public function record(string $documentId, int $revision, string $label, ?string $typedIn, PreparedChange $prepared, int $now): void
     {
-        $burst = null === $typedIn ? null : $this->findBurst($documentId, $typedIn, $now);
+        $burst = null === $typedIn ? null : $this->findBurst($documentId, $typedIn, $prepared->change, $now);
         $overtaken = $this->entities->getConnection()->update('journal', ['state' => JournalEntry::OVERTAKEN], ['document_id' => $documentId, 'state' => JournalEntry::UNDONE]);
         if (null === $burst || $overtaken > 0) {
-            $this->entities->persist(new JournalEntry($documentId, $revision, $label, $typedIn, ChangeForm::write($change), $now, $now, $this->stateNow($documentId)));
+            $this->entities->persist(new JournalEntry($documentId, $revision, $label, $typedIn, $prepared->json, $now, $now, $this->stateNow($documentId)));
 
             return;
         }
-        $burst->change = ChangeForm::write(self::merged(ChangeForm::read($burst->change), $change));
+        $burst->change = ChangeForm::write(ChangeForm::read($burst->change)->followedBy($prepared->change));
         $burst->revision = $revision;
         $burst->madeAt = $now;
+    }
+
+    /** @return string what the step is called */
+    public function mark(int $step, string $state): string
+    {
+        $entry = $this->entities->find(JournalEntry::class, $step) ?? throw new \LogicException(sprintf('There is no step %d.', $step));
+        $entry->state = $state;
+
+        return $entry->label;
     }
 
     public function findLastDone(string $documentId): ?JournalEntry
@@ -125,25 +130,15 @@ final readonly class Journal
         return ChangeForm::read(is_string($json) ? $json : '');
     }
 
-    private function findBurst(string $documentId, string $typedIn, int $now): ?JournalEntry
+    private function findBurst(string $documentId, string $typedIn, Change $change, int $now): ?JournalEntry
     {
         $last = $this->entities->getRepository(JournalEntry::class)->findOneBy(['id' => $this->stateNow($documentId), 'typedIn' => $typedIn]);
         $continues = null !== $last
-            && $now - $last->madeAt <= self::BURST_PAUSE
-            && $now - $last->startedAt <= self::BURST_LENGTH
+            && TypingBurst::isOfOneMoment($last->startedAt, $last->madeAt, $now)
             // What is typed after a milestone must not change the state that it names.
-            && 0 === $this->entities->getRepository(MilestoneRecord::class)->count(['documentId' => $documentId, 'step' => (int) $last->id]);
+            && 0 === $this->entities->getRepository(MilestoneRecord::class)->count(['documentId' => $documentId, 'step' => (int) $last->id])
+            && TypingBurst::isOneDoing(ChangeForm::read($last->change), $change);
 
         return $continues ? $last : null;
-    }
-
-    private static function merged(Change $first, Change $second): Change
-    {
-        $sections = $first->sections;
-        foreach ($second->sections as $id => [$before, $after]) {
-            $sections[$id] = [isset($sections[$id]) ? $sections[$id][0] : $before, $after];
-        }
-
-        return new Change([], $sections, [], null);
     }
 }

@@ -14,7 +14,7 @@ use Stemmata\Storage\Entity\Writer;
 /** The outlines that a writer keeps as starters. */
 final readonly class KeptStarters
 {
-    public function __construct(private EntityManagerInterface $entities, private IdSource $ids)
+    public function __construct(private EntityManagerInterface $entities, private WriteLock $lock, private IdSource $ids)
     {
     }
 
@@ -32,18 +32,21 @@ final readonly class KeptStarters
     public function keep(string $name, Document $document, string $ownerId = Writer::LOCAL): Starter
     {
         $starter = Starter::of($this->ids->next()->value, $name, $document);
-        $this->entities->persist(new StarterRecord($starter->id, $ownerId, $name, time(), SectionForm::json($starter->toJson())));
-        $this->entities->flush();
+        $record = new StarterRecord($starter->id, $ownerId, $name, time(), SectionForm::json($starter->toJson()));
+        $this->lock->holding(function () use ($record): void {
+            $this->entities->persist($record);
+        });
 
         return $starter;
     }
 
     public function remove(string $id): void
     {
-        $record = $this->entities->find(StarterRecord::class, $id);
-        if (null !== $record) {
-            $this->entities->remove($record);
-            $this->entities->flush();
-        }
+        $this->lock->holding(function () use ($id): void {
+            $record = $this->entities->find(StarterRecord::class, $id);
+            if (null !== $record) {
+                $this->entities->remove($record);
+            }
+        });
     }
 }

@@ -11,7 +11,7 @@ use Stemmata\Storage\Entity\MilestoneRecord;
 /** The named states of a document. */
 final readonly class Milestones
 {
-    public function __construct(private EntityManagerInterface $entities, private Journal $journal, private IdSource $ids)
+    public function __construct(private EntityManagerInterface $entities, private WriteLock $lock, private Journal $journal, private IdSource $ids)
     {
     }
 
@@ -24,20 +24,22 @@ final readonly class Milestones
     /** Names the state that the document is in now. */
     public function name(string $documentId, string $name): MilestoneRecord
     {
-        $milestone = new MilestoneRecord($this->ids->next()->value, $documentId, $name, $this->journal->stateNow($documentId), time());
-        $this->entities->persist($milestone);
-        $this->entities->flush();
+        return $this->lock->holding(function () use ($documentId, $name): MilestoneRecord {
+            $milestone = new MilestoneRecord($this->ids->next()->value, $documentId, $name, $this->journal->stateNow($documentId), time());
+            $this->entities->persist($milestone);
 
-        return $milestone;
+            return $milestone;
+        });
     }
 
     /** The state stays in the history; only its name goes. */
     public function forget(string $documentId, string $id): void
     {
-        $milestone = $this->entities->getRepository(MilestoneRecord::class)->findOneBy(['documentId' => $documentId, 'id' => $id]);
-        if (null !== $milestone) {
-            $this->entities->remove($milestone);
-            $this->entities->flush();
-        }
+        $this->lock->holding(function () use ($documentId, $id): void {
+            $milestone = $this->entities->getRepository(MilestoneRecord::class)->findOneBy(['documentId' => $documentId, 'id' => $id]);
+            if (null !== $milestone) {
+                $this->entities->remove($milestone);
+            }
+        });
     }
 }

@@ -10,7 +10,7 @@ use Stemmata\Storage\Entity\Writer;
 /** The keys that a writer has chosen for commands. */
 final readonly class OwnKeys
 {
-    public function __construct(private EntityManagerInterface $entities)
+    public function __construct(private EntityManagerInterface $entities, private WriteLock $lock)
     {
     }
 
@@ -29,8 +29,10 @@ final readonly class OwnKeys
     /** @param array<string, list<string>> $keys by command */
     public function keep(array $keys, string $writerId = Writer::LOCAL): void
     {
-        $this->writer($writerId)->keys = json_encode((object) $keys, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
-        $this->entities->flush();
+        $json = json_encode((object) $keys, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
+        $this->lock->holding(function () use ($json, $writerId): void {
+            $this->writer($writerId)->keys = $json;
+        });
     }
 
     private function writer(string $id): Writer

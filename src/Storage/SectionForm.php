@@ -8,11 +8,13 @@ use Stemmata\Core\Marker;
 use Stemmata\Core\Section;
 use Stemmata\Core\SectionId;
 use Stemmata\Core\Text\Body;
+use Stemmata\Core\Text\BodySchema;
 use Stemmata\Core\Text\Heading;
+use Stemmata\Core\Text\InvalidBody;
 
 /**
- * A section as it is stored. What we wrote ourselves was valid when written, yet it is read through the schema again: the
- * cost is small for the few sections an operation touches, and a damaged file is noticed rather than spread.
+ * A section as it is stored. What is written goes through the schema first, so that nothing is kept that could not be read
+ * again. What is read goes through it too: a damaged text is shown as such, whole, and spoils nothing around it.
  */
 final class SectionForm
 {
@@ -22,41 +24,114 @@ final class SectionForm
         return json_encode($value, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
     }
 
+    /** @param string $inline empty when the heading is nothing but its words */
     public static function readHeading(string $plain, string $inline): Heading
     {
-        return '' === $inline ? Heading::plain($plain) : Heading::fromJson(json_decode($inline, true, 512, \JSON_THROW_ON_ERROR));
+        if ('' === $inline) {
+            return Heading::plain(mb_scrub($plain));
+        }
+        try {
+            return Heading::fromJson(json_decode($inline, true, 512, \JSON_THROW_ON_ERROR));
+        } catch (InvalidBody|\JsonException) {
+            return Heading::plain(mb_scrub($plain));
+        }
     }
 
     public static function readBody(string $body): Body
     {
-        return Body::fromJson(json_decode($body, true, 512, \JSON_THROW_ON_ERROR));
+        try {
+            return Body::fromJson(json_decode($body, true, 512, \JSON_THROW_ON_ERROR));
+        } catch (InvalidBody|\JsonException) {
+            return Body::unreadable(mb_scrub($body));
+        }
     }
 
-    /** @return array<string, mixed> */
-    public static function of(Section $section): array
+    /**
+     * @return string the body as it goes into the database
+     *
+     * @throws InvalidBody for a body that could not be read again
+     */
+    public static function checkedBody(Section $section): string
+    {
+        if (null !== $raw = $section->body->findUnreadable()) {
+            return $raw;
+        }
+        $blocks = $section->body->toJson();
+        (new BodySchema())->readBlocks($blocks);
+
+        return self::json($blocks);
+    }
+
+    /**
+     * @return string empty when the heading is nothing but its words
+     *
+     * @throws InvalidBody for a heading that could not be read again
+     */
+    public static function checkedHeading(Section $section): string
+    {
+        $inline = $section->heading->toJson();
+        Heading::fromJson($inline);
+
+        return $section->heading->isPlain() ? '' : self::json($inline);
+    }
+
+    /** @param Section|null $unlike what is the same there is not written once more */
+    public static function encoded(Section $section, KnownTexts $known, ?Section $unlike = null): string
+    {
+        $fields = null === $unlike ? self::encodedNotes($section) : array_diff_assoc(self::encodedNotes($section), self::encodedNotes($unlike));
+        if (null === $unlike || $section->body != $unlike->body) {
+            $isKnown = null === $section->body->findUnreadable() ? $known->find($section->body) : null;
+            $fields['body'] = $isKnown[0] ?? self::json($section->body->toJson());
+        }
+
+        return '{'.implode(',', array_map(static fn (string $name, string $json): string => sprintf('"%s":%s', $name, $json), array_keys($fields), $fields)).'}';
+    }
+
+    /** @return array<string, string> JSON by field */
+    private static function encodedNotes(Section $section): array
     {
         return [
-            'id' => $section->id->value,
-            'heading' => $section->heading->toJson(),
-            'body' => $section->body->toJson(),
-            'aim' => $section->aim,
-            'target' => $section->target,
-            'marker' => $section->marker->value,
+            'id' => '"'.$section->id->value.'"',
+            'heading' => self::json($section->heading->toJson()),
+            'aim' => substr(self::json([$section->aim]), 1, -1),
+            'target' => (string) json_encode($section->target),
+            'marker' => '"'.$section->marker->value.'"',
         ];
     }
 
-    /** @param array<mixed> $stored as of() made it */
+    /** @param array<mixed> $stored as encoded() made it, with every field */
     public static function read(array $stored): Section
     {
         $row = new Row($stored);
 
         return new Section(
             SectionId::fromString($row->text('id')),
-            Heading::fromJson($stored['heading'] ?? []),
-            Body::fromJson($stored['body'] ?? []),
+            self::readHeading(self::wordsIn($stored['heading'] ?? []), self::json((array) ($stored['heading'] ?? []))),
+            self::bodyOf($stored['body'] ?? []),
             $row->text('aim'),
             $row->findInteger('target'),
             Marker::from($row->text('marker')),
         );
+    }
+
+    private static function bodyOf(mixed $json): Body
+    {
+        try {
+            return Body::fromJson($json);
+        } catch (InvalidBody) {
+            return Body::unreadable(self::json((array) $json));
+        }
+    }
+
+    /** The words of an inline content that may not be one. */
+    private static function wordsIn(mixed $inline): string
+    {
+        $words = '';
+        $inline = (array) $inline;
+        array_walk_recursive($inline, static function (mixed $value, mixed $key) use (&$words): void {
+            $words .= 'text' === $key && is_string($value) ? $value : '';
+        });
+
+        return $words;
     }
 }

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Stemmata\Storage;
 
+use Stemmata\Core\SectionId;
+
 /** Another window changed what the operation rests on. Nothing was written. */
 final readonly class Stale
 {
-    public function __construct(public int $revision, public string $sentence)
+    /** @param list<SectionId> $texts sections whose text it rests on */
+    public function __construct(public int $revision, public string $sentence, public array $texts = [])
     {
     }
 }

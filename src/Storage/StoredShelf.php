@@ -16,45 +16,78 @@ use Stemmata\Core\SectionId;
 use Stemmata\Core\Shelf;
 use Stemmata\Storage\Entity\OffcutRecord;
 use Stemmata\Storage\Entity\ReferenceRecord;
-use Stemmata\Storage\Entity\SectionRecord;
 
 /** Finds a document's sections in the database, each when it is first asked for. */
-final readonly class StoredShelf implements Shelf
+final class StoredShelf implements Shelf
 {
+    private const COLUMNS = 'id, heading, heading_inline, body, words, aim, target, marker';
+    /** Who has asked for so many sections one by one will ask for the others. */
+    private const FEW = 40;
     /** From here on, reading all of the document's headings is quicker than asking for each by its id. */
     private const MANY = 500;
 
-    public function __construct(private EntityManagerInterface $entities, private string $documentId)
+    /** @var array<string, Section> */
+    private array $read = [];
+    private bool $hasReadAll = false;
+
+    public function __construct(private readonly EntityManagerInterface $entities, private readonly KnownTexts $known, private readonly string $documentId)
     {
     }
 
     /** The same with every section read at once, in one statement and without an entity for each. */
     public function filled(): MemoryShelf
     {
-        $sections = [];
-        foreach ($this->entities->getConnection()->iterateAssociative('SELECT id, heading, heading_inline, body, aim, target, marker FROM section WHERE document_id = ?', [$this->documentId]) as $fields) {
-            $row = new Row($fields);
-            $sections[] = new Section(
-                SectionId::fromString($row->text('id')),
-                SectionForm::readHeading($row->text('heading'), $row->text('heading_inline')),
-                SectionForm::readBody($row->text('body')),
-                $row->text('aim'),
-                $row->findInteger('target'),
-                Marker::from($row->text('marker')),
-            );
-        }
+        $this->readAll();
 
-        return new MemoryShelf($sections);
+        return new MemoryShelf($this->read);
     }
 
     public function section(SectionId $id): Section
     {
-        $record = $this->entities->find(SectionRecord::class, $id->value);
-        if (null === $record || $record->documentId !== $this->documentId) {
-            throw InvalidSectionId::notInOutline($id);
+        if (!isset($this->read[$id->value]) && !$this->hasReadAll) {
+            if (count($this->read) < self::FEW) {
+                $this->readOne($id->value);
+            } else {
+                $this->readAll();
+            }
         }
 
-        return $record->section();
+        return $this->read[$id->value] ?? throw InvalidSectionId::notInOutline($id);
+    }
+
+    private function readOne(string $id): void
+    {
+        $fields = $this->entities->getConnection()->fetchAssociative('SELECT '.self::COLUMNS.' FROM section WHERE id = ? AND document_id = ?', [$id, $this->documentId]);
+        if (false !== $fields) {
+            $this->read[$id] = $this->sectionOf($fields);
+        }
+    }
+
+    private function readAll(): void
+    {
+        foreach ($this->entities->getConnection()->iterateAssociative('SELECT '.self::COLUMNS.' FROM section WHERE document_id = ?', [$this->documentId]) as $fields) {
+            // A section already read stays the object that it is: what is unchanged is known by that.
+            $id = is_string($fields['id']) ? $fields['id'] : '';
+            $this->read[$id] ??= $this->sectionOf($fields);
+        }
+        $this->hasReadAll = true;
+    }
+
+    /** @param array<string, mixed> $fields */
+    private function sectionOf(array $fields): Section
+    {
+        $row = new Row($fields);
+        $body = SectionForm::readBody($row->text('body'));
+        $this->known->remember($body, $row->text('body'), $row->integer('words'));
+
+        return new Section(
+            SectionId::fromString($row->text('id')),
+            SectionForm::readHeading($row->text('heading'), $row->text('heading_inline')),
+            $body,
+            $row->text('aim'),
+            $row->findInteger('target'),
+            Marker::from($row->text('marker')),
+        );
     }
 
     public function headings(array $ids): array

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Storage;
 
-use Doctrine\ORM\EntityManagerInterface;
+use Stemmata\Core\Document;
 use Stemmata\Core\IdSource;
 use Stemmata\Core\OffcutReason;
 use Stemmata\Core\Operation\CutOut;
@@ -17,7 +17,7 @@ use Stemmata\Core\SectionId;
 /** Takes branches from one document to another: both change, or neither does. */
 final readonly class Transfer
 {
-    public function __construct(private EntityManagerInterface $entities, private DocumentStore $store, private IdSource $ids)
+    public function __construct(private DocumentStore $store, private IdSource $ids)
     {
     }
 
@@ -36,19 +36,13 @@ final readonly class Transfer
         if ($from === $to) {
             return Refused::sameDocument();
         }
-        $source = $this->store->document($from);
-        try {
-            return $this->entities->wrapInTransaction(function () use ($source, $from, $baseRevision, $sections, $to, $landing, $target, $moves): array|Refused|Stale {
-                $here = $moves ? $this->store->apply($from, $baseRevision, new CutOut($sections, Extent::Branch, OffcutReason::MovedAway, $this->ids)) : null;
-                if ($here instanceof Refused || $here instanceof Stale) {
-                    return $here;
-                }
-                $there = $this->store->apply($to, $this->store->get($to)->revision, new TakeBranches($source, $sections, $landing, $target, $this->ids));
-
-                return $there instanceof Written ? ['here' => $here, 'there' => $there] : throw new TransferRefused($there);
-            });
-        } catch (TransferRefused $refused) {
-            return $refused->outcome;
+        $taking = new Step($to, null, fn (Document $there): TakeBranches => new TakeBranches($this->store->document($from), $sections, $landing, $target, $this->ids));
+        $cutting = Step::of($from, $baseRevision, new CutOut($sections, Extent::Branch, OffcutReason::MovedAway, $this->ids));
+        $written = $moves ? $this->store->applyTogether($cutting, $taking) : $this->store->applyTogether($taking);
+        if (!is_array($written)) {
+            return $written;
         }
+
+        return ['here' => $moves ? $written[0] : null, 'there' => $written[count($written) - 1]];
     }
 }

@@ -8,6 +8,8 @@ import table from "../generated/body-schema.json";
 
 type Drawn = { toDOM: (node: TextNode) => DOMOutputSpec; parseDOM?: TagParseRule[]; extra?: Partial<NodeSpec> };
 
+const DAMAGED = "The text of this section is damaged and cannot be read. What is kept of it stands below, as it is; the history may hold an earlier state.";
+
 const DRAWN: Record<string, Drawn> = {
   paragraph: { toDOM: () => ["p", 0], parseDOM: [{ tag: "p" }, { tag: "h1,h2,h3,h4,h5,h6" }] },
   quotation: { toDOM: () => ["blockquote", 0], parseDOM: [{ tag: "blockquote" }], extra: { defining: true } },
@@ -38,6 +40,8 @@ const DRAWN: Record<string, Drawn> = {
   separator: { toDOM: () => ["hr"], parseDOM: [{ tag: "hr" }] },
   pageBreak: { toDOM: () => ["div", { class: "page-break", "aria-label": "Page break" }], parseDOM: [{ tag: "div.page-break" }] },
   contents: { toDOM: () => ["div", { class: "contents" }], extra: { selectable: true } },
+  // What the database holds in place of a text that was damaged: shown whole, taken out as one, never typed in.
+  unreadable: { toDOM: () => ["div", { class: "unreadable", contenteditable: "false" }, ["p", DAMAGED], ["pre", 0]], extra: { code: true, isolating: true, selectable: true } },
   hardBreak: { toDOM: () => ["br"], parseDOM: [{ tag: "br" }], extra: { linebreakReplacement: true } },
   bookmark: {
     toDOM: (node) => ["span", { class: "bookmark", "data-id": String(node.attrs["id"]), "data-name": String(node.attrs["name"]) }, String(node.attrs["name"])],

@@ -36,9 +36,11 @@ final class WordCount
         return $words;
     }
 
+    private const NO_WRITING = ['calculation', 'unreadable'];
+
     /** Words under the heading; the heading itself, contents and calculations are not writing and do not count. */
     public function ofBody(Section $section): int
     {
-        return array_sum(array_map(fn (Node $block): int => 'calculation' === $block->type ? 0 : $this->ofText($block->plainText()), $section->body->blocks));
+        return array_sum(array_map(fn (Node $block): int => in_array($block->type, self::NO_WRITING, true) ? 0 : $this->ofText($block->plainText()), $section->body->blocks));
     }
 }

@@ -29,6 +29,18 @@ final readonly class Body
         return new self((new BodySchema())->readBlocks($json));
     }
 
+    /** @param string $stored what is kept where a body should be; it is shown whole, and kept as it is until the writer takes it out */
+    public static function unreadable(string $stored): self
+    {
+        return new self([new Node('unreadable', content: '' === $stored ? [] : [Node::text($stored)])]);
+    }
+
+    /** What is kept in place of a body that can be read. */
+    public function findUnreadable(): ?string
+    {
+        return 1 === count($this->blocks) && 'unreadable' === $this->blocks[0]->type ? $this->blocks[0]->plainText() : null;
+    }
+
     public function isEmpty(): bool
     {
         return [] === $this->blocks;

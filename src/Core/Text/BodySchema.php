@@ -37,6 +37,8 @@ final class BodySchema
         'separator' => ['group' => 'block', 'content' => null, 'marks' => false, 'attributes' => []],
         'pageBreak' => ['group' => 'block', 'content' => null, 'marks' => false, 'attributes' => []],
         'contents' => ['group' => 'block', 'content' => null, 'marks' => false, 'attributes' => ['title' => 'words', 'from' => 'level', 'to' => 'level', 'numbers' => 'boolean', 'lines' => 'contentsLines']],
+        // What the database holds in place of a text, when that was damaged: kept to the letter and shown as such.
+        'unreadable' => ['group' => 'block', 'content' => 'text*', 'marks' => false, 'attributes' => []],
         'text' => ['group' => 'inline', 'content' => null, 'marks' => false, 'attributes' => []],
         'hardBreak' => ['group' => 'inline', 'content' => null, 'marks' => false, 'attributes' => []],
         'bookmark' => ['group' => 'inline', 'content' => null, 'marks' => false, 'attributes' => ['id' => 'id', 'name' => 'bookmarkName']],
@@ -197,6 +199,7 @@ final class BodySchema
             'level' => is_int($value) && $value >= 1 && $value <= 9,
             'boolean' => is_bool($value),
             'words' => is_string($value) && mb_check_encoding($value, 'UTF-8') && strlen($value) <= 4096,
+            'line' => is_string($value) && mb_check_encoding($value, 'UTF-8') && strlen($value) <= Heading::MAX_BYTES,
             'align' => in_array($value, ['left', 'center', 'right'], true),
             'id' => is_string($value) && 1 === preg_match('/\A[a-z][0-9a-z]{11}\z/', $value),
             'bookmarkName' => is_string($value) && BookmarkName::isValid($value),
@@ -218,8 +221,8 @@ final class BodySchema
             $isLine = is_array($line)
                 && self::isOfKind($line['section'] ?? null, 'id')
                 && self::isOfKind($line['level'] ?? null, 'level')
-                && is_string($line['number'] ?? null)
-                && is_string($line['heading'] ?? null);
+                && self::isOfKind($line['number'] ?? null, 'line')
+                && self::isOfKind($line['heading'] ?? null, 'line');
             if (!$isLine) {
                 return false;
             }

@@ -34,6 +34,7 @@ final readonly class BlockHtml
             'calculation' => sprintf("<pre><code class=\"language-%s\">%s\n</code></pre>\n", CalculationBlock::LANGUAGE, InlineHtml::escaped(CalculationBlock::written($block))),
             'figure' => $this->figure($block),
             'table' => $this->table($block),
+            'unreadable' => '<pre>'.InlineHtml::escaped($block->plainText())."\n</pre>\n",
             'separator' => "<hr>\n",
             'pageBreak' => "<div class=\"page-break\"></div>\n",
             'contents' => $this->contents($block),

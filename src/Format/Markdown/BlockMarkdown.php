@@ -39,6 +39,7 @@ final readonly class BlockMarkdown
             'bulletList' => $this->items($block, static fn (): string => '- '),
             'orderedList' => $this->items($block, static fn (int $index): string => (self::start($block) + $index).'. '),
             'codeBlock' => self::code($block->plainText(), $block->textAttribute('language')),
+            'unreadable' => self::code($block->plainText(), ''),
             'calculation' => self::code(CalculationBlock::written($block), CalculationBlock::LANGUAGE),
             'figure' => [] === $block->content ? InlineMarkdown::image($block) : trim($this->html->of([$block])),
             'table' => PipeTable::isPossible($block) ? PipeTable::of($block, $this->inline) : trim($this->html->of([$block])),

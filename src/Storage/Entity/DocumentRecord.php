@@ -58,6 +58,14 @@ class DocumentRecord
     #[ORM\Column(nullable: true)]
     public ?int $removedAt = null;
 
+    /** Seconds since 1970, UTC, for a document that is still being stored; null for one that is whole. */
+    #[ORM\Column(nullable: true)]
+    public ?int $arrivingSince = null;
+
+    /** Steps older than this many weeks are put together, one for each day; null keeps every step. */
+    #[ORM\Column(nullable: true)]
+    public ?int $stepsKeptWeeks = null;
+
     public function __construct(
         #[ORM\Id]
         #[ORM\Column(length: 12)]

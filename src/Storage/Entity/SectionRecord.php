@@ -5,10 +5,6 @@ declare(strict_types=1);
 namespace Stemmata\Storage\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
-use Stemmata\Core\Marker;
-use Stemmata\Core\Section;
-use Stemmata\Core\SectionId;
-use Stemmata\Storage\SectionForm;
 
 /** One section's words and notes. It stays here when it is cut out, for the offcut only keeps the order. */
 #[ORM\Entity]
@@ -44,28 +40,5 @@ class SectionRecord
         #[ORM\Column(length: 12)]
         public string $documentId,
     ) {
-    }
-
-    public function section(): Section
-    {
-        return new Section(
-            SectionId::fromString($this->id),
-            SectionForm::readHeading($this->heading, $this->headingInline),
-            SectionForm::readBody($this->body),
-            $this->aim,
-            $this->target,
-            Marker::from($this->marker),
-        );
-    }
-
-    public function setSection(Section $section, int $words): void
-    {
-        $this->heading = $section->heading->plainText();
-        $this->headingInline = $section->heading->isPlain() ? '' : SectionForm::json($section->heading->toJson());
-        $this->body = SectionForm::json($section->body->toJson());
-        $this->words = $words;
-        $this->aim = $section->aim;
-        $this->target = $section->target;
-        $this->marker = $section->marker->value;
     }
 }

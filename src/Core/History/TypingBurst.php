@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\History;
+
+use Stemmata\Core\Change;
+use Stemmata\Core\Section;
+use Stemmata\Core\Text\Node;
+
+/**
+ * Which keeps of one text are one step of the history: those of one paragraph, all writing or all taking away, without a
+ * pause between them. What a writer does next, such as going to another paragraph or rubbing out, is the next step,
+ * however quickly it comes.
+ */
+final class TypingBurst
+{
+    /** A pause longer than this ends a burst (seconds). */
+    private const PAUSE = 5;
+    /** A burst is undone whole, so it must not grow without end (seconds). */
+    private const LENGTH = 30;
+
+    /**
+     * By the clock. A clock that was set back tells nothing, and what cannot be told to belong together does not.
+     *
+     * @param int $startedAt seconds since 1970, as are the others
+     */
+    public static function isOfOneMoment(int $startedAt, int $madeAt, int $now): bool
+    {
+        return $now >= $madeAt && $madeAt >= $startedAt && $now - $madeAt <= self::PAUSE && $now - $startedAt <= self::LENGTH;
+    }
+
+    /** By what was done: `$next` was made right after `$burst`, in the same section. */
+    public static function isOneDoing(Change $burst, Change $next): bool
+    {
+        $first = self::findEdit($burst);
+        $second = self::findEdit($next);
+
+        return null !== $first && null !== $second && $first['block'] === $second['block'] && $first['grows'] === $second['grows'];
+    }
+
+    /** @return array{block: int, grows: bool}|null where the words of one block changed; null for any other change */
+    private static function findEdit(Change $change): ?array
+    {
+        if (1 !== count($change->sections) || [] !== $change->outlineEdits || [] !== $change->offcuts || null !== $change->titleBlock) {
+            return null;
+        }
+        [$before, $after] = array_values($change->sections)[0];
+        if (!$before instanceof Section || !$after instanceof Section || $before->heading != $after->heading) {
+            return null;
+        }
+        [$old, $new] = [$before->body->blocks, $after->body->blocks];
+        $block = self::commonHead($old, $new);
+        // A paragraph that is new or gone, or two that changed, are more than writing on.
+        $isOneBlock = max(1, count($old)) === max(1, count($new)) && array_slice($old, $block + 1) == array_slice($new, $block + 1);
+
+        return $isOneBlock ? ['block' => $block, 'grows' => self::length($new, $block) >= self::length($old, $block)] : null;
+    }
+
+    /**
+     * @param list<Node> $old
+     * @param list<Node> $new
+     */
+    private static function commonHead(array $old, array $new): int
+    {
+        $common = 0;
+        while (isset($old[$common], $new[$common]) && $old[$common] == $new[$common]) {
+            ++$common;
+        }
+
+        return $common;
+    }
+
+    /** @param list<Node> $blocks */
+    private static function length(array $blocks, int $block): int
+    {
+        return isset($blocks[$block]) ? $blocks[$block]->size() : 0;
+    }
+}

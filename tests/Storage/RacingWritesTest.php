@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Tests\Storage;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Stemmata\Tests\Support\LiveDocument;
+use Stemmata\Tests\Support\LiveServer;
+use Symfony\Component\Process\Process;
+
+/**
+ * Two clients at once on one database, each way of writing against typing: no acknowledged edit gone, no revision given
+ * twice, the journal exact to the beginning, no answer of 500 and above. STEMMATA_RACE sets the seconds of each race.
+ */
+final class RacingWritesTest extends TestCase
+{
+    private static LiveServer $server;
+
+    public static function setUpBeforeClass(): void
+    {
+        self::$server = LiveServer::overEmptyDatabase(workers: 4);
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function otherWrites(): iterable
+    {
+        foreach (['moves', 'copies', 'returns', 'brings-back', 'undoes', 'imports-into', 'imports', 'names-milestones', 'keeps-resume-point', 'removes-and-restores', 'keeps-starters'] as $way) {
+            yield $way => [$way];
+        }
+    }
+
+    #[DataProvider('otherWrites')]
+    public function testNothingAcknowledgedIsGone(string $way): void
+    {
+        $document = LiveDocument::from(self::$server, "# One\n\na\n\n## Two\n\nb\n\n# Three\n\nc\n\n# Four\n\nd\n");
+        $other = LiveDocument::from(self::$server, "# First\n\nx\n\n# Second\n\ny\n");
+        $seconds = (float) (getenv('STEMMATA_RACE') ?: '1.2');
+        $clients = array_map(static function (string $does) use ($document, $other, $seconds): Process {
+            $client = new Process([\PHP_BINARY, __DIR__.'/racing-client.php', self::$server->address(), $document->id, $other->id, $does, (string) $seconds], timeout: 60 + $seconds);
+            $client->start();
+
+            return $client;
+        }, ['inserts', $way]);
+        $did = array_map(static function (Process $client): array {
+            $client->wait();
+            self::assertSame('', $client->getErrorOutput());
+            $report = json_decode($client->getOutput(), true);
+            self::assertIsArray($report, $client->getOutput());
+
+            return $report;
+        }, $clients);
+
+        self::assertSame([[], []], array_column($did, 'failures'), 'no answer of 500 and above');
+        $inserted = array_column($did, 'inserted');
+        self::assertIsArray($inserted[0]);
+        self::assertGreaterThan(3, count($inserted[0]), 'there was a race');
+        self::assertGreaterThan(0, $did[1]['done'], 'the other one did something');
+        foreach ([$document, $other] as $each) {
+            $revisions = [...(array) ($did[0]['revisions'][$each->id] ?? []), ...(array) ($did[1]['revisions'][$each->id] ?? [])];
+            self::assertSame(count($revisions), count(array_unique($revisions)), 'no revision twice');
+        }
+        $this->assertKept($document, $other, array_values(array_filter($inserted[0], is_string(...))), $way);
+        $this->assertHistoryIsExact($document, $document->revision());
+        $this->assertHistoryIsExact($other, $other->revision());
+    }
+
+    /** @param list<string> $inserted headings, each acknowledged */
+    private function assertKept(LiveDocument $document, LiveDocument $other, array $inserted, string $way): void
+    {
+        // What was undone or gone back from on purpose is in the history still.
+        $isTakenBack = in_array($way, ['undoes', 'returns'], true);
+        $kept = json_encode([$document->outline(), $other->outline(), $document->get('/offcuts')], \JSON_THROW_ON_ERROR);
+        $steps = json_encode($document->steps(), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
+        foreach ($inserted as $heading) {
+            self::assertStringContainsString($heading, $isTakenBack ? $kept.$steps : $kept);
+        }
+    }
+
+    /** Undone to the beginning and done again, it reads as it does now. */
+    private function assertHistoryIsExact(LiveDocument $document, int $revision): void
+    {
+        $now = $document->text();
+        $steps = 0;
+        while (isset(($undone = $document->post('/undo', ['baseRevision' => $revision]))['revision'])) {
+            self::assertIsInt($undone['revision']);
+            $revision = $undone['revision'];
+            ++$steps;
+        }
+        self::assertSame('nothing-to-do', $undone['reason']);
+        for ($step = 0; $step < $steps; ++$step) {
+            $revision = $document->post('/redo', ['baseRevision' => $revision])['revision'];
+            self::assertIsInt($revision);
+        }
+        self::assertSame($now, $document->text());
+    }
+}
