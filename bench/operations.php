@@ -21,6 +21,7 @@ use Stemmata\Storage\Desk;
 use Stemmata\Storage\DocumentStore;
 use Stemmata\Storage\Journal;
 use Stemmata\Storage\KnownTexts;
+use Stemmata\Storage\OffcutRows;
 use Stemmata\Storage\RandomIds;
 use Stemmata\Storage\SectionRows;
 use Stemmata\Storage\WriteLock;
@@ -39,7 +40,7 @@ $ids = new RandomIds();
 $lock = new WriteLock($entities);
 $known = new KnownTexts();
 $rows = new SectionRows($entities->getConnection(), new WordCount(), $known);
-$desk = new Desk($entities, $lock, $rows, $ids);
+$desk = new Desk($entities, $lock, $rows, $offcuts = new OffcutRows($entities->getConnection()), $ids);
 
 /** @param \Closure(): void $work */
 function median(Closure $work): float
@@ -175,7 +176,7 @@ $row('undo', $undone, $empty, $floor);
 
 gc_collect_cycles();
 memory_reset_peak_usage();
-$store = new DocumentStore($entities, $lock, new ChangeWriter($entities, $rows), new Journal($entities), $known);
+$store = new DocumentStore($entities, $lock, new ChangeWriter($rows, $offcuts), new Journal($entities), $known);
 $record = $store->get($last);
 $before = memory_get_usage();
 $store->apply($last, $record->revision, (new OperationReader($ids))->read(['name' => 'move', 'sections' => [$record->outline()->idAt(6000)->value], 'landing' => 'before', 'target' => $record->outline()->idAt(10)->value]));

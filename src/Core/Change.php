@@ -31,7 +31,7 @@ final readonly class Change
     {
         $sections = [];
         foreach ($after->changedSections as $id => $section) {
-            $was = self::findSection($before, SectionId::fromString($id));
+            $was = $before->findSection(SectionId::fromString((string) $id));
             if ($was != $section) {
                 $sections[$id] = [$was, $section];
             }
@@ -142,14 +142,5 @@ final readonly class Change
         }
 
         return $first[0] == $second[1] ? null : [$first[0], $second[1]];
-    }
-
-    private static function findSection(Document $document, SectionId $id): ?Section
-    {
-        try {
-            return $document->section($id);
-        } catch (InvalidSectionId) {
-            return null;
-        }
     }
 }

@@ -52,11 +52,12 @@ final readonly class Document
     /** @throws InvalidSectionId when neither the document nor its offcuts hold it */
     public function section(SectionId $id): Section
     {
-        if (array_key_exists($id->value, $this->changedSections)) {
-            return $this->changedSections[$id->value] ?? throw InvalidSectionId::notInOutline($id);
-        }
+        return $this->findSection($id) ?? throw InvalidSectionId::notInOutline($id);
+    }
 
-        return $this->shelf->section($id);
+    public function findSection(SectionId $id): ?Section
+    {
+        return array_key_exists($id->value, $this->changedSections) ? $this->changedSections[$id->value] : $this->shelf->findSection($id);
     }
 
     public function sectionAt(int $position): Section
@@ -239,18 +240,24 @@ final readonly class Document
         );
     }
 
-    public function withOffcut(Offcut $offcut): self
+    public function withOffcut(Offcut ...$offcuts): self
     {
-        return $this->withOffcutState($offcut->id, $offcut);
+        $states = [];
+        foreach ($offcuts as $offcut) {
+            $states[$offcut->id->value] = $offcut;
+        }
+
+        return $this->withOffcutStates($states);
     }
 
     public function withoutOffcut(SectionId $id): self
     {
-        return $this->withOffcutState($id, null);
+        return $this->withOffcutStates([$id->value => null]);
     }
 
-    private function withOffcutState(SectionId $id, ?Offcut $offcut): self
+    /** @param array<string, Offcut|null> $states by id */
+    private function withOffcutStates(array $states): self
     {
-        return new self($this->titleBlock, $this->outline, $this->setup, $this->shelf, $this->changedSections, [...$this->changedOffcuts, $id->value => $offcut]);
+        return new self($this->titleBlock, $this->outline, $this->setup, $this->shelf, $this->changedSections, [...$this->changedOffcuts, ...$states]);
     }
 }

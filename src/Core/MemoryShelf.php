@@ -25,16 +25,17 @@ final readonly class MemoryShelf implements Shelf
         $this->sections = $byId;
     }
 
-    public function section(SectionId $id): Section
+    public function findSection(SectionId $id): ?Section
     {
-        return $this->sections[$id->value] ?? throw InvalidSectionId::notInOutline($id);
+        return $this->sections[$id->value] ?? null;
     }
 
     public function headings(array $ids): array
     {
         $headings = [];
         foreach ($ids as $id) {
-            $headings[$id->value] = $this->section($id)->heading->plainText();
+            $section = $this->findSection($id) ?? throw InvalidSectionId::notInOutline($id);
+            $headings[$id->value] = $section->heading->plainText();
         }
 
         return $headings;

@@ -90,6 +90,12 @@ final readonly class Outline
         return null;
     }
 
+    /** @return array<string, int> every position by id, for who asks for many */
+    public function positions(): array
+    {
+        return '' === $this->ids ? [] : array_flip(str_split($this->ids, SectionId::LENGTH));
+    }
+
     /** @throws InvalidSectionId when the outline does not hold it */
     public function positionOf(SectionId $id): int
     {
@@ -209,6 +215,27 @@ final readonly class Outline
         return $this->spliced($from, $to, self::empty());
     }
 
+    /**
+     * Many runs exchanged at once, at the cost of one.
+     *
+     * @param list<array{int, int, self}> $exchanges from, to (exclusive) and what stands there instead; ascending, none inside another
+     *
+     * @throws InvalidOutline as spliced()
+     */
+    public function splicedAt(array $exchanges): self
+    {
+        [$ids, $levels, $flags, $at] = ['', '', '', 0];
+        foreach ([...$exchanges, [$this->count(), $this->count(), self::empty()]] as [$from, $to, $replacement]) {
+            $kept = $this->slice($at, $from);
+            $ids .= $kept->ids.$replacement->ids;
+            $levels .= $kept->levels.$replacement->levels;
+            $flags .= $kept->flags.$replacement->flags;
+            $at = $to;
+        }
+
+        return self::packed($ids, $levels, $flags);
+    }
+
     public function followedBy(self $other): self
     {
         return $this->spliced($this->count(), $this->count(), $other);
@@ -233,9 +260,15 @@ final readonly class Outline
         return new self($this->ids, $shifted, $this->flags);
     }
 
-    public function withFlags(int $position, int $flags): self
+    /** @param array<int, int> $flags by position */
+    public function withFlags(array $flags): self
     {
-        return new self($this->ids, $this->levels, substr_replace($this->flags, dechex($flags), $position, 1));
+        $all = $this->flags;
+        foreach ($flags as $position => $each) {
+            $all[$position] = dechex($each);
+        }
+
+        return new self($this->ids, $this->levels, $all);
     }
 
     /** @param list<SectionId> $ids as many as there are sections */

@@ -12,8 +12,8 @@ use Stemmata\Core\Link\References;
  */
 interface Shelf
 {
-    /** @throws InvalidSectionId when nothing of that id is kept */
-    public function section(SectionId $id): Section;
+    /** Null when nothing of that id is kept. */
+    public function findSection(SectionId $id): ?Section;
 
     /**
      * @param list<SectionId> $ids

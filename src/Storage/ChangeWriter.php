@@ -4,17 +4,14 @@ declare(strict_types=1);
 
 namespace Stemmata\Storage;
 
-use Doctrine\ORM\EntityManagerInterface;
 use Stemmata\Core\Change;
-use Stemmata\Core\Offcut;
 use Stemmata\Core\Text\InvalidBody;
 use Stemmata\Storage\Entity\DocumentRecord;
-use Stemmata\Storage\Entity\OffcutRecord;
 
 /** Brings a change into the database: the rows it touched and no others. Doing, undoing and redoing all come through here. */
 final readonly class ChangeWriter
 {
-    public function __construct(private EntityManagerInterface $entities, private SectionRows $rows)
+    public function __construct(private SectionRows $rows, private OffcutRows $offcuts)
     {
     }
 
@@ -57,27 +54,8 @@ final readonly class ChangeWriter
         }
         $this->rows->remove($document->id, $prepared->removed);
         $this->rows->write($document->id, $prepared->rows, $revision);
-        foreach ($change->offcuts as $id => [$before, $after]) {
-            $this->writeOffcut($document->id, (string) $id, $before, $after, $now);
-        }
+        $this->offcuts->write($document->id, $change->offcuts, $now);
         $document->revision = $revision;
         $document->changedAt = $now;
-    }
-
-    private function writeOffcut(string $documentId, string $id, ?Offcut $before, ?Offcut $after, int $now): void
-    {
-        $record = null === $before ? null : $this->entities->find(OffcutRecord::class, $id);
-        if (null === $after) {
-            if (null !== $record) {
-                $this->entities->remove($record);
-            }
-
-            return;
-        }
-        if (null === $record) {
-            $record = new OffcutRecord($id, $documentId, $now);
-            $this->entities->persist($record);
-        }
-        $record->setOffcut($after);
     }
 }

@@ -8,9 +8,9 @@ use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\Query\ResultSetMappingBuilder;
 use Stemmata\Core\Document;
 use Stemmata\Core\IdSource;
+use Stemmata\Core\Offcut;
 use Stemmata\Core\Section;
 use Stemmata\Storage\Entity\DocumentRecord;
-use Stemmata\Storage\Entity\OffcutRecord;
 use Stemmata\Storage\Entity\Writer;
 
 /**
@@ -29,6 +29,7 @@ final readonly class Desk
         private EntityManagerInterface $entities,
         private WriteLock $lock,
         private SectionRows $rows,
+        private OffcutRows $offcuts,
         private IdSource $ids,
     ) {
     }
@@ -67,16 +68,12 @@ final readonly class Desk
         });
         try {
             $this->addSections($id, $document->sections(), $onSections);
-            $offcuts = array_values(array_filter($document->changedOffcuts));
+            $offcuts = array_filter($document->changedOffcuts);
             foreach ($offcuts as $offcut) {
                 $this->addSections($id, array_map($document->section(...), $offcut->outline->ids()));
             }
             $this->lock->holding(function () use ($id, $offcuts): void {
-                foreach ($offcuts as $offcut) {
-                    $record = new OffcutRecord($offcut->id->value, $id, time());
-                    $record->setOffcut($offcut);
-                    $this->entities->persist($record);
-                }
+                $this->offcuts->write($id, array_map(static fn (Offcut $offcut): array => [null, $offcut], $offcuts), time());
                 $this->record($id)->arrivingSince = null;
             });
         } catch (\Throwable $error) {

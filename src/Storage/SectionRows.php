@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Stemmata\Storage;
 
 use Doctrine\DBAL\Connection;
-use Doctrine\DBAL\Statement;
 use Stemmata\Core\Counting\WordCount;
 use Stemmata\Core\Link\References;
 use Stemmata\Core\Section;
@@ -61,15 +60,15 @@ final readonly class SectionRows
             $place = [$row['id'], $documentId];
             $values = [...array_values($row['notes']), $revision, ...$place];
             if (null === $row['text']) {
-                self::run($note, $values);
+                Bound::run($note, $values);
                 continue;
             }
             if (!$row['isNew']) {
-                self::run($forget, $place);
+                Bound::run($forget, $place);
             }
-            self::run($row['isNew'] ? $insert : $update, [...array_values($row['text']), ...$values]);
+            Bound::run($row['isNew'] ? $insert : $update, [...array_values($row['text']), ...$values]);
             foreach ($row['references'] as $reference) {
-                self::run($refer, [...array_values($reference), ...$place]);
+                Bound::run($refer, [...array_values($reference), ...$place]);
             }
         }
     }
@@ -108,14 +107,5 @@ final readonly class SectionRows
         }
 
         return $rows;
-    }
-
-    /** @param list<string|int|null> $values */
-    private static function run(Statement $statement, array $values): void
-    {
-        foreach ($values as $index => $value) {
-            $statement->bindValue($index + 1, $value, is_int($value) ? \Doctrine\DBAL\ParameterType::INTEGER : \Doctrine\DBAL\ParameterType::STRING);
-        }
-        $statement->executeStatement();
     }
 }

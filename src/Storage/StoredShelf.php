@@ -6,7 +6,6 @@ namespace Stemmata\Storage;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\ORM\EntityManagerInterface;
-use Stemmata\Core\InvalidSectionId;
 use Stemmata\Core\Link\References;
 use Stemmata\Core\Marker;
 use Stemmata\Core\MemoryShelf;
@@ -42,7 +41,7 @@ final class StoredShelf implements Shelf
         return new MemoryShelf($this->read);
     }
 
-    public function section(SectionId $id): Section
+    public function findSection(SectionId $id): ?Section
     {
         if (!isset($this->read[$id->value]) && !$this->hasReadAll) {
             if (count($this->read) < self::FEW) {
@@ -52,7 +51,7 @@ final class StoredShelf implements Shelf
             }
         }
 
-        return $this->read[$id->value] ?? throw InvalidSectionId::notInOutline($id);
+        return $this->read[$id->value] ?? null;
     }
 
     private function readOne(string $id): void

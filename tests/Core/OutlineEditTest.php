@@ -60,7 +60,7 @@ final class OutlineEditTest extends TestCase
         $ids = implode('', array_map(static fn (int $nth): string => sprintf('n%011d', $nth), range(1, 10_000)));
         $before = Outline::packed($ids, str_repeat('2', 10_000), str_repeat('0', 10_000));
         foreach ([0, 1, 4999, 9998, 9999] as $at) {
-            [$edit] = OutlineEdit::between($before, $before->withFlags($at, Outline::UNNUMBERED));
+            [$edit] = OutlineEdit::between($before, $before->withFlags([$at => Outline::UNNUMBERED]));
             self::assertSame([$at, 1, 1], [$edit->at, $edit->removed->count(), $edit->inserted->count()]);
         }
     }

@@ -64,7 +64,7 @@ final class SchemeInference
         $outline = $this->marked();
         foreach ($this->typed as $position => $typed) {
             if (null === $typed && '0' !== $outline->levels[$position]) {
-                $outline = $outline->withFlags($position, $outline->flagsAt($position) | Outline::UNNUMBERED);
+                $outline = $outline->withFlags([$position => $outline->flagsAt($position) | Outline::UNNUMBERED]);
             }
         }
         $numbers = Numbers::counted($outline, Scheme::decimal());
@@ -161,7 +161,7 @@ final class SchemeInference
             $styles = 1 === count($typed->parts) ? NumberStyle::stylesOf($typed->own()) : [];
             $isLetter = in_array(NumberStyle::UpperLetter, $styles, true);
             if ($typed->isAppendix() || ('' === $typed->word && $isLetter && ($hasMain[$level] ?? false) && $this->beginsLetters($position))) {
-                $outline = $outline->withFlags($position, $outline->flagsAt($position) | Outline::APPENDIX);
+                $outline = $outline->withFlags([$position => $outline->flagsAt($position) | Outline::APPENDIX]);
             } elseif (!$isLetter) {
                 $hasMain[$level] = true;
             }
@@ -309,7 +309,7 @@ final class SchemeInference
         }
         foreach ($this->typed as $position => $typed) {
             if (null === $typed && '0' !== $outline->levels[$position]) {
-                $outline = $outline->withFlags($position, $outline->flagsAt($position) | Outline::UNNUMBERED);
+                $outline = $outline->withFlags([$position => $outline->flagsAt($position) | Outline::UNNUMBERED]);
             }
         }
 

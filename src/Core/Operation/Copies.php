@@ -40,10 +40,27 @@ final class Copies
         }
         $renew = static fn (Node $node): Node => self::renewed($node, $idByOld, $nameById);
 
-        return array_map(static fn (Section $original, SectionId $newId): Section => $original
-            ->copiedAs($newId)
-            ->withHeading(Heading::ofInline(array_map(static fn (Node $node): Node => $node->mapped($renew), $original->heading->inline)))
-            ->withBody($original->body->mapped($renew)), $originals, $newIds);
+        return array_map(static function (Section $original, SectionId $newId) use ($renew): Section {
+            $references = References::in($original);
+            $copy = $original->copiedAs($newId);
+
+            // A text that names and leads to nothing is the same text in the copy.
+            return [] === $references->bookmarks && [] === $references->links ? $copy : $copy
+                ->withHeading(Heading::ofInline(array_map(static fn (Node $node): Node => $node->mapped($renew), $original->heading->inline)))
+                ->withBody($original->body->mapped($renew));
+        }, $originals, $newIds);
+    }
+
+    /** @param list<Section> $copies */
+    public static function haveBookmarks(array $copies): bool
+    {
+        foreach ($copies as $copy) {
+            if ([] !== References::in($copy)->bookmarks) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

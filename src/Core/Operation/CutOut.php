@@ -8,6 +8,7 @@ use Stemmata\Core\Document;
 use Stemmata\Core\IdSource;
 use Stemmata\Core\Offcut;
 use Stemmata\Core\OffcutReason;
+use Stemmata\Core\Outline;
 use Stemmata\Core\SectionId;
 
 /** Deletes sections or sets them aside: each picked branch leaves the outline and becomes an offcut. */
@@ -28,20 +29,21 @@ final readonly class CutOut implements Operation
         if ($picked instanceof Refused) {
             return $picked;
         }
-        $after = $document;
-        foreach (array_reverse($picked->runs) as [$from, $to]) {
-            $after = $after
-                ->withOutline($after->outline->without($from, $to))
-                ->withOffcut(new Offcut(
-                    $this->ids->next(),
-                    $this->reason,
-                    $document->outline->levelAt($from)->isOpening() ? 'Opening' : $document->sectionAt($from)->heading->plainText(),
-                    0 === $from ? null : $document->outline->idAt($from - 1),
-                    $document->outline->slice($from, $to),
-                ));
+        $headings = count($picked->runs) > 1 ? $document->headings() : [];
+        $offcuts = [];
+        $exchanges = [];
+        foreach ($picked->runs as [$from, $to]) {
+            $exchanges[] = [$from, $to, Outline::empty()];
+            $offcuts[] = new Offcut(
+                $this->ids->next(),
+                $this->reason,
+                $document->outline->levelAt($from)->isOpening() ? 'Opening' : $headings[$from] ?? $document->sectionAt($from)->heading->plainText(),
+                0 === $from ? null : $document->outline->idAt($from - 1),
+                $document->outline->slice($from, $to),
+            );
         }
 
-        return new Applied($after);
+        return new Applied($document->withOutline($document->outline->splicedAt($exchanges))->withOffcut(...array_reverse($offcuts)));
     }
 
     public function restsOn(): Basis

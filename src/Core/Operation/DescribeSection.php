@@ -7,6 +7,7 @@ namespace Stemmata\Core\Operation;
 use Stemmata\Core\Document;
 use Stemmata\Core\Marker;
 use Stemmata\Core\Outline;
+use Stemmata\Core\Section;
 use Stemmata\Core\SectionId;
 
 /** Sets what the writer notes about sections: aim, target, marker, whether numbered, whether in the contents. Null leaves a point as it is. */
@@ -38,11 +39,14 @@ final readonly class DescribeSection implements Operation
         if (null !== $this->target && ($this->target < 0 || $this->target > self::MAX_TARGET)) {
             return Refused::wrongTarget();
         }
+        $noted = [];
+        $flags = [];
         foreach ($picked->runs as [$position]) {
-            $document = $this->described($document, $position);
+            $flags[$position] = $this->flags($document->outline->flagsAt($position));
+            array_push($noted, ...$this->noted($document, $position));
         }
 
-        return new Applied($document);
+        return new Applied($document->withSection(...$noted)->withOutline($document->outline->withFlags($flags)));
     }
 
     public function restsOn(): Basis
@@ -63,21 +67,20 @@ final readonly class DescribeSection implements Operation
         return sprintf('Changed %s of %s', $what, Described::sections($before, $this->sections));
     }
 
-    private function described(Document $document, int $position): Document
+    private function flags(int $flags): int
     {
-        $flags = $document->outline->flagsAt($position);
         $flags = self::flag($flags, Outline::UNNUMBERED, null === $this->numbered ? null : !$this->numbered);
         $flags = self::flag($flags, Outline::APPENDIX, $this->appendix);
-        $flags = self::flag($flags, Outline::LEFT_OUT_OF_CONTENTS, null === $this->inContents ? null : !$this->inContents);
 
-        return $this->noted($document, $position)->withOutline($document->outline->withFlags($position, $flags));
+        return self::flag($flags, Outline::LEFT_OUT_OF_CONTENTS, null === $this->inContents ? null : !$this->inContents);
     }
 
-    private function noted(Document $document, int $position): Document
+    /** @return list<Section> the section as it is now noted, when that differs */
+    private function noted(Document $document, int $position): array
     {
         // A flag is the outline’s; no section needs to be read for it.
         if (null === $this->aim && null === $this->target && null === $this->marker) {
-            return $document;
+            return [];
         }
         $section = $document->sectionAt($position);
         $noted = $section
@@ -85,7 +88,7 @@ final readonly class DescribeSection implements Operation
             ->withTarget(0 === $this->target ? null : $this->target ?? $section->target)
             ->withMarker($this->marker ?? $section->marker);
 
-        return $noted == $section ? $document : $document->withSection($noted);
+        return $noted == $section ? [] : [$noted];
     }
 
     private static function flag(int $flags, int $bit, ?bool $on): int

@@ -28,12 +28,21 @@ final readonly class Duplicate implements Operation
         if ($picked->includesOpening($document->outline)) {
             return Refused::openingHasNoLevel();
         }
-        $after = $document;
-        foreach (array_reverse($picked->runs) as [$from, $to]) {
-            $after = $this->withCopy($after, $from, $to);
+        $copies = [];
+        $exchanges = [];
+        $into = $document;
+        foreach ($picked->runs as [$from, $to]) {
+            $run = $document->outline->slice($from, $to);
+            $originals = array_map($document->section(...), $run->ids());
+            $newIds = array_map(fn (): SectionId => $this->ids->next(), $originals);
+            $made = Copies::of($originals, $newIds, $into, $this->ids);
+            $exchanges[] = [$to, $to, $run->withIds($newIds)];
+            array_push($copies, ...$made);
+            // A name of a bookmark that the copies so far have taken is no longer free.
+            $into = Copies::haveBookmarks($made) ? $document->withSection(...$copies) : $into;
         }
 
-        return new Applied($after);
+        return new Applied($document->withSection(...$copies)->withOutline($document->outline->splicedAt($exchanges)));
     }
 
     public function restsOn(): Basis
@@ -44,15 +53,5 @@ final readonly class Duplicate implements Operation
     public function describe(Document $before): string
     {
         return 'Duplicated '.Described::branches($before, $this->sections, $this->extent);
-    }
-
-    private function withCopy(Document $document, int $from, int $to): Document
-    {
-        $run = $document->outline->slice($from, $to);
-        $originals = array_map($document->section(...), $run->ids());
-        $newIds = array_map(fn (): SectionId => $this->ids->next(), $originals);
-        $copies = Copies::of($originals, $newIds, $document, $this->ids);
-
-        return $document->withSection(...$copies)->withOutline($document->outline->spliced($to, $to, $run->withIds($newIds)));
     }
 }

@@ -10,6 +10,9 @@ use Stemmata\Core\SectionId;
 /** The runs of an outline that picked sections stand for: in order, each once, none inside another. */
 final readonly class Picked
 {
+    /** From here on, looking for each in turn takes longer than listing all. */
+    private const MANY = 30;
+
     /** @param list<array{int, int}> $runs from and to (exclusive) */
     private function __construct(public array $runs)
     {
@@ -22,8 +25,9 @@ final readonly class Picked
             return Refused::nothingPicked();
         }
         $positions = [];
+        $all = count($sections) > self::MANY ? $outline->positions() : null;
         foreach ($sections as $section) {
-            $position = $outline->findPosition($section);
+            $position = null === $all ? $outline->findPosition($section) : $all[$section->value] ?? null;
             if (null === $position) {
                 return Refused::unknownSection($section->value);
             }

@@ -50,14 +50,4 @@ class OffcutRecord
             Outline::packed($this->outlineIds, $this->outlineLevels, $this->outlineFlags),
         );
     }
-
-    public function setOffcut(Offcut $offcut): void
-    {
-        $this->reason = $offcut->reason->value;
-        $this->name = $offcut->name;
-        $this->afterId = $offcut->after?->value;
-        $this->outlineIds = $offcut->outline->ids;
-        $this->outlineLevels = $offcut->outline->levels;
-        $this->outlineFlags = $offcut->outline->flags;
-    }
 }

@@ -19,7 +19,7 @@ final class ContentsTest extends TestCase
     public function testLinesWithinTheLevelsWithoutThoseLeftOut(): void
     {
         $document = Sketch::document('1 a, 2 b, 3 c, 1 d');
-        $document = $document->withOutline($document->outline->withFlags(3, Outline::LEFT_OUT_OF_CONTENTS));
+        $document = $document->withOutline($document->outline->withFlags([3 => Outline::LEFT_OUT_OF_CONTENTS]));
         $lines = ContentsLines::of($document, 1, 2);
 
         self::assertSame(['1 a', '1.1 b'], array_map(static fn (array $line): string => $line['number'].' '.$line['heading'], $lines));

@@ -1,0 +1,68 @@
+// One client of a race: does one thing over and over for so many seconds, and reports in JSON what was acknowledged.
+// usage: racing-client.mjs ADDRESS DOCUMENT OTHER WHAT SECONDS
+const [address, here, other, what, seconds] = process.argv.slice(2);
+const report = { inserted: [], revisions: {}, failures: [], done: 0 };
+
+async function call(method, path, body) {
+  const answer = await fetch(address + path, { method, headers: { "Content-Type": "application/json" }, body: typeof body === "string" ? body : JSON.stringify(body) });
+  const text = await answer.text();
+  if (answer.status >= 500) report.failures.push(`${method} ${path}: ${answer.status} ${text.slice(0, 200)}`);
+  return { ok: answer.ok, ...(text.startsWith("{") ? JSON.parse(text) : {}) };
+}
+
+/** Notes what was acknowledged: each revision of a document may be given once. */
+function took(id, answer) {
+  if (!answer?.ok) return;
+  report.done += 1;
+  if (answer.revision !== undefined && answer.revision !== answer.previousRevision) (report.revisions[id] ??= []).push(answer.revision);
+}
+
+const path = `/api/documents/${here}`;
+const doings = {
+  async inserts({ base, ids, round }) {
+    const heading = `Insert ${round}`;
+    const operations = [
+      { name: "rename", section: ids[0], heading },
+      { name: "duplicate", sections: [ids[0]] },
+    ];
+    const answer = await call("POST", `${path}/operations`, { baseRevision: base, operation: { name: "batch", operations } });
+    took(here, answer);
+    if (answer.ok) report.inserted.push(heading);
+  },
+  moves: (state) => transfer(state, state.ids.length > 3),
+  copies: (state) => transfer(state, false),
+  returns: (state) => goBack(state, {}),
+  "brings-back": (state) => goBack(state, { section: state.ids.at(-1) }),
+  undoes: async ({ base, round }) => took(here, await call("POST", `${path}/${round % 2 ? "redo" : "undo"}`, { baseRevision: base })),
+  async "imports-into"({ base, ids, round }) {
+    const answer = await call("POST", `${path}/import?name=x.md&landing=after&target=${ids.at(-1)}&baseRevision=${base}`, `# From a file ${round}\n\ntext\n`);
+    took(here, { ok: answer.ok, ...answer.outcome });
+  },
+  imports: async ({ round }) => took("", await call("POST", "/api/documents/import?name=x.md", `# From a file ${round}\n\ntext\n\n`.repeat(900))),
+  "names-milestones": async ({ round }) => took("", await call("POST", `${path}/history/milestones`, { name: `Milestone ${round}` })),
+  "keeps-resume-point": async ({ ids, round }) => took("", await call("PUT", `${path}/resume-point`, { section: ids[0], position: round })),
+  async "removes-and-restores"() {
+    await call("DELETE", `/api/documents/${other}`);
+    took("", await call("POST", `/api/documents/${other}/restore`));
+  },
+  "keeps-starters": async ({ round }) => took("", await call("POST", `${path}/starter`, { name: `Starter ${round}` })),
+};
+
+async function transfer({ base, ids }, moves) {
+  const answer = await call("POST", `${path}/transfer`, { baseRevision: base, sections: [ids.at(-1)], other, landing: "after", moves });
+  took(here, { ok: answer.ok, ...answer.here });
+}
+
+async function goBack({ base }, only) {
+  const history = await call("GET", `${path}/history`);
+  const steps = (history.sittings ?? []).flat();
+  const state = steps[Math.min(2, steps.length - 1)]?.id ?? 0;
+  took(here, await call("POST", `${path}/history/return`, { baseRevision: base, state, ...only }));
+}
+
+const until = Date.now() + Number(seconds) * 1000;
+for (let round = 0; Date.now() < until; round += 1) {
+  const now = await call("GET", path);
+  if (now.ok) await doings[what]({ base: now.revision, ids: now.outline.ids, round });
+}
+console.log(JSON.stringify(report));
