@@ -12,7 +12,7 @@ final class ArchitectureTest extends TestCase
 {
     /** @param list<string> $allowed beginnings of names that files of the layer may use */
     #[TestWith(['Core', ['Stemmata\Core', 'Brick\Math', 'SebastianBergmann\Diff']])]
-    #[TestWith(['Format', ['Stemmata\Core', 'Stemmata\Format', 'League\CommonMark', 'Symfony\Component\Yaml']])]
+    #[TestWith(['Format', ['Stemmata\Core', 'Stemmata\Format', 'League\CommonMark', 'Symfony\Component\Process', 'Symfony\Component\Yaml']])]
     #[TestWith(['Storage', ['Stemmata\Core', 'Stemmata\Storage', 'Doctrine', 'Random']])]
     public function testLayerKnowsOnlyWhatIsBelowIt(string $layer, array $allowed): void
     {

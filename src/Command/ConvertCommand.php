@@ -41,10 +41,14 @@ final class ConvertCommand extends FileCommand
     {
         $out = self::path($input, 'out');
         $writer = $this->formats->writerFor(pathinfo($out, \PATHINFO_EXTENSION));
-        $document = $this->readFile($input, 'in')->document;
+        $read = $this->readFile($input, 'in');
+        $document = $read->document;
         $text = $writer->write($input->getOption('contents') ? $this->withContents($document) : $document);
         if (!is_dir(dirname($out)) || false === @file_put_contents($out, $text)) {
             throw FormatException::notWritable($out);
+        }
+        foreach ($read->report->losses() as $loss) {
+            self::errors($output)->writeln($loss, OutputInterface::OUTPUT_RAW);
         }
     }
 

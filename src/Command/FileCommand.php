@@ -36,12 +36,16 @@ abstract class FileCommand extends Command
 
             return self::SUCCESS;
         } catch (\Throwable $error) {
-            $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
             $isForPeople = $error instanceof CoreException || $error instanceof FormatException;
-            $errors->writeln($isForPeople ? $error->getMessage() : 'Something went wrong inside Stemmata; nothing was written.', OutputInterface::OUTPUT_RAW);
+            self::errors($output)->writeln($isForPeople ? $error->getMessage() : 'Something went wrong inside Stemmata; nothing was written.', OutputInterface::OUTPUT_RAW);
 
             return self::FAILURE;
         }
+    }
+
+    protected static function errors(OutputInterface $output): OutputInterface
+    {
+        return $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
     }
 
     /** @throws FormatException */

@@ -28,6 +28,8 @@ use Stemmata\Core\TitleBlock;
 final class DocumentBuilder
 {
     public const MAX_SECTIONS = 100_000;
+    /** What is left of a heading that is a whole text, which then stands under it (characters). */
+    private const LONG_HEADING = 200;
 
     /** @var list<array{Level, Section, int}> */
     private array $sections = [];
@@ -53,6 +55,8 @@ final class DocumentBuilder
     private array $bookmarksAhead = [];
     /** @var array<string, string> link target by the id of a bookmark that no line of words holds */
     private array $moved = [];
+    /** @var list<Node> */
+    private array $titlePage = [];
     private bool $hasContents = false;
     private bool $wasContents = false;
     /** Whether a link in the section being read leads to a place in the file. */
@@ -60,9 +64,11 @@ final class DocumentBuilder
     /** @var array<string, true> ids of the sections with such links */
     private array $linking = [];
     private readonly ReportBook $report;
+    private readonly SoundText $sound;
 
     public function __construct(private readonly IdSource $ids)
     {
+        $this->sound = new SoundText($this->note(...));
         $this->id = $ids->next();
         $this->heading = Heading::none();
         $this->report = new ReportBook();
@@ -84,7 +90,11 @@ final class DocumentBuilder
         }
         $this->id = $this->ids->next();
         $this->level = Level::from(max(1, min(9, $level)));
-        $this->heading = Heading::ofInline($inline);
+        $this->heading = Heading::ofInline($this->sound->inline($inline));
+        $tooLong = strlen($this->heading->plainText()) > Heading::MAX_BYTES ? $this->heading : null;
+        if (null !== $tooLong) {
+            $this->heading = Heading::plain(mb_strimwidth($tooLong->plainText(), 0, self::LONG_HEADING, '…'));
+        }
         $this->flags = $flags;
         // A heading is read while the section above is still open.
         $this->hasInnerLinks = self::leadInside($inline);
@@ -104,6 +114,10 @@ final class DocumentBuilder
         $this->wasContents = false;
         // Programs that make anchors by themselves do so from the heading's words (common practice); a name given wins.
         $this->targets['~'.Slug::of($this->heading->plainText())] ??= LinkTarget::toSection($this->id->value);
+        if (null !== $tooLong) {
+            $this->note(ImportNote::KeptAsWords, $this->heading->plainText());
+            $this->block(Node::paragraph($tooLong->inline));
+        }
     }
 
     /**
@@ -119,7 +133,14 @@ final class DocumentBuilder
     public function block(Node $block): void
     {
         $this->hasContents = $this->hasContents || 'contents' === $block->type;
-        $this->blocks[] = [] === $this->ahead && [] === $this->bookmarksAhead ? $block : $this->named($block);
+        array_push($this->blocks, ...$this->sound->block([] === $this->ahead && [] === $this->bookmarksAhead ? $block : $this->named($block)));
+    }
+
+    /** A part of the title page that a title block has no place for, such as a date or an abstract; it opens the text. */
+    public function titlePagePart(Node $block): void
+    {
+        $this->note(ImportNote::TitleBlockInText, mb_strimwidth(trim($block->plainText()), 0, 60, '…'));
+        array_push($this->titlePage, ...$this->sound->block($block));
     }
 
     /** Contents that a program made were met; a heading that stood only for them goes with them. */
@@ -183,6 +204,7 @@ final class DocumentBuilder
     {
         $this->leaveToSection($this->bookmarksAhead);
         $this->finishSection();
+        $this->putTitlePageFirst();
         $sections = BodyLook::settled($this->sections);
         $this->sections = [];
         $lifting = NumberLifting::from($this->assembled($titleBlock, $sections), $this->printedByPosition($sections));
@@ -222,6 +244,16 @@ final class DocumentBuilder
             return;
         }
         $this->sections[] = [$this->level, new Section($this->id, $this->heading, Body::of($this->blocks)), $this->flags];
+    }
+
+    private function putTitlePageFirst(): void
+    {
+        if ([] === $this->titlePage) {
+            return;
+        }
+        $hasOpening = [] !== $this->sections && $this->sections[0][0]->isOpening();
+        [$level, $opening, $flags] = $hasOpening ? array_shift($this->sections) : [Level::Opening, Section::blank($this->ids->next()), 0];
+        array_unshift($this->sections, [$level, $opening->withBody(Body::of([...$this->titlePage, ...$opening->body->blocks])), $flags]);
     }
 
     /** The block with bookmarks for the names of its place; one that holds no words of its own leaves them to the section. */

@@ -64,6 +64,11 @@ final class FormatException extends \RuntimeException
         return new self('The file is damaged: its text cannot be made out.');
     }
 
+    public static function tooHard(): self
+    {
+        return new self('The file takes more time or memory to read than one file may; split it, and import the parts.');
+    }
+
     public static function missingPart(string $name): self
     {
         return new self(sprintf('The file is not complete: its part “%s” is missing.', self::shown($name)));

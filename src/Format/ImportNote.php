@@ -39,12 +39,18 @@ enum ImportNote
     case EncodingGuessed;
     case FormatGuessed;
     case FileMissing;
+    case KeptAsWords;
+    case StrikingLost;
+    case DirectionLost;
+    case LanguageLost;
+    case TitleBlockInText;
 
     public function kind(): ReportKind
     {
         return match ($this) {
             self::PictureOutside, self::PictureOfOtherKind, self::PictureTooLarge, self::PictureMissing,
-            self::CommentLeftOut, self::ObjectLost, self::LinkUnsafe, self::FileMissing => ReportKind::Lost,
+            self::CommentLeftOut, self::ObjectLost, self::LinkUnsafe, self::FileMissing,
+            self::KeptAsWords, self::StrikingLost, self::DirectionLost, self::LanguageLost => ReportKind::Lost,
             self::NumberDiffers, self::NumberKeptAsWords, self::LinkLeadsNowhere, self::EncodingGuessed, self::FormatGuessed => ReportKind::Doubt,
             default => ReportKind::Changed,
         };
@@ -83,7 +89,7 @@ enum ImportNote
             self::TextBoxInLine => ['The words of a text box stand after the paragraph it hung on.', 'The words of %s text boxes stand after the paragraphs they hung on.'],
             self::ObjectLost => ['One embedded object could not be kept.', '%s embedded objects could not be kept.'],
             self::ScriptLeftOut => ['A script was left out.', '%s scripts were left out.'],
-            self::CellsMerged => ['A table cell spanned several; its words stand in the first.', '%s table cells spanned several; their words stand in the first.'],
+            self::CellsMerged => ['A table cell spanned several; its words stand in the first, and the others are empty.', '%s table cells spanned several; their words stand in the first, and the others are empty.'],
             self::TableInTable => ['A table within a table was kept as lines of its cell.', '%s tables within tables were kept as lines of their cells.'],
             self::NoteFlattened => ['One footnote with several paragraphs is one paragraph now.', '%s footnotes with several paragraphs are one paragraph each now.'],
             self::HeadingInTable => ['A heading in a table was kept as words of its cell.', '%s headings in tables were kept as words of their cells.'],
@@ -92,6 +98,11 @@ enum ImportNote
             self::NestingCut => ['A list or quotation nested very deep was kept less deep.', '%s lists or quotations nested very deep were kept less deep.'],
             self::EncodingGuessed => ['The file does not say how its letters are encoded; it was read as Windows-1252.', 'The file does not say how its letters are encoded; it was read as Windows-1252.'],
             self::FormatGuessed => ['The file is of another kind than its name says; it was read as what it is.', 'The file is of another kind than its name says; it was read as what it is.'],
+            self::KeptAsWords => ['One part of the text could not be kept as what it is; its words are there.', '%s parts of the text could not be kept as what they are; their words are there.'],
+            self::StrikingLost => ['Struck-out words were kept without the stroke through them, in one place.', 'Struck-out words were kept without the stroke through them, in %s places.'],
+            self::DirectionLost => ['One part says in which direction it is written; its words were kept, the direction was not.', '%s parts say in which direction they are written; their words were kept, the directions were not.'],
+            self::LanguageLost => ['One part is in another language than the document; its words were kept, the name of the language was not.', '%s parts are in other languages than the document; their words were kept, the names of the languages were not.'],
+            self::TitleBlockInText => ['A date or an abstract of the title page stands at the head of the text.', '%s parts of the title page, such as date and abstract, stand at the head of the text.'],
             self::FileMissing => ['A part that the file lists is not in it.', '%s parts that the file lists are not in it.'],
         };
     }

@@ -40,18 +40,24 @@ final readonly class ImportReport
         return new self([...$this->lines, new ReportLine($note->kind(), $note->sentence(1), 1, [])]);
     }
 
-    /** @return list<string> what a person should look at: losses and doubts, each with its first places */
+    /** @return list<string> all that did not go into the document as it stood in the file, each with its first places */
     public function warnings(): array
     {
         $warnings = [];
         foreach ($this->lines as $line) {
-            if (in_array($line->kind, [ReportKind::Lost, ReportKind::Doubt], true)) {
+            if (ReportKind::Kept !== $line->kind) {
                 $details = array_values(array_unique(array_filter(array_column(array_slice($line->places, 0, 5), 'detail'))));
                 $warnings[] = $line->sentence.([] === $details ? '' : ' ('.implode('; ', $details).($line->count > 5 ? '; …' : '').')');
             }
         }
 
         return $warnings;
+    }
+
+    /** @return list<string> what is not in the document at all */
+    public function losses(): array
+    {
+        return array_values(array_map(static fn (ReportLine $line): string => $line->sentence, array_filter($this->lines, static fn (ReportLine $line): bool => ReportKind::Lost === $line->kind)));
     }
 
     /** @return array<string, int> in the order of COUNTED, none of them nought */

@@ -11,6 +11,7 @@ use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\BodySchema;
 use Stemmata\Core\Text\Heading;
 use Stemmata\Core\Text\InvalidBody;
+use Stemmata\Core\Text\Node;
 
 /**
  * A section as it is stored. What is written goes through the schema first, so that nothing is kept that could not be read
@@ -28,7 +29,8 @@ final class SectionForm
     public static function readHeading(string $plain, string $inline): Heading
     {
         if ('' === $inline) {
-            return Heading::plain(mb_scrub($plain));
+            // As it stands: a blank that does not break is kept.
+            return Heading::ofInline('' === $plain ? [] : [Node::text(mb_scrub($plain))]);
         }
         try {
             return Heading::fromJson(json_decode($inline, true, 512, \JSON_THROW_ON_ERROR));
@@ -56,10 +58,9 @@ final class SectionForm
         if (null !== $raw = $section->body->findUnreadable()) {
             return $raw;
         }
-        $blocks = $section->body->toJson();
-        (new BodySchema())->readBlocks($blocks);
+        (new BodySchema())->check($section->body->blocks);
 
-        return self::json($blocks);
+        return self::json($section->body->toJson());
     }
 
     /**
@@ -69,10 +70,12 @@ final class SectionForm
      */
     public static function checkedHeading(Section $section): string
     {
-        $inline = $section->heading->toJson();
-        Heading::fromJson($inline);
+        (new BodySchema())->checkInline($section->heading->inline);
+        if (strlen($section->heading->plainText()) > Heading::MAX_BYTES) {
+            throw InvalidBody::headingTooLong(Heading::MAX_BYTES);
+        }
 
-        return $section->heading->isPlain() ? '' : self::json($inline);
+        return $section->heading->isPlain() ? '' : self::json($section->heading->toJson());
     }
 
     /** @param Section|null $unlike what is the same there is not written once more */

@@ -43,6 +43,6 @@ final class Services
 
         $markdown = new MarkdownReader($html);
 
-        return new Formats([$markdown, $html, new DocxReader($ids), new OdtReader($ids), new EpubReader($ids), new OpmlReader($ids, $markdown), new TextReader($ids)], [new MarkdownWriter(), new HtmlWriter()]);
+        return new Formats([$markdown, $html, new DocxReader($ids), new OdtReader($ids), new EpubReader($ids), new OpmlReader($ids), new TextReader($ids)], [new MarkdownWriter(), new HtmlWriter()]);
     }
 }

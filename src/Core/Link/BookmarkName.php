@@ -25,18 +25,37 @@ final class BookmarkName
         return mb_substr($name, 0, self::MAX_LENGTH);
     }
 
+    /** Numbers tried one by one; who needs more names than that for one has a thousand of them. */
+    private const TRIED_IN_TURN = 20;
+
     /**
-     * The name itself, or with the first number after it that makes it free.
+     * The name itself, or with a number after it that makes it free: the first up to 20, a near one beyond.
      *
      * @param \Closure(string): bool $isTaken
      */
     public static function free(string $name, \Closure $isTaken): string
     {
-        $candidate = $name;
-        for ($number = 2; $isTaken($candidate); ++$number) {
-            $candidate = mb_substr($name, 0, self::MAX_LENGTH - 1 - strlen((string) $number)).'_'.$number;
+        if (!$isTaken($name)) {
+            return $name;
+        }
+        for ($number = 2; $number <= self::TRIED_IN_TURN; ++$number) {
+            if (!$isTaken(self::numbered($name, $number))) {
+                return self::numbered($name, $number);
+            }
+        }
+        while ($isTaken(self::numbered($name, $number))) {
+            $number *= 2;
+        }
+        for ($taken = intdiv($number, 2); $number - $taken > 1;) {
+            $between = intdiv($taken + $number, 2);
+            [$taken, $number] = $isTaken(self::numbered($name, $between)) ? [$between, $number] : [$taken, $between];
         }
 
-        return $candidate;
+        return self::numbered($name, $number);
+    }
+
+    private static function numbered(string $name, int $number): string
+    {
+        return mb_substr($name, 0, self::MAX_LENGTH - 1 - strlen((string) $number)).'_'.$number;
     }
 }

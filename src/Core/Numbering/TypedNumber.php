@@ -95,7 +95,8 @@ final readonly class TypedNumber
     private static function findSingle(string $heading): ?self
     {
         $number = '(?<number>\d{1,3}|[IVXLCDM]{1,7}|[ivxlcdm]{1,7}|[A-Za-z])';
-        if (1 === preg_match('~\A\('.$number.'\)(?:\s+|\z)~u', $heading, $match)) {
+        // A number in parentheses and nothing else is what the section is called.
+        if (1 === preg_match('~\A\('.$number.'\)\s+~u', $heading, $match)) {
             return self::of('', $match['number'], $match[0], $heading, false);
         }
         if (1 === preg_match('~\A'.$number.'(?<stop>\s*[.:)\]]+|\s+[—–-])(?:\s+|\z)~u', $heading, $match)) {

@@ -92,6 +92,72 @@ final class BodySchema
         return $this->readContent($json, 'heading', 'inline*', true, 0);
     }
 
+    /**
+     * Whether a text that our own code built is one that could be read again.
+     *
+     * @param list<Node> $blocks
+     *
+     * @throws InvalidBody naming the first part that may not stand where it stands
+     */
+    public function check(array $blocks): void
+    {
+        $this->checkContent($blocks, 'body', 'block*', true, 0);
+    }
+
+    /**
+     * @param list<Node> $inline
+     *
+     * @throws InvalidBody
+     */
+    public function checkInline(array $inline): void
+    {
+        $this->checkContent($inline, 'heading', 'inline*', true, 0);
+    }
+
+    /** @param list<Node> $content */
+    private function checkContent(array $content, string $type, string $expression, bool $marks, int $depth): void
+    {
+        $types = '';
+        foreach ($content as $node) {
+            $this->checkNode($node, $type, $marks, $depth);
+            $types .= $node->type.' ';
+        }
+        $this->requireFit($types, $type, $expression, $depth);
+    }
+
+    private function checkNode(Node $node, string $in, bool $marks, int $depth): void
+    {
+        $rule = self::NODES[$node->type] ?? throw InvalidBody::unknownNode($node->type);
+        foreach ($node->marks as $mark) {
+            if (!$marks || !in_array($mark->type, self::ALL_MARKS, true)) {
+                throw InvalidBody::unknownMark($mark->type, $in);
+            }
+            $this->readAttributes($mark->type, self::MARKS[$mark->type]['attributes'], $mark->attributes);
+        }
+        if ($node->isText()) {
+            $this->readText($node->text);
+
+            return;
+        }
+        $this->readAttributes($node->type, $rule['attributes'], $node->attributes);
+        if (null === $rule['content'] && [] !== $node->content) {
+            throw InvalidBody::wrongContent($node->type);
+        }
+        if (null !== $rule['content']) {
+            $this->checkContent($node->content, $node->type, $rule['content'], $rule['marks'], $depth + 1);
+        }
+    }
+
+    private function requireFit(string $types, string $type, string $expression, int $depth): void
+    {
+        if ($depth > self::MAX_DEPTH) {
+            throw InvalidBody::tooDeep(self::MAX_DEPTH);
+        }
+        if (1 !== preg_match($this->contentPatterns[$expression] ??= self::patternOf($expression), $types)) {
+            throw InvalidBody::wrongContent($type);
+        }
+    }
+
     /** @return list<Node> */
     private function readContent(mixed $json, string $type, string $expression, bool $marks, int $depth): array
     {
@@ -105,12 +171,14 @@ final class BodySchema
         $nodes = [];
         foreach ($json as $child) {
             $node = $this->readNode($child, $type, $marks, $depth);
+            if ($node->isText() && '' === $node->text) {
+                // It held nothing but signs that are no characters.
+                continue;
+            }
             $types .= $node->type.' ';
             $nodes[] = $node;
         }
-        if (1 !== preg_match($this->contentPatterns[$expression] ??= self::patternOf($expression), $types)) {
-            throw InvalidBody::wrongContent($type);
-        }
+        $this->requireFit($types, $type, $expression, $depth);
 
         return $nodes;
     }
@@ -122,7 +190,7 @@ final class BodySchema
         }
         $rule = self::NODES[$type] ?? throw InvalidBody::unknownNode($type);
         if ('text' === $type) {
-            return Node::text($this->readText($json['text'] ?? null), $this->readMarks($json['marks'] ?? [], $in, $marks));
+            return Node::text(Characters::cleaned($this->readText($json['text'] ?? null)), $this->readMarks($json['marks'] ?? [], $in, $marks));
         }
 
         return new Node(

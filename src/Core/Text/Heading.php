@@ -60,7 +60,7 @@ final readonly class Heading
     {
         $heading = self::ofInline((new BodySchema())->readInline($json));
         if (strlen($heading->plainText()) > self::MAX_BYTES) {
-            throw InvalidBody::malformed();
+            throw InvalidBody::headingTooLong(self::MAX_BYTES);
         }
 
         return $heading;

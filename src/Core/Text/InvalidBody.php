@@ -34,6 +34,11 @@ final class InvalidBody extends \InvalidArgumentException implements CoreExcepti
         return new self(sprintf('The text holds a bookmark whose name cannot be used: a name begins with a letter; letters, digits and underscores follow; at most %d, and no spaces.', BookmarkName::MAX_LENGTH));
     }
 
+    public static function headingTooLong(int $bytes): self
+    {
+        return new self(sprintf('A heading holds at most %s bytes; this one is a text.', number_format($bytes)));
+    }
+
     public static function malformed(): self
     {
         return new self('The text is not in the form that a section is kept in.');

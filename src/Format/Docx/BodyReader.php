@@ -17,6 +17,9 @@ use Stemmata\Format\Package\Xml;
 /** Goes through the body, paragraph by paragraph and table by table. */
 final class BodyReader
 {
+    /** Columns of a table, whatever a cell says that it spans. */
+    private const WIDEST = 200;
+
     private BlockFlow $flow;
     public readonly TitleLines $titleLines;
     /** Contents made by a program take many paragraphs; they are told of once. */
@@ -109,6 +112,10 @@ final class BodyReader
             return;
         }
         $line = $this->lines->line($paragraph, $style, null !== $level, $style->isQuotation() || $style->isCaption());
+        if (null !== $level && $line->isBlank() && (null !== Xml::child($paragraph, 'del') || null !== Xml::child($paragraph, 'moveFrom'))) {
+            // Its words were deleted, with a record of it; what is left is no heading.
+            return;
+        }
         if ($line->isContents && $line->isBlank()) {
             $this->contentsLeftOut();
 
@@ -250,11 +257,14 @@ final class BodyReader
                 continue;
             }
             $properties = Xml::child($cell, 'tcPr');
-            if ((Xml::integer($properties, 'gridSpan') ?? 1) > 1 || 'restart' === Xml::value($properties, 'vMerge')) {
+            $columns = max(1, min(self::WIDEST, Xml::integer($properties, 'gridSpan') ?? 1));
+            if ($columns > 1 || 'restart' === Xml::value($properties, 'vMerge')) {
                 $this->builder->note(ImportNote::CellsMerged);
             }
             [$inline, $align] = $this->cellText($cell);
             $cells[] = new Node('tableCell', ['header' => $isHeader, 'align' => $align], $inline);
+            // What a wide cell covers is empty, so that the words after it stay in their columns.
+            array_push($cells, ...array_fill(0, $columns - 1, new Node('tableCell', ['header' => $isHeader, 'align' => $align])));
         }
 
         return $cells;

@@ -36,7 +36,7 @@ final readonly class Styles
             if ('style' !== $style->localName || null === $id) {
                 continue;
             }
-            $own[$id] = Properties::of(Xml::child($style, 'pPr'), Xml::child($style, 'rPr'), Xml::value($style, 'name') ?? $id);
+            $own[$id] = Properties::of(Xml::child($style, 'pPr'), Xml::child($style, 'rPr'), Xml::value($style, 'name') ?? $id)->withLevelOfName();
             $basedOn[$id] = Xml::value($style, 'basedOn') ?? '';
             if ('paragraph' === Xml::attribute($style, 'type') && in_array(Xml::attribute($style, 'default'), ['1', 'true', 'on'], true)) {
                 $defaultId = $id;

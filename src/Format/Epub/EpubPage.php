@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Epub;
 
+use Stemmata\Format\DocumentBuilder;
+use Stemmata\Format\Html\SinglePage;
 use Stemmata\Format\Html\Surroundings;
 use Stemmata\Format\Pictures;
 
@@ -13,7 +15,7 @@ final class EpubPage implements Surroundings
     /** @var array<string, \DOMDocument|null> the last other page that notes were looked up on */
     private array $notePage = [];
 
-    public function __construct(private readonly EpubPackage $book, private readonly Pictures $pictures, private readonly string $path)
+    public function __construct(private readonly DocumentBuilder $builder, private readonly EpubPackage $book, private readonly Pictures $pictures, private readonly string $path)
     {
     }
 
@@ -50,8 +52,8 @@ final class EpubPage implements Surroundings
 
     public function picture(string $source): string
     {
-        if (str_starts_with($source, 'data:') || 1 === preg_match('/\Ahttps?:/i', $source)) {
-            return str_starts_with($source, 'data:image/') ? $source : '';
+        if (1 === preg_match('/\A(?:data|https?):/i', $source)) {
+            return (new SinglePage($this->builder))->picture($source);
         }
         [$path] = EpubPackage::resolved($source, $this->path);
 

@@ -58,7 +58,13 @@ final readonly class EpubReader implements DocumentReader
     private function readPage(DocumentBuilder $builder, EpubPackage $book, \DOMDocument $page, string $path, Navigation $navigation, Pictures $pictures): void
     {
         $body = $page->getElementsByTagName('body')->item(0);
-        if (null === $body || 1 === preg_match('/\b(?:cover|titlepage|toc)\b/', $body->getAttribute('epub:type')) || self::isCover($body) || ($builder->isEmpty() && self::isTitlePage($body, $book->first('title')))) {
+        if (null === $body || 1 === preg_match('/\b(?:cover|toc)\b/', $body->getAttribute('epub:type')) || self::isCover($body)) {
+            return;
+        }
+        $surroundings = new EpubPage($builder, $book, $pictures, $path);
+        if (1 === preg_match('/\btitlepage\b/', $body->getAttribute('epub:type')) || ($builder->isEmpty() && self::isTitlePage($body, $book->first('title')))) {
+            (new HtmlFlow($builder, $page, $surroundings, Footnotes::in($page)))->titlePageParts($body);
+
             return;
         }
         $builder->anchorAhead($path);
@@ -71,7 +77,7 @@ final readonly class EpubReader implements DocumentReader
         }
         // Chapters of a part often begin at the same level as the part; the book's contents tell that they stand under it.
         $shift = null === $entry || null === $level ? 0 : max(0, $entry['depth'] - $level);
-        (new HtmlFlow($builder, $page, new EpubPage($book, $pictures, $path), Footnotes::in($page), $shift))->read($body);
+        (new HtmlFlow($builder, $page, $surroundings, Footnotes::in($page), $shift))->read($body);
     }
 
     /** A page that holds a picture and nothing else, at the very front, is the book's cover. */

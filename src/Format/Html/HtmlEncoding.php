@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Html;
 
+use Stemmata\Format\TextBytes;
+
 /** Finds out how the letters of a page are encoded. */
 final class HtmlEncoding
 {
@@ -21,15 +23,11 @@ final class HtmlEncoding
     /** @return array{string, bool} */
     private static function decoded(string $bytes): array
     {
-        $marked = match (true) {
-            str_starts_with($bytes, "\xFF\xFE") => 'UTF-16LE',
-            str_starts_with($bytes, "\xFE\xFF") => 'UTF-16BE',
-            default => null,
-        };
+        $marked = TextBytes::findMarked($bytes);
         if (null !== $marked) {
-            return [(string) mb_convert_encoding(substr($bytes, 2), 'UTF-8', $marked), false];
+            return [$marked, false];
         }
-        if (mb_check_encoding($bytes, 'UTF-8') || str_contains($bytes, "\0")) {
+        if (mb_check_encoding($bytes, 'UTF-8') || TextBytes::isBinary($bytes)) {
             return [$bytes, false];
         }
         $declared = 1 === preg_match(self::DECLARATION, substr($bytes, 0, 2048), $match) ? $match[2] : '';

@@ -78,11 +78,15 @@ final readonly class HtmlFlow
 
     private function heading(\DOMElement $element, int $level): void
     {
+        HtmlSpoken::noteLosses($element, $this->builder);
         $anchors = [];
         $flags = 0;
         $printed = '';
         foreach ([$element, ...HtmlTree::within($element)] as $named) {
             $anchor = $named->getAttribute('id') ?: ('a' === $named->localName ? $named->getAttribute('name') : '');
+            if (Footnotes::isReference($named)) {
+                continue;
+            }
             $isOfSection = $named === $element || str_contains($anchor, '-');
             if ('' !== $anchor && $isOfSection) {
                 $anchors[] = $this->surroundings->anchor($anchor);
@@ -153,7 +157,18 @@ final readonly class HtmlFlow
     /** @return list<Node> */
     private function blocksOfElement(\DOMElement $element, int $depth): array
     {
-        if ($this->footnotes->isNotes($element) || HtmlDropped::noted($element, $this->builder) || HtmlTitle::isTitleBlock($element)) {
+        HtmlSpoken::noteLosses($element, $this->builder);
+        if ('del' === $element->localName) {
+            $this->builder->note(ImportNote::DeletionLeftOut, mb_strimwidth(trim($element->textContent), 0, 60, '…'));
+
+            return [];
+        }
+        if ($this->footnotes->isNotes($element) || HtmlDropped::noted($element, $this->builder)) {
+            return [];
+        }
+        if (HtmlTitle::isTitleBlock($element)) {
+            $this->titlePageParts($element);
+
             return [];
         }
         if (HtmlBlock::isPageBreak($element)) {
@@ -180,6 +195,16 @@ final readonly class HtmlFlow
         $named = FirstLine::withLead($blocks[0], [$this->builder->bookmark($this->surroundings->anchor($id), true)]);
 
         return null === $named ? $blocks : [$named, ...array_slice($blocks, 1)];
+    }
+
+    /** Of a title block, what is neither title, subtitle nor author. */
+    public function titlePageParts(\DOMElement $titleBlock): void
+    {
+        foreach (HtmlTitle::restOf($titleBlock) as $part) {
+            foreach ($this->blocksOf([$part], 0, null) as $block) {
+                $this->builder->titlePagePart($block);
+            }
+        }
     }
 
     /** @return list<Node> */

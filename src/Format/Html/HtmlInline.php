@@ -13,11 +13,14 @@ use Stemmata\Format\DocumentBuilder;
 use Stemmata\Format\ImportNote;
 
 /** Reads running text: white space folded as in a browser, known elements as marks, all others as their words. */
-final readonly class HtmlInline
+final class HtmlInline
 {
     private const MARKS = ['em' => 'emphasis', 'i' => 'emphasis', 'cite' => 'emphasis', 'dfn' => 'emphasis', 'strong' => 'strong', 'b' => 'strong', 'code' => 'code', 'kbd' => 'code', 'samp' => 'code', 'tt' => 'code', 'sup' => 'superscript', 'sub' => 'subscript'];
 
-    public function __construct(private DocumentBuilder $builder, private Footnotes $footnotes, private Surroundings $surroundings)
+    /** A note cannot hold a note; one that refers to itself would never end. */
+    private bool $isInNote = false;
+
+    public function __construct(private readonly DocumentBuilder $builder, private readonly Footnotes $footnotes, private readonly Surroundings $surroundings)
     {
     }
 
@@ -66,9 +69,16 @@ final readonly class HtmlInline
         if (!$node instanceof \DOMElement || HtmlDropped::noted($node, $this->builder)) {
             return;
         }
+        if (('a' === $node->localName && $inHeading && HeadingLink::isSign($node)) || $this->isTakenBack($node)) {
+            return;
+        }
         $note = $this->footnotes->findFor($node) ?? (Footnotes::isReference($node) ? $this->surroundings->findNote($node->getAttribute('href')) : null);
         if (null !== $note) {
-            $run->part(new Node('footnote', content: $this->noteText($note)));
+            if (!$this->isInNote) {
+                $this->isInNote = true;
+                $run->part(new Node('footnote', content: $this->noteText($note)));
+                $this->isInNote = false;
+            }
 
             return;
         }
@@ -84,10 +94,11 @@ final readonly class HtmlInline
     /** @param list<Mark> $marks */
     private function readElement(InlineRun $run, \DOMElement $element, array $marks, bool $inHeading): void
     {
+        HtmlSpoken::noteLosses($element, $this->builder);
         if ($element->hasAttributes() && !$this->readNames($run, $element, $inHeading)) {
             return;
         }
-        $mark = $this->findMark($element);
+        $mark = $inHeading && HeadingLink::leadsToItself($element) ? null : $this->findMark($element);
         $within = null === $mark || in_array($mark->type, array_column($marks, 'type'), true) ? $marks : self::ordered([...$marks, $mark]);
         // The superscript around a reference is its look, not its text.
         if ('superscript' === $mark?->type && null !== self::onlyReference($element)) {
@@ -120,6 +131,23 @@ final readonly class HtmlInline
         }
 
         return true;
+    }
+
+    /** What an editor of the page took out is no text of it; what was put in or struck through is, and is told of. */
+    private function isTakenBack(\DOMElement $element): bool
+    {
+        if ('del' === $element->localName) {
+            $this->builder->note(ImportNote::DeletionLeftOut, mb_strimwidth(trim($element->textContent), 0, 60, '…'));
+
+            return true;
+        }
+        if ('ins' === $element->localName) {
+            $this->builder->note(ImportNote::InsertionKept);
+        } elseif (in_array($element->localName, ['s', 'strike'], true)) {
+            $this->builder->note(ImportNote::StrikingLost, mb_strimwidth(trim($element->textContent), 0, 60, '…'));
+        }
+
+        return false;
     }
 
     private static function isCrossReference(\DOMElement $element): bool

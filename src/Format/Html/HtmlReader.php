@@ -31,13 +31,19 @@ final readonly class HtmlReader implements DocumentReader
         return $this->readMarkup(TextBytes::utf8($declared), null, $isGuessed);
     }
 
-    /** @param TitleBlock|null $titleBlock what is known of the document from elsewhere, for a page made from another format */
-    public function readMarkup(string $html, ?TitleBlock $titleBlock = null, bool $isGuessed = false): ReadResult
+    /**
+     * @param TitleBlock|null $titleBlock what is known of the document from elsewhere, for a page made from another format
+     * @param string          $titlePage  markup of what else its title page says
+     */
+    public function readMarkup(string $html, ?TitleBlock $titleBlock = null, bool $isGuessed = false, string $titlePage = ''): ReadResult
     {
         $page = self::page($html);
         $builder = new DocumentBuilder($this->ids);
         if ($isGuessed) {
             $builder->note(ImportNote::EncodingGuessed);
+        }
+        if ('' !== $titlePage && null !== $front = ($parts = self::page($titlePage))->getElementsByTagName('body')->item(0)) {
+            (new HtmlFlow($builder, $parts, new SinglePage($builder), Footnotes::in($parts)))->titlePageParts($front);
         }
         self::readInto($builder, $page, new SinglePage($builder), null === $titleBlock);
 
@@ -55,15 +61,6 @@ final readonly class HtmlReader implements DocumentReader
     public static function page(string $html): \DOMDocument
     {
         // Text within CDATA is text, in whatever way a parser of HTML would misread its marks.
-        $html = (string) preg_replace_callback('/<!\[CDATA\[(.*?)\]\]>/s', static fn (array $match): string => htmlspecialchars($match[1], \ENT_QUOTES | \ENT_SUBSTITUTE), $html);
-        $page = new \DOMDocument();
-        $before = libxml_use_internal_errors(true);
-        // The declaration tells the parser the encoding; nothing is loaded from outside. Without PARSEHUGE, what is nested
-        // more than 256 deep would be dropped without a word.
-        $page->loadHTML('<?xml encoding="UTF-8">'.$html, \LIBXML_NONET | \LIBXML_NOERROR | \LIBXML_COMPACT | \LIBXML_PARSEHUGE);
-        libxml_clear_errors();
-        libxml_use_internal_errors($before);
-
-        return $page;
+        return HtmlParser::parsed((string) preg_replace_callback('/<!\[CDATA\[(.*?)\]\]>/s', static fn (array $match): string => htmlspecialchars($match[1], \ENT_QUOTES | \ENT_SUBSTITUTE), $html));
     }
 }

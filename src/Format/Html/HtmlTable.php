@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Format\Html;
 
 use Stemmata\Core\Text\Node;
+use Stemmata\Format\CellGrid;
 use Stemmata\Format\DocumentBuilder;
 use Stemmata\Format\ImportNote;
 
@@ -18,18 +19,16 @@ final readonly class HtmlTable
     /** @return list<Node> */
     public function blocksOf(\DOMElement $table, ?\DOMElement $caption = null): array
     {
-        $rows = [];
+        $grid = new CellGrid();
         foreach (self::rows($table) as $row) {
-            $cells = [];
+            $grid->beginRow();
             foreach ($row->childNodes as $cell) {
                 if ($cell instanceof \DOMElement && in_array($cell->localName, ['td', 'th'], true)) {
-                    $cells[] = $this->cell($cell);
+                    $grid->cell($this->cell($cell), (int) $cell->getAttribute('colspan'), (int) $cell->getAttribute('rowspan'));
                 }
             }
-            if ([] !== $cells) {
-                $rows[] = new Node('tableRow', content: $cells);
-            }
         }
+        $rows = $grid->rows();
         $caption ??= HtmlTree::first($table, 'caption');
         $words = null === $caption ? [] : $this->inline->of($caption);
         $stray = $this->strayText($table);

@@ -16,6 +16,26 @@ final class HtmlTitle
         return 'title-block-header' === $element->getAttribute('id') || str_contains($type, ' titlepage ');
     }
 
+    /** @return list<\DOMElement> the parts of a title block that say something else than title, subtitle and author */
+    public static function restOf(\DOMElement $titleBlock): array
+    {
+        $rest = [];
+        foreach ($titleBlock->childNodes as $part) {
+            if (!$part instanceof \DOMElement) {
+                continue;
+            }
+            $class = $part->getAttribute('class');
+            $isSaid = 1 === preg_match('/\Ah[1-6]\z/', (string) $part->localName) || in_array($class, ['title', 'subtitle', 'author'], true);
+            array_push($rest, ...match (true) {
+                $isSaid, '' === trim($part->textContent) => [],
+                1 === preg_match('/\b(?:date|abstract|keywords|rights|publisher|dedication)\b/', $class) || !in_array($part->localName, ['div', 'section', 'header'], true) => [$part],
+                default => self::restOf($part),
+            });
+        }
+
+        return $rest;
+    }
+
     public static function of(\DOMDocument $page): TitleBlock
     {
         $meta = [];

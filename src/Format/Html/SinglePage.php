@@ -11,6 +11,9 @@ use Stemmata\Format\ImportNote;
 /** A page that stands alone: what is not in it is out of reach. */
 final readonly class SinglePage implements Surroundings
 {
+    /** Eight megabytes in base64. */
+    private const LONGEST = 11_200_000;
+
     public function __construct(private DocumentBuilder $builder)
     {
     }
@@ -32,6 +35,12 @@ final readonly class SinglePage implements Surroundings
 
     public function picture(string $source): string
     {
+        $source = DataAddress::settled($source);
+        if (strlen($source) > self::LONGEST) {
+            $this->builder->note(ImportNote::PictureTooLarge);
+
+            return '';
+        }
         if (!LinkTarget::isImageSource($source)) {
             $this->builder->note(ImportNote::PictureOfOtherKind, substr($source, 0, 60));
 

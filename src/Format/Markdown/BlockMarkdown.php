@@ -88,10 +88,18 @@ final readonly class BlockMarkdown
 
     private static function code(string $text, string $language): string
     {
-        preg_match_all('/`{3,}/', $text, $runs);
-        $fence = str_repeat('`', max(3, 1 + max([0, ...array_map(strlen(...), $runs[0])])));
+        // The name of a language that holds a backtick cannot stand behind a fence of them (CommonMark 4.5).
+        $sign = str_contains($language, '`') ? '~' : '`';
+        preg_match_all('/'.$sign.'{3,}/', $text, $runs);
+        $fence = str_repeat($sign, max(3, 1 + max([0, ...array_map(strlen(...), $runs[0])])));
 
-        return $fence.$language."\n".('' === $text ? '' : $text."\n").$fence;
+        return $fence.self::name($language)."\n".('' === $text ? '' : $text."\n").$fence;
+    }
+
+    /** One line, in which nothing means anything else. */
+    private static function name(string $language): string
+    {
+        return (string) preg_replace('/([\\\\&])(?=[!-\/:-@[-`{-~#a-z])/i', '\\\\$1', trim((string) preg_replace('/\s+/u', ' ', $language)));
     }
 
     private function contents(Node $contents): string

@@ -11,7 +11,8 @@ use Symfony\Component\Yaml\Yaml;
 /** The lines between `---` at the head of a Markdown file that say title, subtitle, author and language (common practice). */
 final readonly class FrontMatter
 {
-    private function __construct(public TitleBlock $titleBlock, public string $text)
+    /** @param list<string> $more what else the title page says, such as a date and an abstract, in Markdown */
+    private function __construct(public TitleBlock $titleBlock, public string $text, public array $more = [])
     {
     }
 
@@ -34,7 +35,18 @@ final readonly class FrontMatter
         return new self(
             new TitleBlock($text('title'), $text('subtitle'), $text('author'), language: $text('lang') ?: 'en'),
             substr($markdown, strlen($match[0])),
+            array_values(array_filter([self::dated($fields['date'] ?? null), $text('abstract')])),
         );
+    }
+
+    /** A date written plainly is read as a point in time. */
+    private static function dated(mixed $date): string
+    {
+        return match (true) {
+            is_int($date) && ($date > 9999 || $date < -9999) => gmdate('Y-m-d', $date),
+            is_scalar($date) => trim((string) $date),
+            default => '',
+        };
     }
 
     public static function of(TitleBlock $block): string

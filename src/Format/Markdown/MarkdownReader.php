@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Stemmata\Format\Markdown;
 
 use League\CommonMark\Environment\Environment;
+use League\CommonMark\Event\DocumentParsedEvent;
+use League\CommonMark\Exception\CommonMarkException;
 use League\CommonMark\Extension\CommonMark\CommonMarkCoreExtension;
 use League\CommonMark\Extension\Footnote\FootnoteExtension;
 use League\CommonMark\Extension\Table\TableExtension;
@@ -31,6 +33,7 @@ final readonly class MarkdownReader implements DocumentReader
         $environment->addExtension(new CommonMarkCoreExtension());
         $environment->addExtension(new TableExtension());
         $environment->addExtension(new FootnoteExtension());
+        $environment->addEventListener(DocumentParsedEvent::class, HeadingAttributes::taken(...));
         $this->converter = new MarkdownConverter($environment);
     }
 
@@ -43,11 +46,18 @@ final readonly class MarkdownReader implements DocumentReader
     {
         $front = FrontMatter::takenOff(TextBytes::utf8($bytes));
 
-        return $this->html->readMarkup($this->toHtml($front->text), $front->titleBlock);
+        return $this->html->readMarkup($this->toHtml($front->text), $front->titleBlock, titlePage: [] === $front->more ? '' : $this->toHtml(implode("\n\n", $front->more)));
     }
 
     public function toHtml(string $markdown): string
     {
-        return $this->converter->convert($markdown)->getContent();
+        try {
+            $html = $this->converter->convert($markdown)->getContent();
+        } catch (CommonMarkException) {
+            // The library stumbles over references to half a character within addresses; the standard has them replaced (2.5).
+            $html = $this->converter->convert((string) preg_replace('/&#(?:x0*d[89a-f][0-9a-f]{2}|0*(?:5529[6-9]|55[3-9]\d\d|5[67]\d{3}));/i', '&#xFFFD;', $markdown))->getContent();
+        }
+
+        return (string) preg_replace('/\xED[\xA0-\xBF][\x80-\xBF]/', "\u{FFFD}", $html);
     }
 }

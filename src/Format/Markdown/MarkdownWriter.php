@@ -31,20 +31,22 @@ final class MarkdownWriter implements DocumentWriter
     {
         $anchors = Anchors::in($document);
         $inline = new InlineMarkdown($anchors);
-        $blocks = new BlockMarkdown($inline, new BlockHtml(new InlineHtml($anchors), $anchors), $anchors);
+        // Notes within what only HTML can say are gathered there.
+        $html = new InlineHtml($anchors);
+        $blocks = new BlockMarkdown($inline, new BlockHtml($html, $anchors), $anchors);
         // Plain numbers are counted again by whoever reads the file; others would be lost if they were not written.
         $numbers = $document->setup->numbering->isDecimal() ? [] : $document->numbers();
         $parts = [];
         foreach ($document->sections() as $position => $section) {
-            $parts[] = self::heading($document, $position, $section, $numbers[$position] ?? '', $anchors, $inline);
+            $parts[] = self::heading($document, $position, $section, $numbers[$position] ?? '', $anchors, $inline, $html);
             $parts[] = $blocks->of($section->body->blocks);
         }
         $text = implode("\n\n", array_filter($parts, static fn (string $part): bool => '' !== $part));
 
-        return FrontMatter::of($document->titleBlock).$text."\n".rtrim("\n".$inline->notes())."\n";
+        return FrontMatter::of($document->titleBlock).$text."\n".rtrim("\n".implode("\n\n", array_filter([rtrim($inline->notes()), $html->notes()])))."\n";
     }
 
-    private static function heading(Document $document, int $position, Section $section, string $number, Anchors $anchors, InlineMarkdown $inline): string
+    private static function heading(Document $document, int $position, Section $section, string $number, Anchors $anchors, InlineMarkdown $inline, InlineHtml $html): string
     {
         $level = $document->outline->levelAt($position);
         if ($level->isOpening()) {
@@ -52,10 +54,10 @@ final class MarkdownWriter implements DocumentWriter
         }
         $anchor = $anchors->find($section->id->value);
         $classes = HeadingFlags::classes($document->outline, $position);
-        if ($level->value > 6) {
+        if ($level->value > 6 || HeadingAttributes::areAtTheEndOf($section->heading->plainText())) {
             $attributes = (null === $anchor ? '' : ' id="'.InlineHtml::escaped($anchor).'"').('' === $classes ? '' : ' class="'.$classes.'"');
 
-            return HtmlWriter::element($level, $attributes, HtmlWriter::number($number).(new InlineHtml($anchors))->of($section->heading->inline));
+            return HtmlWriter::element($level, $attributes, HtmlWriter::number($number).$html->of($section->heading->inline));
         }
         $name = null === $anchor && '' === $classes ? '' : sprintf(
             ' <a%s%s></a>',

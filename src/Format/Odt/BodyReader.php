@@ -270,7 +270,7 @@ final class BodyReader
     {
         $cells = [];
         foreach (Xml::children($row) as $cell) {
-            if ('table-cell' !== $cell->localName) {
+            if (!in_array($cell->localName, ['table-cell', 'covered-table-cell'], true)) {
                 continue;
             }
             if ((int) (Xml::attribute($cell, 'number-columns-spanned') ?? 1) > 1 || (int) (Xml::attribute($cell, 'number-rows-spanned') ?? 1) > 1) {

@@ -50,6 +50,14 @@ final readonly class ParagraphStyle
         );
     }
 
+    /** A style called “heading 2” is one of that level, and so is every style based on it, whatever that is called. */
+    public function withLevelOfName(): self
+    {
+        $level = $this->findHeadingLevel();
+
+        return null !== $this->outlineLevel || null === $level ? $this : (new self(outlineLevel: $level - 1))->with($this);
+    }
+
     /** The level of a heading, from 1; null for text. Style names are English in the file whatever the program speaks. */
     public function findHeadingLevel(): ?int
     {

@@ -11,12 +11,7 @@ use Stemmata\Core\Text\Node;
 use Stemmata\Core\TitleBlock;
 use Stemmata\Format\DocumentBuilder;
 use Stemmata\Format\DocumentReader;
-use Stemmata\Format\Html\Footnotes;
-use Stemmata\Format\Html\HtmlFlow;
-use Stemmata\Format\Html\HtmlReader;
-use Stemmata\Format\Html\SinglePage;
 use Stemmata\Format\ImportNote;
-use Stemmata\Format\Markdown\MarkdownReader;
 use Stemmata\Format\Package\Xml;
 use Stemmata\Format\Package\XmlPart;
 use Stemmata\Format\ReadResult;
@@ -28,7 +23,7 @@ final readonly class OpmlReader implements DocumentReader
     /** A line without lines under it that is longer than that is a text, in characters. */
     private const LONGEST_HEADING = 240;
 
-    public function __construct(private IdSource $ids, private MarkdownReader $markdown)
+    public function __construct(private IdSource $ids)
     {
     }
 
@@ -39,7 +34,9 @@ final readonly class OpmlReader implements DocumentReader
 
     public function read(string $bytes): ReadResult
     {
-        $root = XmlPart::small(TextBytes::utf8($bytes))->documentElement;
+        // What was declared was right before.
+        $xml = (string) preg_replace('/\A(\s*<\?xml[^>]*?)\sencoding\s*=\s*["\'][^"\'>]*["\']/', '$1', TextBytes::utf8($bytes));
+        $root = XmlPart::small($xml)->documentElement;
         $head = Xml::child($root, 'head');
         $builder = new DocumentBuilder($this->ids);
         $body = Xml::child($root, 'body');
@@ -69,16 +66,18 @@ final readonly class OpmlReader implements DocumentReader
         }
     }
 
-    /** Programs that write text under a line write it plain or as Markdown, which plain text is as well. */
+    /** The text under a line is plain text: a blank line ends a paragraph, any other begins a line of it. */
     private function readNote(DocumentBuilder $builder, string $note): void
     {
-        if ('' === trim($note)) {
-            return;
-        }
-        $page = HtmlReader::page($this->markdown->toHtml($note));
-        $body = $page->getElementsByTagName('body')->item(0);
-        if (null !== $body) {
-            (new HtmlFlow($builder, $page, new SinglePage($builder), Footnotes::in($page)))->read($body);
+        foreach (preg_split('/\R\s*\R/u', trim($note)) ?: [] as $paragraph) {
+            $inline = [];
+            foreach (preg_split('/\R/u', trim($paragraph)) ?: [] as $line) {
+                $words = self::line($line);
+                array_push($inline, ...([] === $inline ? [] : [new Node('hardBreak')]), ...('' === $words ? [] : [Node::text($words)]));
+            }
+            if ([] !== $inline) {
+                $builder->block(Node::paragraph($inline));
+            }
         }
     }
 
@@ -95,6 +94,6 @@ final readonly class OpmlReader implements DocumentReader
 
     private static function line(string $text): string
     {
-        return mb_strcut(trim((string) preg_replace('/\s+/u', ' ', $text)), 0, 4000);
+        return trim((string) preg_replace('/\s+/u', ' ', $text));
     }
 }

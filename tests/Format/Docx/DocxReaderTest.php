@@ -100,8 +100,8 @@ final class DocxReaderTest extends TestCase
         yield 'a link that would run' => ['<w:p><w:hyperlink r:id="bad">'.$words('press').'</w:hyperlink></w:p>', 'press', ['The address of one link could run as a program; only its words were kept.']];
         yield 'merged cells, a heading and a table in a cell' => [
             '<w:tbl><w:tr><w:tc><w:tcPr><w:gridSpan w:val="2"/></w:tcPr>'.$p('Head', 'H1').'</w:tc></w:tr><w:tr><w:tc><w:tbl><w:tr><w:tc>'.$p('a').'</w:tc><w:tc>'.$p('b').'</w:tc></w:tr></w:tbl></w:tc></w:tr></w:tbl>',
-            "<table>\n<tr><td>Head</td></tr>\n<tr><td>a | b</td></tr>\n</table>",
-            ['A table cell spanned several; its words stand in the first.', 'A heading in a table was kept as words of its cell.', 'A table within a table was kept as lines of its cell.'],
+            "<table>\n<tr><td>Head</td><td></td></tr>\n<tr><td>a | b</td></tr>\n</table>",
+            ['A table cell spanned several; its words stand in the first, and the others are empty.', 'A heading in a table was kept as words of its cell.', 'A table within a table was kept as lines of its cell.'],
         ];
         yield 'another file, to be put in by the program' => [$p('a').'<w:altChunk r:id="x"/>', 'a', ['One embedded object could not be kept.']];
         yield 'a page break within a paragraph' => ['<w:p>'.$words('a').$run('<w:br w:type="page"/>').$words('b').'</w:p>', "a\n\n<div class=\"page-break\"></div>\n\nb", []];

@@ -52,12 +52,12 @@ final class EpubReaderTest extends TestCase
         self::assertStringContainsString('[^1]: At the end of the book.', Services::asMarkdown('x.epub', $book));
     }
 
-    public function testPicturesOfTheBookComeAlongAndOthersDoNot(): void
+    public function testPicturesOfTheBookComeAlongAndOfOthersTheAddress(): void
     {
         $page = '<h1>One</h1><p>a <img src="lamp.png" alt="A lamp"/> b <img src="https://example.org/far.png" alt="far"/> c <img src="gone.png" alt="gone"/></p>';
         $book = Packed::epub(['a.xhtml' => $page], parts: ['book/lamp.png' => Packed::PNG]);
 
-        self::assertSame("# One\n\n".'a <img src="data:image/png;base64,iVBORw0KGgo=" alt="A lamp"> b <img src="" alt="far"> c <img src="" alt="gone">', Services::asMarkdown('x.epub', $book));
+        self::assertSame("# One\n\n".'a <img src="data:image/png;base64,iVBORw0KGgo=" alt="A lamp"> b <img src="https://example.org/far.png" alt="far"> c <img src="" alt="gone">', Services::asMarkdown('x.epub', $book));
     }
 
     public function testALinkOutOfTheBookStaysAsItIs(): void

@@ -105,7 +105,7 @@ final class HtmlReaderTest extends TestCase
 
     public function testNoBytesAndNoTextAreSaidInASentence(): void
     {
-        foreach (['' => 'empty', "\xff\xfe" => 'UTF-8', "a\0b" => 'not text'] as $bytes => $word) {
+        foreach (['' => 'empty', "\xff\xfe" => 'empty', "a\xff\n" => 'UTF-8', "\0\1\2\3\0\0" => 'not text'] as $bytes => $word) {
             try {
                 Services::formats()->read('x.md', (string) $bytes);
                 self::fail('It was read.');

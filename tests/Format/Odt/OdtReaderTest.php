@@ -81,8 +81,8 @@ final class OdtReaderTest extends TestCase
         yield 'a note of two paragraphs' => [$p('a<text:note><text:note-body>'.$p('one').$p('two').'</text:note-body></text:note>'), "a[^1]\n\n[^1]: one two", ['One footnote with several paragraphs is one paragraph now.']];
         yield 'merged cells, a heading and a table in a cell' => [
             '<table:table><table:table-row><table:table-cell table:number-columns-spanned="2"><text:h>Head</text:h></table:table-cell><table:covered-table-cell/></table:table-row><table:table-row><table:table-cell><table:table><table:table-row><table:table-cell>'.$p('a').'</table:table-cell><table:table-cell>'.$p('b').'</table:table-cell></table:table-row></table:table></table:table-cell></table:table-row></table:table>',
-            "<table>\n<tr><td>Head</td></tr>\n<tr><td>a | b</td></tr>\n</table>",
-            ['A table cell spanned several; its words stand in the first.', 'A heading in a table was kept as words of its cell.', 'A table within a table was kept as lines of its cell.'],
+            "<table>\n<tr><td>Head</td><td></td></tr>\n<tr><td>a | b</td></tr>\n</table>",
+            ['A table cell spanned several; its words stand in the first, and the others are empty.', 'A heading in a table was kept as words of its cell.', 'A table within a table was kept as lines of its cell.'],
         ];
         yield 'a cell that stands for three' => ['<table:table><table:table-row><table:table-cell table:number-columns-repeated="3">'.$p('0').'</table:table-cell></table:table-row></table:table>', "<table>\n<tr><td>0</td><td>0</td><td>0</td></tr>\n</table>", []];
     }

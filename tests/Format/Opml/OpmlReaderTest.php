@@ -15,7 +15,7 @@ final class OpmlReaderTest extends TestCase
     public static function lines(): iterable
     {
         yield 'lines within lines are levels' => ['<outline text="One"><outline text="Two"><outline text="Three"/></outline></outline><outline text="Four"/>', "# One\n\n## Two\n\n### Three\n\n# Four"];
-        yield 'a note is the text' => ['<outline text="One" _note="First.&#10;&#10;Second *now*."/>', "# One\n\nFirst.\n\nSecond *now*."];
+        yield 'a note is the text' => ['<outline text="One" _note="First.&#10;&#10;Second *now*."/>', "# One\n\nFirst.\n\nSecond \\*now\\*."];
         yield 'a line named by its title' => ['<outline title="One"/>', '# One'];
         yield 'a line that leads somewhere' => ['<outline text="One" type="link" url="https://example.org/"/>', '# [One](<https://example.org/>)'];
         yield 'an address that runs a script is none' => ['<outline text="One" url="javascript:alert(1)"/>', '# One'];
