@@ -66,7 +66,7 @@ warm_up() { rm -rf "var/cache/$APP_ENV" && php bin/console cache:warmup --no-int
 # usage: set_up [with-tests]
 set_up() {
     mkdir -p var
-    debian_packages php8.2-cli php8.2-sqlite3 php8.2-intl php8.2-xml php8.2-mbstring php8.2-curl php8.2-zip composer unzip
+    debian_packages php8.2-cli php8.2-sqlite3 php8.2-intl php8.2-xml php8.2-mbstring php8.2-curl php8.2-zip php8.2-gmp composer unzip
     need_node
     # What runs the tests is not needed for serving; a machine that has it keeps it.
     if [ "${1:-}" = with-tests ] || [ -f var/setup/php-packages-with-tests ]; then
@@ -78,6 +78,9 @@ set_up() {
     once screens "frontend package-lock.json vite.config.ts tsconfig.json" build_screens
     once cache-"$APP_ENV" "src config composer.json" warm_up
 }
+
+# Which state of the program this is.
+version() { git rev-parse --short HEAD 2>/dev/null || sha1sum composer.json | cut -c1-8; }
 
 # Brings the database in STEMMATA_DATA up to date; says on its exit whether it was new.
 # usage: prepare_data DIR

@@ -52,9 +52,12 @@ final class ConvertCommand extends FileCommand
         }
     }
 
-    /** Contents stand in the opening; a document without one gets it for them. */
+    /** Contents stand in the opening; a document without one gets it for them. One that has contents keeps those. */
     private function withContents(Document $document): Document
     {
+        if ([] !== $document->contentsHolders()) {
+            return $document;
+        }
         if (!$document->outline->hasOpening()) {
             $opening = Section::blank($this->ids->next());
             $document = $document->withSection($opening)->withOutline(Outline::of($opening->id, Level::Opening)->followedBy($document->outline));

@@ -15,6 +15,7 @@ final readonly class Document
     /**
      * @param array<string, Section|null> $changedSections by id; null for one that is gone
      * @param array<string, Offcut|null>  $changedOffcuts  by id; null for one that is gone
+     * @param self|null                   $whole           the document that this is a branch of
      */
     private function __construct(
         public TitleBlock $titleBlock,
@@ -23,6 +24,7 @@ final readonly class Document
         private Shelf $shelf,
         public array $changedSections = [],
         public array $changedOffcuts = [],
+        public ?self $whole = null,
     ) {
     }
 
@@ -104,7 +106,7 @@ final readonly class Document
         );
     }
 
-    /** A section and what is under it as a document of its own, called by its heading; null for one that is not there. */
+    /** A section and what is under it as a document of its own, called by its heading and numbered as it is here; null for one that is not there. */
     public function findBranch(SectionId $id): ?self
     {
         $position = $this->outline->findPosition($id);
@@ -113,9 +115,15 @@ final readonly class Document
         }
         $heading = $this->sectionAt($position)->heading->plainText();
 
-        return $this
-            ->withTitleBlock(new TitleBlock($heading, author: $this->titleBlock->author, language: $this->titleBlock->language))
-            ->withOutline($this->outline->slice($position, $this->outline->branchEnd($position)));
+        return new self(
+            new TitleBlock($heading, author: $this->titleBlock->author, language: $this->titleBlock->language),
+            $this->outline->slice($position, $this->outline->branchEnd($position)),
+            $this->setup,
+            $this->shelf,
+            $this->changedSections,
+            $this->changedOffcuts,
+            $this,
+        );
     }
 
     public function findOffcut(SectionId $id): ?Offcut
@@ -208,6 +216,10 @@ final readonly class Document
     /** @return list<string> the number of each section by the document's scheme, empty for one without */
     public function numbers(): array
     {
+        if (null !== $this->whole && $this->outline->count() > 0) {
+            return array_slice($this->whole->numbers(), $this->whole->outline->positionOf($this->outline->idAt(0)), $this->outline->count());
+        }
+
         return Numbering\Numbers::of($this->outline, $this->setup->numbering);
     }
 

@@ -29,11 +29,9 @@ final readonly class Anchors
     {
         $linked = [];
         $byId = [];
-        $places = [];
-        foreach ($document->sections() as $position => $section) {
+        $places = null === $document->whole ? self::places($document) : [];
+        foreach ($document->sections() as $section) {
             $references = References::in($section);
-            $place = [$position, $section->heading->plainText()];
-            $places += [$section->id->value => $place] + array_fill_keys(array_keys($references->bookmarks), $place);
             $linked += $references->links;
             $byId += $references->bookmarks;
             foreach ($section->body->walk() as $node) {
@@ -56,7 +54,22 @@ final readonly class Anchors
             $byId[$id->value] = $name;
         }
 
-        return new self($byId, $places, $document->numbers());
+        // A branch speaks of what stands outside it as the whole document does, but cannot lead there.
+        [$places, $numbers] = null === $document->whole ? [$places, $document->numbers()] : [self::places($document->whole), $document->whole->numbers()];
+
+        return new self($byId, $places, $numbers);
+    }
+
+    /** @return array<string, array{int, string}> */
+    private static function places(Document $document): array
+    {
+        $places = [];
+        foreach ($document->sections() as $position => $section) {
+            $place = [$position, $section->heading->plainText()];
+            $places += [$section->id->value => $place] + array_fill_keys(array_keys(References::in($section)->bookmarks), $place);
+        }
+
+        return $places;
     }
 
     public function find(string $id): ?string
@@ -64,16 +77,27 @@ final readonly class Anchors
         return $this->byId[$id] ?? null;
     }
 
+    /** Whether the place is in the file, or an address outside the document. */
+    public function leadsSomewhere(string $target): bool
+    {
+        $id = LinkTarget::findInnerId($target);
+
+        return null === $id ? !str_starts_with($target, '#') : isset($this->byId[$id]);
+    }
+
     /** What a cross-reference says at the time of writing; its words follow the outline. */
     public function crossReferenceWords(Node $reference): string
     {
         [$position, $heading] = $this->places[LinkTarget::findInnerId($reference->textAttribute('href')) ?? ''] ?? [null, ''];
+        if (null === $position) {
+            return CrossReferenceShows::GONE;
+        }
         $shows = CrossReferenceShows::tryFrom($reference->textAttribute('shows')) ?? CrossReferenceShows::Both;
 
-        return null === $position ? '?' : $shows->words($this->numbers[$position], $heading);
+        return $shows->words($this->numbers[$position], $heading);
     }
 
-    /** The address a link is written with; one that leads nowhere keeps its id, so that nothing is guessed. */
+    /** The address a link is written with. */
     public function address(string $target): string
     {
         $id = LinkTarget::findInnerId($target);

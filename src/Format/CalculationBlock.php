@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Format;
 
 use Stemmata\Core\Calculation\Calculation;
+use Stemmata\Core\Calculation\Effort;
 use Stemmata\Core\Calculation\Solved;
 use Stemmata\Core\Text\Node;
 
@@ -13,10 +14,11 @@ final class CalculationBlock
 {
     public const LANGUAGE = 'calculation';
 
-    public static function written(Node $calculation): string
+    /** @param Effort $effort of the whole document */
+    public static function written(Node $calculation, Effort $effort): string
     {
         $expression = strtr($calculation->plainText(), "\n", ' ');
-        $answer = Calculation::of($expression);
+        $answer = Calculation::of($expression, $effort);
 
         return $answer instanceof Solved ? $expression."\n= ".$answer->result : $expression;
     }

@@ -15,13 +15,13 @@ use Symfony\Component\Routing\Attribute\Route;
 /** Works out what a calculation in a text comes to. */
 final class CalculationController
 {
-    #[Route('/api/calculations', methods: ['GET'])]
-    #[OA\Get(path: '/api/calculations', operationId: 'calculate')]
-    #[OA\QueryParameter(name: 'expression', required: true, schema: new OA\Schema(type: 'string'))]
+    #[Route('/api/calculations', methods: ['POST'])]
+    #[OA\Post(path: '/api/calculations', operationId: 'calculate')]
+    #[OA\RequestBody(content: new OA\JsonContent(required: ['expression'], properties: [new OA\Property('expression', type: 'string')]))]
     #[OA\Response(response: 200, description: 'The exact result, or why there is none', content: new OA\JsonContent(ref: CalculationAnswer::class))]
     public function calculate(Request $request): JsonResponse
     {
-        $answer = Calculation::of(mb_scrub($request->query->getString('expression')));
+        $answer = Calculation::of(JsonBody::of($request)->text('expression'));
 
         return new JsonResponse($answer instanceof Solved ? new CalculationAnswer($answer->result, null) : new CalculationAnswer(null, $answer->sentence));
     }

@@ -33,4 +33,14 @@ final class ProblemException extends HttpException
     {
         return new self(403, 'other-origin', 'Changes are only taken from Stemmata’s own pages.');
     }
+
+    public static function otherHost(): self
+    {
+        return new self(421, 'other-host', 'Stemmata does not answer to this name. Whoever set it up can add it to STEMMATA_HOSTS.');
+    }
+
+    public static function noLogin(): self
+    {
+        return new self(403, 'no-login', 'Stemmata can be reached from other machines here, but no one is asked to log in. Set a login as deploy/README.md says.');
+    }
 }

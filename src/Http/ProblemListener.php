@@ -8,6 +8,7 @@ use Psr\Log\LoggerInterface;
 use Stemmata\Core\CoreException;
 use Stemmata\Format\FormatException;
 use Stemmata\Http\View\Problem;
+use Stemmata\Storage\StorageTrouble;
 use Stemmata\Storage\UnknownDocument;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -26,7 +27,7 @@ final readonly class ProblemListener
     public function __invoke(ExceptionEvent $event): void
     {
         $problem = self::problemOf($event->getThrowable());
-        if (500 === $problem->status) {
+        if ($problem->status >= 500) {
             $this->logger->error($event->getThrowable()->getMessage(), ['exception' => $event->getThrowable()]);
         }
         $event->setResponse(self::response($problem));
@@ -54,6 +55,11 @@ final readonly class ProblemListener
             $isMissing = 404 === $error->getStatusCode();
 
             return self::of($error->getStatusCode(), $isMissing ? 'unknown-address' : 'malformed', $isMissing ? 'There is nothing at this address.' : 'The request cannot be served in this form.');
+        }
+
+        $trouble = StorageTrouble::findIn($error);
+        if (null !== $trouble) {
+            return self::of(StorageTrouble::DiskFull === $trouble ? 507 : 503, $trouble->value, $trouble->sentence());
         }
 
         return self::of(500, 'internal', 'Something went wrong inside Stemmata. Nothing was changed; the log says more.');

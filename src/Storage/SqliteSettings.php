@@ -19,7 +19,11 @@ final class SqliteSettings implements Middleware
         return new class($driver) extends AbstractDriverMiddleware {
             public function connect(#[\SensitiveParameter] array $params): Connection
             {
-                $connection = parent::connect($params);
+                // A worker keeps a connection for each name and user (docs/decisions/0010). A file put in the database's place has
+                // another number on the disk, and so gets a connection of its own; SQLite itself knows no users.
+                $path = $params['path'] ?? '';
+                clearstatcache(true, $path);
+                $connection = parent::connect(['user' => (string) @fileinode($path)] + $params);
                 // Workers wait up to ten seconds for each other's writes.
                 $connection->exec('PRAGMA busy_timeout = 10000; PRAGMA journal_mode = WAL; PRAGMA synchronous = FULL; PRAGMA foreign_keys = ON');
 

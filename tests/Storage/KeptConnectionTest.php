@@ -6,6 +6,7 @@ namespace Stemmata\Tests\Storage;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Stemmata\Tests\Support\FreePort;
 use Symfony\Component\Filesystem\Filesystem;
 use Symfony\Component\Process\Process;
 
@@ -41,7 +42,7 @@ final class KeptConnectionTest extends TestCase
         $folder = sys_get_temp_dir().'/stemmata-kept-'.bin2hex(random_bytes(4));
         mkdir($folder);
         file_put_contents($folder.'/page.php', self::PAGE);
-        $port = random_int(20_000, 30_000);
+        $port = FreePort::find();
         $server = new Process(['php', '-d', 'display_errors=0', '-S', '127.0.0.1:'.$port, $folder.'/page.php'], null, ['DATABASE' => $folder.'/kept.sqlite']);
         $server->start();
         try {

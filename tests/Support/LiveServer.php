@@ -19,7 +19,7 @@ final class LiveServer
     private function __construct(string $data, private int $workers)
     {
         $this->data = $data;
-        $this->port = random_int(20000, 40000);
+        $this->port = FreePort::find();
         $this->server = new Process(
             ['setsid', 'php', '-d', 'opcache.enable_cli=1', '-d', 'memory_limit=1G', '-d', 'post_max_size=256M', '-S', '127.0.0.1:'.$this->port, '-t', 'public', 'public/router.php'],
             self::root(),

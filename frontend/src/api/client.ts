@@ -32,7 +32,7 @@ export type WriteOutcome = Schemas["WriteOutcome"];
 
 export const api = createClient<paths>({ baseUrl: window.location.origin });
 
-export type Write = { kind: "applied"; outcome: WriteOutcome } | { kind: "refused"; sentence: string } | { kind: "stale"; conflict: Conflict } | { kind: "unreachable" };
+export type Write = { kind: "applied"; outcome: WriteOutcome } | { kind: "refused"; sentence: string } | { kind: "stale"; conflict: Conflict } | { kind: "unreachable"; sentence?: string };
 
 /** What the writer is told when an answer never came. */
 export const UNREACHABLE = "Stemmata cannot be reached just now. What you typed is kept in this window and sent as soon as it can be.";
@@ -62,7 +62,8 @@ export async function write(request: Promise<{ data?: WriteOutcome; error?: unkn
     const { data, error, response } = await request;
     if (data !== undefined) return { kind: "applied", outcome: data };
     if (response.status === 409) return { kind: "stale", conflict: error as Conflict };
-    if (response.status >= 500) return { kind: "unreachable" };
+    // A full disk, for instance: what was written is tried again, and the writer knows why.
+    if (response.status >= 500) return { kind: "unreachable", ...(response.status === 503 || response.status === 507 ? { sentence: sentenceOf(error) } : {}) };
     return { kind: "refused", sentence: sentenceOf(error) };
   } catch {
     return { kind: "unreachable" };

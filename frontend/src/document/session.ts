@@ -36,6 +36,8 @@ export type Typed = Pick<Draft, "text" | "headingChanged" | "bodyChanged">;
 const lingering = new Map<string, Session>();
 
 /** One open document: its state, and every way to change it. Knows nothing of React. */
+export type FileFormat = "md" | "html";
+
 export class Session {
   readonly store: StoreApi<DocumentState>;
   private readonly drafts = new Map<string, Draft>();
@@ -227,6 +229,7 @@ export class Session {
       case "refused":
         return this.keepElsewhere(draft, words, answer.sentence);
       case "unreachable":
+        if (answer.sentence) this.say(answer.sentence, "warning");
         return this.sendLater();
       default:
         return answer satisfies never;
@@ -357,10 +360,17 @@ export class Session {
   }
 
   /** The whole document, or one branch of it, as a file. */
-  async writeToFile(format: "md" | "html", section?: string): Promise<void> {
+  async writeToFile(format: FileFormat, section?: string): Promise<void> {
     await this.flush();
     const query = new URLSearchParams({ format, ...(section === undefined ? {} : { section }) });
     window.location.assign(`/api/documents/${this.state.id}/export?${query}`);
+  }
+
+  /** How many links of the document lead nowhere; in a file, nothing but their words is left of them. */
+  async deadLinks(): Promise<number> {
+    await this.flush();
+    const findings = await read(api.GET("/api/documents/{id}/findings", this.path)).catch(() => []);
+    return findings.filter((finding) => finding.rule === "broken-link").length;
   }
 
   /** The whole document, or one branch of it, as the browser prints it. */
@@ -422,7 +432,7 @@ export class Session {
         this.say(answer.sentence, "warning");
         break;
       case "unreachable":
-        this.say("Stemmata cannot be reached just now. Whether this was done shows here as soon as it answers.", "warning");
+        this.say(answer.sentence ?? "Stemmata cannot be reached just now. Whether this was done shows here as soon as it answers.", "warning");
         break;
       default:
         answer satisfies never;

@@ -11,9 +11,9 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["calculate"];
+        get?: never;
         put?: never;
-        post?: never;
+        post: operations["calculate"];
         delete?: never;
         options?: never;
         head?: never;
@@ -936,14 +936,18 @@ export type $defs = Record<string, never>;
 export interface operations {
     calculate: {
         parameters: {
-            query: {
-                expression: string;
-            };
+            query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody?: {
+            content: {
+                "application/json": {
+                    expression: string;
+                };
+            };
+        };
         responses: {
             /** @description The exact result, or why there is none */
             200: {

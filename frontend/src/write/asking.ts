@@ -1,4 +1,5 @@
 import { create } from "zustand";
+import type { FileFormat } from "../document/session";
 
 /** What the writer is being asked about, over the whole of Write. */
 export type Asking =
@@ -6,6 +7,7 @@ export type Asking =
   | { kind: "split"; section: string }
   | { kind: "import"; target: string; landing: "before" | "after" | "inside" }
   | { kind: "keep-starter" | "keys" }
+  | { kind: "dead-links"; format: FileFormat; section?: string | undefined; count: number }
   | { kind: "nest" | "to-document"; sections: string[] }
   | { kind: "marker" | "target"; sections: string[] };
 

@@ -13,6 +13,7 @@ import { ThemeButton } from "../parts/theme";
 import { counted } from "../parts/words";
 import { keysShown, labelled, useKeys } from "../keys/keys";
 import { ask, type Asking } from "./asking";
+import { writeToFile } from "./write-to-file";
 
 const SAVING: Record<Saving, string> = { kept: "all changes kept", keeping: "keeping…", unsent: "not sent yet; trying again" };
 
@@ -65,8 +66,8 @@ export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
         label="Write to a file"
         align="end"
         entries={[
-          { label: "Markdown", keys: ".md", run: () => void session.writeToFile("md") },
-          { label: "Web page, one file", keys: ".html", run: () => void session.writeToFile("html") },
+          { label: "Markdown", keys: ".md", run: () => void writeToFile(session, "md") },
+          { label: "Web page, one file", keys: ".html", run: () => void writeToFile(session, "html") },
         ]}
       >
         <button type="button" aria-label="Write to a file" title="Write to a file" className="grid size-8 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink">

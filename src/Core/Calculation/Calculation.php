@@ -17,13 +17,16 @@ final class Calculation
     private const MAX_FIGURES = 1000;
     private const ROUNDED_TO = 12;
 
-    public static function of(string $expression): Solved|Unsolved
+    /** @param Effort $effort shared by the calculations of one document */
+    public static function of(string $expression, Effort $effort = new Effort()): Solved|Unsolved
     {
         if (mb_strlen($expression) > self::MAX_LENGTH) {
             return new Unsolved(sprintf('A calculation holds at most %s characters.', number_format(self::MAX_LENGTH)));
         }
         try {
-            return self::worded(Expression::valueOf($expression));
+            $effort->beginOne();
+
+            return self::worded(Expression::valueOf($expression, $effort));
         } catch (UnreadableExpression $problem) {
             return new Unsolved($problem->getMessage());
         } catch (MathException) {

@@ -24,6 +24,8 @@ final class Expression
     private const MAX_EXPONENT = 10_000;
     /** Of any number on the way to the result: what a moment can work out. */
     private const MAX_FIGURES = 20_000;
+    /** What the smallest step costs beside its figures. */
+    private const LEAST_EFFORT = 20;
     private const SAME_SIGNS = ['×' => '*', '·' => '*', '⋅' => '*', '÷' => '/', ':' => '/', '−' => '-', '–' => '-', ',' => ';'];
 
     /** @var list<array{string, int}> signs and numbers, each with its place in the text */
@@ -31,7 +33,7 @@ final class Expression
     private int $at = 0;
     private int $depth = 0;
 
-    private function __construct(string $text)
+    private function __construct(string $text, private readonly Effort $effort)
     {
         preg_match_all('/\d+(?:\.\d+)?|\p{L}+|\S/u', $text, $matches, \PREG_OFFSET_CAPTURE);
         foreach ($matches[0] as [$token, $byte]) {
@@ -40,9 +42,9 @@ final class Expression
     }
 
     /** @throws UnreadableExpression */
-    public static function valueOf(string $text): BigRational
+    public static function valueOf(string $text, Effort $effort): BigRational
     {
-        $expression = new self($text);
+        $expression = new self($text, $effort);
         if ([] === $expression->tokens) {
             throw UnreadableExpression::isEmpty();
         }
@@ -61,7 +63,7 @@ final class Expression
         }
         $value = $this->product();
         while (null !== $sign = $this->findNext('+', '-')) {
-            $value = self::withinReach('+' === $sign ? $value->plus($this->product()) : $value->minus($this->product()));
+            $value = $this->withinReach('+' === $sign ? $value->plus($this->product()) : $value->minus($this->product()));
         }
         --$this->depth;
 
@@ -76,7 +78,7 @@ final class Expression
             if ('/' === $sign && $other->isZero()) {
                 throw UnreadableExpression::divisionByZero();
             }
-            $value = self::withinReach('*' === $sign ? $value->multipliedBy($other) : $value->dividedBy($other));
+            $value = $this->withinReach('*' === $sign ? $value->multipliedBy($other) : $value->dividedBy($other));
         }
 
         return $value;
@@ -112,14 +114,14 @@ final class Expression
             throw UnreadableExpression::needsWholeNumber('This power', intdiv(self::MAX_FIGURES, strlen((string) $base)));
         }
 
-        return $exponent->isNegative() ? BigRational::one()->dividedBy($base->power($power)) : $base->power($power);
+        return $this->withinReach($exponent->isNegative() ? BigRational::one()->dividedBy($base->power($power)) : $base->power($power));
     }
 
     private function counted(): BigRational
     {
         $value = $this->single();
         while (null !== $sign = $this->findNext('!', '%')) {
-            $value = '!' === $sign ? self::factorial(self::whole($value, 'A factorial', self::MAX_FACTORIAL)) : $value->dividedBy(100);
+            $value = $this->withinReach('!' === $sign ? self::factorial(self::whole($value, 'A factorial', self::MAX_FACTORIAL)) : $value->dividedBy(100));
         }
 
         return $value;
@@ -154,23 +156,31 @@ final class Expression
         $k = self::whole($this->sum(), 'Choosing', self::MAX_FACTORIAL);
         $this->expect(')');
 
-        return $k > $n ? BigRational::zero() : self::factorial($n)->dividedBy(self::factorial($k)->multipliedBy(self::factorial($n - $k)));
+        return $k > $n ? BigRational::zero() : $this->withinReach(self::factorial($n)->dividedBy(self::factorial($k)->multipliedBy(self::factorial($n - $k))));
     }
 
     private static function factorial(int $of): BigRational
     {
-        $product = BigInteger::one();
-        for ($factor = 2; $factor <= $of; ++$factor) {
-            // The small number first: the library then goes over the large one once, not once for each of its figures.
-            $product = BigInteger::of($factor)->multipliedBy($product);
-        }
-
-        return BigRational::of($product);
+        return BigRational::of(self::productFrom(2, $of));
     }
 
-    private static function withinReach(BigRational $value): BigRational
+    /** Halves multiplied with each other: numbers of like length are multiplied far more quickly than a long one with a short. */
+    private static function productFrom(int $first, int $last): BigInteger
     {
-        return strlen((string) $value) <= self::MAX_FIGURES ? $value : throw UnreadableExpression::tooLarge(self::MAX_FIGURES);
+        if ($first >= $last) {
+            return BigInteger::of($first > $last ? 1 : $first);
+        }
+        $middle = intdiv($first + $last, 2);
+
+        return self::productFrom($first, $middle)->multipliedBy(self::productFrom($middle + 1, $last));
+    }
+
+    private function withinReach(BigRational $value): BigRational
+    {
+        $figures = strlen((string) $value);
+        $this->effort->spend($figures + self::LEAST_EFFORT);
+
+        return $figures <= self::MAX_FIGURES ? $value : throw UnreadableExpression::tooLarge(self::MAX_FIGURES);
     }
 
     private static function whole(BigRational $value, string $of, int $most): int

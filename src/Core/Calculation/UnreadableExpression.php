@@ -37,4 +37,14 @@ final class UnreadableExpression extends \DomainException implements CoreExcepti
     {
         return new self('The brackets are nested too deep.');
     }
+
+    public static function tooMuch(): self
+    {
+        return new self('This takes too much work; split it into smaller calculations.');
+    }
+
+    public static function tooMuchInAll(): self
+    {
+        return new self('The calculations of this document take too much work together; this one was not worked out.');
+    }
 }

@@ -14,6 +14,9 @@ enum CrossReferenceShows: string
     /** “3.2 Reading the barometer”. */
     case Both = 'both';
 
+    /** What it says when its place is not in the document any more; as the screen has it. */
+    public const GONE = 'a place that is gone';
+
     public function words(string $number, string $heading): string
     {
         return match ($this) {

@@ -10,7 +10,7 @@ use Stemmata\Core\SectionId;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Node;
 
-/** Puts contents into a section's text, or replaces those that stand there. */
+/** Puts contents into a section's text; others that stand there stay. */
 final readonly class GenerateContents implements Operation
 {
     /**
@@ -42,11 +42,10 @@ final readonly class GenerateContents implements Operation
             'numbers' => $this->numbers,
             'lines' => ContentsLines::of($document, $this->from, $this->to),
         ]);
-        $kept = array_values(array_filter($section->body->blocks, static fn (Node $block): bool => 'contents' !== $block->type));
-        $place = $this->block ?? self::findContents($section->body) ?? count($kept);
-        array_splice($kept, max(0, min($place, count($kept))), 0, [$contents]);
+        $blocks = $section->body->blocks;
+        array_splice($blocks, max(0, min($this->block ?? count($blocks), count($blocks))), 0, [$contents]);
 
-        return new Applied($document->withSection($section->withBody(Body::of($kept))));
+        return new Applied($document->withSection($section->withBody(Body::of($blocks))));
     }
 
     public function restsOn(): Basis
@@ -57,16 +56,5 @@ final readonly class GenerateContents implements Operation
     public function describe(Document $before): string
     {
         return 'Made contents in '.Described::section($before, $this->section);
-    }
-
-    private static function findContents(Body $body): ?int
-    {
-        foreach ($body->blocks as $index => $block) {
-            if ('contents' === $block->type) {
-                return $index;
-            }
-        }
-
-        return null;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Html;
 
+use Stemmata\Core\Calculation\Effort;
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\Anchors;
 use Stemmata\Format\CalculationBlock;
@@ -12,7 +13,7 @@ use Stemmata\Format\ContentsBlock;
 /** Writes blocks as HTML. */
 final readonly class BlockHtml
 {
-    public function __construct(private InlineHtml $inline, private Anchors $anchors)
+    public function __construct(private InlineHtml $inline, private Anchors $anchors, private Effort $effort)
     {
     }
 
@@ -31,7 +32,7 @@ final readonly class BlockHtml
             'orderedList' => self::orderedTag($block)."\n".$this->of($block->content)."</ol>\n",
             'listItem' => '<li>'.$this->of($block->content)."</li>\n",
             'codeBlock' => $this->code($block),
-            'calculation' => sprintf("<pre><code class=\"language-%s\">%s\n</code></pre>\n", CalculationBlock::LANGUAGE, InlineHtml::escaped(CalculationBlock::written($block))),
+            'calculation' => sprintf("<pre><code class=\"language-%s\">%s\n</code></pre>\n", CalculationBlock::LANGUAGE, InlineHtml::escaped(CalculationBlock::written($block, $this->effort))),
             'figure' => $this->figure($block),
             'table' => $this->table($block),
             'unreadable' => '<pre>'.InlineHtml::escaped($block->plainText())."\n</pre>\n",

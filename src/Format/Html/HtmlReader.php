@@ -61,6 +61,24 @@ final readonly class HtmlReader implements DocumentReader
     public static function page(string $html): \DOMDocument
     {
         // Text within CDATA is text, in whatever way a parser of HTML would misread its marks.
-        return HtmlParser::parsed((string) preg_replace_callback('/<!\[CDATA\[(.*?)\]\]>/s', static fn (array $match): string => htmlspecialchars($match[1], \ENT_QUOTES | \ENT_SUBSTITUTE), $html));
+        $page = HtmlParser::parsed((string) preg_replace_callback('/<!\[CDATA\[(.*?)\]\]>/s', static fn (array $match): string => htmlspecialchars($match[1], \ENT_QUOTES | \ENT_SUBSTITUTE), $html));
+        if (str_contains($html, 'outside-picture')) {
+            self::showOutsidePictures($page);
+        }
+
+        return $page;
+    }
+
+    /** HtmlWriter writes a picture that lies elsewhere as a link to it; here it is a picture again. */
+    private static function showOutsidePictures(\DOMDocument $page): void
+    {
+        foreach (iterator_to_array((new \DOMXPath($page))->query('//a[@class="outside-picture"]') ?: [], false) as $link) {
+            if ($link instanceof \DOMElement) {
+                $image = $page->createElement('img');
+                $image->setAttribute('src', $link->getAttribute('href'));
+                $image->setAttribute('alt', $link->textContent);
+                $link->parentNode?->replaceChild($image, $link);
+            }
+        }
     }
 }

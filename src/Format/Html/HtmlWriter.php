@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Html;
 
+use Stemmata\Core\Calculation\Effort;
 use Stemmata\Core\Document;
 use Stemmata\Core\Level;
 use Stemmata\Core\Outline;
@@ -30,7 +31,7 @@ final class HtmlWriter implements DocumentWriter
     {
         $anchors = Anchors::in($document);
         $inline = new InlineHtml($anchors);
-        $blocks = new BlockHtml($inline, $anchors);
+        $blocks = new BlockHtml($inline, $anchors, new Effort());
         $numbers = $document->numbers();
         $html = self::head($document);
         foreach ($document->sections() as $position => $section) {
@@ -50,7 +51,7 @@ final class HtmlWriter implements DocumentWriter
         }
 
         return sprintf(
-            "<!doctype html>\n<html lang=\"%s\">\n<head>\n<meta charset=\"utf-8\">\n<meta name=\"viewport\" content=\"width=device-width, initial-scale=1\">\n<title>%s</title>\n%s<style>%s</style>\n</head>\n<body>\n<main>\n",
+            "<!doctype html>\n<html lang=\"%s\">\n<head>\n<meta charset=\"utf-8\">\n<meta http-equiv=\"Content-Security-Policy\" content=\"default-src 'none'; img-src data:; style-src 'unsafe-inline'; base-uri 'none'; form-action 'none'\">\n<meta name=\"viewport\" content=\"width=device-width, initial-scale=1\">\n<title>%s</title>\n%s<style>%s</style>\n</head>\n<body>\n<main>\n",
             InlineHtml::escaped($block->language),
             InlineHtml::escaped($block->title),
             $meta,

@@ -33,6 +33,12 @@ final class InlineHtml
 
     public function image(Node $image): string
     {
+        $source = $image->textAttribute('src');
+        if ('' !== $source && !str_starts_with($source, 'data:')) {
+            // A file that is opened fetches nothing; who wants the picture can go there.
+            return sprintf('<a class="outside-picture" href="%s">%s</a>', self::escaped($source), self::escaped($image->textAttribute('alt') ?: 'Picture'));
+        }
+
         return sprintf('<img src="%s" alt="%s">', self::escaped($image->textAttribute('src')), self::escaped($image->textAttribute('alt')));
     }
 
@@ -73,6 +79,9 @@ final class InlineHtml
 
             return "<{$tag}>{$inner}</{$tag}>";
         }
+        if (!$this->anchors->leadsSomewhere((string) $mark->attribute('href'))) {
+            return $inner;
+        }
         $hint = $mark->attribute('title');
 
         return sprintf(
@@ -98,6 +107,10 @@ final class InlineHtml
     /** The words are a copy, made when the file was written; class and data tell a reader to make them again. */
     public function crossReference(Node $reference): string
     {
+        if (!$this->anchors->leadsSomewhere($reference->textAttribute('href'))) {
+            return self::escaped($this->anchors->crossReferenceWords($reference));
+        }
+
         return sprintf(
             '<a class="cross-reference" data-shows="%s" href="%s">%s</a>',
             self::escaped($reference->textAttribute('shows')),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Markdown;
 
+use Stemmata\Core\Calculation\Effort;
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\Anchors;
 use Stemmata\Format\CalculationBlock;
@@ -13,7 +14,7 @@ use Stemmata\Format\Html\BlockHtml;
 /** Writes blocks as CommonMark with tables; what that cannot say, as HTML. */
 final readonly class BlockMarkdown
 {
-    public function __construct(private InlineMarkdown $inline, private BlockHtml $html, private Anchors $anchors)
+    public function __construct(private InlineMarkdown $inline, private BlockHtml $html, private Anchors $anchors, private Effort $effort)
     {
     }
 
@@ -40,7 +41,7 @@ final readonly class BlockMarkdown
             'orderedList' => $this->items($block, static fn (int $index): string => (self::start($block) + $index).'. '),
             'codeBlock' => self::code($block->plainText(), $block->textAttribute('language')),
             'unreadable' => self::code($block->plainText(), ''),
-            'calculation' => self::code(CalculationBlock::written($block), CalculationBlock::LANGUAGE),
+            'calculation' => self::code(CalculationBlock::written($block, $this->effort), CalculationBlock::LANGUAGE),
             'figure' => [] === $block->content ? InlineMarkdown::image($block) : trim($this->html->of([$block])),
             'table' => PipeTable::isPossible($block) ? PipeTable::of($block, $this->inline) : trim($this->html->of([$block])),
             'separator' => '***',

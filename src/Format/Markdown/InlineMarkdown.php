@@ -67,6 +67,9 @@ final class InlineMarkdown
         if ('code' === $mark->type) {
             return self::code(Node::plainTextOf($nodes)) ?? '<code>'.$this->grouped($nodes, $depth, '>').'</code>';
         }
+        if ('link' === $mark->type && !$this->anchors->leadsSomewhere((string) $mark->attribute('href'))) {
+            return $this->grouped($nodes, $depth, $before);
+        }
         if ('link' === $mark->type) {
             return $this->link($mark, $this->grouped($nodes, $depth, '['));
         }

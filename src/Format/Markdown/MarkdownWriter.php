@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Markdown;
 
+use Stemmata\Core\Calculation\Effort;
 use Stemmata\Core\Document;
 use Stemmata\Core\Section;
 use Stemmata\Core\Text\Node;
@@ -33,9 +34,10 @@ final class MarkdownWriter implements DocumentWriter
         $inline = new InlineMarkdown($anchors);
         // Notes within what only HTML can say are gathered there.
         $html = new InlineHtml($anchors);
-        $blocks = new BlockMarkdown($inline, new BlockHtml($html, $anchors), $anchors);
-        // Plain numbers are counted again by whoever reads the file; others would be lost if they were not written.
-        $numbers = $document->setup->numbering->isDecimal() ? [] : $document->numbers();
+        $effort = new Effort();
+        $blocks = new BlockMarkdown($inline, new BlockHtml($html, $anchors, $effort), $anchors, $effort);
+        // Plain numbers are counted again by whoever reads the file; others, and those of a branch, would be lost if they were not written.
+        $numbers = $document->setup->numbering->isDecimal() && null === $document->whole ? [] : $document->numbers();
         $parts = [];
         foreach ($document->sections() as $position => $section) {
             $parts[] = self::heading($document, $position, $section, $numbers[$position] ?? '', $anchors, $inline, $html);

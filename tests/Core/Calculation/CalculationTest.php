@@ -7,6 +7,7 @@ namespace Stemmata\Tests\Core\Calculation;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Calculation\Calculation;
+use Stemmata\Core\Calculation\Effort;
 use Stemmata\Core\Calculation\Solved;
 use Stemmata\Core\Calculation\Unsolved;
 
@@ -57,5 +58,18 @@ final class CalculationTest extends TestCase
 
         self::assertInstanceOf(Solved::class, $solved);
         self::assertSame('2000', $solved->result);
+    }
+
+    public function testTheCalculationsOfADocumentHaveOneBudget(): void
+    {
+        $effort = new Effort();
+        $solved = 0;
+        while (($answer = Calculation::of('2000!/1999! + choose(2000; 1000)', $effort)) instanceof Solved && $solved < 100_000) {
+            ++$solved;
+        }
+        self::assertGreaterThan(100, $solved);
+        self::assertEquals(new Unsolved('The calculations of this document take too much work together; this one was not worked out.'), $answer);
+        self::assertEquals(new Solved('4'), Calculation::of('2 + 2'), 'another document has a budget of its own');
+        self::assertEquals(new Unsolved('This takes too much work; split it into smaller calculations.'), Calculation::of(str_repeat('9^9999-', 280).'1'));
     }
 }

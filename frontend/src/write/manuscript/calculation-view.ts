@@ -44,7 +44,7 @@ export class CalculationView implements NodeView {
   }
 
   private async workOut(expression: string): Promise<void> {
-    const answer = await read(api.GET("/api/calculations", { params: { query: { expression } } })).catch(() => null);
+    const answer = await read(api.POST("/api/calculations", { body: { expression } })).catch(() => null);
     // An answer to what has been typed over since is no answer.
     if (answer === null || expression !== this.expression) return;
     this.result.textContent = expression.trim() === "" ? "" : answer.result !== null ? `= ${answer.result}` : (answer.problem ?? "");

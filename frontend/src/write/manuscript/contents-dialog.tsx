@@ -14,15 +14,18 @@ export function ContentsDialog({ spot, section, onClose }: { spot: Spot | null; 
   const [to, setTo] = useState(3);
   const [title, setTitle] = useState("Contents");
   const [numbers, setNumbers] = useState(true);
-  const submit = (event: FormEvent) => {
+  const [problem, setProblem] = useState("");
+  const submit = async (event: FormEvent) => {
     event.preventDefault();
     const place = spot?.section ?? section;
-    if (place !== undefined) void generateContents(session, place, spot?.view ?? null, from, to, title, numbers);
-    onClose();
+    const refusal = place === undefined ? null : await generateContents(session, place, spot?.view ?? null, from, to, title, numbers);
+    if (refusal === null) return onClose();
+    session.hush();
+    setProblem(refusal);
   };
   return (
     <Dialog open onClose={onClose} title="Contents" description="A block of links, made from the headings. It says so when they have changed.">
-      <form onSubmit={submit} className="space-y-4">
+      <form onSubmit={(event) => void submit(event)} className="space-y-4">
         <label className="block text-soft">
           Title
           <input value={title} onChange={(event) => setTitle(event.target.value)} className="mt-1 block w-full rounded-lg border border-line bg-paper px-3 py-1.5 text-ink" />
@@ -35,6 +38,9 @@ export function ContentsDialog({ spot, section, onClose }: { spot: Spot | null; 
             with numbers
           </label>
         </div>
+        <p role="alert" className="text-loss empty:hidden">
+          {problem}
+        </p>
         <div className="flex justify-end gap-2">
           <Button tone="quiet" onClick={onClose}>
             Cancel

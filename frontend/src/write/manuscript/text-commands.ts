@@ -120,9 +120,11 @@ export async function setTextAside(session: Session, section: string, view: Edit
   await session.perform({ name: "set-text-aside", section, from: bodyPosition(doc, selection.from), to: bodyPosition(doc, selection.to) });
 }
 
-export async function generateContents(session: Session, section: string, view: EditorView | null, from: number, to: number, title: string, numbers: boolean): Promise<void> {
+/** Why there are no contents, in a sentence; null when they are there. */
+export async function generateContents(session: Session, section: string, view: EditorView | null, from: number, to: number, title: string, numbers: boolean): Promise<string | null> {
   const block = view ? currentBlock(view.state) : null;
-  await session.perform({ name: "generate-contents", section, from, to, title, numbers, ...(block === null ? {} : { block: block + 1 }) });
+  const answer = await session.perform({ name: "generate-contents", section, from, to, title, numbers, ...(block === null ? {} : { block: block + 1 }) }, { quiet: true });
+  return answer.kind === "refused" ? answer.sentence : answer.kind === "applied" ? null : "It could not be done just now; try again.";
 }
 
 /** Keys in the text. True when they were a command’s; else they are the editor’s. */

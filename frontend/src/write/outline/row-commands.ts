@@ -1,3 +1,4 @@
+import { writeToFile } from "../write-to-file";
 import type { Operation } from "../../api/client";
 import type { Session } from "../../document/session";
 import type { OutlineCommand } from "../../keys/commands";
@@ -95,8 +96,8 @@ export function rowCommands(session: Session, row: Row, rename: () => void): Men
     command("scope"),
     command("fold-text"),
     ...elsewhere,
-    { label: "Write this branch to Markdown", keys: ".md", run: () => void session.writeToFile("md", row.id) },
-    { label: "Write this branch to a web page", keys: ".html", run: () => void session.writeToFile("html", row.id) },
+    { label: "Write this branch to Markdown", keys: ".md", run: () => void writeToFile(session, "md", row.id) },
+    { label: "Write this branch to a web page", keys: ".html", run: () => void writeToFile(session, "html", row.id) },
     { label: "Print this branch…", run: () => void session.print(row.id) },
     "line",
     ...note,

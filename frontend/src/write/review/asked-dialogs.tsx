@@ -8,6 +8,7 @@ import { NestDialog } from "../outline/nest-dialog";
 import { HeadingReview } from "./heading-review";
 import { ImportIntoDialog } from "./import-into-dialog";
 import { ToDocumentDialog } from "../outline/to-document-dialog";
+import { DeadLinksDialog } from "./dead-links-dialog";
 import { SplitDialog } from "./split-dialog";
 
 /** Whatever the writer is being asked about just now. */
@@ -47,6 +48,8 @@ export function AskedDialogs() {
       return <KeysDialog onClose={asked} />;
     case "to-document":
       return <ToDocumentDialog sections={asking.sections} onClose={asked} />;
+    case "dead-links":
+      return <DeadLinksDialog asking={asking} onClose={asked} />;
     case "keep-starter":
       return (
         <NameDialog

@@ -1,0 +1,44 @@
+import { useSession } from "../../document/context";
+import { Button } from "../../parts/button";
+import { Dialog } from "../../parts/dialog";
+import type { Asking } from "../asking";
+import { openDrawer } from "../drawer/open-drawer";
+
+/** Asked before a file is written in which some links would be words only. */
+export function DeadLinksDialog({ asking, onClose }: { asking: Extract<Asking, { kind: "dead-links" }>; onClose: () => void }) {
+  const session = useSession("DeadLinksDialog");
+  const { count, format, section } = asking;
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title={count === 1 ? "One link leads nowhere" : `${count} links lead nowhere`}
+      description={
+        count === 1
+          ? "What it led to is not in the document any more. In the file, only its words will stand."
+          : "What they led to is not in the document any more. In the file, only their words will stand."
+      }
+    >
+      <div className="flex justify-end gap-2">
+        <Button
+          tone="quiet"
+          onClick={() => {
+            openDrawer("check");
+            onClose();
+          }}
+        >
+          {count === 1 ? "Show it" : "Show them"}
+        </Button>
+        <Button
+          tone="stem"
+          onClick={() => {
+            void session.writeToFile(format, section);
+            onClose();
+          }}
+        >
+          Write the file
+        </Button>
+      </div>
+    </Dialog>
+  );
+}

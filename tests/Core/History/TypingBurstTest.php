@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Tests\Core\History;
+
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+use Stemmata\Core\Change;
+use Stemmata\Core\History\TypingBurst;
+use Stemmata\Core\Section;
+use Stemmata\Core\SectionId;
+use Stemmata\Core\Text\Body;
+use Stemmata\Core\Text\Heading;
+use Stemmata\Core\Text\Node;
+
+final class TypingBurstTest extends TestCase
+{
+    #[TestWith([0, 0, 3, true, 'right after'])]
+    #[TestWith([0, 4, 9, true, 'within the pause'])]
+    #[TestWith([0, 4, 10, false, 'after a pause'])]
+    #[TestWith([0, 29, 31, false, 'too long in all'])]
+    #[TestWith([1000, 1000, 10, false, 'the clock was set back'])]
+    #[TestWith([1000, 10, 11, false, 'and had been before'])]
+    public function testTheClock(int $startedAt, int $madeAt, int $now, bool $isOne, string $when): void
+    {
+        self::assertSame($isOne, TypingBurst::isOfOneMoment($startedAt, $madeAt, $now), $when);
+    }
+
+    /**
+     * @param list<string> $before paragraphs
+     * @param list<string> $between
+     * @param list<string> $after
+     */
+    #[TestWith([['a'], ['ab'], ['abc'], true, 'writing on'])]
+    #[TestWith([['abc'], ['ab'], ['a'], true, 'rubbing out'])]
+    #[TestWith([['a'], ['abc'], ['ab'], false, 'written, then rubbed out'])]
+    #[TestWith([['abc'], ['ab'], ['abd'], false, 'rubbed out, then written'])]
+    #[TestWith([['a', 'b'], ['ax', 'b'], ['ax', 'by'], false, 'another paragraph'])]
+    #[TestWith([['a', 'b'], ['a', 'bx'], ['a', 'bxy'], true, 'the same paragraph'])]
+    #[TestWith([['a'], ['a', 'b'], ['a', 'bc'], false, 'a new paragraph is a step of its own'])]
+    #[TestWith([['a'], ['ab'], ['ab', 'c'], false, 'and so is one that follows'])]
+    #[TestWith([['a', 'b', 'c'], ['ax', 'b', 'cy'], ['axz', 'b', 'cy'], false, 'several places at once'])]
+    #[TestWith([[], ['a'], ['ab'], true, 'into an empty text'])]
+    public function testWhatWasDone(array $before, array $between, array $after, bool $isOne, string $what): void
+    {
+        self::assertSame($isOne, TypingBurst::isOneDoing(self::change($before, $between), self::change($between, $after)), $what);
+    }
+
+    public function testAHeadingTypedAlongIsAnotherDoing(): void
+    {
+        [$first, $second] = [self::change(['a'], ['ab']), self::change(['ab'], ['abc'])];
+        [$before, $after] = array_values($second->sections)[0];
+        self::assertNotNull($after);
+        $renamed = new Change([], ['aaaaaaaaaaaa' => [$before, $after->withHeading(Heading::plain('New'))]], [], null);
+
+        self::assertFalse(TypingBurst::isOneDoing($first, $renamed));
+    }
+
+    /**
+     * @param list<string> $before
+     * @param list<string> $after
+     */
+    private static function change(array $before, array $after): Change
+    {
+        $section = static fn (array $paragraphs): Section => new Section(SectionId::fromString('aaaaaaaaaaaa'), Heading::plain('Heading'), Body::of(array_values(array_map(static fn (string $words): Node => Node::paragraph([Node::text($words)]), $paragraphs))));
+
+        return new Change([], ['aaaaaaaaaaaa' => [$section($before), $section($after)]], [], null);
+    }
+}
