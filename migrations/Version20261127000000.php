@@ -21,10 +21,12 @@ final class Version20261127000000 extends AbstractMigration
         $this->addSql('INSERT INTO commit_count (lineage, commits) VALUES (lower(hex(randomblob(16))), 0)');
         $this->addSql('ALTER TABLE document ADD COLUMN arriving_since INTEGER DEFAULT NULL');
         $this->addSql('ALTER TABLE document ADD COLUMN steps_kept_weeks INTEGER DEFAULT NULL');
+        $this->addSql('ALTER TABLE document ADD COLUMN thinned_on INTEGER NOT NULL DEFAULT 0');
     }
 
     public function down(Schema $schema): void
     {
+        $this->addSql('ALTER TABLE document DROP COLUMN thinned_on');
         $this->addSql('ALTER TABLE document DROP COLUMN steps_kept_weeks');
         $this->addSql('ALTER TABLE document DROP COLUMN arriving_since');
         $this->addSql('DROP TABLE commit_count');

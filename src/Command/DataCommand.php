@@ -34,14 +34,19 @@ final class DataCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
-        $say = static fn (string $sentence): mixed => $errors->writeln($sentence, OutputInterface::OUTPUT_RAW);
+        $say = static function (string $sentence) use ($errors): void {
+            $errors->writeln($sentence, OutputInterface::OUTPUT_RAW);
+        };
         $data = new DataFolder($this->folder);
         $trouble = $input->getOption('alone') && $data->isInUse()
             ? sprintf('Another Stemmata has the database in %s open. Stop it first, or choose another folder with --data.', $this->folder)
             : $data->findTrouble($say);
         if (null === $trouble && is_file($data->database)) {
             $data->close();
-            $trouble = $this->findNewerVersion() ?? ($input->getOption('backup') ? $this->backUp($data, $say) : null);
+            $trouble = $this->findNewerVersion();
+            if (null === $trouble && $input->getOption('backup') && count($this->migrations->getMigrationStatusCalculator()->getNewMigrations()) > 0) {
+                $say(sprintf('The database is brought up to date; as it was, it is kept in %s.', $data->backedUp('before-update')));
+            }
         }
         if (null !== $trouble) {
             $say($trouble);
@@ -55,16 +60,5 @@ final class DataCommand extends Command
         $unknown = $this->migrations->getMigrationStatusCalculator()->getExecutedUnavailableMigrations();
 
         return 0 === count($unknown) ? null : 'The database was written by a newer Stemmata. Start that one, or put back a backup from before.';
-    }
-
-    /** @param \Closure(string): mixed $say */
-    private function backUp(DataFolder $data, \Closure $say): ?string
-    {
-        if (0 === count($this->migrations->getMigrationStatusCalculator()->getNewMigrations())) {
-            return null;
-        }
-        $say(sprintf('The database is brought up to date; as it was, it is kept in %s.', $data->backedUp('before-update')));
-
-        return null;
     }
 }

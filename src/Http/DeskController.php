@@ -11,6 +11,7 @@ use Stemmata\Http\View\Created;
 use Stemmata\Http\View\DocumentCard;
 use Stemmata\Http\View\Imported;
 use Stemmata\Http\View\Problem;
+use Stemmata\Http\View\RemovedDocument;
 use Stemmata\Storage\Desk;
 use Stemmata\Storage\DocumentStore;
 use Stemmata\Storage\Entity\DocumentRecord;
@@ -87,5 +88,25 @@ final readonly class DeskController
     public function restore(string $id): JsonResponse
     {
         return new JsonResponse($this->viewOf->card($this->desk->restore($id)));
+    }
+
+    #[Route('/api/removed-documents', methods: ['GET'])]
+    #[OA\Get(path: '/api/removed-documents', operationId: 'listRemovedDocuments')]
+    #[OA\Response(response: 200, description: 'Those taken off the desk, the last first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: RemovedDocument::class)))]
+    public function removed(): JsonResponse
+    {
+        return new JsonResponse(array_map($this->viewOf->removed(...), $this->desk->removedDocuments()));
+    }
+
+    #[Route('/api/removed-documents/{id}', methods: ['DELETE'])]
+    #[OA\Delete(path: '/api/removed-documents/{id}', operationId: 'purgeDocument')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\Response(response: 204, description: 'Gone for good, with its history and its offcuts')]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
+    public function purge(string $id): JsonResponse
+    {
+        $this->desk->purge($id);
+
+        return new JsonResponse(null, 204);
     }
 }

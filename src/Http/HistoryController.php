@@ -11,6 +11,7 @@ use Stemmata\Core\History\Comparison;
 use Stemmata\Core\History\GoBack;
 use Stemmata\Core\History\Sittings;
 use Stemmata\Core\History\TakeWording;
+use Stemmata\Core\History\Thinning;
 use Stemmata\Core\History\WordMarks;
 use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\SectionId;
@@ -19,6 +20,7 @@ use Stemmata\Http\View\DifferenceView;
 use Stemmata\Http\View\HistoryPage;
 use Stemmata\Http\View\HistoryStep;
 use Stemmata\Http\View\MilestoneView;
+use Stemmata\Http\View\Thinned;
 use Stemmata\Http\View\WordMark;
 use Stemmata\Http\View\WriteOutcome;
 use Stemmata\Storage\DocumentStore;
@@ -48,14 +50,31 @@ final readonly class HistoryController
     #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
     public function steps(string $id, Request $request): JsonResponse
     {
-        $this->store->get($id);
+        $keptWeeks = $this->store->get($id)->stepsKeptWeeks;
         $before = $request->query->getInt('before');
         [$sittings, $hasEarlier] = Sittings::page($this->journal->lines($id, $before > 0 ? $before : null, self::STEPS_AT_ONCE + 1), self::STEPS_AT_ONCE);
 
         return new JsonResponse(new HistoryPage(
             array_map(static fn (array $steps): array => array_map(static fn (array $step): HistoryStep => new HistoryStep(...$step), $steps), $sittings),
             $hasEarlier,
+            $keptWeeks,
         ));
+    }
+
+    #[Route('/rule', methods: ['PUT'])]
+    #[OA\Put(path: '/api/documents/{id}/history/rule', operationId: 'keepSteps')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\RequestBody(content: new OA\JsonContent(required: ['weeks'], properties: [new OA\Property('weeks', description: '4 to 520; null keeps every step', type: 'integer', nullable: true)]))]
+    #[OA\Response(response: 200, description: 'The rule is kept, and old steps are put together by it', content: new OA\JsonContent(ref: Thinned::class))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 400)]
+    public function keepSteps(string $id, Request $request): JsonResponse
+    {
+        $weeks = JsonBody::of($request)->findInteger('weeks');
+        if (null !== $weeks && ($weeks < Thinning::LEAST_WEEKS || $weeks > Thinning::MOST_WEEKS)) {
+            throw ProblemException::malformed(sprintf('Steps can be put together after %d to %d weeks.', Thinning::LEAST_WEEKS, Thinning::MOST_WEEKS));
+        }
+
+        return new JsonResponse(new Thinned($this->store->keepSteps($id, $weeks)));
     }
 
     #[Route('/comparison', methods: ['GET'])]

@@ -41,6 +41,11 @@ final readonly class JsonBody
         return is_int($value) ? $value : throw ProblemException::malformed(sprintf('“%s” must be a whole number.', $field));
     }
 
+    public function findInteger(string $field): ?int
+    {
+        return isset($this->fields[$field]) ? $this->integer($field) : null;
+    }
+
     public function text(string $field): string
     {
         $value = $this->fields[$field] ?? null;

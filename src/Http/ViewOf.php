@@ -14,6 +14,7 @@ use Stemmata\Http\View\DocumentCard;
 use Stemmata\Http\View\NoticeView;
 use Stemmata\Http\View\OrderEdit;
 use Stemmata\Http\View\OutlineColumns;
+use Stemmata\Http\View\RemovedDocument;
 use Stemmata\Http\View\SectionFacts;
 use Stemmata\Http\View\SectionText;
 use Stemmata\Http\View\Skeleton;
@@ -53,6 +54,11 @@ final readonly class ViewOf
             $record->outlineLevels,
             $words,
         );
+    }
+
+    public function removed(DocumentRecord $record): RemovedDocument
+    {
+        return new RemovedDocument($record->id, $record->title, $record->removedAt ?? 0, array_sum($this->facts->wordsInOrder($record->id, $record->outline())));
     }
 
     public function skeleton(DocumentRecord $record): Skeleton

@@ -53,7 +53,7 @@ final readonly class DataFolder
         $copy = sprintf('%s/backup-%s-%s.sqlite', $this->folder, $reason, date('Ymd-His'));
         $connection = new \PDO('sqlite:'.$this->database);
         $connection->exec('VACUUM INTO '.$connection->quote($copy));
-        chmod($copy, 0600);
+        chmod($copy, 0o600);
 
         return $copy;
     }
@@ -62,7 +62,7 @@ final readonly class DataFolder
     public function close(): void
     {
         foreach (glob($this->folder.'/*.sqlite*') ?: [] as $file) {
-            @chmod($file, 0600);
+            @chmod($file, 0o600);
         }
     }
 
@@ -92,7 +92,7 @@ final readonly class DataFolder
         $log = $this->database.'-wal';
         if (is_file($log) && filesize($log) > 0 && !WriteAheadLog::belongsTo($this->database)) {
             $aside = sprintf('%s/log-of-another-state-%s', $this->folder, date('Ymd-His'));
-            mkdir($aside, 0700);
+            mkdir($aside, 0o700);
             foreach (['-wal', '-shm'] as $ending) {
                 is_file($this->database.$ending) && rename($this->database.$ending, $aside.'/'.basename($this->database).$ending);
             }

@@ -7,6 +7,7 @@ namespace Stemmata\Storage;
 use Doctrine\ORM\EntityManagerInterface;
 use Stemmata\Core\Change;
 use Stemmata\Core\Document;
+use Stemmata\Core\History\Thinning;
 use Stemmata\Core\InvalidSectionId;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Basis;
@@ -97,7 +98,7 @@ final readonly class DocumentStore
             return $planned;
         }
 
-        return $this->lock->holding(function () use ($steps, $planned): array|Refused|Stale {
+        $written = $this->lock->holding(function () use ($steps, $planned): array|Refused|Stale {
             $isCurrent = fn (PlannedStep $step): bool => $this->get($step->documentId)->revision === $step->prepared->revision;
             if (count($planned) !== count(array_filter($planned, $isCurrent))) {
                 $planned = $this->plannedAll(array_values($steps));
@@ -105,6 +106,49 @@ final readonly class DocumentStore
 
             return is_array($planned) ? array_map($this->written(...), $planned) : $planned;
         });
+        foreach (is_array($written) ? $steps : [] as $step) {
+            $this->thinOnceADay($step->documentId);
+        }
+
+        return $written;
+    }
+
+    /**
+     * Sets how long each step of the history is kept, and holds to it at once.
+     *
+     * @param int|null $weeks see DocumentRecord
+     *
+     * @return int how many steps fewer there are
+     *
+     * @throws UnknownDocument
+     */
+    public function keepSteps(string $id, ?int $weeks): int
+    {
+        return $this->lock->holding(function () use ($id, $weeks): int {
+            $record = $this->get($id);
+            $record->stepsKeptWeeks = $weeks;
+            $record->thinnedOn = self::today();
+
+            return null === $weeks ? 0 : $this->journal->thin($id, $weeks, time());
+        });
+    }
+
+    private function thinOnceADay(string $id): void
+    {
+        $record = $this->get($id);
+        if (null === $record->stepsKeptWeeks || $record->thinnedOn === self::today()) {
+            return;
+        }
+        $this->lock->holding(function () use ($id): void {
+            $record = $this->get($id);
+            $record->thinnedOn = self::today();
+            $this->journal->thin($id, $record->stepsKeptWeeks ?? Thinning::MOST_WEEKS, time());
+        });
+    }
+
+    private static function today(): int
+    {
+        return intdiv(time(), 86_400);
     }
 
     /** @throws UnknownDocument */

@@ -7,6 +7,7 @@ namespace Stemmata\Storage;
 use Doctrine\ORM\EntityManagerInterface;
 use Stemmata\Core\Change;
 use Stemmata\Core\History\StatePath;
+use Stemmata\Core\History\Thinning;
 use Stemmata\Core\History\TypingBurst;
 use Stemmata\Storage\Entity\JournalEntry;
 use Stemmata\Storage\Entity\MilestoneRecord;
@@ -14,6 +15,9 @@ use Stemmata\Storage\Entity\MilestoneRecord;
 /** The line of a document's history, and where on it the writer stands. */
 final readonly class Journal
 {
+    /** In seconds. */
+    private const WEEK = 604_800;
+
     public function __construct(private EntityManagerInterface $entities)
     {
     }
@@ -40,6 +44,53 @@ final readonly class Journal
         $entry->state = $state;
 
         return $entry->label;
+    }
+
+    /**
+     * Puts old steps together as the document's rule says; see Thinning. Undoing goes back the same way in longer strides.
+     *
+     * @return int how many steps fewer there are
+     */
+    public function thin(string $documentId, int $weeks, int $now): int
+    {
+        $connection = $this->entities->getConnection();
+        $steps = array_map(static function (array $fields): array {
+            $row = new Row($fields);
+            $state = $row->text('state');
+
+            return ['id' => $row->integer('id'), 'previous' => $row->integer('previous_id'), 'madeAt' => $row->integer('made_at'), 'isDone' => JournalEntry::DONE === $state, 'isOpen' => JournalEntry::UNDONE === $state];
+        }, $connection->fetchAllAssociative('SELECT id, previous_id, made_at, state FROM journal WHERE document_id = ? ORDER BY id', [$documentId]));
+        $named = array_values(array_filter($connection->fetchFirstColumn('SELECT step FROM milestone WHERE document_id = ?', [$documentId]), is_int(...)));
+        ['joined' => $joined, 'dropped' => $dropped] = Thinning::of($steps, $named, $now - max(Thinning::LEAST_WEEKS, $weeks) * self::WEEK);
+        $fewer = count($dropped);
+        foreach ($joined as $run) {
+            $this->join($run);
+            $fewer += count($run) - 1;
+        }
+        foreach ($dropped as $step) {
+            $connection->delete('journal', ['id' => $step]);
+        }
+
+        return $fewer;
+    }
+
+    /** @param non-empty-list<int> $run one after the other */
+    private function join(array $run): void
+    {
+        $change = $this->changeOf($run[0]);
+        foreach (array_slice($run, 1) as $step) {
+            $change = $change->followedBy($this->changeOf($step));
+        }
+        $first = $this->entities->find(JournalEntry::class, $run[0]) ?? throw new \LogicException(sprintf('There is no step %d.', $run[0]));
+        $last = $this->entities->find(JournalEntry::class, $run[count($run) - 1]) ?? throw new \LogicException('The run has no end.');
+        $last->change = ChangeForm::write($change);
+        $last->label = sprintf('%s steps of one day, the last: %s', number_format(count($run)), $last->label);
+        $last->startedAt = $first->startedAt;
+        $last->previousId = $first->previousId;
+        $last->typedIn = null;
+        foreach (array_slice($run, 0, -1) as $step) {
+            $this->entities->getConnection()->delete('journal', ['id' => $step]);
+        }
     }
 
     public function findLastDone(string $documentId): ?JournalEntry

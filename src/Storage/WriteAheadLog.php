@@ -57,7 +57,7 @@ final class WriteAheadLog
     private static function copied(string $database, ?string $log): string
     {
         $folder = $database.'.look-'.bin2hex(random_bytes(4));
-        mkdir($folder, 0700);
+        mkdir($folder, 0o700);
         copy($database, $folder.'/copy');
         null === $log || file_put_contents($folder.'/copy-wal', $log);
 

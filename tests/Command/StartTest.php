@@ -23,7 +23,7 @@ final class StartTest extends TestCase
                 usleep(100_000);
             }
             self::assertStringContainsString('Stemmata is at http://127.0.0.1:'.$port, $first->getOutput(), $first->getErrorOutput());
-            self::assertSame('600', decoct(fileperms($folder.'/stemmata.sqlite') & 0777), 'no one else reads it');
+            self::assertSame('600', decoct(fileperms($folder.'/stemmata.sqlite') & 0o777), 'no one else reads it');
             foreach ([[], ['--fresh']] as $more) {
                 $second = new Process(['bin/start', '--port', (string) FreePort::find(), '--data', $folder, ...$more], dirname(__DIR__, 2));
                 self::assertSame(1, $second->run());

@@ -131,7 +131,8 @@ final class BehindNginxTest extends TestCase
     }
 
     /**
-     * @param list<string> $headers
+     * @param non-empty-string $method
+     * @param list<string>     $headers
      *
      * @return array{int, string} status and body
      */

@@ -29,7 +29,7 @@ final class DataFolderTest extends TestCase
         (new Filesystem())->remove($this->folder);
     }
 
-    /** @return iterable<string, array{\Closure(string): mixed, string}> what is done to a sound database, and what is said */
+    /** @return iterable<string, array{\Closure(string): mixed, non-empty-string}> what is done to a sound database, and what is said */
     public static function troubles(): iterable
     {
         yield 'empty' => [static fn (string $file): mixed => file_put_contents($file, ''), 'The file of the database is empty. Put a backup in its place'];
@@ -43,6 +43,7 @@ final class DataFolderTest extends TestCase
         yield 'of a newer version' => [static fn (string $file): mixed => (new \PDO('sqlite:'.$file))->exec("INSERT INTO doctrine_migration_versions VALUES ('Stemmata\\Migrations\\Version29991231000000', NULL, 0)"), 'The database was written by a newer Stemmata.'];
     }
 
+    /** @param non-empty-string $sentence */
     #[DataProvider('troubles')]
     public function testEachIsSaidInASentence(\Closure $spoil, string $sentence): void
     {
@@ -58,10 +59,10 @@ final class DataFolderTest extends TestCase
     public function testASoundOneIsClosedToOthersAndUsed(): void
     {
         $this->makeDatabase();
-        chmod($this->folder.'/stemmata.sqlite', 0644);
+        chmod($this->folder.'/stemmata.sqlite', 0o644);
 
         self::assertSame(0, $this->console(['stemmata:data', '--alone'])->getExitCode());
-        self::assertSame('600', decoct(fileperms($this->folder.'/stemmata.sqlite') & 0777));
+        self::assertSame('600', decoct(fileperms($this->folder.'/stemmata.sqlite') & 0o777));
     }
 
     public function testALogOfAnotherStateIsSetAsideAndALogOfThisOneIsKept(): void
@@ -121,7 +122,7 @@ final class DataFolderTest extends TestCase
         self::assertStringContainsString('After', (string) file_get_contents($server->data.'/stemmata.sqlite').file_get_contents($server->data.'/stemmata.sqlite-wal'));
     }
 
-    /** @return iterable<string, array{\Closure(string): mixed, int, string}> */
+    /** @return iterable<string, array{\Closure(string): mixed, int, non-empty-string}> */
     public static function troublesWhileServing(): iterable
     {
         yield 'another kind of file' => [static fn (string $file): mixed => file_put_contents($file, random_bytes(9000)), 503, 'The file of the database is no database of Stemmata’s.'];
@@ -130,6 +131,7 @@ final class DataFolderTest extends TestCase
         }, 503, 'The database cannot be opened'];
     }
 
+    /** @param non-empty-string $sentence */
     #[DataProvider('troublesWhileServing')]
     public function testTheScreenSaysItToo(\Closure $spoil, int $status, string $sentence): void
     {

@@ -14,6 +14,7 @@ import { DocumentRow } from "./document-row";
 import { importFile, type Imported, type Progress as ImportProgress } from "./import-file";
 import { ImportResult } from "./import-result";
 import { NewDocumentDialog } from "./new-document-dialog";
+import { RemovedDocuments } from "./removed-documents";
 
 /** What can be read; the server looks at what a file is, whatever its name says. */
 export const READABLE = ".docx,.docm,.dotx,.odt,.ott,.epub,.html,.htm,.xhtml,.md,.markdown,.opml,.txt,.text";
@@ -31,7 +32,11 @@ export function DeskScreen() {
   const chooser = useRef<HTMLInputElement>(null);
 
   // A list that is on its way already was made before the change.
-  const readAgain = () => client.cancelQueries({ queryKey: ["documents"] }).then(() => client.invalidateQueries({ queryKey: ["documents"] }));
+  const readAgain = () =>
+    client
+      .cancelQueries({ queryKey: ["documents"] })
+      .then(() => client.invalidateQueries({ queryKey: ["documents"] }))
+      .then(() => client.invalidateQueries({ queryKey: ["removed-documents"] }));
 
   const create = useMutation({
     mutationFn: (wanted: { title: string; starter: string }) => read(api.POST("/api/documents", { body: wanted })),
@@ -101,10 +106,11 @@ export function DeskScreen() {
         {documents.data && documents.data.length > 0 && (
           <ul>
             {documents.data.map((document) => (
-              <DocumentRow key={document.id} document={document} onRemoved={setRemoved} />
+              <DocumentRow key={document.id} document={document} onRemoved={(gone) => (setRemoved(gone), void readAgain())} />
             ))}
           </ul>
         )}
+        <RemovedDocuments onRestore={(id) => restore.mutate(id)} />
         <p className="mt-10 text-center text-faint">A file dropped anywhere here becomes a document: DOCX, ODT, EPUB, HTML, Markdown, OPML or plain text.</p>
       </main>
       {naming && <NewDocumentDialog onClose={() => setNaming(false)} onBegin={(title, starter) => create.mutate({ title, starter })} />}

@@ -84,6 +84,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/removed-documents": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listRemovedDocuments"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/removed-documents/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["purgeDocument"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/figures": {
         parameters: {
             query?: never;
@@ -237,6 +269,22 @@ export interface paths {
         };
         get: operations["readHistory"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/history/rule": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["keepSteps"];
         post?: never;
         delete?: never;
         options?: never;
@@ -652,6 +700,8 @@ export interface components {
             sittings: components["schemas"]["HistoryStep"][][];
             /** @description Whether there are steps before these */
             hasEarlier: boolean;
+            /** @description Steps older than so many weeks are put together, one for each day; null keeps every step */
+            keptWeeks: number | null;
         };
         /** @description One line of the history. */
         HistoryStep: {
@@ -820,6 +870,14 @@ export interface components {
             /** @description Why not, or what it would bring about */
             sentence: string;
         };
+        /** @description A document that was taken off the desk. */
+        RemovedDocument: {
+            id: string;
+            title: string;
+            /** @description Seconds since 1970, UTC */
+            removedAt: number;
+            words: number;
+        };
         /** @description One line of an import report. */
         ReportLine: {
             /** @enum {string} */
@@ -877,6 +935,11 @@ export interface components {
             /** @description Whether the writer kept it, and may take it away */
             isOwn: boolean;
             parts: components["schemas"]["StarterPart"][];
+        };
+        /** @description What became of a history when its old steps were put together. */
+        Thinned: {
+            /** @description How many steps fewer there are */
+            fewer: number;
         };
         /** @description What is said of the document as a whole. */
         TitleBlock: {
@@ -1100,6 +1163,47 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["DocumentCard"];
                 };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    listRemovedDocuments: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Those taken off the desk, the last first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RemovedDocument"][];
+                };
+            };
+        };
+    };
+    purgeDocument: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Gone for good, with its history and its offcuts */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             404: components["responses"]["Problem"];
         };
@@ -1354,6 +1458,36 @@ export interface operations {
                 };
             };
             404: components["responses"]["Problem"];
+        };
+    };
+    keepSteps: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    /** @description 4 to 520; null keeps every step */
+                    weeks: number | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The rule is kept, and old steps are put together by it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Thinned"];
+                };
+            };
+            400: components["responses"]["Problem"];
         };
     };
     compareStates: {

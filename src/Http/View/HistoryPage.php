@@ -16,6 +16,8 @@ final readonly class HistoryPage
         public array $sittings,
         #[OA\Property(description: 'Whether there are steps before these')]
         public bool $hasEarlier,
+        #[OA\Property(description: 'Steps older than so many weeks are put together, one for each day; null keeps every step', nullable: true)]
+        public ?int $keptWeeks,
     ) {
     }
 }

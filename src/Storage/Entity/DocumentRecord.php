@@ -66,6 +66,10 @@ class DocumentRecord
     #[ORM\Column(nullable: true)]
     public ?int $stepsKeptWeeks = null;
 
+    /** The day, since 1970, on which that was last done. */
+    #[ORM\Column]
+    public int $thinnedOn = 0;
+
     public function __construct(
         #[ORM\Id]
         #[ORM\Column(length: 12)]

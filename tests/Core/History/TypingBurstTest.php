@@ -63,7 +63,7 @@ final class TypingBurstTest extends TestCase
      */
     private static function change(array $before, array $after): Change
     {
-        $section = static fn (array $paragraphs): Section => new Section(SectionId::fromString('aaaaaaaaaaaa'), Heading::plain('Heading'), Body::of(array_values(array_map(static fn (string $words): Node => Node::paragraph([Node::text($words)]), $paragraphs))));
+        $section = static fn (array $paragraphs): Section => new Section(SectionId::fromString('aaaaaaaaaaaa'), Heading::plain('Heading'), Body::of(array_map(static fn (mixed $words): Node => Node::paragraph([Node::text(is_string($words) ? $words : '')]), array_values($paragraphs))));
 
         return new Change([], ['aaaaaaaaaaaa' => [$section($before), $section($after)]], [], null);
     }

@@ -5,7 +5,7 @@ import { api, read, type HistoryStep, type Milestone } from "../../api/client";
 import { NameDialog } from "../../desk/name-dialog";
 import { useDocument, useSession } from "../../document/context";
 import { Button } from "../../parts/button";
-import { clockTime, day } from "../../parts/words";
+import { clockTime, counted, day } from "../../parts/words";
 import { CompareDialog } from "../history/compare-dialog";
 import { namedStates } from "../history/states";
 
@@ -76,6 +76,7 @@ export function HistoryDrawer() {
       {sittings.map((steps) => (
         <Sitting key={steps[0]?.id} steps={steps} onCompare={(step) => setFrom(step.undone ? step.id : step.previous)} />
       ))}
+      {sittings.length > 0 && <KeepingRule id={id} weeks={history.data.pages[0]?.keptWeeks ?? null} onKept={() => void history.refetch()} />}
       {history.hasNextPage && (
         <Button onClick={() => void history.fetchNextPage()} disabled={history.isFetchingNextPage}>
           {history.isFetchingNextPage ? "Looking…" : "Earlier steps"}
@@ -92,6 +93,42 @@ export function HistoryDrawer() {
         onName={(words) => void name(words)}
       />
     </>
+  );
+}
+
+const RULES: readonly [number | null, string][] = [
+  [null, "Keep every step for ever"],
+  [4, "After 4 weeks, one step a day"],
+  [12, "After 12 weeks, one step a day"],
+  [52, "After a year, one step a day"],
+];
+
+/** How much of a long history is kept, for the writer to read and to set. */
+function KeepingRule({ id, weeks, onKept }: { id: string; weeks: number | null; onKept: () => void }) {
+  const session = useSession("KeepingRule");
+  const set = async (wanted: number | null) => {
+    await session.flush();
+    const answer = await read(api.PUT("/api/documents/{id}/history/rule", { params: { path: { id } }, body: { weeks: wanted } })).catch((failure: unknown) => failure as Error);
+    if (answer instanceof Error) session.say(answer.message, "warning");
+    else session.say(answer.fewer === 0 ? "The rule is kept. No step was old enough for it yet." : `The rule is kept; the history has ${counted(answer.fewer, "step")} fewer.`);
+    onKept();
+  };
+  return (
+    <label className="mb-4 block border-t border-line pt-3 text-xs text-soft">
+      Old steps
+      <select
+        value={weeks ?? ""}
+        onChange={(event) => void set(event.target.value === "" ? null : Number(event.target.value))}
+        className="mt-1 block w-full rounded-lg border border-line bg-paper px-2 py-1 text-ink"
+      >
+        {RULES.map(([each, words]) => (
+          <option key={words} value={each ?? ""}>
+            {words}
+          </option>
+        ))}
+      </select>
+      <span className="mt-1 block text-faint">Milestones and the last weeks always stay as they are.</span>
+    </label>
   );
 }
 
