@@ -40,7 +40,8 @@ $ids = new RandomIds();
 $lock = new WriteLock($entities);
 $known = new KnownTexts();
 $rows = new SectionRows($entities->getConnection(), new WordCount(), $known);
-$desk = new Desk($entities, $lock, $rows, $offcuts = new OffcutRows($entities->getConnection()), $ids);
+$desk = new Desk($entities, $lock, $rows, $ids);
+$offcuts = new OffcutRows($entities->getConnection();
 
 /** @param \Closure(): void $work */
 function median(Closure $work): float

@@ -43,7 +43,7 @@ abstract class FileCommand extends Command
         }
     }
 
-    protected static function errors(OutputInterface $output): OutputInterface
+    public static function errors(OutputInterface $output): OutputInterface
     {
         return $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
     }

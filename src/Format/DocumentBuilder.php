@@ -27,7 +27,7 @@ use Stemmata\Core\TitleBlock;
  */
 final class DocumentBuilder
 {
-    public const MAX_SECTIONS = 100_000;
+    public const MAX_SECTIONS = 60_000;
     /** What is left of a heading that is a whole text, which then stands under it (characters). */
     private const LONG_HEADING = 200;
 

@@ -26,7 +26,7 @@ final class FormatException extends \RuntimeException
 
     public static function tooLarge(int $bytes): self
     {
-        return new self(sprintf('The file is larger than %d megabytes, the most that can be read at once.', intdiv($bytes, 1024 * 1024)));
+        return new self(sprintf('The file is larger than %d megabytes, the most that can be read of its kind at once.', intdiv($bytes, 1024 * 1024)));
     }
 
     public static function notText(): self
@@ -62,6 +62,12 @@ final class FormatException extends \RuntimeException
     public static function damagedMarkup(): self
     {
         return new self('The file is damaged: its text cannot be made out.');
+    }
+
+    /** What a process that read the file said of it. */
+    public static function said(string $sentence): self
+    {
+        return new self($sentence);
     }
 
     public static function tooHard(): self

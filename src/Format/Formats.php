@@ -10,7 +10,7 @@ use Stemmata\Core\TitleBlock;
 /** The formats there are. A file is known by what it is; its ending decides where that leaves a choice. */
 final readonly class Formats
 {
-    /** Ten times the text of a million words. */
+    /** No file of any kind is larger; each kind has a limit of its own. */
     public const MAX_BYTES = 64 * 1024 * 1024;
 
     /** @var list<DocumentReader> */
@@ -53,9 +53,6 @@ final readonly class Formats
     /** @throws FormatException */
     public function readAsIs(string $name, string $bytes): ReadResult
     {
-        if (strlen($bytes) > self::MAX_BYTES) {
-            throw FormatException::tooLarge(self::MAX_BYTES);
-        }
         $ending = strtolower(pathinfo($name, \PATHINFO_EXTENSION));
         $named = $this->findReader($ending);
         if (null === $named) {
@@ -66,6 +63,10 @@ final readonly class Formats
         }
         $actual = FileKind::findEnding($bytes);
         $reader = null === $actual ? $named : $this->findReader($actual) ?? $named;
+
+        if (strlen($bytes) > $reader->maxBytes()) {
+            throw FormatException::tooLarge($reader->maxBytes());
+        }
 
         return $reader === $named ? $reader->read($bytes) : $reader->read($bytes)->withNote(ImportNote::FormatGuessed);
     }

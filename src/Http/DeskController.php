@@ -60,12 +60,12 @@ final readonly class DeskController
     public function import(Request $request, Importing $importing): Response
     {
         $name = $request->query->getString('name');
-        $bytes = Upload::bytes($request);
+        $file = UploadedBytes::of($request);
         if (!str_contains((string) $request->headers->get('Accept'), ProgressLines::MEDIA_TYPE)) {
-            return new JsonResponse($importing->import($name, $bytes, static fn (): null => null), 201);
+            return new JsonResponse($importing->import($name, $file, static fn (): null => null), 201);
         }
 
-        return ProgressLines::of(static fn (\Closure $tell): Imported => $importing->import($name, $bytes, $tell));
+        return ProgressLines::of(static fn (\Closure $tell): Imported => $importing->import($name, $file, $tell));
     }
 
     #[Route('/api/documents/{id}', methods: ['DELETE'])]

@@ -4,20 +4,18 @@ declare(strict_types=1);
 
 namespace Stemmata\Http;
 
-use Stemmata\Core\LikelyHeading\LikelyHeadings;
-use Stemmata\Core\LikelyHeading\LookGroup;
 use Stemmata\Format\FormatException;
-use Stemmata\Format\Formats;
 use Stemmata\Http\View\Imported;
 use Stemmata\Http\View\ReportLineView;
 use Stemmata\Storage\Desk;
 use Stemmata\Storage\DocumentStore;
 use Stemmata\Storage\Facts;
+use Stemmata\Storage\StagedDocument;
 
 /** From a file's bytes to a document on the desk. */
 final readonly class Importing
 {
-    public function __construct(private Formats $formats, private Desk $desk, private DocumentStore $store, private Facts $facts)
+    public function __construct(private ReadingWorker $worker, private Desk $desk, private DocumentStore $store, private Facts $facts)
     {
     }
 
@@ -26,15 +24,17 @@ final readonly class Importing
      *
      * @throws FormatException
      */
-    public function import(string $name, string $bytes, \Closure $tell): Imported
+    public function import(string $name, UploadedBytes $file, \Closure $tell): Imported
     {
         $tell('reading', 0, 0);
-        $read = $this->formats->read($name, $bytes);
-        $document = $read->document;
-        $likely = array_sum(array_map(static fn (LookGroup $group): int => count($group->lines), LikelyHeadings::in($document)));
-        $id = $this->desk->add($document, onSections: static fn (int $done): mixed => $tell('storing', $done, $document->outline->count()));
-        $words = array_sum($this->facts->wordsInOrder($id, $document->outline));
 
-        return new Imported($id, $this->store->get($id)->title, $document->outline->count(), $words, $likely, array_map(ReportLineView::of(...), $read->report->lines));
+        return $this->worker->read($name, $file, static fn (): mixed => $tell('reading', 0, 0), function (StagedDocument $staged) use ($tell): Imported {
+            $count = $staged->outline->count();
+            $id = $this->desk->add($staged, onSections: static fn (int $done): mixed => $tell('storing', $done, $count));
+            $words = array_sum($this->facts->wordsInOrder($id, $staged->outline));
+            $likely = $staged->about['likelyHeadings'] ?? 0;
+
+            return new Imported($id, $this->store->get($id)->title, $count, $words, is_int($likely) ? $likely : 0, ReportLineView::read($staged->about['report'] ?? []));
+        });
     }
 }

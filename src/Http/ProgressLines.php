@@ -15,11 +15,13 @@ final class ProgressLines
     public static function of(\Closure $work): StreamedResponse
     {
         return new StreamedResponse(static function () use ($work): void {
+            // Who no longer waits ends the work, in a way that leaves nothing half done.
+            ignore_user_abort(true);
             $tell = static fn (string $doing, int $done, int $of) => self::line(['doing' => $doing, 'done' => $done, 'of' => $of]);
             try {
                 self::line(['result' => $work($tell)]);
             } catch (\Throwable $error) {
-                self::line(['problem' => ProblemListener::problemOf($error)]);
+                connection_aborted() || self::line(['problem' => ProblemListener::problemOf($error)]);
             }
         }, 200, ['Content-Type' => self::MEDIA_TYPE, 'X-Accel-Buffering' => 'no', 'Cache-Control' => 'no-store']);
     }
@@ -32,5 +34,8 @@ final class ProgressLines
             ob_end_flush();
         }
         flush();
+        if (connection_aborted()) {
+            throw new \RuntimeException('The one who waited for this has gone.');
+        }
     }
 }

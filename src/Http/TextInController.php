@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Http;
 
 use OpenApi\Attributes as OA;
+use Stemmata\Core\Document;
 use Stemmata\Core\IdSource;
 use Stemmata\Core\LikelyHeading\LikelyHeadings;
 use Stemmata\Core\LikelyHeading\LookGroup;
@@ -26,6 +27,7 @@ use Stemmata\Http\View\ReportLineView;
 use Stemmata\Http\View\Transferred;
 use Stemmata\Http\View\WriteOutcome;
 use Stemmata\Storage\DocumentStore;
+use Stemmata\Storage\StagedDocument;
 use Stemmata\Storage\Stale;
 use Stemmata\Storage\Step;
 use Stemmata\Storage\Transfer;
@@ -38,7 +40,10 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/documents/{id}')]
 final readonly class TextInController
 {
-    public function __construct(private DocumentStore $store, private Formats $formats, private Writing $writing, private IdSource $ids)
+    /** Bytes that are read at once; a longer piece is read as a file is. */
+    private const SHORT_PASTE = 262_144;
+
+    public function __construct(private DocumentStore $store, private ReadingWorker $worker, private Formats $formats, private Writing $writing, private IdSource $ids)
     {
     }
 
@@ -80,7 +85,7 @@ final readonly class TextInController
     public function paste(string $id, Request $request): Response
     {
         $body = JsonBody::of($request);
-        $pasted = $this->formats->readAsIs('pasted.html', $body->longText('html'))->document;
+        $pasted = $this->pasted($body->longText('html'));
 
         return $this->writing->answer(Step::of($id, $body->integer('baseRevision'), new PasteDocument(SectionId::fromString($body->text('section')), $body->integer('from'), $body->integer('to'), $pasted)));
     }
@@ -123,11 +128,20 @@ final readonly class TextInController
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
     public function importInto(string $id, Request $request): Response
     {
-        $read = $this->formats->read($request->query->getString('name'), Upload::bytes($request));
+        $name = $request->query->getString('name');
+        $staged = $this->worker->read($name, UploadedBytes::of($request), static fn (): null => null, static fn (StagedDocument $staged): array => [$staged->document(), $staged->about['report'] ?? []]);
+        [$document, $report] = $staged;
         $landing = Landing::tryFrom($request->query->getString('landing')) ?? Landing::After;
-        $operation = new InsertDocument($read->document, $landing, SectionId::fromString($request->query->getString('target')), $this->ids);
+        $operation = new InsertDocument($document, $landing, SectionId::fromString($request->query->getString('target')), $this->ids);
         $outcome = $this->writing->outcome(Step::of($id, $request->query->getInt('baseRevision'), $operation));
 
-        return $outcome instanceof WriteOutcome ? new JsonResponse(new PutIn($outcome, array_map(ReportLineView::of(...), $read->report->lines))) : $outcome;
+        return $outcome instanceof WriteOutcome ? new JsonResponse(new PutIn($outcome, ReportLineView::read($report))) : $outcome;
+    }
+
+    private function pasted(string $html): Document
+    {
+        return strlen($html) <= self::SHORT_PASTE
+            ? $this->formats->readAsIs('pasted.html', $html)->document
+            : $this->worker->read('pasted.html', UploadedBytes::ofText($html), static fn (): null => null, static fn (StagedDocument $staged): Document => $staged->document());
     }
 }

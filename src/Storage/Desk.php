@@ -8,8 +8,6 @@ use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\Query\ResultSetMappingBuilder;
 use Stemmata\Core\Document;
 use Stemmata\Core\IdSource;
-use Stemmata\Core\Offcut;
-use Stemmata\Core\Section;
 use Stemmata\Storage\Entity\DocumentRecord;
 use Stemmata\Storage\Entity\Writer;
 
@@ -29,7 +27,6 @@ final readonly class Desk
         private EntityManagerInterface $entities,
         private WriteLock $lock,
         private SectionRows $rows,
-        private OffcutRows $offcuts,
         private IdSource $ids,
     ) {
     }
@@ -54,26 +51,22 @@ final readonly class Desk
      *
      * @return string the new document's id
      */
-    public function add(Document $document, string $ownerId = Writer::LOCAL, ?\Closure $onSections = null): string
+    public function add(StagedDocument|Document $document, string $ownerId = Writer::LOCAL, ?\Closure $onSections = null): string
     {
         $id = $this->ids->next()->value;
-        $this->lock->holding(function () use ($id, $document, $ownerId): void {
+        $staged = $document instanceof Document ? StagedDocument::of($document, $this->rows) : $document;
+        $this->lock->holding(function () use ($id, $staged, $ownerId): void {
             $this->forgetUnfinished();
             $record = new DocumentRecord($id, $ownerId, time(), time());
             $record->arrivingSince = time();
-            $record->setTitleBlock($document->titleBlock);
-            $record->setOutline($document->outline);
-            $record->setSetup($document->setup);
+            $record->setTitleBlock($staged->titleBlock);
+            $record->setOutline($staged->outline);
+            $record->setSetup($staged->setup);
             $this->entities->persist($record);
         });
         try {
-            $this->addSections($id, $document->sections(), $onSections);
-            $offcuts = array_filter($document->changedOffcuts);
-            foreach ($offcuts as $offcut) {
-                $this->addSections($id, array_map($document->section(...), $offcut->outline->ids()));
-            }
-            $this->lock->holding(function () use ($id, $offcuts): void {
-                $this->offcuts->write($id, array_map(static fn (Offcut $offcut): array => [null, $offcut], $offcuts), time());
+            $this->addRows($id, $staged->rows(), $onSections);
+            $this->lock->holding(function () use ($id): void {
                 $this->record($id)->arrivingSince = null;
             });
         } catch (\Throwable $error) {
@@ -168,15 +161,15 @@ final readonly class Desk
     }
 
     /**
-     * @param iterable<Section>         $sections
+     * @param iterable<SectionRow>      $rows
      * @param \Closure(int): mixed|null $onSections
      */
-    private function addSections(string $documentId, iterable $sections, ?\Closure $onSections = null): void
+    private function addRows(string $documentId, iterable $rows, ?\Closure $onSections): void
     {
         $waiting = [];
         $done = 0;
-        foreach ($sections as $section) {
-            $waiting[] = $this->rows->row(null, $section);
+        foreach ($rows as $row) {
+            $waiting[] = $row;
             if (self::SECTIONS_PER_COMMIT === count($waiting)) {
                 $this->store($documentId, $waiting);
                 $done += count($waiting);

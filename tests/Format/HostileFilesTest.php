@@ -30,6 +30,9 @@ final class HostileFilesTest extends TestCase
         yield 'a locked EPUB' => ['epub', self::zip(['mimetype' => 'application/epub+zip', 'META-INF/encryption.xml' => '<encryption><EncryptionMethod Algorithm="aes"/></encryption>', 'META-INF/container.xml' => self::CONTAINER, 'book.opf' => self::OPF]), 'The file is protected by a password; save it without one and try again.'];
         yield 'an external entity in a DOCX' => ['docx', self::docx('<w:p><w:r><w:t>&x;</w:t></w:r></w:p>', '<!DOCTYPE a [<!ENTITY x SYSTEM "file:///etc/passwd">]>'), 'The file is damaged: its text cannot be made out.'];
         yield 'entities that multiply' => ['opml', '<!DOCTYPE a [<!ENTITY a "aaaaaaaaaa"><!ENTITY b "&a;&a;&a;&a;&a;&a;&a;&a;">]><opml><body><outline text="&b;"/></body></opml>', 'The file is damaged: its text cannot be made out.'];
+        yield 'entities behind a long comment' => ['opml', '<?xml version="1.0"?><!--'.str_repeat('-x ', 40_000).'--><!DOCTYPE a [<!ENTITY b "c">]><opml><body><outline text="&b;"/></body></opml>', 'The file is damaged: its text cannot be made out.'];
+        yield 'entities in another encoding' => ['docx', self::zip(['[Content_Types].xml' => '<Types/>', 'word/document.xml' => '<w:document xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main"><w:body><w:p/></w:body></w:document>', 'word/styles.xml' => "\xFF\xFE".mb_convert_encoding('<?xml version="1.0" encoding="UTF-16"?><!DOCTYPE a [<!ENTITY b "c">]><styles>&b;</styles>', 'UTF-16LE')]), 'The file is damaged: its text cannot be made out.'];
+        yield 'a broken checksum' => ['docx', str_replace('words', 'sworn', self::stored('<w:p><w:r><w:t>words</w:t></w:r></w:p>')), 'The file is damaged or cut off: its parts cannot be unpacked.'];
         yield 'ten thousand outlines in each other' => ['opml', '<opml><body>'.str_repeat('<outline text="a">', 10_000).str_repeat('</outline>', 10_000).'</body></opml>', 'The file is damaged: its text cannot be made out.'];
         yield 'ten thousand boxes in each other' => ['docx', self::docx(str_repeat('<w:sdt><w:sdtContent>', 10_000).'<w:p/>'.str_repeat('</w:sdtContent></w:sdt>', 10_000)), 'The file is damaged: its text cannot be made out.'];
         yield 'a PDF' => ['docx', "%PDF-1.7\n", 'The file is a PDF, which holds pages and not a text; import the file that it was made from.'];
@@ -164,6 +167,22 @@ final class HostileFilesTest extends TestCase
     private static function docx(string $body, string $before = ''): string
     {
         return self::zip(['[Content_Types].xml' => '<Types/>', 'word/document.xml' => $before.'<w:document xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main"><w:body>'.$body.'</w:body></w:document>']);
+    }
+
+    /** Not packed, so that a byte can be changed behind the back of the checksum. */
+    private static function stored(string $body): string
+    {
+        $file = sys_get_temp_dir().'/stemmata-zip-'.bin2hex(random_bytes(5));
+        $zip = new \ZipArchive();
+        $zip->open($file, \ZipArchive::CREATE);
+        $zip->addFromString('[Content_Types].xml', '<Types/>');
+        $zip->addFromString('word/document.xml', '<w:document xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main"><w:body>'.$body.'</w:body></w:document>');
+        $zip->setCompressionName('word/document.xml', \ZipArchive::CM_STORE);
+        $zip->close();
+        $bytes = (string) file_get_contents($file);
+        unlink($file);
+
+        return $bytes;
     }
 
     /** @param array<string, string> $parts */

@@ -9,6 +9,7 @@ use Stemmata\Core\Text\Node;
 use Stemmata\Core\TitleBlock;
 use Stemmata\Format\DocumentBuilder;
 use Stemmata\Format\DocumentReader;
+use Stemmata\Format\Formats;
 use Stemmata\Format\Html\HtmlTitle;
 use Stemmata\Format\ImportNote;
 use Stemmata\Format\Package\Xml;
@@ -26,6 +27,11 @@ final readonly class DocxReader implements DocumentReader
     public function endings(): array
     {
         return ['docx', 'docm', 'dotx'];
+    }
+
+    public function maxBytes(): int
+    {
+        return Formats::MAX_BYTES;
     }
 
     public function read(string $bytes): ReadResult

@@ -10,6 +10,7 @@ use Stemmata\Core\TitleBlock;
 use Stemmata\Format\DocumentBuilder;
 use Stemmata\Format\DocumentReader;
 use Stemmata\Format\FormatException;
+use Stemmata\Format\Formats;
 use Stemmata\Format\Html\Footnotes;
 use Stemmata\Format\Html\HtmlFlow;
 use Stemmata\Format\Html\HtmlTitle;
@@ -27,6 +28,11 @@ final readonly class EpubReader implements DocumentReader
     public function endings(): array
     {
         return ['epub'];
+    }
+
+    public function maxBytes(): int
+    {
+        return Formats::MAX_BYTES;
     }
 
     public function read(string $bytes): ReadResult

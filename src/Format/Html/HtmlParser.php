@@ -17,6 +17,8 @@ final class HtmlParser
     /** Memory for the parser's own tree, in megabytes; the reader's process has a limit of its own. */
     private const MEMORY = 320;
     private const SECONDS = 60;
+    /** Bytes; no process is kept for more pages after one like that. */
+    private const LARGE = 1_000_000;
 
     private static ?Process $process = null;
     private static ?InputStream $input = null;
@@ -61,6 +63,11 @@ final class HtmlParser
                 throw FormatException::tooHard();
             }
             usleep(200);
+        }
+
+        if (strlen($html) > self::LARGE) {
+            // Its memory goes back before the page is gone through.
+            self::end();
         }
 
         return $answer;

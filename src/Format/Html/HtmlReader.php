@@ -24,6 +24,11 @@ final readonly class HtmlReader implements DocumentReader
         return ['html', 'htm', 'xhtml'];
     }
 
+    public function maxBytes(): int
+    {
+        return 12 * 1024 * 1024;
+    }
+
     public function read(string $bytes): ReadResult
     {
         [$declared, $isGuessed] = HtmlEncoding::inUtf8($bytes);

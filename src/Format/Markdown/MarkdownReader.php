@@ -42,6 +42,11 @@ final readonly class MarkdownReader implements DocumentReader
         return ['md', 'markdown'];
     }
 
+    public function maxBytes(): int
+    {
+        return 12 * 1024 * 1024;
+    }
+
     public function read(string $bytes): ReadResult
     {
         $front = FrontMatter::takenOff(TextBytes::utf8($bytes));

@@ -9,6 +9,7 @@ use Stemmata\Core\TitleBlock;
 use Stemmata\Format\DocumentBuilder;
 use Stemmata\Format\DocumentReader;
 use Stemmata\Format\FormatException;
+use Stemmata\Format\Formats;
 use Stemmata\Format\Html\HtmlTitle;
 use Stemmata\Format\Package\Xml;
 use Stemmata\Format\Package\XmlPart;
@@ -25,6 +26,11 @@ final readonly class OdtReader implements DocumentReader
     public function endings(): array
     {
         return ['odt', 'ott'];
+    }
+
+    public function maxBytes(): int
+    {
+        return Formats::MAX_BYTES;
     }
 
     public function read(string $bytes): ReadResult

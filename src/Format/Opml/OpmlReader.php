@@ -32,6 +32,11 @@ final readonly class OpmlReader implements DocumentReader
         return ['opml'];
     }
 
+    public function maxBytes(): int
+    {
+        return 9 * 1024 * 1024;
+    }
+
     public function read(string $bytes): ReadResult
     {
         // What was declared was right before.

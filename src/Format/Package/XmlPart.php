@@ -12,16 +12,42 @@ use Stemmata\Format\FormatException;
  */
 final class XmlPart
 {
+    /** As far as the parser goes that holds a part whole. */
+    private const MAX_BYTES = 9 * 1024 * 1024;
+
     /** @throws FormatException */
     public static function small(string $xml): \DOMDocument
     {
         $before = libxml_use_internal_errors(true);
         $document = new \DOMDocument();
-        $isRead = '' !== trim($xml) && 1 !== preg_match('/<!DOCTYPE/i', substr($xml, 0, 65536)) && $document->loadXML($xml, \LIBXML_NONET | \LIBXML_COMPACT);
+        if (strlen($xml) > self::MAX_BYTES) {
+            throw FormatException::tooMuchUnpacked(self::MAX_BYTES);
+        }
+        $isRead = '' !== trim($xml) && !self::hasDoctype($xml) && $document->loadXML($xml, \LIBXML_NONET | \LIBXML_COMPACT);
         libxml_clear_errors();
         libxml_use_internal_errors($before);
 
-        return $isRead ? $document : throw FormatException::damagedMarkup();
+        // In another encoding it may have gone unseen; nothing of it has been put into the text yet.
+        return $isRead && null === $document->doctype ? $document : throw FormatException::damagedMarkup();
+    }
+
+    /** Whatever stands before the first element, however long: declarations, comments, instructions, blanks. */
+    private static function hasDoctype(string $xml): bool
+    {
+        for ($at = 0; false !== $at = strpos($xml, '<', $at); ++$at) {
+            $end = match (true) {
+                0 === substr_compare($xml, '<!--', $at, 4) => strpos($xml, '-->', $at + 4),
+                0 === substr_compare($xml, '<?', $at, 2) => strpos($xml, '?>', $at + 2),
+                0 === substr_compare($xml, '<!', $at, 2) => null,
+                default => false,
+            };
+            if (!is_int($end)) {
+                return null === $end;
+            }
+            $at = $end;
+        }
+
+        return false;
     }
 
     /**

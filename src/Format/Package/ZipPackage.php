@@ -14,8 +14,8 @@ final class ZipPackage
 {
     /** All parts together, unpacked: a million words with their pictures take less than half of it. */
     private const MAX_UNPACKED = 400 * 1024 * 1024;
-    /** One part. */
-    private const MAX_PART = 256 * 1024 * 1024;
+    /** One part: the text of some three million words. */
+    private const MAX_PART = 80 * 1024 * 1024;
     private const MAX_ENTRIES = 20_000;
 
     private int $unpacked = 0;
@@ -121,6 +121,7 @@ final class ZipPackage
             return false;
         }
         $taken = 0;
+        $sum = hash_init('crc32b');
         while (!feof($stream)) {
             // What an archive says of its sizes may be a lie, so what comes out is counted.
             $chunk = @fread($stream, 1 << 16);
@@ -128,15 +129,16 @@ final class ZipPackage
                 throw FormatException::damagedArchive();
             }
             $taken += strlen($chunk);
+            hash_update($sum, $chunk);
             $this->unpacked += strlen($chunk);
             if ($taken > self::MAX_PART || $this->unpacked > self::MAX_UNPACKED) {
-                throw FormatException::tooMuchUnpacked(self::MAX_UNPACKED);
+                throw FormatException::tooMuchUnpacked($taken > self::MAX_PART ? self::MAX_PART : self::MAX_UNPACKED);
             }
             $take($chunk);
         }
         fclose($stream);
         $entry = $this->archive->statName($name);
-        if (false !== $entry && $taken !== $entry['size']) {
+        if (false !== $entry && ($taken !== $entry['size'] || sprintf('%08x', $entry['crc']) !== hash_final($sum))) {
             throw FormatException::damagedArchive();
         }
 

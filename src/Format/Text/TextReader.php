@@ -27,6 +27,11 @@ final readonly class TextReader implements DocumentReader
         return ['txt', 'text'];
     }
 
+    public function maxBytes(): int
+    {
+        return 48 * 1024 * 1024;
+    }
+
     public function read(string $bytes): ReadResult
     {
         [$text, $isGuessed] = TextEncoding::inUtf8($bytes);

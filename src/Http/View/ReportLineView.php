@@ -28,4 +28,36 @@ final readonly class ReportLineView
     {
         return new self($line->kind->value, $line->sentence, $line->count, $line->places);
     }
+
+    /**
+     * As another process wrote them.
+     *
+     * @return list<self>
+     */
+    public static function read(mixed $lines): array
+    {
+        $read = [];
+        foreach (is_array($lines) ? $lines : [] as $line) {
+            if ($line instanceof self) {
+                $read[] = $line;
+            } elseif (is_array($line) && is_string($line['kind'] ?? null) && is_string($line['sentence'] ?? null) && is_int($line['count'] ?? null)) {
+                $read[] = new self($line['kind'], $line['sentence'], $line['count'], self::places($line['places'] ?? []));
+            }
+        }
+
+        return $read;
+    }
+
+    /** @return list<array{section: string, detail: string}> */
+    private static function places(mixed $places): array
+    {
+        $read = [];
+        foreach (is_array($places) ? $places : [] as $place) {
+            if (is_array($place) && is_string($place['section'] ?? null) && is_string($place['detail'] ?? null)) {
+                $read[] = ['section' => $place['section'], 'detail' => $place['detail']];
+            }
+        }
+
+        return $read;
+    }
 }
