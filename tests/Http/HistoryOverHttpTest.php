@@ -50,7 +50,7 @@ final class HistoryOverHttpTest extends TestCase
         self::assertIsArray($before['sittings']);
         self::assertSame([[$first]], array_map(static fn (mixed $sitting): array => array_column((array) $sitting, 'id'), $before['sittings']));
         self::assertFalse($before['hasEarlier']);
-        self::assertSame(['sittings' => [], 'hasEarlier' => false], $this->document->get('/history?before='.$first));
+        self::assertSame(['sittings' => [], 'hasEarlier' => false, 'keptWeeks' => null], $this->document->get('/history?before='.$first));
     }
 
     public function testTheComparisonTellsWhatBecameOfEachSection(): void

@@ -17,6 +17,13 @@ function took(id, answer) {
   if (answer.revision !== undefined && answer.revision !== answer.previousRevision) (report.revisions[id] ??= []).push(answer.revision);
 }
 
+/** What rests on everything is stale whenever the other client was quicker; a 409 tells the newer revision. */
+async function onNewest(base, ask) {
+  let answer = await ask(base);
+  for (let tries = 0; tries < 20 && answer.reason === "stale"; tries += 1) answer = await ask(answer.changes.revision);
+  return answer;
+}
+
 const path = `/api/documents/${here}`;
 const doings = {
   async inserts({ base, ids, round }) {
@@ -28,14 +35,16 @@ const doings = {
     const answer = await call("POST", `${path}/operations`, { baseRevision: base, operation: { name: "batch", operations } });
     took(here, answer);
     if (answer.ok) report.inserted.push(heading);
+    // A writer is not that quick, and the other client must come to its turn.
+    await new Promise((done) => setTimeout(done, 10));
   },
   moves: (state) => transfer(state, state.ids.length > 3),
   copies: (state) => transfer(state, false),
   returns: (state) => goBack(state, {}),
   "brings-back": (state) => goBack(state, { section: state.ids.at(-1) }),
-  undoes: async ({ base, round }) => took(here, await call("POST", `${path}/${round % 2 ? "redo" : "undo"}`, { baseRevision: base })),
+  undoes: async ({ base, round }) => took(here, await onNewest(base, (baseRevision) => call("POST", `${path}/${round % 2 ? "redo" : "undo"}`, { baseRevision }))),
   async "imports-into"({ base, ids, round }) {
-    const answer = await call("POST", `${path}/import?name=x.md&landing=after&target=${ids.at(-1)}&baseRevision=${base}`, `# From a file ${round}\n\ntext\n`);
+    const answer = await onNewest(base, (revision) => call("POST", `${path}/import?name=x.md&landing=after&target=${ids.at(-1)}&baseRevision=${revision}`, `# From a file ${round}\n\ntext\n`));
     took(here, { ok: answer.ok, ...answer.outcome });
   },
   imports: async ({ round }) => took("", await call("POST", "/api/documents/import?name=x.md", `# From a file ${round}\n\ntext\n\n`.repeat(900))),
@@ -49,7 +58,7 @@ const doings = {
 };
 
 async function transfer({ base, ids }, moves) {
-  const answer = await call("POST", `${path}/transfer`, { baseRevision: base, sections: [ids.at(-1)], other, landing: "after", moves });
+  const answer = await onNewest(base, (baseRevision) => call("POST", `${path}/transfer`, { baseRevision, sections: [ids.at(-1)], other, landing: "after", moves }));
   took(here, { ok: answer.ok, ...answer.here });
 }
 
@@ -57,7 +66,7 @@ async function goBack({ base }, only) {
   const history = await call("GET", `${path}/history`);
   const steps = (history.sittings ?? []).flat();
   const state = steps[Math.min(2, steps.length - 1)]?.id ?? 0;
-  took(here, await call("POST", `${path}/history/return`, { baseRevision: base, state, ...only }));
+  took(here, await onNewest(base, (baseRevision) => call("POST", `${path}/history/return`, { baseRevision, state, ...only })));
 }
 
 const until = Date.now() + Number(seconds) * 1000;

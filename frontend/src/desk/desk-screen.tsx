@@ -30,6 +30,7 @@ export function DeskScreen() {
   const [progress, setProgress] = useState<ImportProgress | null>(null);
   const [imported, setImported] = useState<Imported | null>(null);
   const chooser = useRef<HTMLInputElement>(null);
+  const leave = useRef<AbortController>(null);
 
   // A list that is on its way already was made before the change.
   const readAgain = () =>
@@ -43,7 +44,11 @@ export function DeskScreen() {
     onSuccess: ({ id }) => go(`/documents/${id}`),
   });
   const bring = useMutation({
-    mutationFn: (file: File) => (setProgress(null), importFile(file, setProgress)),
+    mutationFn: (file: File) => {
+      setProgress(null);
+      leave.current = new AbortController();
+      return importFile(file, setProgress, leave.current.signal);
+    },
     onSuccess: (made) => (setImported(made), readAgain()),
   });
   const restore = useMutation({
@@ -89,6 +94,7 @@ export function DeskScreen() {
             <Progress
               words={progress?.doing === "storing" ? `Storing “${bring.variables.name}”: ${figure(progress.done)} of ${figure(progress.of)} sections` : `Reading “${bring.variables.name}”…`}
               {...(progress?.doing === "storing" ? { done: progress.done, of: progress.of } : {})}
+              onCancel={() => leave.current?.abort()}
             />
           )}
           {failure && <p className="mb-4 rounded-lg border-l-2 border-loss bg-sheet px-4 py-3">{failure.message}</p>}

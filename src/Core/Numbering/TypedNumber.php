@@ -37,7 +37,7 @@ final readonly class TypedNumber
     /** A number that a program printed before the heading, told apart from its words. */
     public static function findPrinted(string $printed): ?self
     {
-        $found = self::find(rtrim($printed, " .:)\t\u{00A0}").' X') ?? self::find($printed);
+        $found = self::find(rtrim($printed, " .:)\t\u{00A0}").' X') ?? self::find($printed.' X');
 
         return null === $found ? null : new self($found->word, $found->parts, $found->separator, 0, '', false);
     }

@@ -6,7 +6,7 @@ namespace Stemmata\Tests\Format\Markdown;
 
 use PHPUnit\Framework\TestCase;
 use Stemmata\Format\FormatException;
-use Stemmata\Format\Html\HtmlParser;
+use Stemmata\Format\Html\HtmlReader;
 use Stemmata\Tests\Support\Services;
 
 /** Every example of CommonMark 0.31.2 (npm commonmark-spec): no word of the reference HTML is lost, doubled or moved. */
@@ -49,7 +49,7 @@ final class CommonMarkExamplesTest extends TestCase
 
     private static function textOf(string $html): string
     {
-        $page = HtmlParser::parsed('<div>'.$html.'</div>');
+        $page = HtmlReader::page('<div>'.$html.'</div>');
         // What was deleted is no text to us.
         foreach (['script', 'style', 'del'] as $name) {
             foreach (iterator_to_array($page->getElementsByTagName($name)) as $element) {
