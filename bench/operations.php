@@ -175,6 +175,32 @@ foreach ($operations as $name => $operation) {
 }
 $row('undo', $undone, $empty, $floor);
 
+echo "\n| with 10,000 sections picked | as a whole | undone | bare transaction of its rows | ratio |\n| --- | ---: | ---: | ---: | ---: |\n";
+$everything = array_map(static fn ($id): string => $id->value, $made[10000]['outline']->ids());
+$bareRows = static function () use ($pdo): void {
+    $pdo->exec('BEGIN IMMEDIATE; CREATE TABLE IF NOT EXISTS bare (id TEXT PRIMARY KEY, body TEXT)');
+    $insert = $pdo->prepare('INSERT OR REPLACE INTO bare VALUES (?, ?)');
+    for ($row = 0; $row < 10_000; ++$row) {
+        $insert->execute([md5((string) $row), str_repeat('glass ', 110)]);
+    }
+    $pdo->exec('COMMIT');
+};
+foreach ([
+    'marked' => ['name' => 'describe-section', 'sections' => $everything, 'marker' => 'leaf'],
+    'deleted' => ['name' => 'delete', 'sections' => $everything],
+    'deleted, each heading alone' => ['name' => 'delete', 'sections' => $everything, 'extent' => 'heading-only'],
+    'duplicated' => ['name' => 'duplicate', 'sections' => $everything],
+] as $name => $operation) {
+    [$times, $undos, $bares] = [[], [], []];
+    for ($round = 0; $round < 5; ++$round) {
+        $times[] = timed(static fn () => $send(10000, '/operations', ['operation' => $operation]));
+        $undos[] = timed(static fn () => $send(10000, '/undo', []));
+        $bares[] = timed($bareRows);
+    }
+    printf("| %s | %.2f s | %.2f s | %.2f s | %.1f |\n", $name, middle($times) / 1000, middle($undos) / 1000, middle($bares) / 1000, middle($times) / middle($bares));
+}
+$pdo->exec('DROP TABLE bare');
+
 gc_collect_cycles();
 memory_reset_peak_usage();
 $store = new DocumentStore($entities, $lock, new ChangeWriter($rows, $offcuts), new Journal($entities), $known);

@@ -159,6 +159,7 @@ final readonly class DocumentController
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
     #[OA\QueryParameter(name: 'format', required: true, schema: new OA\Schema(type: 'string', enum: ['md', 'html']))]
     #[OA\QueryParameter(name: 'section', description: 'Only this section and what is under it', schema: new OA\Schema(type: 'string'))]
+    #[OA\QueryParameter(name: 'numbers', description: 'A branch keeps the numbers it has in the document; “none” leaves them to whoever takes it over', schema: new OA\Schema(type: 'string', enum: ['kept', 'none']))]
     #[OA\Response(response: 200, description: 'The whole document as a file', content: new OA\MediaType('application/octet-stream', schema: new OA\Schema(type: 'string', format: 'binary')))]
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
     public function export(string $id, Request $request, Formats $formats): Response
@@ -167,6 +168,9 @@ final readonly class DocumentController
         $section = $request->query->getString('section');
         if ('' !== $section) {
             $document = $document->findBranch(SectionId::fromString($section)) ?? throw ProblemException::refused('unknown-section', Refused::unknownSection($section)->sentence);
+        }
+        if ('none' === $request->query->getString('numbers')) {
+            $document = $document->withOutline($document->outline);
         }
         $ending = $request->query->getString('format');
         $writer = $formats->writerFor($ending);

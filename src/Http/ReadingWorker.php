@@ -6,6 +6,7 @@ namespace Stemmata\Http;
 
 use Stemmata\Core\LikelyHeading\LikelyHeadings;
 use Stemmata\Core\LikelyHeading\LookGroup;
+use Stemmata\Core\Text\Characters;
 use Stemmata\Format\FormatException;
 use Stemmata\Format\Formats;
 use Stemmata\Storage\SectionRows;
@@ -50,6 +51,8 @@ final readonly class ReadingWorker
      */
     public function read(string $name, UploadedBytes $file, \Closure $beat, \Closure $use): mixed
     {
+        // An argument of a process holds no zero byte.
+        $name = Characters::cleaned(mb_scrub($name));
         if ($file->size <= self::SHORT && in_array(strtolower(pathinfo($name, \PATHINFO_EXTENSION)), self::PLAIN, true)) {
             return $use($this->stage($name, $file->bytes()));
         }

@@ -171,7 +171,7 @@ test("only one branch is printed, without the page around it", async ({ page }) 
   await pickRow(page, "Logs");
   await page.keyboard.press("Shift+F10");
   await page.getByRole("menuitem", { name: "Print this branch…" }).click();
-  await expect.poll(() => page.evaluate(() => (window as unknown as { printed?: string }).printed ?? "")).toMatch(/Logs\s+Every watch\.\s+(1\.1\s+)?Gaps/);
+  await expect.poll(() => page.evaluate(() => (window as unknown as { printed?: string }).printed ?? "")).toMatch(/2 Logs\s+Every watch\.\s+2\.1 Gaps/);
   expect(await page.evaluate(() => (window as unknown as { printed: string }).printed)).not.toContain("Storms");
 });
 

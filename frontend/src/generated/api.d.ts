@@ -1385,6 +1385,8 @@ export interface operations {
                 format: "md" | "html";
                 /** @description Only this section and what is under it */
                 section?: string;
+                /** @description A branch keeps the numbers it has in the document; “none” leaves them to whoever takes it over */
+                numbers?: "kept" | "none";
             };
             header?: never;
             path: {

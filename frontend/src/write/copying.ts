@@ -29,7 +29,7 @@ export async function copyBranches(session: Session, sections: Iterable<string>)
 async function written(id: string, format: "html" | "md", heads: readonly string[]): Promise<string[]> {
   const parts: string[] = [];
   for (let from = 0; from < heads.length; from += AT_ONCE) {
-    const asked = heads.slice(from, from + AT_ONCE).map((head) => fetch(`/api/documents/${id}/export?${new URLSearchParams({ format, section: head })}`).catch(() => null));
+    const asked = heads.slice(from, from + AT_ONCE).map((head) => fetch(`/api/documents/${id}/export?${new URLSearchParams({ format, section: head, numbers: "none" })}`).catch(() => null));
     for (const answer of await Promise.all(asked)) {
       if (!answer?.ok) throw new ReadFailed(answer ? "What was to be copied is not there any more; nothing was copied." : UNREACHABLE);
       parts.push(await answer.text());

@@ -36,8 +36,7 @@ final class MarkdownWriter implements DocumentWriter
         $html = new InlineHtml($anchors);
         $effort = new Effort();
         $blocks = new BlockMarkdown($inline, new BlockHtml($html, $anchors, $effort), $anchors, $effort);
-        // Plain numbers are counted again by whoever reads the file; others, and those of a branch, would be lost if they were not written.
-        $numbers = $document->setup->numbering->isDecimal() && null === $document->whole ? [] : $document->numbers();
+        $numbers = self::areCountedAgain($document) ? [] : $document->numbers();
         $parts = [];
         foreach ($document->sections() as $position => $section) {
             $parts[] = self::heading($document, $position, $section, $numbers[$position] ?? '', $anchors, $inline, $html);
@@ -46,6 +45,12 @@ final class MarkdownWriter implements DocumentWriter
         $text = implode("\n\n", array_filter($parts, static fn (string $part): bool => '' !== $part));
 
         return FrontMatter::of($document->titleBlock).$text."\n".rtrim("\n".implode("\n\n", array_filter([rtrim($inline->notes()), $html->notes()])))."\n";
+    }
+
+    /** Plain numbers from 1 on are counted again by whoever reads the file; others, such as those of a later chapter by itself, would be lost if they were not written. */
+    private static function areCountedAgain(Document $document): bool
+    {
+        return $document->setup->numbering->isDecimal() && (null === $document->whole || $document->numbers() === $document->withOutline($document->outline)->numbers());
     }
 
     private static function heading(Document $document, int $position, Section $section, string $number, Anchors $anchors, InlineMarkdown $inline, InlineHtml $html): string

@@ -34,17 +34,17 @@ final class XmlPart
     /** Whatever stands before the first element, however long: declarations, comments, instructions, blanks. */
     private static function hasDoctype(string $xml): bool
     {
-        for ($at = 0; false !== $at = strpos($xml, '<', $at); ++$at) {
+        $at = strpos($xml, '<');
+        while (false !== $at) {
             $end = match (true) {
                 0 === substr_compare($xml, '<!--', $at, 4) => strpos($xml, '-->', $at + 4),
                 0 === substr_compare($xml, '<?', $at, 2) => strpos($xml, '?>', $at + 2),
-                0 === substr_compare($xml, '<!', $at, 2) => null,
                 default => false,
             };
-            if (!is_int($end)) {
-                return null === $end;
+            if (false === $end) {
+                return 0 === substr_compare($xml, '<!', $at, 2);
             }
-            $at = $end;
+            $at = strpos($xml, '<', $end);
         }
 
         return false;
