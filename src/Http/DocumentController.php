@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace Stemmata\Http;
 
 use OpenApi\Attributes as OA;
+use Stemmata\Core\Check\BrokenLink;
 use Stemmata\Core\Check\Finding;
 use Stemmata\Core\Check\StructureCheck;
 use Stemmata\Core\Contents\StaleContents;
 use Stemmata\Core\Counting\ReadingTime;
 use Stemmata\Core\Counting\Targets;
+use Stemmata\Core\Document;
 use Stemmata\Core\Numbering\Numbers;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\OutlineWalk;
@@ -154,6 +156,19 @@ final readonly class DocumentController
         ), StructureCheck::of($document)));
     }
 
+    #[Route('/dead-links', methods: ['GET'])]
+    #[OA\Get(path: '/api/documents/{id}/dead-links', operationId: 'countDeadLinks')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\QueryParameter(name: 'section', description: 'Only this section and what is under it', schema: new OA\Schema(type: 'string'))]
+    #[OA\Response(response: 200, description: 'How many links would be words only in a file', content: new OA\JsonContent(required: ['count'], properties: [new OA\Property('count', type: 'integer')], type: 'object'))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
+    public function deadLinks(string $id, Request $request): JsonResponse
+    {
+        $document = self::branchOf($this->store->document($id), $request);
+
+        return new JsonResponse(['count' => count(iterator_to_array((new BrokenLink())->findings($document, []), false))]);
+    }
+
     #[Route('/export', methods: ['GET'])]
     #[OA\Get(path: '/api/documents/{id}/export', operationId: 'exportDocument')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
@@ -164,11 +179,7 @@ final readonly class DocumentController
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
     public function export(string $id, Request $request, Formats $formats): Response
     {
-        $document = $this->store->wholeDocument($id);
-        $section = $request->query->getString('section');
-        if ('' !== $section) {
-            $document = $document->findBranch(SectionId::fromString($section)) ?? throw ProblemException::refused('unknown-section', Refused::unknownSection($section)->sentence);
-        }
+        $document = self::branchOf($this->store->wholeDocument($id), $request);
         if ('none' === $request->query->getString('numbers')) {
             $document = $document->withOutline($document->outline);
         }
@@ -196,5 +207,12 @@ final readonly class DocumentController
         $desk->keepResumePoint($this->store->get($id)->id, SectionId::fromString($body->text('section'))->value, max(0, $body->integer('position')));
 
         return new JsonResponse(null, 204);
+    }
+
+    private static function branchOf(Document $document, Request $request): Document
+    {
+        $section = $request->query->getString('section');
+
+        return '' === $section ? $document : $document->findBranch(SectionId::fromString($section)) ?? throw ProblemException::refused('unknown-section', Refused::unknownSection($section)->sentence);
     }
 }

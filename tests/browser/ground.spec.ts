@@ -42,7 +42,7 @@ test("links that lead nowhere are told of before a file is written", async ({ pa
   await page.reload();
   await page.getByRole("button", { name: "Write to a file" }).click();
   await page.getByRole("menuitem", { name: "Markdown" }).click();
-  await expect(page.getByRole("dialog")).toContainText("One link leads nowhere");
+  await expect(page.getByRole("dialog")).toContainText("One link will lead nowhere");
   const download = page.waitForEvent("download");
   await page.getByRole("button", { name: "Write the file" }).click();
   await download;
@@ -70,6 +70,7 @@ test("the rule by which old steps are kept is read and set in the history", asyn
   await rule.selectOption("12");
   await expect(page.getByText("The rule is kept. No step was old enough for it yet.")).toBeVisible();
   await page.reload();
+  await page.getByRole("navigation", { name: "Tools" }).getByRole("button", { name: "History" }).click();
   await expect(page.getByLabel(/Old steps/)).toHaveValue("12");
 });
 

@@ -366,11 +366,12 @@ export class Session {
     window.location.assign(`/api/documents/${this.state.id}/export?${query}`);
   }
 
-  /** How many links of the document lead nowhere; in a file, nothing but their words is left of them. */
-  async deadLinks(): Promise<number> {
+  /** How many links would lead nowhere in a file of the document or of one branch; nothing but their words is left of them there. */
+  async deadLinks(section?: string): Promise<number> {
     await this.flush();
-    const findings = await read(api.GET("/api/documents/{id}/findings", this.path)).catch(() => []);
-    return findings.filter((finding) => finding.rule === "broken-link").length;
+    const query = section === undefined ? {} : { section };
+    const found = await read(api.GET("/api/documents/{id}/dead-links", { params: { ...this.path.params, query } })).catch(() => ({ count: 0 }));
+    return found.count;
   }
 
   /** The whole document, or one branch of it, as the browser prints it. */

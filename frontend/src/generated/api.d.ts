@@ -228,6 +228,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/dead-links": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["countDeadLinks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/export": {
         parameters: {
             query?: never;
@@ -1377,6 +1393,34 @@ export interface operations {
                 };
             };
             404: components["responses"]["Problem"];
+        };
+    };
+    countDeadLinks: {
+        parameters: {
+            query?: {
+                /** @description Only this section and what is under it */
+                section?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How many links would be words only in a file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        count: number;
+                    };
+                };
+            };
+            422: components["responses"]["Problem"];
         };
     };
     exportDocument: {

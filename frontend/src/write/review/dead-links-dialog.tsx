@@ -12,12 +12,8 @@ export function DeadLinksDialog({ asking, onClose }: { asking: Extract<Asking, {
     <Dialog
       open
       onClose={onClose}
-      title={count === 1 ? "One link leads nowhere" : `${count} links lead nowhere`}
-      description={
-        count === 1
-          ? "What it led to is not in the document any more. In the file, only its words will stand."
-          : "What they led to is not in the document any more. In the file, only their words will stand."
-      }
+      title={count === 1 ? "One link will lead nowhere" : `${count} links will lead nowhere`}
+      description={count === 1 ? "What it leads to is not in the file, where only its words will stand." : "What they lead to is not in the file, where only their words will stand."}
     >
       <div className="flex justify-end gap-2">
         <Button
