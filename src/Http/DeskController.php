@@ -61,7 +61,7 @@ final readonly class DeskController
     {
         $name = $request->query->getString('name');
         $file = UploadedBytes::of($request);
-        if (!str_contains((string) $request->headers->get('Accept'), ProgressLines::MEDIA_TYPE)) {
+        if (!ProgressLines::areWanted($request)) {
             return new JsonResponse($importing->import($name, $file, static fn (): null => null), 201);
         }
 

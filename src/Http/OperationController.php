@@ -127,7 +127,7 @@ final readonly class OperationController
     {
         return match (true) {
             $outcome instanceof Written => new JsonResponse($this->viewOf->writeOutcome($id, $outcome, true)),
-            $outcome instanceof Stale => $this->writing->conflict($id, $base, $outcome),
+            $outcome instanceof Stale => ProblemListener::response($this->writing->conflict($id, $base, $outcome)),
             $outcome instanceof NothingToDo => throw ProblemException::refused('nothing-to-do', $outcome->sentence),
         };
     }

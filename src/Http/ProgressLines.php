@@ -4,12 +4,19 @@ declare(strict_types=1);
 
 namespace Stemmata\Http;
 
+use Stemmata\Http\View\Conflict;
+use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** An answer that takes a while, told in lines of JSON: how far it is, and at the end what came of it or what went wrong. */
 final class ProgressLines
 {
     public const MEDIA_TYPE = 'application/x-ndjson';
+
+    public static function areWanted(Request $request): bool
+    {
+        return str_contains((string) $request->headers->get('Accept'), self::MEDIA_TYPE);
+    }
 
     /** @param \Closure(\Closure(string, int, int): void): object $work is given a function to tell: doing what, how much of how much */
     public static function of(\Closure $work): StreamedResponse
@@ -19,7 +26,8 @@ final class ProgressLines
             ignore_user_abort(true);
             $tell = static fn (string $doing, int $done, int $of) => self::line(['doing' => $doing, 'done' => $done, 'of' => $of]);
             try {
-                self::line(['result' => $work($tell)]);
+                $result = $work($tell);
+                self::line([$result instanceof Conflict ? 'problem' : 'result' => $result]);
             } catch (\Throwable $error) {
                 connection_aborted() || self::line(['problem' => ProblemListener::problemOf($error)]);
             }

@@ -104,7 +104,7 @@ final readonly class TextInController
         $base = $body->integer('baseRevision');
         $outcome = $transfer->run($id, $base, $fields->sections(), $body->text('other'), $fields->oneOf('landing', Landing::class), $fields->findSection('target'), $fields->findBoolean('moves') ?? false);
         if ($outcome instanceof Stale) {
-            return $this->writing->conflict($id, $base, $outcome);
+            return ProblemListener::response($this->writing->conflict($id, $base, $outcome));
         }
         if ($outcome instanceof Refused) {
             throw ProblemException::refused($outcome->reason->value, $outcome->sentence);
@@ -123,19 +123,33 @@ final readonly class TextInController
     #[OA\QueryParameter(name: 'landing', required: true, schema: new OA\Schema(type: 'string', enum: ['before', 'after', 'inside']))]
     #[OA\QueryParameter(name: 'target', description: 'The section that it lands at', required: true, schema: new OA\Schema(type: 'string'))]
     #[OA\RequestBody(content: new OA\MediaType('application/octet-stream', schema: new OA\Schema(type: 'string', format: 'binary')))]
-    #[OA\Response(response: 200, description: 'Read, fitted to the place and stored', content: new OA\JsonContent(ref: PutIn::class))]
+    #[OA\Response(response: 200, description: 'Read, fitted to the place and stored. Who accepts application/x-ndjson is told of the progress first, as with importDocument', content: new OA\JsonContent(ref: PutIn::class))]
     #[OA\Response(response: 409, description: 'Another window was there first', content: new OA\MediaType('application/problem+json', schema: new OA\Schema(ref: Conflict::class)))]
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
     public function importInto(string $id, Request $request): Response
     {
-        $name = $request->query->getString('name');
-        $staged = $this->worker->read($name, UploadedBytes::of($request), static fn (): null => null, static fn (StagedDocument $staged): array => [$staged->document(), $staged->about['report'] ?? []]);
-        [$document, $report] = $staged;
+        $file = UploadedBytes::of($request);
+        if (ProgressLines::areWanted($request)) {
+            return ProgressLines::of(fn (\Closure $tell): PutIn|Conflict => $this->putIn($id, $request, $file, static function () use ($tell): void {
+                $tell('reading', 0, 0);
+            }));
+        }
+        $outcome = $this->putIn($id, $request, $file, static fn (): null => null);
+
+        return $outcome instanceof PutIn ? new JsonResponse($outcome) : ProblemListener::response($outcome);
+    }
+
+    /** @param \Closure(): mixed $beat */
+    private function putIn(string $id, Request $request, UploadedBytes $file, \Closure $beat): PutIn|Conflict
+    {
+        [$document, $report] = $this->worker->read($request->query->getString('name'), $file, $beat, static fn (StagedDocument $staged): array => [$staged->document(), $staged->about['report'] ?? []]);
         $landing = Landing::tryFrom($request->query->getString('landing')) ?? Landing::After;
         $operation = new InsertDocument($document, $landing, SectionId::fromString($request->query->getString('target')), $this->ids);
+        // Who has left by now wants nothing of it.
+        $beat();
         $outcome = $this->writing->outcome(Step::of($id, $request->query->getInt('baseRevision'), $operation));
 
-        return $outcome instanceof WriteOutcome ? new JsonResponse(new PutIn($outcome, ReportLineView::read($report))) : $outcome;
+        return $outcome instanceof WriteOutcome ? new PutIn($outcome, ReportLineView::read($report)) : $outcome;
     }
 
     private function pasted(string $html): Document

@@ -27,10 +27,10 @@ final readonly class Writing
     {
         $outcome = $this->outcome($step, $withTexts);
 
-        return $outcome instanceof WriteOutcome ? new JsonResponse($outcome) : $outcome;
+        return $outcome instanceof WriteOutcome ? new JsonResponse($outcome) : ProblemListener::response($outcome);
     }
 
-    public function outcome(Step $step, bool $withTexts = true): WriteOutcome|Response
+    public function outcome(Step $step, bool $withTexts = true): WriteOutcome|Conflict
     {
         $outcome = $this->store->applyStep($step);
 
@@ -41,9 +41,9 @@ final readonly class Writing
         };
     }
 
-    public function conflict(string $id, int $base, Stale $stale): Response
+    public function conflict(string $id, int $base, Stale $stale): Conflict
     {
-        return ProblemListener::response(new Conflict(
+        return new Conflict(
             'about:blank',
             Response::$statusTexts[409],
             409,
@@ -51,6 +51,6 @@ final readonly class Writing
             'stale',
             $this->viewOf->changesSince($this->store->get($id), $base),
             $this->viewOf->texts($id, array_map(static fn (SectionId $section): string => $section->value, $stale->texts)),
-        ));
+        );
     }
 }

@@ -91,3 +91,16 @@ test("a damaged text is shown as such, and the rest can be written on", async ({
   await page.keyboard.type(" It burns.");
   await expect.poll(() => exported(page.request, id, "md")).toContain("The lamp. It burns.");
 });
+
+test("an import into a document can be cancelled, and the document is as it was", async ({ page }) => {
+  const id = await openDocument(page, "# Coast\n\nThe lamp.\n");
+  await page.getByRole("button", { name: "This document" }).click();
+  await page.getByRole("menuitem", { name: "Import a file here…" }).click();
+  const text = Array.from({ length: 30_000 }, (_, at) => `## Part ${at}\n\nSome words of it.\n`).join("\n");
+  await page.getByRole("dialog").locator("input[type=file]").setInputFiles({ name: "A long one.md", mimeType: "text/markdown", buffer: Buffer.from(text) });
+  await page.getByRole("dialog").getByRole("button", { name: "Cancel" }).click();
+  await expect(page.getByText("The import was cancelled; the document is as it was.")).toBeVisible();
+  await page.keyboard.press("Escape");
+  // Long enough for a reading that went on to have been stored.
+  await expect.poll(async () => ((await (await page.request.get(`/api/documents/${id}`)).json()) as { revision: number }).revision, { intervals: [3000] }).toBe(1);
+});

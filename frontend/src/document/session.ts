@@ -2,7 +2,6 @@ import { createStore, type StoreApi } from "zustand/vanilla";
 import {
   api,
   read,
-  ReadFailed,
   sentenceOf,
   UNREACHABLE,
   write,
@@ -15,6 +14,7 @@ import {
   type Write,
   type WriteOutcome,
 } from "../api/client";
+import { FileConflict, sendFile } from "../api/send-file";
 import { settling, type Waiting } from "./clash";
 import { KeptDrafts, operationOf, plainHeading, type Draft, type Words } from "./drafts";
 import { pathTo } from "../outline/outline";
@@ -341,18 +341,15 @@ export class Session {
   }
 
   /** Reads a file into the document; answers what became of the file, or throws one sentence. */
-  async putIn(file: File, landing: "before" | "after" | "inside", target: string): Promise<ReportLine[]> {
+  async putIn(file: File, landing: "before" | "after" | "inside", target: string, leave?: AbortSignal): Promise<ReportLine[]> {
     await this.flush();
     return this.changing(async () => {
       const query = new URLSearchParams({ name: file.name, baseRevision: String(this.state.revision), landing, target });
-      const response = await fetch(`/api/documents/${this.state.id}/import?${query}`, { method: "POST", headers: { "Content-Type": "application/octet-stream" }, body: file }).catch(() => null);
-      if (!response) throw new ReadFailed(UNREACHABLE);
-      const answer: unknown = await response.json().catch(() => null);
-      if (!response.ok) {
-        if (response.status === 409) this.takeOver((answer as Conflict).changes);
-        throw new ReadFailed(sentenceOf(answer));
-      }
-      const { outcome, report } = answer as PutIn;
+      const cancelled = "The import was cancelled; the document is as it was.";
+      const { outcome, report } = await sendFile<PutIn>(`/api/documents/${this.state.id}/import?${query}`, file, { leave, cancelled }).catch((failure: unknown) => {
+        if (failure instanceof FileConflict) this.takeOver(failure.conflict.changes);
+        throw failure;
+      });
       await this.accept(outcome);
       this.say(`${outcome.label}.`, "said", true);
       return report;

@@ -2130,7 +2130,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Read, fitted to the place and stored */
+            /** @description Read, fitted to the place and stored. Who accepts application/x-ndjson is told of the progress first, as with importDocument */
             200: {
                 headers: {
                     [name: string]: unknown;

@@ -51,10 +51,11 @@ final class TypingBurst
         }
         [$old, $new] = [$before->body->blocks, $after->body->blocks];
         $block = self::commonHead($old, $new);
-        // A paragraph that is new or gone, or two that changed, are more than writing on.
-        $isOneBlock = max(1, count($old)) === max(1, count($new)) && array_slice($old, $block + 1) == array_slice($new, $block + 1);
+        // A paragraph that is gone, or two that changed, are more than writing on; one that is new is where it goes on.
+        $isNew = count($new) === count($old) + 1 && array_slice($old, $block) == array_slice($new, $block + 1);
+        $isOneBlock = count($old) === count($new) && array_slice($old, $block + 1) == array_slice($new, $block + 1);
 
-        return $isOneBlock ? ['block' => $block, 'grows' => self::length($new, $block) >= self::length($old, $block)] : null;
+        return $isOneBlock || $isNew ? ['block' => $block, 'grows' => $isNew || self::length($new, $block) >= self::length($old, $block)] : null;
     }
 
     /**

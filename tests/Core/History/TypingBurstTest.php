@@ -38,8 +38,9 @@ final class TypingBurstTest extends TestCase
     #[TestWith([['abc'], ['ab'], ['abd'], false, 'rubbed out, then written'])]
     #[TestWith([['a', 'b'], ['ax', 'b'], ['ax', 'by'], false, 'another paragraph'])]
     #[TestWith([['a', 'b'], ['a', 'bx'], ['a', 'bxy'], true, 'the same paragraph'])]
-    #[TestWith([['a'], ['a', 'b'], ['a', 'bc'], false, 'a new paragraph is a step of its own'])]
-    #[TestWith([['a'], ['ab'], ['ab', 'c'], false, 'and so is one that follows'])]
+    #[TestWith([['a'], ['a', 'b'], ['a', 'bc'], true, 'a new paragraph, and on in it'])]
+    #[TestWith([['a'], ['ab'], ['ab', 'c'], false, 'a new paragraph after the one written in'])]
+    #[TestWith([['a', 'b'], ['a'], ['ab'], false, 'a paragraph taken away'])]
     #[TestWith([['a', 'b', 'c'], ['ax', 'b', 'cy'], ['axz', 'b', 'cy'], false, 'several places at once'])]
     #[TestWith([[], ['a'], ['ab'], true, 'into an empty text'])]
     public function testWhatWasDone(array $before, array $between, array $after, bool $isOne, string $what): void

@@ -20,7 +20,13 @@ export function ImportIntoDialog({ target, landing: first, onClose }: { target: 
   const [landing, setLanding] = useState<Landing>(first);
   const [over, setOver] = useState(false);
   const chooser = useRef<HTMLInputElement>(null);
-  const bring = useMutation({ mutationFn: (file: File) => session.putIn(file, landing, target) });
+  const leave = useRef<AbortController>(null);
+  const bring = useMutation({
+    mutationFn: (file: File) => {
+      leave.current = new AbortController();
+      return session.putIn(file, landing, target, leave.current.signal);
+    },
+  });
   const report = bring.data;
   if (report) {
     return (
@@ -66,7 +72,7 @@ export function ImportIntoDialog({ target, landing: first, onClose }: { target: 
         <p className="mt-2 text-faint">or drop one here</p>
       </div>
       <div role="status" className="mt-4">
-        {bring.isPending && <Progress words={`Reading “${bring.variables.name}”…`} />}
+        {bring.isPending && <Progress words={`Reading “${bring.variables.name}”…`} onCancel={() => leave.current?.abort()} />}
         {bring.error && <p className="border-l-2 border-loss pl-3">{bring.error.message}</p>}
       </div>
     </Dialog>
