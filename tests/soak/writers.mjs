@@ -10,7 +10,7 @@ let server;
 
 async function start() {
   server = spawn("php", ["-d", "opcache.enable_cli=1", "-d", "memory_limit=2G", "-d", "post_max_size=66M", "-S", `127.0.0.1:${port}`, "-t", "public", "public/router.php"], { detached: true, stdio: "ignore", env: { ...process.env, STEMMATA_DATA: data, APP_ENV: "prod", PHP_CLI_SERVER_WORKERS: "4" } });
-  for (let tries = 0; tries < 400; tries += 1) {
+  for (let tries = 0; tries < 3000; tries += 1) {
     if (await fetch(`${address}/api/keys`).then((answer) => answer.ok, () => false)) return;
     await wait(10);
   }
