@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Http;
 
+use Stemmata\Core\Text\Characters;
 use Symfony\Component\HttpFoundation\Request;
 
 /** The body of a request, as an object of JSON. */
@@ -50,7 +51,7 @@ final readonly class JsonBody
     {
         $value = $this->fields[$field] ?? null;
 
-        return is_string($value) && mb_check_encoding($value, 'UTF-8') && strlen($value) <= 8192 ? $value : throw ProblemException::malformed(sprintf('“%s” must be a text of at most 8,192 bytes.', $field));
+        return is_string($value) && mb_check_encoding($value, 'UTF-8') && strlen($value) <= 8192 ? Characters::cleaned($value) : throw ProblemException::malformed(sprintf('“%s” must be a text of at most 8,192 bytes.', $field));
     }
 
     /** A text of any length that the whole request may have. */

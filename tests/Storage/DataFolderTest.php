@@ -160,6 +160,43 @@ final class DataFolderTest extends TestCase
         }
     }
 
+    public function testAReadOnlyDatabaseIsKnownByWhatSqliteSays(): void
+    {
+        $this->makeDatabase();
+        $connection = new \PDO('sqlite:'.$this->folder.'/stemmata.sqlite', options: [\PDO::SQLITE_ATTR_OPEN_FLAGS => \PDO::SQLITE_OPEN_READONLY]);
+        try {
+            $connection->exec('UPDATE commit_count SET commits = 1');
+            self::fail('It was written.');
+        } catch (\PDOException $error) {
+            self::assertStringStartsWith('The database cannot be written:', (string) StorageTrouble::findIn($error)?->sentence());
+        }
+    }
+
+    public function testADatabaseIsKeptAsItWasBeforeItIsBroughtUpToDate(): void
+    {
+        $this->console(['doctrine:migrations:migrate', 'Stemmata\Migrations\Version20261125000000', '--no-interaction', '--quiet']);
+        $said = $this->console(['stemmata:data', '--alone', '--backup']);
+        self::assertSame(0, $said->getExitCode(), $said->getErrorOutput());
+        $backups = glob($this->folder.'/backup-before-update-*.sqlite') ?: [];
+        self::assertCount(1, $backups);
+        self::assertStringContainsString($backups[0], $said->getErrorOutput());
+        $tables = (new \PDO('sqlite:'.$backups[0]))->query("SELECT name FROM sqlite_master WHERE name IN ('document', 'commit_count')");
+        self::assertSame(['document'], false === $tables ? [] : $tables->fetchAll(\PDO::FETCH_COLUMN));
+        $this->makeDatabase();
+        self::assertSame('', $this->console(['stemmata:data', '--alone', '--backup'])->getErrorOutput(), 'once is enough');
+    }
+
+    public function testTheLogOfTheServerIsNotLetGrow(): void
+    {
+        $log = $this->folder.'/server.log';
+        $writing = new Process(['bash', dirname(__DIR__, 2).'/bin/lib/rotated-log', $log, '10'], input: implode("\n", range(1, 95))."\n");
+        $writing->mustRun();
+
+        self::assertSame(implode("\n", range(91, 95))."\n", file_get_contents($log));
+        self::assertSame(['server.log', 'server.log.1', 'server.log.2', 'server.log.3'], array_map(basename(...), glob($log.'*') ?: []));
+        self::assertStringStartsWith("81\n", (string) file_get_contents($log.'.1'));
+    }
+
     private function makeDatabase(): void
     {
         $this->console(['doctrine:migrations:migrate', '--no-interaction', '--quiet'])->getExitCode();

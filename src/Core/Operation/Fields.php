@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Core\Operation;
 
 use Stemmata\Core\SectionId;
+use Stemmata\Core\Text\Characters;
 
 /** Reads the fields of an operation that came from outside, each checked as it is asked for. */
 final readonly class Fields
@@ -33,7 +34,7 @@ final readonly class Fields
             throw InvalidOperation::field($field, 'a text of at most 8,192 bytes');
         }
 
-        return $value;
+        return Characters::cleaned($value);
     }
 
     public function findText(string $field): ?string

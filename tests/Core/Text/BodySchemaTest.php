@@ -7,7 +7,9 @@ namespace Stemmata\Tests\Core\Text;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Text\Body;
+use Stemmata\Core\Text\BodySchema;
 use Stemmata\Core\Text\InvalidBody;
+use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
 
 final class BodySchemaTest extends TestCase
@@ -110,5 +112,26 @@ final class BodySchemaTest extends TestCase
         $body = Body::of([Node::paragraph([Node::text('a𝄞b')])]);
 
         self::assertSame(['a', '𝄞b'], [$body->cut(0, 3)->plainText(), $body->cut(3, $body->size())->plainText()]);
+    }
+
+    public function testControlCharactersAreNoPartOfAText(): void
+    {
+        $body = Body::fromJson([['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => "a\x01b\tc\u{FFFE}"], ['type' => 'text', 'text' => "\x07", 'marks' => [['type' => 'strong']]]]]]);
+
+        self::assertSame([['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => "ab\tc"]]]], $body->toJson());
+    }
+
+    public function testWhatWeBuildIsCheckedByTheSameTable(): void
+    {
+        $schema = new BodySchema();
+        $schema->check([Node::paragraph([Node::text('sound')])]);
+        foreach ([new Node('hologram'), new Node('figure', ['src' => 'data:image/bmp;base64,AA', 'alt' => '']), new Node('bulletList'), Node::paragraph([Node::text('')]), Node::paragraph([Node::text("\xFF")]), new Node('separator', content: [Node::text('x')]), new Node('codeBlock', ['language' => null], [Node::text('x', [new Mark('strong')])])] as $unsound) {
+            try {
+                $schema->check([$unsound]);
+                self::fail($unsound->type.' went through.');
+            } catch (InvalidBody $refused) {
+                self::assertStringEndsWith('.', $refused->getMessage());
+            }
+        }
     }
 }
