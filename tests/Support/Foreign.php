@@ -122,9 +122,13 @@ final class Foreign
         return $words;
     }
 
-    private static function file(string $ending): string
+    /** A file of its own, gone when the tests are over. */
+    public static function file(string $ending): string
     {
-        return sys_get_temp_dir().'/stemmata-foreign-'.bin2hex(random_bytes(5)).'.'.$ending;
+        $file = sys_get_temp_dir().'/stemmata-foreign-'.bin2hex(random_bytes(5)).'.'.$ending;
+        register_shutdown_function(static fn (): bool => !is_file($file) || unlink($file));
+
+        return $file;
     }
 
     /** @param array<string, string> $places

@@ -52,8 +52,11 @@ export async function read<T>(request: Promise<{ data?: T; error?: unknown }>): 
 }
 
 export function sentenceOf(problem: unknown): string {
-  const detail = typeof problem === "object" && problem !== null && "detail" in problem ? problem.detail : undefined;
-  return typeof detail === "string" ? detail : "Stemmata gave an answer that cannot be understood.";
+  return isProblem(problem) ? problem.detail : "Stemmata gave an answer that cannot be understood.";
+}
+
+function isProblem(problem: unknown): problem is { detail: string } {
+  return typeof problem === "object" && problem !== null && "detail" in problem && typeof problem.detail === "string";
 }
 
 /** Every change goes out through here and comes back as one of four. */
@@ -61,10 +64,11 @@ export async function write(request: Promise<{ data?: WriteOutcome; error?: unkn
   try {
     const { data, error, response } = await request;
     if (data !== undefined) return { kind: "applied", outcome: data };
-    if (response.status === 409) return { kind: "stale", conflict: error as Conflict };
+    if (response.status === 409 && isProblem(error)) return { kind: "stale", conflict: error as Conflict };
     // A full disk, for instance: what was written is tried again, and the writer knows why.
-    if (response.status >= 500) return { kind: "unreachable", ...(response.status === 503 || response.status === 507 ? { sentence: sentenceOf(error) } : {}) };
-    return { kind: "refused", sentence: sentenceOf(error) };
+    if (response.status >= 500) return { kind: "unreachable", ...((response.status === 503 || response.status === 507) && isProblem(error) ? { sentence: sentenceOf(error) } : {}) };
+    // An answer that is not Stemmata's own, such as a proxy's “too many requests” or “log in again”, refuses nothing for good.
+    return isProblem(error) ? { kind: "refused", sentence: sentenceOf(error) } : { kind: "unreachable" };
   } catch {
     return { kind: "unreachable" };
   }

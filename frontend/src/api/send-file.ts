@@ -25,7 +25,11 @@ export async function sendFile<T>(path: string, file: File, { tell, leave, cance
     }).catch((failure: unknown) => {
       throw leave?.aborted ? failure : new ReadFailed(UNREACHABLE);
     });
-    if (!response.ok || !response.body) throw new ReadFailed(sentenceOf(await response.json().catch(() => null)));
+    // A web server before Stemmata may have a limit of its own, and says so in its own words.
+    if (!response.ok || !response.body) {
+      const problem: unknown = await response.json().catch(() => (response.status === 413 ? { detail: "The file is larger than can be taken here." } : null));
+      throw new ReadFailed(sentenceOf(problem));
+    }
     for await (const line of linesOf<T>(response.body)) {
       if ("result" in line) return line.result;
       if ("problem" in line) throw isConflict(line.problem) ? new FileConflict(line.problem) : new ReadFailed(sentenceOf(line.problem));

@@ -79,6 +79,21 @@ test("what cannot be sent waits in the browser and goes out when the server answ
   expect(localStorage.getItem("stemmata:drafts:d")).toBeNull();
 });
 
+test.each([
+  ["a full disk, which is said", { status: 507, body: { status: 507, detail: "The disk is full. Nothing was changed; make room on it and try again.", reason: "disk-full" } }, /^The disk is full/],
+  ["a proxy that asks for patience", { status: 429, body: "Too Many Requests" }, null],
+  ["a proxy that asks who is there", { status: 401, body: "<html>Log in</html>" }, null],
+])("words that meet %s are kept and tried again", async (_name, answer, said) => {
+  server.answers.push(() => answer);
+  type("a", "kept");
+  await pass(600);
+  expect(session.state.saving).toBe("unsent");
+  if (said) expect(session.state.message?.sentence).toMatch(said);
+  await pass(3000);
+  expect(server.writes().map(({ operation }) => bodyOf(operation))).toEqual([bodyOf(textOf("a", "kept")), bodyOf(textOf("a", "kept"))]);
+  expect(session.state.saving).toBe("kept");
+});
+
 test("a document that is left still sends the words of every section, and tells other windows", async () => {
   const heard: unknown[] = [];
   const other = new BroadcastChannel("stemmata:d");

@@ -129,7 +129,7 @@ final class LibrariesTest extends TestCase
     /** @return list<array{int, string}> as python-docx reads them */
     private static function headingsByPython(string $docx): array
     {
-        file_put_contents($file = sys_get_temp_dir().'/stemmata-python.docx', $docx);
+        file_put_contents($file = Foreign::file('docx'), $docx);
         $json = json_decode(Foreign::run(['/usr/bin/python3', '-', $file], <<<'PY'
             import sys, json
             from docx import Document

@@ -98,7 +98,7 @@ final class OtherProgramsTest extends TestCase
     #[TestWith(['html'])]
     public function testALongTextComesThroughWhole(string $format): void
     {
-        $source = sys_get_temp_dir().'/stemmata-book.md';
+        $source = Foreign::file('md');
         // Programs that do not know our marks in headings read them as markup; pandoc writes its own.
         file_put_contents($source, (string) preg_replace(['/ <a id="([^"]+)" class="unnumbered"><\/a>$/m', '/ <a id="([^"]+)"(?: class="appendix")?><\/a>$/m', '/<a id="(\w+)"><\/a>/', '/<figure>.*?<\/figure>/s', '/\]\(<#/'], [' {#$1 .unnumbered}', ' {#$1}', '[]{#$1}', '', '](#'], strtr((string) file_get_contents(self::BOOK), ['>)' => ')'])));
         $own = $this->read((string) file_get_contents(self::BOOK), 'md');
@@ -115,7 +115,7 @@ final class OtherProgramsTest extends TestCase
     public function testReadsTheSameHeadingsAsMammoth(): void
     {
         $docx = Foreign::written(self::SOURCE, 'docx');
-        file_put_contents($file = sys_get_temp_dir().'/stemmata-mammoth.docx', $docx);
+        file_put_contents($file = Foreign::file('docx'), $docx);
         $html = Foreign::run(['node', '-e', 'require("mammoth").convertToHtml({path: process.argv[1]}).then((r) => process.stdout.write(r.value))', $file]);
         preg_match_all('~<h([1-6])>(.*?)</h\1>~', $html, $found, \PREG_SET_ORDER);
         $theirs = array_map(static fn (array $match): array => [(int) $match[1], html_entity_decode(strip_tags($match[2]))], $found);
