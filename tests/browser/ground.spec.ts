@@ -97,7 +97,10 @@ test("an import into a document can be cancelled, and the document is as it was"
   await page.getByRole("button", { name: "This document" }).click();
   await page.getByRole("menuitem", { name: "Import a file here…" }).click();
   const text = Array.from({ length: 30_000 }, (_, at) => `## Part ${at}\n\nSome words of it.\n`).join("\n");
-  await page.getByRole("dialog").locator("input[type=file]").setInputFiles({ name: "A long one.md", mimeType: "text/markdown", buffer: Buffer.from(text) });
+  await page
+    .getByRole("dialog")
+    .locator("input[type=file]")
+    .setInputFiles({ name: "A long one.md", mimeType: "text/markdown", buffer: Buffer.from(text) });
   await page.getByRole("dialog").getByRole("button", { name: "Cancel" }).click();
   await expect(page.getByText("The import was cancelled; the document is as it was.")).toBeVisible();
   await page.keyboard.press("Escape");
