@@ -8,13 +8,21 @@ const address = `http://127.0.0.1:${port}`;
 const report = { acknowledged: 0, kills: 0, restarts: [], lost: [], half: [], failures: [], imports: 0, transfers: 0, returns: 0, undone: 0 };
 let server;
 
+/** The port may be held for a moment longer by what was killed; then it is tried once more. */
 async function start() {
-  server = spawn("php", ["-d", "opcache.enable_cli=1", "-d", "memory_limit=2G", "-d", "post_max_size=66M", "-S", `127.0.0.1:${port}`, "-t", "public", "public/router.php"], { detached: true, stdio: "ignore", env: { ...process.env, STEMMATA_DATA: data, APP_ENV: "prod", PHP_CLI_SERVER_WORKERS: "4" } });
-  for (let tries = 0; tries < 3000; tries += 1) {
-    if (await fetch(`${address}/api/keys`).then((answer) => answer.ok, () => false)) return;
-    await wait(10);
+  for (;;) {
+    launch();
+    for (let tries = 0; tries < 3000 && server.exitCode === null; tries += 1) {
+      if (await fetch(`${address}/api/keys`).then((answer) => answer.ok, () => false)) return;
+      await wait(10);
+    }
+    if (server.exitCode === null) throw new Error("The server does not come up.");
+    await wait(50);
   }
-  throw new Error("The server does not come up.");
+}
+
+function launch() {
+  server = spawn("php", ["-d", "opcache.enable_cli=1", "-d", "memory_limit=2G", "-d", "post_max_size=66M", "-S", `127.0.0.1:${port}`, "-t", "public", "public/router.php"], { detached: true, stdio: "ignore", env: { ...process.env, STEMMATA_DATA: data, APP_ENV: "prod", PHP_CLI_SERVER_WORKERS: "4" } });
 }
 
 /** Null when no answer came: what was asked may or may not have been done. */
