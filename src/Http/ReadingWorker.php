@@ -24,6 +24,8 @@ final readonly class ReadingWorker
     /** Of the process, and of the one that parses HTML for it, each (megabytes). */
     private const MEMORY = 512;
     private const SECONDS = 60;
+    /** Without the server's port and its lock on the folder: should the server be killed, the next one must find both free. */
+    private const ALONE = 'for fd in /proc/self/fd/*; do fd=${fd##*/}; [ "$fd" -le 2 ] || eval "exec $fd>&-"; done; ';
     /** How often the one who waits is told that it is still being read (microseconds). */
     private const BEAT = 100_000;
     /** A short plain text is read at once: nothing in it can take long, and a process takes a fifth of a second. */
@@ -83,7 +85,7 @@ final readonly class ReadingWorker
     /** @param \Closure(): mixed $beat */
     private function run(string $name, string $folder, \Closure $beat): void
     {
-        $limits = sprintf('ulimit -d %d; exec "$@"', self::MEMORY * 1024);
+        $limits = sprintf(self::ALONE.'ulimit -d %d; exec "$@"', self::MEMORY * 1024);
         $php = (new PhpExecutableFinder())->find() ?: 'php';
         $worker = new Process(['setsid', 'bash', '-c', $limits, 'limited', $php, '-d', 'memory_limit='.self::MEMORY.'M', 'bin/console', 'stemmata:stage-file', '--no-interaction', '--', $name, $folder.'/file', $folder.'/staged'], $this->root, timeout: null);
         $worker->start();
