@@ -41,12 +41,7 @@ final class ChangeForm
         $row = new Row($stored);
         $sections = [];
         foreach ($row->list('sections') as $id => $pair) {
-            assert(is_array($pair));
-            if (is_array($pair[0] ?? null) && is_array($pair[1] ?? null)) {
-                // What did not change was not written a second time.
-                $pair[1] += $pair[0];
-            }
-            $sections[(string) $id] = self::pair($pair, static fn (array $each): Section => SectionForm::read($each));
+            $sections[(string) $id] = self::readSections($pair);
         }
         $offcuts = [];
         foreach ($row->list('offcuts') as $id => $pair) {
@@ -60,6 +55,20 @@ final class ChangeForm
             self::readTitleBlocks($row),
             self::readSetups($stored['setup'] ?? null),
         );
+    }
+
+    /**
+     * What did not change was not written a second time, and is one object in both: by that it is known to be the same.
+     *
+     * @return array{Section|null, Section|null}
+     */
+    private static function readSections(mixed $pair): array
+    {
+        assert(is_array($pair));
+        $before = is_array($pair[0] ?? null) ? SectionForm::read($pair[0]) : null;
+        $after = is_array($pair[1] ?? null) ? SectionForm::read($pair[1] + (is_array($pair[0] ?? null) ? $pair[0] : []), $before, $pair[1]) : null;
+
+        return [$before, $after];
     }
 
     /** @param array<string, array{Section|null, Section|null}> $pairs before and after, by id */

@@ -102,15 +102,19 @@ final class SectionForm
         ];
     }
 
-    /** @param array<mixed> $stored as encoded() made it, with every field */
-    public static function read(array $stored): Section
+    /**
+     * @param array<mixed> $stored as encoded() made it, with every field
+     * @param Section|null $unlike whose heading and body are taken over when they are not among what was written of this one
+     * @param array<mixed> $own    what was
+     */
+    public static function read(array $stored, ?Section $unlike = null, array $own = []): Section
     {
         $row = new Row($stored);
 
         return new Section(
             SectionId::fromString($row->text('id')),
-            self::readHeading(self::wordsIn($stored['heading'] ?? []), self::json((array) ($stored['heading'] ?? []))),
-            self::bodyOf($stored['body'] ?? []),
+            null !== $unlike && !isset($own['heading']) ? $unlike->heading : self::readHeading(self::wordsIn($stored['heading'] ?? []), self::json((array) ($stored['heading'] ?? []))),
+            null !== $unlike && !isset($own['body']) ? $unlike->body : self::bodyOf($stored['body'] ?? []),
             $row->text('aim'),
             $row->findInteger('target'),
             Marker::from($row->text('marker')),
