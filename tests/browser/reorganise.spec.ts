@@ -328,6 +328,10 @@ test.describe("history", () => {
     await expect(steps).toHaveCount(305);
     await expect(steps.last()).toContainText("“Title 0”");
     await expect(drawer.getByRole("button", { name: "Earlier steps" })).toBeHidden();
+    // What is written meanwhile leaves it unfolded.
+    await page.request.post(`/api/documents/${id}/operations`, { data: { baseRevision: revision, operation: { name: "describe-document", title: "One more" } } });
+    await expect(steps.first()).toContainText("“One more”");
+    await expect(steps).toHaveCount(306);
   });
 
   test("going back is refused when another window has written since, and nothing changes", async ({ page }) => {
@@ -354,7 +358,7 @@ test.describe("history", () => {
     await expect(drawer.getByRole("list", { name: "Milestones" })).toContainText("First full draft");
     await pickRow(page, "Logs");
     await page.keyboard.press("Delete");
-    await expect(page.getByText("Deleted “Logs”")).toBeVisible();
+    await expect(page.getByText("Deleted “Logs”.")).toBeVisible();
     await pickRow(page, "Storms");
     await page.keyboard.press("Control+Shift+ArrowUp");
     await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Storms", "1 Coast"]);

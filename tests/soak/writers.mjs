@@ -30,6 +30,7 @@ async function call(method, path, body) {
   try {
     const answer = await fetch(address + path, { method, headers: { "Content-Type": "application/json" }, body: typeof body === "string" ? body : JSON.stringify(body) });
     const text = await answer.text();
+    if (text === "" && answer.status !== 204) return null; // killed between the head of the answer and the rest
     if (answer.status >= 500) report.failures.push(`${method} ${path}: ${answer.status} ${text.slice(0, 200)}`);
     return { status: answer.status, ...(text.startsWith("{") ? JSON.parse(text) : { list: text.startsWith("[") ? JSON.parse(text) : text }) };
   } catch {

@@ -7,6 +7,7 @@ export type ChangesSince = Schemas["ChangesSince"];
 export type Conflict = Schemas["Conflict"];
 export type DocumentCard = Schemas["DocumentCard"];
 export type Difference = Schemas["Difference"];
+export type HistoryPart = Schemas["HistoryPage"];
 export type HistoryStep = Schemas["HistoryStep"];
 export type Finding = Schemas["Finding"];
 export type InnerLink = Schemas["InnerLink"];

@@ -1,7 +1,7 @@
-import { useInfiniteQuery, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Flag, X } from "lucide-react";
 import { useMemo, useState } from "react";
-import { api, read, type HistoryStep, type Milestone } from "../../api/client";
+import { api, read, type HistoryPart, type HistoryStep, type Milestone } from "../../api/client";
 import { NameDialog } from "../../desk/name-dialog";
 import { useDocument, useSession } from "../../document/context";
 import { Button } from "../../parts/button";
@@ -19,16 +19,12 @@ export function HistoryDrawer() {
   const [from, setFrom] = useState<number | null>(null);
   const [naming, setNaming] = useState(false);
   const client = useQueryClient();
-  const history = useInfiniteQuery({
-    queryKey: ["history", id, generation],
-    queryFn: ({ pageParam }) => read(api.GET("/api/documents/{id}/history", { params: { path: { id }, query: pageParam === null ? {} : { before: pageParam } } })),
-    initialPageParam: null as number | null,
-    getNextPageParam: (page) => (page.hasEarlier ? page.sittings.at(-1)?.at(-1)?.id : undefined),
-    placeholderData: (previous) => previous,
-  });
+  // How many parts are wanted outlives what is written meanwhile: what was unfolded stays so.
+  const [wanted, setWanted] = useState(1);
+  const history = useQuery({ queryKey: ["history", id, generation, wanted], queryFn: () => historyOf(id, wanted), placeholderData: (previous) => previous });
   const milestones = useQuery({ queryKey: ["milestones", id], queryFn: () => read(api.GET("/api/documents/{id}/history/milestones", { params: { path: { id } } })) });
   const named = milestones.data ?? NONE;
-  const sittings = useMemo(() => history.data?.pages.flatMap((page) => page.sittings) ?? [], [history.data]);
+  const sittings = useMemo(() => history.data?.flatMap((part) => part.sittings) ?? [], [history.data]);
   const states = useMemo(() => namedStates(sittings.flat(), named), [sittings, named]);
   const readAgain = () => void client.invalidateQueries({ queryKey: ["milestones", id] });
   const name = async (words: string) => {
@@ -76,10 +72,10 @@ export function HistoryDrawer() {
       {sittings.map((steps) => (
         <Sitting key={steps[0]?.id} steps={steps} onCompare={(step) => setFrom(step.undone ? step.id : step.previous)} />
       ))}
-      {sittings.length > 0 && <KeepingRule id={id} weeks={history.data.pages[0]?.keptWeeks ?? null} onKept={() => void history.refetch()} />}
-      {history.hasNextPage && (
-        <Button onClick={() => void history.fetchNextPage()} disabled={history.isFetchingNextPage}>
-          {history.isFetchingNextPage ? "Looking…" : "Earlier steps"}
+      {sittings.length > 0 && <KeepingRule id={id} weeks={history.data[0]?.keptWeeks ?? null} onKept={() => void history.refetch()} />}
+      {history.data.at(-1)?.hasEarlier && (
+        <Button onClick={() => setWanted(history.data.length + 1)} disabled={wanted > history.data.length}>
+          {wanted > history.data.length ? "Looking…" : "Earlier steps"}
         </Button>
       )}
       {from !== null && <CompareDialog from={from} states={states} onClose={() => setFrom(null)} />}
@@ -94,6 +90,18 @@ export function HistoryDrawer() {
       />
     </>
   );
+}
+
+/** The last parts of the history, as many as are wanted and there. */
+async function historyOf(id: string, wanted: number): Promise<HistoryPart[]> {
+  const parts: HistoryPart[] = [];
+  let before: number | undefined;
+  do {
+    const part = await read(api.GET("/api/documents/{id}/history", { params: { path: { id }, query: before === undefined ? {} : { before } } }));
+    parts.push(part);
+    before = part.hasEarlier ? part.sittings.at(-1)?.at(-1)?.id : undefined;
+  } while (before !== undefined && parts.length < wanted);
+  return parts;
 }
 
 const RULES: readonly [number | null, string][] = [
