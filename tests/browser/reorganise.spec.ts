@@ -293,6 +293,8 @@ test.describe("history", () => {
     await page.keyboard.press("Shift+End");
     // A hand takes longer than the editor to see what is selected; these keys do not.
     await expect.poll(() => page.evaluate(() => document.getSelection()?.toString())).toBe("The lamp.");
+    // The page is told of its selection with the next frame, the editor after it.
+    await page.evaluate(() => new Promise((told) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(told)))));
     await page.keyboard.press("Control+b");
     await expect(page.locator(".manuscript strong")).toHaveText("The lamp.");
     await allKept(page);
