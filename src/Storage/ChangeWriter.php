@@ -39,7 +39,9 @@ final readonly class ChangeWriter
     /** Only with the write lock, and while the document is at the revision that the change was prepared for. */
     public function write(DocumentRecord $document, PreparedChange $prepared, int $now): void
     {
-        assert($document->revision === $prepared->revision, 'A change is written on the state that it was made from.');
+        if ($document->revision !== $prepared->revision) {
+            throw new \LogicException('A change is written on the state that it was made from.');
+        }
         $change = $prepared->change;
         $revision = $prepared->revision + 1;
         if ([] !== $change->outlineEdits) {

@@ -29,6 +29,7 @@ use Stemmata\Storage\Entity\SectionRecord;
 final readonly class DocumentStore
 {
     private const IDS_PER_QUERY = 1000;
+    private const STEPS_THINNED_AT_ONCE = 200;
     private const STALE = 'Another window has changed this part of the document since; here is how it reads now.';
     private const STALE_STEP = 'Another window has changed the document since; look at how it reads now before undoing or redoing.';
 
@@ -124,26 +125,36 @@ final readonly class DocumentStore
      */
     public function keepSteps(string $id, ?int $weeks): int
     {
-        return $this->lock->holding(function () use ($id, $weeks): int {
-            $record = $this->get($id);
-            $record->stepsKeptWeeks = $weeks;
-            $record->thinnedOn = self::today();
-
-            return null === $weeks ? 0 : $this->journal->thin($id, $weeks, time());
+        $this->lock->holding(function () use ($id, $weeks): void {
+            $this->get($id)->stepsKeptWeeks = $weeks;
         });
+
+        return $this->thinned($id);
     }
 
     private function thinOnceADay(string $id): void
     {
         $record = $this->get($id);
-        if (null === $record->stepsKeptWeeks || $record->thinnedOn === self::today()) {
-            return;
+        if (null !== $record->stepsKeptWeeks && $record->thinnedOn !== self::today()) {
+            $this->thinned($id);
         }
-        $this->lock->holding(function () use ($id): void {
+    }
+
+    /** In portions, so that others write between them; a history of years may hold tens of thousands of steps. */
+    private function thinned(string $id): int
+    {
+        $weeks = $this->lock->holding(function () use ($id): ?int {
             $record = $this->get($id);
             $record->thinnedOn = self::today();
-            $this->journal->thin($id, $record->stepsKeptWeeks ?? Thinning::MOST_WEEKS, time());
+
+            return $record->stepsKeptWeeks;
         });
+        $fewer = 0;
+        for ($isMore = null !== $weeks; $isMore; $fewer += $some) {
+            [$some, $isMore] = $this->lock->holding(fn (): array => $this->journal->thin($id, $weeks ?? Thinning::MOST_WEEKS, time(), self::STEPS_THINNED_AT_ONCE));
+        }
+
+        return $fewer;
     }
 
     private static function today(): int

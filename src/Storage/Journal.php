@@ -47,11 +47,14 @@ final readonly class Journal
     }
 
     /**
-     * Puts old steps together as the document's rule says; see Thinning. Undoing goes back the same way in longer strides.
+     * Puts old steps together as the document's rule says; see Thinning. Undoing goes back the same way in longer strides. A
+     * day that cannot be read stays as it is.
      *
-     * @return int how many steps fewer there are
+     * @param int $most no more days are begun after so many steps; what is left is for the next call
+     *
+     * @return array{int, bool} how many steps fewer there are, and whether any are left to be put together
      */
-    public function thin(string $documentId, int $weeks, int $now): int
+    public function thin(string $documentId, int $weeks, int $now, int $most): array
     {
         $connection = $this->entities->getConnection();
         $steps = array_map(static function (array $fields): array {
@@ -62,24 +65,31 @@ final readonly class Journal
         }, $connection->fetchAllAssociative('SELECT id, previous_id, made_at, state FROM journal WHERE document_id = ? ORDER BY id', [$documentId]));
         $named = array_values(array_filter($connection->fetchFirstColumn('SELECT step FROM milestone WHERE document_id = ?', [$documentId]), is_int(...)));
         ['joined' => $joined, 'dropped' => $dropped] = Thinning::of($steps, $named, $now - max(Thinning::LEAST_WEEKS, $weeks) * self::WEEK);
-        $fewer = count($dropped);
-        foreach ($joined as $run) {
-            $this->join($run);
-            $fewer += count($run) - 1;
-        }
-        foreach ($dropped as $step) {
+        $forgotten = array_slice($dropped, 0, $most);
+        foreach ($forgotten as $step) {
             $connection->delete('journal', ['id' => $step]);
         }
+        $fewer = count($forgotten);
+        foreach ($joined as $run) {
+            if ($fewer >= $most) {
+                break;
+            }
+            $fewer += $this->join($run) ? count($run) - 1 : 0;
+        }
 
-        return $fewer;
+        return [$fewer, $fewer >= $most];
     }
 
     /** @param non-empty-list<int> $run one after the other */
-    private function join(array $run): void
+    private function join(array $run): bool
     {
-        $change = $this->changeOf($run[0]);
-        foreach (array_slice($run, 1) as $step) {
-            $change = $change->followedBy($this->changeOf($step));
+        try {
+            $change = $this->changeOf($run[0]);
+            foreach (array_slice($run, 1) as $step) {
+                $change = $change->followedBy($this->changeOf($step));
+            }
+        } catch (\JsonException) {
+            return false;
         }
         $first = $this->entities->find(JournalEntry::class, $run[0]) ?? throw new \LogicException(sprintf('There is no step %d.', $run[0]));
         $last = $this->entities->find(JournalEntry::class, $run[count($run) - 1]) ?? throw new \LogicException('The run has no end.');
@@ -91,6 +101,8 @@ final readonly class Journal
         foreach (array_slice($run, 0, -1) as $step) {
             $this->entities->getConnection()->delete('journal', ['id' => $step]);
         }
+
+        return true;
     }
 
     public function findLastDone(string $documentId): ?JournalEntry

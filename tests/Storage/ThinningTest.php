@@ -60,6 +60,27 @@ final class ThinningTest extends TestCase
         self::assertCount(2, $document->steps());
     }
 
+    public function testYearsOfStepsArePutTogetherInPortionsAndADamagedDayStays(): void
+    {
+        $server = LiveServer::overEmptyDatabase();
+        $document = LiveDocument::from($server, "# One\n\na\n");
+        $document->operate(['name' => 'rename', 'section' => $document->section(0), 'heading' => 'A']);
+        $connection = new \PDO('sqlite:'.$server->data.'/stemmata.sqlite');
+        // Three steps on each of 400 days, as one who does the same every day would make them.
+        $connection->exec('WITH RECURSIVE n(i) AS (SELECT 2 UNION ALL SELECT i + 1 FROM n WHERE i < 1200)
+            INSERT INTO journal (id, document_id, revision, label, typed_in, change, started_at, made_at, state, previous_id)
+            SELECT i, document_id, revision, label, typed_in, change, started_at, made_at, state, i - 1 FROM journal, n');
+        $connection->exec('UPDATE journal SET made_at = (made_at / 86400 - 500 + (id - 1) / 3) * 86400 + 43200 + id, started_at = (made_at / 86400 - 500 + (id - 1) / 3) * 86400 + 43200 + id');
+        $connection->exec("UPDATE journal SET change = '{' WHERE id = 5");
+
+        self::assertSame(['fewer' => 798], $this->rule($server, $document, 4), 'two of each day but one');
+        $left = $connection->query('SELECT COUNT(*), SUM(id BETWEEN 4 AND 6) FROM journal');
+        self::assertSame([402, 3], false === $left ? null : $left->fetch(\PDO::FETCH_NUM));
+        self::assertSame(['fewer' => 0], $this->rule($server, $document, 4));
+        $document->operate(['name' => 'rename', 'section' => $document->section(0), 'heading' => 'B']);
+        self::assertSame(['1 B'], $document->outline(), 'a step that cannot be read keeps no one from writing');
+    }
+
     public function testARemovedDocumentIsPurgedWithAllThatIsItsOwn(): void
     {
         $server = LiveServer::overEmptyDatabase();

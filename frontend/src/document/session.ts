@@ -35,9 +35,9 @@ export type Typed = Pick<Draft, "text" | "headingChanged" | "bodyChanged">;
 /** Closed with words yet unsent: they go on trying until their document is opened again, which then has those words from the browser. */
 const lingering = new Map<string, Session>();
 
-/** One open document: its state, and every way to change it. Knows nothing of React. */
 export type FileFormat = "md" | "html";
 
+/** One open document: its state, and every way to change it. Knows nothing of React. */
 export class Session {
   readonly store: StoreApi<DocumentState>;
   private readonly drafts = new Map<string, Draft>();

@@ -27,10 +27,12 @@ final class Thinning
     public static function of(array $steps, array $named, int $before): array
     {
         $dropped = self::dropped($steps, $named, $before);
-        $branchesFrom = [];
+        $isDropped = array_fill_keys($dropped, true);
+        // Where a run ends: at what is named, and at what something else that is kept leads on from.
+        $ends = array_fill_keys($named, true);
         foreach ($steps as $step) {
-            if (!$step['isDone'] && !in_array($step['id'], $dropped, true)) {
-                $branchesFrom[$step['previous']] = true;
+            if (!$step['isDone'] && !isset($isDropped[$step['id']])) {
+                $ends[$step['previous']] = true;
             }
         }
         $runs = [];
@@ -47,7 +49,7 @@ final class Thinning
             }
             $day = $on;
             $run[] = $step['id'];
-            if (in_array($step['id'], $named, true) || isset($branchesFrom[$step['id']])) {
+            if (isset($ends[$step['id']])) {
                 $runs[] = $run;
                 $run = [];
             }
