@@ -185,11 +185,8 @@ final readonly class Desk
     /** @param list<SectionRow> $rows */
     private function store(string $documentId, array $rows): void
     {
-        $started = hrtime(true);
-        $this->lock->holding(function () use ($documentId, $rows): void {
+        $this->lock->holdingInTurn(function () use ($documentId, $rows): void {
             $this->rows->write($documentId, $rows, 1);
         });
-        // Whoever waits for the lock looks at intervals; as long as it was held it is free now.
-        usleep(intdiv(hrtime(true) - $started, 1000));
     }
 }

@@ -29,7 +29,7 @@ use Stemmata\Storage\Entity\SectionRecord;
 final readonly class DocumentStore
 {
     private const IDS_PER_QUERY = 1000;
-    private const STEPS_THINNED_AT_ONCE = 200;
+    private const STEPS_THINNED_AT_ONCE = 400;
     private const STALE = 'Another window has changed this part of the document since; here is how it reads now.';
     private const STALE_STEP = 'Another window has changed the document since; look at how it reads now before undoing or redoing.';
 
@@ -151,7 +151,7 @@ final readonly class DocumentStore
         });
         $fewer = 0;
         for ($isMore = null !== $weeks; $isMore; $fewer += $some) {
-            [$some, $isMore] = $this->lock->holding(fn (): array => $this->journal->thin($id, $weeks ?? Thinning::MOST_WEEKS, time(), self::STEPS_THINNED_AT_ONCE));
+            [$some, $isMore] = $this->lock->holdingInTurn(fn (): array => $this->journal->thin($id, $weeks ?? Thinning::MOST_WEEKS, time(), self::STEPS_THINNED_AT_ONCE));
         }
 
         return $fewer;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Storage;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use Stemmata\Core\Change;
 use Stemmata\Core\History\StatePath;
@@ -66,9 +67,7 @@ final readonly class Journal
         $named = array_values(array_filter($connection->fetchFirstColumn('SELECT step FROM milestone WHERE document_id = ?', [$documentId]), is_int(...)));
         ['joined' => $joined, 'dropped' => $dropped] = Thinning::of($steps, $named, $now - max(Thinning::LEAST_WEEKS, $weeks) * self::WEEK);
         $forgotten = array_slice($dropped, 0, $most);
-        foreach ($forgotten as $step) {
-            $connection->delete('journal', ['id' => $step]);
-        }
+        $this->forget($forgotten);
         $fewer = count($forgotten);
         foreach ($joined as $run) {
             if ($fewer >= $most) {
@@ -98,11 +97,17 @@ final readonly class Journal
         $last->startedAt = $first->startedAt;
         $last->previousId = $first->previousId;
         $last->typedIn = null;
-        foreach (array_slice($run, 0, -1) as $step) {
-            $this->entities->getConnection()->delete('journal', ['id' => $step]);
-        }
+        $this->forget(array_slice($run, 0, -1));
 
         return true;
+    }
+
+    /** @param list<int> $steps */
+    private function forget(array $steps): void
+    {
+        foreach (array_chunk($steps, 500) as $some) {
+            $this->entities->getConnection()->executeStatement('DELETE FROM journal WHERE id IN (?)', [$some], [ArrayParameterType::INTEGER]);
+        }
     }
 
     public function findLastDone(string $documentId): ?JournalEntry

@@ -114,19 +114,24 @@ const RULES: readonly [number | null, string][] = [
 /** How much of a long history is kept, for the writer to read and to set. */
 function KeepingRule({ id, weeks, onKept }: { id: string; weeks: number | null; onKept: () => void }) {
   const session = useSession("KeepingRule");
+  // What was chosen, while a history of years is gone through.
+  const [chosen, setChosen] = useState<number | null | undefined>(undefined);
   const set = async (wanted: number | null) => {
+    setChosen(wanted);
     await session.flush();
     const answer = await read(api.PUT("/api/documents/{id}/history/rule", { params: { path: { id } }, body: { weeks: wanted } })).catch((failure: unknown) => failure as Error);
     if (answer instanceof Error) session.say(answer.message, "warning");
     else session.say(answer.fewer === 0 ? "The rule is kept. No step was old enough for it yet." : `The rule is kept; the history has ${counted(answer.fewer, "step")} fewer.`);
+    setChosen(undefined);
     onKept();
   };
   return (
     <label className="mb-4 block border-t border-line pt-3 text-xs text-soft">
       Old steps
       <select
-        value={weeks ?? ""}
-        onChange={(event) => void set(event.target.value === "" ? null : Number(event.target.value))}
+        value={(chosen === undefined ? weeks : chosen) ?? ""}
+        aria-disabled={chosen !== undefined}
+        onChange={(event) => chosen === undefined && void set(event.target.value === "" ? null : Number(event.target.value))}
         className="mt-1 block w-full rounded-lg border border-line bg-paper px-2 py-1 text-ink"
       >
         {RULES.map(([each, words]) => (
@@ -135,7 +140,9 @@ function KeepingRule({ id, weeks, onKept }: { id: string; weeks: number | null; 
           </option>
         ))}
       </select>
-      <span className="mt-1 block text-faint">Milestones and the last weeks always stay as they are.</span>
+      <span className="mt-1 block text-faint" role="status">
+        {chosen === undefined ? "Milestones and the last weeks always stay as they are." : "Putting old steps together…"}
+      </span>
     </label>
   );
 }
