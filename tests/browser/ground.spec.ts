@@ -2,7 +2,7 @@ import { expect } from "@playwright/test";
 import { exported, importText, openDocument, test } from "./helpers";
 
 test("what is off the desk is listed, put back, and thrown away for good only after a question", async ({ page }) => {
-  for (const title of ["Kept page", "Lost page"]) {
+  for (const title of ["Kept page", "Lost page", "Other page"]) {
     const id = await importText(page.request, `# ${title}\n\nwords\n`, `${title}.md`);
     await page.request.delete(`/api/documents/${id}`);
   }
@@ -12,9 +12,12 @@ test("what is off the desk is listed, put back, and thrown away for good only af
   await expect(page.getByRole("link", { name: "Kept page" })).toBeVisible();
   await page.getByRole("button", { name: "Throw “Lost page” away…" }).click();
   await expect(page.getByText("This cannot be undone.")).toBeVisible();
-  await page.getByRole("button", { name: "Keep it" }).click();
-  await page.getByRole("button", { name: "Throw “Lost page” away…" }).click();
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("button", { name: "Throw “Lost page” away…" })).toBeFocused();
+  await page.keyboard.press("Enter");
   await page.getByRole("button", { name: "Throw it away for good" }).click();
+  await expect(page.getByText("“Lost page” is gone for good.")).toBeVisible();
+  await expect(page.getByText(/^Off the desk: \d+ documents?$/)).toBeFocused();
   await expect(page.getByRole("button", { name: "Throw “Lost page” away…" })).toHaveCount(0);
   expect(await (await page.request.get("/api/removed-documents")).text()).not.toContain("Lost page");
 });

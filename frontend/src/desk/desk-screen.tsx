@@ -27,6 +27,7 @@ export function DeskScreen() {
   const [naming, setNaming] = useState(false);
   const [over, setOver] = useState(false);
   const [removed, setRemoved] = useState<{ id: string; title: string } | null>(null);
+  const [gone, setGone] = useState<string | null>(null);
   const [progress, setProgress] = useState<ImportProgress | null>(null);
   const [imported, setImported] = useState<Imported | null>(null);
   const chooser = useRef<HTMLInputElement>(null);
@@ -106,17 +107,25 @@ export function DeskScreen() {
               </Button>
             </p>
           )}
+          {gone !== null && <p className="mb-4 rounded-lg border-l-2 border-ochre bg-sheet px-4 py-2">“{gone}” is gone for good.</p>}
         </div>
         {documents.isPending && <Progress words="Looking for your documents…" />}
         {documents.data?.length === 0 && <Empty />}
         {documents.data && documents.data.length > 0 && (
           <ul>
             {documents.data.map((document) => (
-              <DocumentRow key={document.id} document={document} onRemoved={(gone) => (setRemoved(gone), void readAgain())} />
+              <DocumentRow key={document.id} document={document} onRemoved={(taken) => (setRemoved(taken), setGone(null), void readAgain())} />
             ))}
           </ul>
         )}
-        <RemovedDocuments onRestore={(id) => restore.mutate(id)} />
+        <RemovedDocuments
+          onRestore={(id) => restore.mutate(id)}
+          onPurged={({ id, title }) => {
+            // What is gone can no longer be put back.
+            if (removed?.id === id) setRemoved(null);
+            setGone(title);
+          }}
+        />
         <p className="mt-10 text-center text-faint">A file dropped anywhere here becomes a document: DOCX, ODT, EPUB, HTML, Markdown, OPML or plain text.</p>
       </main>
       {naming && <NewDocumentDialog onClose={() => setNaming(false)} onBegin={(title, starter) => create.mutate({ title, starter })} />}

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { api, read } from "../api/client";
 import { Button } from "../parts/button";
 import { Dialog } from "../parts/dialog";
@@ -8,22 +8,31 @@ import { counted, since } from "../parts/words";
 type Removed = { id: string; title: string };
 
 /** What was taken off the desk: to be put back, or thrown away for good. */
-export function RemovedDocuments({ onRestore }: { onRestore: (id: string) => void }) {
+export function RemovedDocuments({ onRestore, onPurged }: { onRestore: (id: string) => void; onPurged: (gone: Removed) => void }) {
   const client = useQueryClient();
+  const summary = useRef<HTMLElement>(null);
   const removed = useQuery({ queryKey: ["removed-documents"], queryFn: () => read(api.GET("/api/removed-documents")) });
   const [doomed, setDoomed] = useState<Removed | null>(null);
   const purge = useMutation({
-    mutationFn: async (id: string) => {
+    mutationFn: async ({ id }: Removed) => {
       const { error } = await api.DELETE("/api/removed-documents/{id}", { params: { path: { id } } });
       if (error) throw new Error(error.detail);
     },
+    onSuccess: (_, gone) => onPurged(gone),
     onSettled: () => (setDoomed(null), client.invalidateQueries({ queryKey: ["removed-documents"] })),
   });
   const list = removed.data ?? [];
-  if (list.length === 0) return null;
+  const count = list.length;
+  // The line that the cursor was on is gone; it stays near.
+  useEffect(() => {
+    if (purge.isSuccess && document.activeElement === document.body) summary.current?.focus();
+  }, [count, purge.isSuccess]);
+  if (count === 0) return null;
   return (
     <details className="mt-10">
-      <summary className="w-fit cursor-pointer rounded text-soft hover:text-ink">Off the desk: {counted(list.length, "document")}</summary>
+      <summary ref={summary} className="w-fit cursor-pointer rounded text-soft hover:text-ink">
+        Off the desk: {counted(count, "document")}
+      </summary>
       <ul className="mt-3">
         {list.map(({ id, title, removedAt, words }) => {
           const name = title.trim() === "" ? "Untitled" : title;
@@ -54,7 +63,7 @@ export function RemovedDocuments({ onRestore }: { onRestore: (id: string) => voi
             <Button tone="quiet" onClick={() => setDoomed(null)}>
               Keep it
             </Button>
-            <Button tone="loss" disabled={purge.isPending} onClick={() => purge.mutate(doomed.id)}>
+            <Button tone="loss" disabled={purge.isPending} onClick={() => purge.mutate(doomed)}>
               Throw it away for good
             </Button>
           </div>
