@@ -65,7 +65,7 @@ final class AsTheyAreTest extends TestCase
         yield 'struck' => ['x.html', '<h1>A</h1><s>words</s>', ['Struck-out words were kept without the stroke through them, in one place. (words)']];
         yield 'deleted' => ['x.html', '<h1>A</h1>a <del>words</del>', ['Text marked as deleted was left out, in one place. (words)']];
         yield 'direction' => ['x.html', '<h1>A</h1><p dir="rtl">שלום', ['One part says in which direction it is written; its words were kept, the direction was not. (שלום)']];
-        yield 'language' => ['x.html', '<html lang="en"><h1>A</h1><p lang="fr">mot', ['One part is in another language than the document; its words were kept, the name of the language was not. (fr)']];
+        yield 'language' => ['x.html', '<html lang="en"><h1>A</h1><p lang="fr">mot', ['One part is in another language than the document; its words were kept, the name of the language was not. (fr: mot)']];
         yield 'merged cells' => ['x.html', '<h1>A</h1><table><tr><td colspan="2">a</table>', ['A table cell spanned several; its words stand in the first, and the others are empty.']];
         yield 'inserted' => ['x.html', '<h1>A</h1><ins>words</ins>', ['Text marked as inserted was kept as text, in one place.']];
     }

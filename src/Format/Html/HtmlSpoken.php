@@ -15,13 +15,14 @@ final class HtmlSpoken
         if (!$element->hasAttributes()) {
             return;
         }
+        $words = static fn (): string => mb_strimwidth(trim($element->textContent), 0, 60, '…');
         if ('rtl' === strtolower($element->getAttribute('dir'))) {
-            $builder->note(ImportNote::DirectionLost, mb_strimwidth(trim($element->textContent), 0, 60, '…'));
+            $builder->note(ImportNote::DirectionLost, $words());
         }
         $language = strtolower($element->getAttribute('lang') ?: $element->getAttribute('xml:lang'));
         $ofPage = strtolower($element->ownerDocument?->documentElement?->getAttribute('lang') ?? '');
         if ('' !== $language && '' !== $ofPage && strtok($language, '-') !== strtok($ofPage, '-')) {
-            $builder->note(ImportNote::LanguageLost, $language);
+            $builder->note(ImportNote::LanguageLost, sprintf('%s: %s', $language, $words()));
         }
     }
 }
