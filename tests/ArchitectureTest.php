@@ -10,6 +10,8 @@ use PHPUnit\Framework\TestCase;
 /** Who may know whom: see docs/architecture.md. */
 final class ArchitectureTest extends TestCase
 {
+    private const MOST_FILES = 20;
+
     /** @param list<string> $allowed beginnings of names that files of the layer may use */
     #[TestWith(['Core', ['Stemmata\Core', 'Brick\Math', 'SebastianBergmann\Diff']])]
     #[TestWith(['Format', ['Stemmata\Core', 'Stemmata\Format', 'League\CommonMark', 'Symfony\Component\Process', 'Symfony\Component\Yaml']])]
@@ -30,6 +32,28 @@ final class ArchitectureTest extends TestCase
         self::assertGreaterThan(5, $seen);
     }
 
+    /** A folder that needs another is not needed by it, not by a detour either. */
+    public function testNoFoldersGoInACircle(): void
+    {
+        $needs = self::foldersNeeded();
+        $settled = [];
+        do {
+            $free = array_filter($needs, static fn (array $needed): bool => [] === array_diff_key($needed, $settled));
+            $settled += $free;
+            $needs = array_diff_key($needs, $free);
+        } while ([] !== $free);
+
+        self::assertGreaterThan(30, count($settled));
+        self::assertSame([], array_keys($needs), 'These folders of src need each other in a circle, or one that does.');
+    }
+
+    public function testNoFolderIsTooFullToReadAtAGlance(): void
+    {
+        $counts = array_count_values(array_map(dirname(...), array_keys(self::sources())));
+
+        self::assertSame([], array_filter($counts, static fn (int $count): bool => $count > self::MOST_FILES));
+    }
+
     public function testTheCoreHasNoClockNoChanceAndNoFiles(): void
     {
         $source = (string) shell_exec('cat $(find '.escapeshellarg(dirname(__DIR__).'/src/Core').' -name "*.php")');
@@ -41,29 +65,54 @@ final class ArchitectureTest extends TestCase
     public function testThereIsOneWayToWrite(): void
     {
         $transactions = self::sourcesWith('/->(?:beginTransaction|wrapInTransaction|transactional|commit|flush|rollBack)\(|\bBEGIN\b/');
-        self::assertSame(['Http/OneSnapshot.php', 'Storage/WriteLock.php'], $transactions, 'OneSnapshot only reads, and rolls back');
+        self::assertSame(['Http/Request/OneSnapshot.php', 'Storage/Database/WriteLock.php'], $transactions, 'OneSnapshot only reads, and rolls back');
 
         $statements = self::sourcesWith('/->(?:executeStatement|insert|update|delete|persist)\(|->remove\(\$(?:record|milestone)|[\'"](?:INSERT|UPDATE|DELETE|REPLACE) /');
-        $withTheLock = ['Storage/Bound.php', 'Storage/Desk.php', 'Storage/Journal.php', 'Storage/KeptStarters.php', 'Storage/Milestones.php', 'Storage/OffcutRows.php', 'Storage/SectionRows.php', 'Storage/WriteLock.php'];
+        $withTheLock = ['Storage/Database/Bound.php', 'Storage/Database/WriteLock.php', 'Storage/Desk/Desk.php', 'Storage/Desk/KeptStarters.php', 'Storage/History/Journal.php', 'Storage/History/Milestones.php', 'Storage/Section/OffcutRows.php', 'Storage/Section/SectionRows.php'];
         self::assertSame($withTheLock, $statements);
         foreach (['ChangeWriter', 'Journal', 'OffcutRows', 'SectionRows'] as $inner) {
-            self::assertSame([], array_filter(self::sourcesWith('/\b'.$inner.' \$/'), static fn (string $file): bool => !str_starts_with($file, 'Storage/') && !in_array($file, ['Http/HistoryController.php', 'Http/ReadingWorker.php'], true)), $inner.' is used within the lock only');
+            self::assertSame([], array_filter(self::sourcesWith('/\b'.$inner.' \$/'), static fn (string $file): bool => !str_starts_with($file, 'Storage/') && !in_array($file, ['Http/History/HistoryController.php', 'Http/TextIn/ReadingWorker.php'], true)), $inner.' is used within the lock only');
         }
     }
 
     /** @return list<string> files of src but for the formats, which know no database, by path from there */
     private static function sourcesWith(string $pattern): array
     {
-        $src = dirname(__DIR__).'/src/';
-        $found = [];
-        foreach (new \RegexIterator(new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($src)), '/\.php$/') as $file) {
-            self::assertInstanceOf(\SplFileInfo::class, $file);
-            if (!str_starts_with($file->getPathname(), $src.'Format/') && 1 === preg_match($pattern, (string) file_get_contents($file->getPathname()))) {
-                $found[] = substr($file->getPathname(), strlen($src));
+        $matching = array_filter(self::sources(), static fn (string $source, string $file): bool => !str_starts_with($file, 'Format/') && 1 === preg_match($pattern, $source), \ARRAY_FILTER_USE_BOTH);
+
+        return array_keys($matching);
+    }
+
+    /** @return array<string, array<string, true>> which other folders of src each folder uses something of */
+    private static function foldersNeeded(): array
+    {
+        $needs = [];
+        foreach (self::sources() as $file => $source) {
+            $folder = dirname($file);
+            $needs[$folder] ??= [];
+            preg_match_all('/Stemmata\\\\([\w\\\\]+)\\\\\w+/', (string) preg_replace('/^namespace .*$/m', '', $source), $used);
+            foreach ($used[1] as $name) {
+                $other = str_replace('\\', '/', $name);
+                if ($other !== $folder && is_dir(dirname(__DIR__).'/src/'.$other)) {
+                    $needs[$folder][$other] = true;
+                }
             }
         }
-        sort($found);
 
-        return $found;
+        return $needs;
+    }
+
+    /** @return array<string, string> the source of each file of src, by its path from there, in order */
+    private static function sources(): array
+    {
+        $src = dirname(__DIR__).'/src/';
+        $sources = [];
+        foreach (new \RegexIterator(new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($src)), '/\.php$/') as $file) {
+            self::assertInstanceOf(\SplFileInfo::class, $file);
+            $sources[substr($file->getPathname(), strlen($src))] = (string) file_get_contents($file->getPathname());
+        }
+        ksort($sources);
+
+        return $sources;
     }
 }

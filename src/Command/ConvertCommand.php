@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Stemmata\Command;
 
-use Stemmata\Core\Document;
-use Stemmata\Core\IdSource;
-use Stemmata\Core\Level;
-use Stemmata\Core\Operation\GenerateContents;
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\Section;
 use Stemmata\Core\Operation\Refused;
-use Stemmata\Core\Outline;
-use Stemmata\Core\Section;
-use Stemmata\Format\FormatException;
+use Stemmata\Core\Operation\Text\GenerateContents;
+use Stemmata\Core\Outline\IdSource;
+use Stemmata\Core\Outline\Level;
+use Stemmata\Core\Outline\Outline;
 use Stemmata\Format\Formats;
+use Stemmata\Format\Shared\FormatException;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Command;
 
 use Doctrine\Migrations\DependencyFactory;
-use Stemmata\Storage\DataFolder;
+use Stemmata\Storage\Database\DataFolder;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;

@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace Stemmata\Command;
 
-use Stemmata\Core\Document;
+use Stemmata\Core\Document\Document;
 use Stemmata\Core\Operation\Applied;
-use Stemmata\Core\Operation\OperationReader;
-use Stemmata\Core\Operation\ReplaceBody;
-use Stemmata\Core\SectionId;
+use Stemmata\Core\Operation\Text\ReplaceBody;
+use Stemmata\Core\Operation\Wire\OperationReader;
+use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\Formats;
-use Stemmata\Storage\Desk;
-use Stemmata\Storage\DocumentStore;
-use Stemmata\Storage\Milestones;
-use Stemmata\Storage\Written;
+use Stemmata\Storage\Desk\Desk;
+use Stemmata\Storage\Document\DocumentStore;
+use Stemmata\Storage\Document\Written;
+use Stemmata\Storage\History\Milestones;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;

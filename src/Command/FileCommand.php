@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Stemmata\Command;
 
 use Stemmata\Core\CoreException;
-use Stemmata\Format\FormatException;
 use Stemmata\Format\Formats;
-use Stemmata\Format\ReadResult;
+use Stemmata\Format\Read\ReadResult;
+use Stemmata\Format\Shared\FormatException;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;

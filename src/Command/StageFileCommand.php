@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Stemmata\Command;
 
 use Stemmata\Core\CoreException;
-use Stemmata\Format\FormatException;
-use Stemmata\Http\ReadingWorker;
+use Stemmata\Format\Shared\FormatException;
+use Stemmata\Http\TextIn\ReadingWorker;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;

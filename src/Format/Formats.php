@@ -4,8 +4,14 @@ declare(strict_types=1);
 
 namespace Stemmata\Format;
 
-use Stemmata\Core\Document;
-use Stemmata\Core\TitleBlock;
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\TitleBlock;
+use Stemmata\Format\Read\DocumentReader;
+use Stemmata\Format\Read\ImportNote;
+use Stemmata\Format\Read\ReadResult;
+use Stemmata\Format\Shared\FileKind;
+use Stemmata\Format\Shared\FormatException;
+use Stemmata\Format\Write\DocumentWriter;
 
 /** The formats there are. A file is known by what it is; its ending decides where that leaves a choice. */
 final readonly class Formats

@@ -6,7 +6,7 @@ namespace Stemmata\Tests\Format;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Stemmata\Format\FormatException;
+use Stemmata\Format\Shared\FormatException;
 use Stemmata\Tests\Support\Foreign;
 use Stemmata\Tests\Support\Services;
 use Symfony\Component\Process\Process;

@@ -6,7 +6,7 @@ namespace Stemmata\Tests\Format;
 
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
-use Stemmata\Core\Document;
+use Stemmata\Core\Document\Document;
 use Stemmata\Core\Link\CrossReferenceShows;
 use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Text\Body;

@@ -6,8 +6,8 @@ namespace Stemmata\Tests\Storage;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Stemmata\Storage\DataFolder;
-use Stemmata\Storage\StorageTrouble;
+use Stemmata\Storage\Database\DataFolder;
+use Stemmata\Storage\Database\StorageTrouble;
 use Stemmata\Tests\Support\LiveDocument;
 use Stemmata\Tests\Support\LiveServer;
 use Symfony\Component\Filesystem\Filesystem;

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Stemmata\Tests\Support;
 
 use PHPUnit\Framework\Assert;
-use Stemmata\Core\Document;
+use Stemmata\Core\Document\Document;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Operation;
-use Stemmata\Core\Operation\OperationReader;
 use Stemmata\Core\Operation\Refused;
+use Stemmata\Core\Operation\Wire\OperationReader;
 
 /** Operations as a window asks for them, with headings of a Sketch in place of ids. */
 final class Asked

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Stemmata\Tests\Support;
 
-use Stemmata\Core\IdSource;
-use Stemmata\Core\SectionId;
+use Stemmata\Core\Outline\IdSource;
+use Stemmata\Core\Outline\SectionId;
 
 /** Ids in a row, so that a failing run can be read and repeated. */
 final class CountingIds implements IdSource

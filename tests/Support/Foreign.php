@@ -6,9 +6,9 @@ namespace Stemmata\Tests\Support;
 
 use PHPUnit\Framework\Assert;
 use Stemmata\Core\Counting\WordCount;
-use Stemmata\Core\Document;
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\References;
 use Stemmata\Core\Link\LinkTarget;
-use Stemmata\Core\Link\References;
 use Stemmata\Core\Text\Node;
 use Symfony\Component\Process\Process;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Tests\Support;
 
-use Stemmata\Core\Document;
+use Stemmata\Core\Document\Document;
 
 /**
  * The outline operations once more, done the slow and obvious way on a list of lines with levels, to check the core

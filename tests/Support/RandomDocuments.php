@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace Stemmata\Tests\Support;
 
 use Random\Randomizer;
-use Stemmata\Core\Document;
-use Stemmata\Core\Level;
-use Stemmata\Core\Section;
-use Stemmata\Core\SectionId;
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\Section;
+use Stemmata\Core\Document\TitleBlock;
+use Stemmata\Core\Outline\Level;
+use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Heading;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
-use Stemmata\Core\TitleBlock;
 
 /** Documents of every shape the model allows, from a seeded chance. */
 final readonly class RandomDocuments

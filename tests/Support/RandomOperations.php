@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Stemmata\Tests\Support;
 
 use Random\Randomizer;
-use Stemmata\Core\Document;
+use Stemmata\Core\Document\Document;
 use Stemmata\Core\Operation\Operation;
-use Stemmata\Core\Operation\OperationReader;
+use Stemmata\Core\Operation\Wire\OperationReader;
 
 /** Any operation on any sections with any arguments, sensible or not, in the form in which it comes from outside. */
 final readonly class RandomOperations

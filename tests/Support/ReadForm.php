@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Stemmata\Tests\Support;
 
-use Stemmata\Core\Document;
-use Stemmata\Core\Link\References;
-use Stemmata\Core\Section;
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\References;
+use Stemmata\Core\Document\Section;
 
 /** A document without its ids: places are told by their order and bookmarks by their names, so that two readings can be compared. */
 final class ReadForm

@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace Stemmata\Tests\Support;
 
-use Stemmata\Format\Docx\DocxReader;
-use Stemmata\Format\Epub\EpubReader;
 use Stemmata\Format\Formats;
-use Stemmata\Format\Html\HtmlReader;
-use Stemmata\Format\Html\HtmlWriter;
-use Stemmata\Format\Markdown\MarkdownReader;
-use Stemmata\Format\Markdown\MarkdownWriter;
-use Stemmata\Format\Odt\OdtReader;
-use Stemmata\Format\Opml\OpmlReader;
-use Stemmata\Format\ReportKind;
-use Stemmata\Format\ReportLine;
-use Stemmata\Format\Text\TextReader;
+use Stemmata\Format\Read\Docx\DocxReader;
+use Stemmata\Format\Read\Epub\EpubReader;
+use Stemmata\Format\Read\Html\HtmlReader;
+use Stemmata\Format\Read\Markdown\MarkdownReader;
+use Stemmata\Format\Read\Odt\OdtReader;
+use Stemmata\Format\Read\Opml\OpmlReader;
+use Stemmata\Format\Read\ReportKind;
+use Stemmata\Format\Read\ReportLine;
+use Stemmata\Format\Read\Text\TextReader;
+use Stemmata\Format\Write\Html\HtmlWriter;
+use Stemmata\Format\Write\Markdown\MarkdownWriter;
 
 /** The readers and writers, put together without the framework. */
 final class Services

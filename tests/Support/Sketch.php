@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Stemmata\Tests\Support;
 
-use Stemmata\Core\Document;
-use Stemmata\Core\Level;
-use Stemmata\Core\Section;
-use Stemmata\Core\SectionId;
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\Section;
+use Stemmata\Core\Document\TitleBlock;
+use Stemmata\Core\Outline\Level;
+use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Heading;
 use Stemmata\Core\Text\Node;
-use Stemmata\Core\TitleBlock;
 
 /** Small documents written as their outline: “1 Coast, 2 Seven stations”. A section's id is its heading's letters. */
 final class Sketch

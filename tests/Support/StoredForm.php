@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Stemmata\Tests\Support;
 
-use Stemmata\Core\Change;
-use Stemmata\Core\Document;
-use Stemmata\Core\Offcut;
-use Stemmata\Core\Outline;
-use Stemmata\Core\Section;
-use Stemmata\Core\SectionId;
+use Stemmata\Core\Document\Change;
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\Offcut;
+use Stemmata\Core\Document\Section;
+use Stemmata\Core\Outline\Outline;
+use Stemmata\Core\Outline\SectionId;
 
 /**
  * A document as plain values, the way storage keeps it: compared to the byte, and changed by a Change alone.

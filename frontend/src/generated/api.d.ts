@@ -4,22 +4,6 @@
  */
 
 export interface paths {
-    "/api/calculations": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["calculate"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/documents": {
         parameters: {
             query?: never;
@@ -111,6 +95,70 @@ export interface paths {
         put?: never;
         post?: never;
         delete: operations["purgeDocument"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/starters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listStarters"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/starter": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["keepAsStarter"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/starters/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["removeStarter"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calculations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["calculate"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -388,22 +436,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/keys": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["readKeys"];
-        put: operations["keepKeys"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/documents/{id}/operations": {
         parameters: {
             query?: never;
@@ -468,49 +500,17 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/starters": {
+    "/api/keys": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["listStarters"];
-        put?: never;
+        get: operations["readKeys"];
+        put: operations["keepKeys"];
         post?: never;
         delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/documents/{id}/starter": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["keepAsStarter"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/starters/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post?: never;
-        delete: operations["removeStarter"];
         options?: never;
         head?: never;
         patch?: never;
@@ -600,53 +600,49 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        /** @description Which fields each name needs is told by OperationReader. */
-        Operation: {
-            /**
-             * @description The one door for changes.
-             * @enum {string}
-             */
-            name: "promote" | "demote" | "set-level" | "move" | "move-up" | "move-down" | "split" | "join" | "make-heading" | "make-headings" | "take-as-title" | "put-title-in-text" | "split-by-rule" | "use-numbering" | "insert" | "rename" | "replace-body" | "duplicate" | "delete" | "set-aside" | "bring-back" | "set-text-aside" | "discard" | "describe-section" | "describe-document" | "generate-contents" | "refresh-contents" | "batch";
-            sections?: string[];
-            section?: string;
-            /** @enum {string} */
-            extent?: "branch" | "heading-only";
-            level?: number;
-            /** @enum {string} */
-            landing?: "before" | "after" | "inside";
-            /** @description A section’s id; for describe-section and describe-document a number of words */
-            target?: string | number;
-            from?: number;
-            to?: number;
-            blocks?: number[];
-            block?: number;
-            lines?: {
-                section: string;
-                block: number;
-                level: number;
-            }[];
-            /** @enum {string} */
-            part?: "title" | "subtitle";
-            /** @enum {string} */
-            rule?: "chapter-lines" | "numbered-lines" | "separators" | "page-breaks" | "words";
-            words?: number;
-            numbering?: Record<string, never> | null;
-            heading?: string | Record<string, never>[];
-            body?: Record<string, never>[];
-            offcut?: string;
-            at?: number;
-            title?: string;
-            subtitle?: string;
-            author?: string;
-            language?: string;
-            guidingStatement?: string;
-            aim?: string;
-            marker?: string;
-            numbered?: boolean;
-            appendix?: boolean;
-            inContents?: boolean;
-            numbers?: boolean;
-            operations?: components["schemas"]["Operation"][];
+        /** @description A new document. */
+        Created: {
+            id: string;
+        };
+        /** @description A document as the Desk shows it, with its shape: level and words of each section. */
+        DocumentCard: {
+            id: string;
+            title: string;
+            subtitle: string;
+            words: number;
+            target: number | null;
+            /** @description Seconds since 1970, UTC */
+            changedAt: number;
+            revision: number;
+            /** @description Heading of the section where writing stopped */
+            resumeHeading: string | null;
+            levels: string;
+            sectionWords: number[];
+        };
+        /** @description A document that was taken off the desk. */
+        RemovedDocument: {
+            id: string;
+            title: string;
+            /** @description Seconds since 1970, UTC */
+            removedAt: number;
+            words: number;
+        };
+        StarterPart: {
+            level: number;
+            number: string;
+            heading: string;
+            aim: string;
+            target: number | null;
+            isRequired: boolean;
+        };
+        /** @description A ready outline to begin a document from. */
+        Starter: {
+            id: string;
+            name: string;
+            description: string;
+            /** @description Whether the writer kept it, and may take it away */
+            isOwn: boolean;
+            parts: components["schemas"]["StarterPart"][];
         };
         /** @description A named place. */
         Bookmark: {
@@ -667,43 +663,6 @@ export interface components {
             outline: components["schemas"]["OutlineColumns"] | null;
             changed: components["schemas"]["SectionFacts"][];
         };
-        /** @description The answer to a stale write: nothing was written; here is how the parts it rests on read now. */
-        Conflict: {
-            type: string;
-            title: string;
-            status: number;
-            detail: string;
-            reason: string;
-            changes: components["schemas"]["ChangesSince"];
-            texts: components["schemas"]["SectionText"][];
-        };
-        /** @description A new document. */
-        Created: {
-            id: string;
-        };
-        /** @description What became of one section. */
-        Difference: {
-            section: string;
-            heading: string;
-            /** @description Of its place and its words */
-            kinds: ("new" | "gone" | "moved" | "promoted" | "demoted" | "renamed" | "reworded")[];
-            noted: components["schemas"]["Noted"][];
-        };
-        /** @description A document as the Desk shows it, with its shape: level and words of each section. */
-        DocumentCard: {
-            id: string;
-            title: string;
-            subtitle: string;
-            words: number;
-            target: number | null;
-            /** @description Seconds since 1970, UTC */
-            changedAt: number;
-            revision: number;
-            /** @description Heading of the section where writing stopped */
-            resumeHeading: string | null;
-            levels: string;
-            sectionWords: number[];
-        };
         /** @description What the structure check reports. */
         Finding: {
             rule: string;
@@ -711,90 +670,12 @@ export interface components {
             message: string;
             source: string;
         };
-        /** @description A stretch of the history, by sitting, the last first. */
-        HistoryPage: {
-            sittings: components["schemas"]["HistoryStep"][][];
-            /** @description Whether there are steps before these */
-            hasEarlier: boolean;
-            /** @description Steps older than so many weeks are put together, one for each day; null keeps every step */
-            keptWeeks: number | null;
-        };
-        /** @description One line of the history. */
-        HistoryStep: {
-            id: number;
-            /** @description The step that it followed, which names the state before it; 0 for the beginning */
-            previous: number;
-            label: string;
-            /** @description Seconds since 1970, UTC */
-            startedAt: number;
-            /** @description Seconds since 1970, UTC */
-            madeAt: number;
-            undone: boolean;
-        };
-        /** @description A document that was read from a file. */
-        Imported: {
-            id: string;
-            title: string;
-            sections: number;
-            words: number;
-            /** @description Paragraphs that look like headings */
-            likelyHeadings: number;
-            report: components["schemas"]["ReportLine"][];
-        };
         /** @description A link from one section's text to a section or bookmark. */
         InnerLink: {
             section: string;
             target: string;
             words: string;
             broken: boolean;
-        };
-        /** @description The writer's own keys. */
-        Keys: {
-            /** @description By command; commands with our keys are not among them */
-            keys: {
-                [key: string]: string[];
-            };
-        };
-        LikelyHeading: {
-            section: string;
-            /** @description Its place among the blocks of the section’s body, from 0 */
-            block: number;
-            text: string;
-            /** @description 0 for a line that looks like the title */
-            level: number;
-            confidence: number;
-            reasons: string[];
-        };
-        /** @description Likely headings that look alike. */
-        LookGroup: {
-            look: string;
-            /** @description That most of its lines are suggested at; 0 for the title */
-            level: number;
-            confidence: number;
-            lines: components["schemas"]["LikelyHeading"][];
-        };
-        /** @description A named state. */
-        Milestone: {
-            id: string;
-            name: string;
-            /** @description The step that led to it; 0 for the beginning */
-            state: number;
-            /** @description Seconds since 1970, UTC */
-            madeAt: number;
-        };
-        /** @description What was noted about a section then, and what is noted now. */
-        Noted: {
-            /** @enum {string} */
-            what: "aim" | "target" | "marker" | "numbering" | "contents";
-            /** @description Empty for nothing */
-            then: string;
-            /** @description Empty for nothing */
-            now: string;
-        };
-        /** @description Something that an operation brought about beside what was asked. */
-        Notice: {
-            sentence: string;
-            sections: string[];
         };
         /** @description An offcut to be read or copied. */
         OffcutText: {
@@ -849,63 +730,6 @@ export interface components {
             bookmarks: components["schemas"]["Bookmark"][];
             links: components["schemas"]["InnerLink"][];
         };
-        /** @description The outline as an operation would leave it; nothing is stored. */
-        Preview: {
-            possible: boolean;
-            /** @description Why not; empty when it can be done */
-            sentence: string;
-            sections: components["schemas"]["PreviewSection"][];
-        };
-        PreviewSection: {
-            level: number;
-            number: string;
-            heading: string;
-            /** @description Whether the operation makes it */
-            isNew: boolean;
-            /** @description Told for sections that the operation makes or changes */
-            words: number | null;
-            /** @description How its text begins; told for the same sections */
-            begins: string;
-        };
-        /** @description An error after RFC 9457: what happened in one plain sentence, and a reason a program can branch on. */
-        Problem: {
-            type: string;
-            title: string;
-            status: number;
-            detail: string;
-            reason: string;
-        };
-        /** @description A file put into a document: what that changed, and what became of the file. */
-        PutIn: {
-            outcome: components["schemas"]["WriteOutcome"];
-            report: components["schemas"]["ReportLine"][];
-        };
-        /** @description What an operation would do: whether it can be done, and the numbers and level of what it touches. */
-        Rehearsal: {
-            possible: boolean;
-            /** @description Why not, or what it would bring about */
-            sentence: string;
-        };
-        /** @description A document that was taken off the desk. */
-        RemovedDocument: {
-            id: string;
-            title: string;
-            /** @description Seconds since 1970, UTC */
-            removedAt: number;
-            words: number;
-        };
-        /** @description One line of an import report. */
-        ReportLine: {
-            /** @enum {string} */
-            kind: "kept" | "changed" | "lost" | "doubt";
-            sentence: string;
-            count: number;
-            /** @description Where, the first hundred */
-            places: {
-                section: string;
-                detail: string;
-            }[];
-        };
         /** @description What lists show of a section. Words are those under the heading itself. */
         SectionFacts: {
             id: string;
@@ -935,28 +759,6 @@ export interface components {
             sections: components["schemas"]["SectionFacts"][];
             texts: components["schemas"]["SectionText"][];
         };
-        StarterPart: {
-            level: number;
-            number: string;
-            heading: string;
-            aim: string;
-            target: number | null;
-            isRequired: boolean;
-        };
-        /** @description A ready outline to begin a document from. */
-        Starter: {
-            id: string;
-            name: string;
-            description: string;
-            /** @description Whether the writer kept it, and may take it away */
-            isOwn: boolean;
-            parts: components["schemas"]["StarterPart"][];
-        };
-        /** @description What became of a history when its old steps were put together. */
-        Thinned: {
-            /** @description How many steps fewer there are */
-            fewer: number;
-        };
         /** @description What is said of the document as a whole. */
         TitleBlock: {
             title: string;
@@ -966,19 +768,149 @@ export interface components {
             target: number | null;
             language: string;
         };
-        /** @description Branches are in another document now. */
-        Transferred: {
-            here: components["schemas"]["WriteOutcome"] | null;
-            /** @description The first of the sections as it is in the other document */
+        /** @description What became of one section. */
+        Difference: {
             section: string;
-            /** @description What else the writer should know */
-            notice: string;
+            heading: string;
+            /** @description Of its place and its words */
+            kinds: ("new" | "gone" | "moved" | "promoted" | "demoted" | "renamed" | "reworded")[];
+            noted: components["schemas"]["Noted"][];
+        };
+        /** @description A stretch of the history, by sitting, the last first. */
+        HistoryPage: {
+            sittings: components["schemas"]["HistoryStep"][][];
+            /** @description Whether there are steps before these */
+            hasEarlier: boolean;
+            /** @description Steps older than so many weeks are put together, one for each day; null keeps every step */
+            keptWeeks: number | null;
+        };
+        /** @description One line of the history. */
+        HistoryStep: {
+            id: number;
+            /** @description The step that it followed, which names the state before it; 0 for the beginning */
+            previous: number;
+            label: string;
+            /** @description Seconds since 1970, UTC */
+            startedAt: number;
+            /** @description Seconds since 1970, UTC */
+            madeAt: number;
+            undone: boolean;
+        };
+        /** @description A named state. */
+        Milestone: {
+            id: string;
+            name: string;
+            /** @description The step that led to it; 0 for the beginning */
+            state: number;
+            /** @description Seconds since 1970, UTC */
+            madeAt: number;
+        };
+        /** @description What was noted about a section then, and what is noted now. */
+        Noted: {
+            /** @enum {string} */
+            what: "aim" | "target" | "marker" | "numbering" | "contents";
+            /** @description Empty for nothing */
+            then: string;
+            /** @description Empty for nothing */
+            now: string;
+        };
+        /** @description What became of a history when its old steps were put together. */
+        Thinned: {
+            /** @description How many steps fewer there are */
+            fewer: number;
         };
         /** @description A run of words that stayed, went or came. */
         WordMark: {
             /** @enum {string} */
             kind: "same" | "gone" | "new";
             text: string;
+        };
+        /** @description Which fields each name needs is told by OperationReader. */
+        Operation: {
+            /**
+             * @description The one door for changes.
+             * @enum {string}
+             */
+            name: "promote" | "demote" | "set-level" | "move" | "move-up" | "move-down" | "split" | "join" | "make-heading" | "make-headings" | "take-as-title" | "put-title-in-text" | "split-by-rule" | "use-numbering" | "insert" | "rename" | "replace-body" | "duplicate" | "delete" | "set-aside" | "bring-back" | "set-text-aside" | "discard" | "describe-section" | "describe-document" | "generate-contents" | "refresh-contents" | "batch";
+            sections?: string[];
+            section?: string;
+            /** @enum {string} */
+            extent?: "branch" | "heading-only";
+            level?: number;
+            /** @enum {string} */
+            landing?: "before" | "after" | "inside";
+            /** @description A section’s id; for describe-section and describe-document a number of words */
+            target?: string | number;
+            from?: number;
+            to?: number;
+            blocks?: number[];
+            block?: number;
+            lines?: {
+                section: string;
+                block: number;
+                level: number;
+            }[];
+            /** @enum {string} */
+            part?: "title" | "subtitle";
+            /** @enum {string} */
+            rule?: "chapter-lines" | "numbered-lines" | "separators" | "page-breaks" | "words";
+            words?: number;
+            numbering?: Record<string, never> | null;
+            heading?: string | Record<string, never>[];
+            body?: Record<string, never>[];
+            offcut?: string;
+            at?: number;
+            title?: string;
+            subtitle?: string;
+            author?: string;
+            language?: string;
+            guidingStatement?: string;
+            aim?: string;
+            marker?: string;
+            numbered?: boolean;
+            appendix?: boolean;
+            inContents?: boolean;
+            numbers?: boolean;
+            operations?: components["schemas"]["Operation"][];
+        };
+        /** @description The answer to a stale write: nothing was written; here is how the parts it rests on read now. */
+        Conflict: {
+            type: string;
+            title: string;
+            status: number;
+            detail: string;
+            reason: string;
+            changes: components["schemas"]["ChangesSince"];
+            texts: components["schemas"]["SectionText"][];
+        };
+        /** @description Something that an operation brought about beside what was asked. */
+        Notice: {
+            sentence: string;
+            sections: string[];
+        };
+        /** @description The outline as an operation would leave it; nothing is stored. */
+        Preview: {
+            possible: boolean;
+            /** @description Why not; empty when it can be done */
+            sentence: string;
+            sections: components["schemas"]["PreviewSection"][];
+        };
+        PreviewSection: {
+            level: number;
+            number: string;
+            heading: string;
+            /** @description Whether the operation makes it */
+            isNew: boolean;
+            /** @description Told for sections that the operation makes or changes */
+            words: number | null;
+            /** @description How its text begins; told for the same sections */
+            begins: string;
+        };
+        /** @description What an operation would do: whether it can be done, and the numbers and level of what it touches. */
+        Rehearsal: {
+            possible: boolean;
+            /** @description Why not, or what it would bring about */
+            sentence: string;
         };
         /** @description A change that is safely stored. */
         WriteOutcome: {
@@ -993,6 +925,74 @@ export interface components {
             titleBlock: components["schemas"]["TitleBlock"] | null;
             label: string;
             notices: components["schemas"]["Notice"][];
+        };
+        /** @description An error after RFC 9457: what happened in one plain sentence, and a reason a program can branch on. */
+        Problem: {
+            type: string;
+            title: string;
+            status: number;
+            detail: string;
+            reason: string;
+        };
+        /** @description The writer's own keys. */
+        Keys: {
+            /** @description By command; commands with our keys are not among them */
+            keys: {
+                [key: string]: string[];
+            };
+        };
+        /** @description A document that was read from a file. */
+        Imported: {
+            id: string;
+            title: string;
+            sections: number;
+            words: number;
+            /** @description Paragraphs that look like headings */
+            likelyHeadings: number;
+            report: components["schemas"]["ReportLine"][];
+        };
+        LikelyHeading: {
+            section: string;
+            /** @description Its place among the blocks of the section’s body, from 0 */
+            block: number;
+            text: string;
+            /** @description 0 for a line that looks like the title */
+            level: number;
+            confidence: number;
+            reasons: string[];
+        };
+        /** @description Likely headings that look alike. */
+        LookGroup: {
+            look: string;
+            /** @description That most of its lines are suggested at; 0 for the title */
+            level: number;
+            confidence: number;
+            lines: components["schemas"]["LikelyHeading"][];
+        };
+        /** @description A file put into a document: what that changed, and what became of the file. */
+        PutIn: {
+            outcome: components["schemas"]["WriteOutcome"];
+            report: components["schemas"]["ReportLine"][];
+        };
+        /** @description One line of an import report. */
+        ReportLine: {
+            /** @enum {string} */
+            kind: "kept" | "changed" | "lost" | "doubt";
+            sentence: string;
+            count: number;
+            /** @description Where, the first hundred */
+            places: {
+                section: string;
+                detail: string;
+            }[];
+        };
+        /** @description Branches are in another document now. */
+        Transferred: {
+            here: components["schemas"]["WriteOutcome"] | null;
+            /** @description The first of the sections as it is in the other document */
+            section: string;
+            /** @description What else the writer should know */
+            notice: string;
         };
     };
     responses: {
@@ -1013,32 +1013,6 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
-    calculate: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: {
-            content: {
-                "application/json": {
-                    expression: string;
-                };
-            };
-        };
-        responses: {
-            /** @description The exact result, or why there is none */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CalculationAnswer"];
-                };
-            };
-        };
-    };
     listDocuments: {
         parameters: {
             query?: never;
@@ -1222,6 +1196,101 @@ export interface operations {
                 content?: never;
             };
             404: components["responses"]["Problem"];
+        };
+    };
+    listStarters: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Those that ship, then the writer’s own */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Starter"][];
+                };
+            };
+        };
+    };
+    keepAsStarter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    name: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The outline is kept, without the text */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Starter"];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    removeStarter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Gone; documents begun from it stay */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calculate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    expression: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The exact result, or why there is none */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalculationAnswer"];
+                };
+            };
         };
     };
     readFigures: {
@@ -1706,51 +1775,6 @@ export interface operations {
             };
         };
     };
-    readKeys: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description The writer’s own keys */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Keys"];
-                };
-            };
-        };
-    };
-    keepKeys: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: {
-            content: {
-                "application/json": components["schemas"]["Keys"];
-            };
-        };
-        responses: {
-            /** @description Kept */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Keys"];
-                };
-            };
-            400: components["responses"]["Problem"];
-        };
-    };
     applyOperation: {
         parameters: {
             query?: never;
@@ -1895,7 +1919,7 @@ export interface operations {
             422: components["responses"]["Problem"];
         };
     };
-    listStarters: {
+    readKeys: {
         parameters: {
             query?: never;
             header?: never;
@@ -1904,64 +1928,40 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description Those that ship, then the writer’s own */
+            /** @description The writer’s own keys */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Starter"][];
+                    "application/json": components["schemas"]["Keys"];
                 };
             };
         };
     };
-    keepAsStarter: {
+    keepKeys: {
         parameters: {
             query?: never;
             header?: never;
-            path: {
-                id: string;
-            };
+            path?: never;
             cookie?: never;
         };
         requestBody?: {
             content: {
-                "application/json": {
-                    name: string;
-                };
+                "application/json": components["schemas"]["Keys"];
             };
         };
         responses: {
-            /** @description The outline is kept, without the text */
-            201: {
+            /** @description Kept */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Starter"];
+                    "application/json": components["schemas"]["Keys"];
                 };
             };
-            404: components["responses"]["Problem"];
-        };
-    };
-    removeStarter: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Gone; documents begun from it stay */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
+            400: components["responses"]["Problem"];
         };
     };
     findLikelyHeadings: {

@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Check;
 
-use Stemmata\Core\Document;
-use Stemmata\Core\Link\BrokenLinks;
-use Stemmata\Core\Link\References;
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\References;
 
 /** A link within the document that leads to what is not in it: cut out, left behind in another document, or never there. */
 final class BrokenLink implements Rule

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Check;
 
-use Stemmata\Core\Document;
+use Stemmata\Core\Document\Document;
 
 /** HTML, and so most assistive technology, knows six levels. */
 final class DeeperThanSix implements Rule

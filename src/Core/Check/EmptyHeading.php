@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Check;
 
-use Stemmata\Core\Document;
+use Stemmata\Core\Document\Document;
 
 /** A heading without words still takes a place in every list of headings. */
 final class EmptyHeading implements Rule

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Check;
 
-use Stemmata\Core\Document;
-use Stemmata\Core\Starter\RequiredPart;
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\RequiredPart;
 
 /** A document begun from a starter must have certain parts; each is missed while it is not there or nothing stands in it. */
 final class MissingPart implements Rule

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Check;
 
-use Stemmata\Core\Document;
+use Stemmata\Core\Document\Document;
 
 /** A document without a title has no name for a screen reader to announce. */
 final class NoTitle implements Rule

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Check;
 
-use Stemmata\Core\Document;
+use Stemmata\Core\Document\Document;
 
 /** The outline starts from level 1; without it every heading hangs on nothing. */
 final class NoTopLevel implements Rule

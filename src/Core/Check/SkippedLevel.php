@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Check;
 
-use Stemmata\Core\Document;
+use Stemmata\Core\Document\Document;
 
 /** Level 1 followed by level 3 tells a listener that something was missed. */
 final class SkippedLevel implements Rule

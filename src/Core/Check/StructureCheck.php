@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Check;
 
-use Stemmata\Core\Document;
+use Stemmata\Core\Document\Document;
 
 /** Runs every rule over a document; reports in the order of the text, and changes nothing. */
 final class StructureCheck

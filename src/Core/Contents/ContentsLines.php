@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Contents;
 
-use Stemmata\Core\Document;
+use Stemmata\Core\Document\Document;
 use Stemmata\Core\Text\Node;
 
 /** Collects the lines of the contents: every heading within the levels asked for that has words and is not left out. */

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Contents;
 
-use Stemmata\Core\Document;
-use Stemmata\Core\SectionId;
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Outline\SectionId;
 
 /** Finds the sections whose contents block no longer says what the outline says. */
 final class StaleContents

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Counting;
 
-use Stemmata\Core\Outline;
-use Stemmata\Core\SectionId;
+use Stemmata\Core\Outline\Outline;
+use Stemmata\Core\Outline\SectionId;
 
 /** Words against what was wanted. A target holds for a section with all that is under it. */
 final class Targets

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Counting;
 
-use Stemmata\Core\Section;
+use Stemmata\Core\Document\Section;
 use Stemmata\Core\Text\Node;
 
 /** Words by the word boundaries of UAX #29, as ICU implements them: segments that hold a letter, a figure, kana or an ideograph. */

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\History;
 
-use Stemmata\Core\Document;
-use Stemmata\Core\Outline;
-use Stemmata\Core\SectionId;
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Outline\Outline;
+use Stemmata\Core\Outline\SectionId;
 
 /**
  * Two states of one document, section by section. What goes along with its parent is told of the parent only: a branch

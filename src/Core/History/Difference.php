@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\History;
 
-use Stemmata\Core\SectionId;
+use Stemmata\Core\Outline\SectionId;
 
 /** What became of one section between two states of a document. */
 final readonly class Difference

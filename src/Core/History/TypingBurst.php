@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\History;
 
-use Stemmata\Core\Change;
-use Stemmata\Core\Section;
+use Stemmata\Core\Document\Change;
+use Stemmata\Core\Document\Section;
 use Stemmata\Core\Text\Node;
 
 /**

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\LikelyHeading;
 
-use Stemmata\Core\SectionId;
+use Stemmata\Core\Outline\SectionId;
 
 /** A paragraph that looks like a heading and is none, with what speaks for it. */
 final readonly class LikelyHeading

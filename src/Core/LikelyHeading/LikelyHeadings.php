@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\LikelyHeading;
 
-use Stemmata\Core\Document;
-use Stemmata\Core\Section;
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\Section;
 use Stemmata\Core\Text\Node;
 
 /**

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\LikelyHeading;
 
-use Stemmata\Core\Numbering\TypedNumber;
 use Stemmata\Core\Text\Look;
 use Stemmata\Core\Text\Node;
+use Stemmata\Core\TypedNumber\TypedNumber;
 
 /** What can be seen of one paragraph. */
 final readonly class Line

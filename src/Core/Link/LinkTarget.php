@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Link;
 
-use Stemmata\Core\Text\Mark;
-use Stemmata\Core\Text\Node;
-
 /**
  * Where a link leads: `section:ID`, `bookmark:ID`, or an address of the web, of mail or of a file beside the document.
  * Places in the document are named by id, so that neither renaming nor moving breaks the link.
@@ -29,36 +26,6 @@ final class LinkTarget
     public static function findInnerId(string $target): ?string
     {
         return 1 === preg_match(self::INSIDE, $target, $match) ? $match[2] : null;
-    }
-
-    /** @return list<string> the ids of the places that this part itself leads to, by a link or as a cross-reference */
-    public static function innerIdsOf(Node $node): array
-    {
-        $targets = [$node->findMark('link')?->attribute('href'), 'crossReference' === $node->type ? $node->attribute('href') : null];
-
-        return array_values(array_filter(array_map(
-            static fn (mixed $target): ?string => is_string($target) ? self::findInnerId($target) : null,
-            $targets,
-        ), is_string(...)));
-    }
-
-    /**
-     * The part with every place it leads to, as a link or as a cross-reference, exchanged for what the function says.
-     *
-     * @param \Closure(string): string $lead from target to target
-     */
-    public static function led(Node $node, \Closure $lead): Node
-    {
-        if ('crossReference' === $node->type) {
-            $node = $node->withAttributes([...$node->attributes, 'href' => $lead($node->textAttribute('href'))]);
-        }
-        if (null === $node->findMark('link')) {
-            return $node;
-        }
-
-        return $node->withMarks(array_map(static fn (Mark $mark): Mark => 'link' === $mark->type
-            ? new Mark('link', [...$mark->attributes, 'href' => $lead((string) $mark->attribute('href'))])
-            : $mark, $node->marks));
     }
 
     /** Addresses that could run as a script are not addresses. A name without a scheme is a file or an unresolved place (#name). */

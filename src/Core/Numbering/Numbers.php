@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Numbering;
 
-use Stemmata\Core\Outline;
+use Stemmata\Core\Outline\Outline;
 
 /**
  * The number that each section bears by the document's scheme.

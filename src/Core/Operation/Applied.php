@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Operation;
 
-use Stemmata\Core\Document;
+use Stemmata\Core\Document\Document;
 
 final readonly class Applied
 {

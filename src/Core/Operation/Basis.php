@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Operation;
 
-use Stemmata\Core\SectionId;
+use Stemmata\Core\Outline\SectionId;
 
 /** The parts of a document that an operation was decided on. */
 final readonly class Basis

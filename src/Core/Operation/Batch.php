@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Operation;
 
-use Stemmata\Core\Document;
+use Stemmata\Core\Document\Document;
 
 /** Several operations as one step, each on the outcome of the one before. When one is refused, none is done. */
 final readonly class Batch implements Operation

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Operation;
 
-use Stemmata\Core\Document;
+use Stemmata\Core\Document\Document;
 
 /** One thing a writer can do to a document. It holds its arguments only; the document given stays as it was. */
 interface Operation

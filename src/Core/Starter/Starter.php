@@ -4,16 +4,17 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Starter;
 
-use Stemmata\Core\Document;
-use Stemmata\Core\IdSource;
-use Stemmata\Core\Level;
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\RequiredPart;
+use Stemmata\Core\Document\Section;
+use Stemmata\Core\Document\Setup;
+use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Numbering\Scheme;
-use Stemmata\Core\Outline;
-use Stemmata\Core\Section;
-use Stemmata\Core\Setup;
+use Stemmata\Core\Outline\IdSource;
+use Stemmata\Core\Outline\Level;
+use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Heading;
-use Stemmata\Core\TitleBlock;
 
 /** A ready outline: headings with their aims, some of them required, and how they are numbered. */
 final readonly class Starter

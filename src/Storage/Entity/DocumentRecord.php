@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Stemmata\Storage\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
-use Stemmata\Core\Document;
-use Stemmata\Core\Outline;
-use Stemmata\Core\Setup;
-use Stemmata\Core\Shelf;
-use Stemmata\Core\TitleBlock;
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\Setup;
+use Stemmata\Core\Document\Shelf;
+use Stemmata\Core\Document\TitleBlock;
+use Stemmata\Core\Outline\Outline;
 
 /** A document's title block, its outline in one row (docs/decisions/0002), and how often each was changed. */
 #[ORM\Entity]

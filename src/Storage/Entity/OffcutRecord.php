@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Stemmata\Storage\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
-use Stemmata\Core\Offcut;
-use Stemmata\Core\OffcutReason;
-use Stemmata\Core\Outline;
-use Stemmata\Core\SectionId;
+use Stemmata\Core\Document\Offcut;
+use Stemmata\Core\Document\OffcutReason;
+use Stemmata\Core\Outline\Outline;
+use Stemmata\Core\Outline\SectionId;
 
 #[ORM\Entity]
 #[ORM\Table(name: 'offcut')]

@@ -8,9 +8,9 @@ use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Check\Finding;
 use Stemmata\Core\Check\StructureCheck;
+use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Heading;
-use Stemmata\Core\TitleBlock;
 use Stemmata\Tests\Support\Sketch;
 
 final class StructureCheckTest extends TestCase

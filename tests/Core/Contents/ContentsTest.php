@@ -7,10 +7,10 @@ namespace Stemmata\Tests\Core\Contents;
 use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Contents\ContentsLines;
 use Stemmata\Core\Contents\StaleContents;
-use Stemmata\Core\Document;
+use Stemmata\Core\Document\Document;
 use Stemmata\Core\Operation\Applied;
-use Stemmata\Core\Operation\OperationReader;
-use Stemmata\Core\Outline;
+use Stemmata\Core\Operation\Wire\OperationReader;
+use Stemmata\Core\Outline\Outline;
 use Stemmata\Tests\Support\CountingIds;
 use Stemmata\Tests\Support\Sketch;
 

@@ -6,10 +6,10 @@ namespace Stemmata\Tests\Core\History;
 
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
-use Stemmata\Core\Change;
+use Stemmata\Core\Document\Change;
+use Stemmata\Core\Document\Section;
 use Stemmata\Core\History\TypingBurst;
-use Stemmata\Core\Section;
-use Stemmata\Core\SectionId;
+use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Heading;
 use Stemmata\Core\Text\Node;

@@ -5,17 +5,17 @@ declare(strict_types=1);
 namespace Stemmata\Tests\Core\LikelyHeading;
 
 use PHPUnit\Framework\TestCase;
-use Stemmata\Core\Document;
-use Stemmata\Core\Level;
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\Section;
+use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\LikelyHeading\LikelyHeadings;
-use Stemmata\Core\Section;
-use Stemmata\Core\SectionId;
+use Stemmata\Core\Outline\Level;
+use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Heading;
 use Stemmata\Core\Text\Look;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
-use Stemmata\Core\TitleBlock;
 use Stemmata\Tests\Support\Sketch;
 
 final class LikelyHeadingsTest extends TestCase

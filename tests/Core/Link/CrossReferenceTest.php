@@ -6,12 +6,12 @@ namespace Stemmata\Tests\Core\Link;
 
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
-use Stemmata\Core\Document;
-use Stemmata\Core\Link\BrokenLinks;
+use Stemmata\Core\Check\BrokenLinks;
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\References;
 use Stemmata\Core\Link\CrossReferenceShows;
-use Stemmata\Core\Link\References;
 use Stemmata\Core\Operation\Applied;
-use Stemmata\Core\Operation\OperationReader;
+use Stemmata\Core\Operation\Wire\OperationReader;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Node;
 use Stemmata\Tests\Support\CountingIds;

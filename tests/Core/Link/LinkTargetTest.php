@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
+use Stemmata\Core\Text\PlacesLedTo;
 
 /** What may be linked to, after RFC 3986; addresses that run as a program may not. */
 final class LinkTargetTest extends TestCase
@@ -73,14 +74,14 @@ final class LinkTargetTest extends TestCase
         $link = Node::text('see', [new Mark('strong'), Mark::link('section:abcdefghijkl')]);
         $reference = new Node('crossReference', ['href' => 'bookmark:bbbbbbbbbbbb', 'shows' => 'number']);
 
-        self::assertSame(['abcdefghijkl'], LinkTarget::innerIdsOf($link));
-        self::assertSame(['bbbbbbbbbbbb'], LinkTarget::innerIdsOf($reference));
-        self::assertSame([], LinkTarget::innerIdsOf(Node::text('see', [Mark::link('https://example.org/')])));
+        self::assertSame(['abcdefghijkl'], PlacesLedTo::idsOf($link));
+        self::assertSame(['bbbbbbbbbbbb'], PlacesLedTo::idsOf($reference));
+        self::assertSame([], PlacesLedTo::idsOf(Node::text('see', [Mark::link('https://example.org/')])));
 
-        $led = LinkTarget::led($link, static fn (string $target): string => strtr($target, ['abc' => 'xyz']));
-        self::assertSame(['xyzdefghijkl'], LinkTarget::innerIdsOf($led));
+        $led = PlacesLedTo::led($link, static fn (string $target): string => strtr($target, ['abc' => 'xyz']));
+        self::assertSame(['xyzdefghijkl'], PlacesLedTo::idsOf($led));
         self::assertNotNull($led->findMark('strong'), 'other marks stay');
         self::assertSame($link->text, $led->text);
-        self::assertSame('section:bbbbbbbbbbbb', LinkTarget::led($reference, static fn (): string => 'section:bbbbbbbbbbbb')->textAttribute('href'));
+        self::assertSame('section:bbbbbbbbbbbb', PlacesLedTo::led($reference, static fn (): string => 'section:bbbbbbbbbbbb')->textAttribute('href'));
     }
 }

@@ -7,7 +7,7 @@ namespace Stemmata\Tests\Core\Numbering;
 use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Numbering\Numbers;
 use Stemmata\Core\Numbering\Scheme;
-use Stemmata\Core\Outline;
+use Stemmata\Core\Outline\Outline;
 use Stemmata\Tests\Support\Sketch;
 
 final class NumbersTest extends TestCase

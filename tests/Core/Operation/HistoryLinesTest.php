@@ -6,11 +6,11 @@ namespace Stemmata\Tests\Core\Operation;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Stemmata\Core\Marker;
-use Stemmata\Core\OffcutReason;
-use Stemmata\Core\Operation\CutOut;
-use Stemmata\Core\Operation\DescribeSection;
-use Stemmata\Core\Operation\Extent;
+use Stemmata\Core\Document\Marker;
+use Stemmata\Core\Document\OffcutReason;
+use Stemmata\Core\Operation\Detail\DescribeSection;
+use Stemmata\Core\Operation\Offcut\CutOut;
+use Stemmata\Core\Operation\Rule\Extent;
 use Stemmata\Tests\Support\Asked;
 use Stemmata\Tests\Support\CountingIds;
 use Stemmata\Tests\Support\Services;

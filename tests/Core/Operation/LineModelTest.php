@@ -8,13 +8,13 @@ use PHPUnit\Framework\Attributes\TestDox;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
-use Stemmata\Core\Document;
-use Stemmata\Core\Level;
-use Stemmata\Core\Operation\OperationReader;
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\Section;
+use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Operation\Refused;
-use Stemmata\Core\Section;
+use Stemmata\Core\Operation\Wire\OperationReader;
+use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Text\Heading;
-use Stemmata\Core\TitleBlock;
 use Stemmata\Tests\Support\CountingIds;
 use Stemmata\Tests\Support\LineModel;
 

@@ -7,7 +7,7 @@ namespace Stemmata\Tests\Core\Starter;
 use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Check\Finding;
 use Stemmata\Core\Check\StructureCheck;
-use Stemmata\Core\Document;
+use Stemmata\Core\Document\Document;
 use Stemmata\Core\Starter\Starter;
 use Stemmata\Format\Starter\ShippedStarters;
 use Stemmata\Tests\Support\CountingIds;

@@ -9,7 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Check\BrokenLink;
 use Stemmata\Core\Check\Finding;
 use Stemmata\Core\Counting\WordCount;
-use Stemmata\Core\Document;
+use Stemmata\Core\Document\Document;
 use Stemmata\Tests\Support\Foreign;
 use Stemmata\Tests\Support\Services;
 

@@ -6,7 +6,7 @@ namespace Stemmata\Tests\Format\Foreign;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Stemmata\Format\ContentsWords;
+use Stemmata\Format\Shared\ContentsWords;
 use Stemmata\Tests\Support\Foreign;
 use Stemmata\Tests\Support\Services;
 

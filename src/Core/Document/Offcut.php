@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Document;
+
+use Stemmata\Core\Outline\Outline;
+use Stemmata\Core\Outline\SectionId;
+
+/**
+ * A run of sections cut from the document and kept, with its inner levels. The sections keep their ids, so that links to
+ * them hold again once it is brought back.
+ */
+final readonly class Offcut
+{
+    /**
+     * @param string         $name  the heading it was known by
+     * @param SectionId|null $after the section it stood behind, or in when it is a passage; null when it stood first
+     */
+    public function __construct(
+        public SectionId $id,
+        public OffcutReason $reason,
+        public string $name,
+        public ?SectionId $after,
+        public Outline $outline,
+    ) {
+    }
+
+    public function withOutline(Outline $outline): self
+    {
+        return new self($this->id, $this->reason, $this->name, $this->after, $outline);
+    }
+
+    /** Whether this is a passage taken out of the section it names, rather than sections of their own. */
+    public function isPassage(): bool
+    {
+        return null !== $this->after && 1 === $this->outline->count() && $this->outline->levelAt(0)->isOpening();
+    }
+}

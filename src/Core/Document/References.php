@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Document;
+
+use Stemmata\Core\Text\Node;
+use Stemmata\Core\Text\PlacesLedTo;
+
+/** What one section's text names and where it points: its bookmarks, its links, its contents block. */
+final readonly class References
+{
+    /**
+     * @param array<string, string> $bookmarks name by bookmark id
+     * @param array<string, string> $links     the first linked words by the id of the section or bookmark linked to
+     */
+    private function __construct(public array $bookmarks, public array $links, public bool $hasContents)
+    {
+    }
+
+    public static function in(Section $section): self
+    {
+        $bookmarks = [];
+        $links = [];
+        $hasContents = false;
+        foreach (self::parts($section) as $node) {
+            $hasContents = $hasContents || 'contents' === $node->type;
+            if ('bookmark' === $node->type) {
+                $bookmarks[$node->textAttribute('id')] = $node->textAttribute('name');
+            }
+            foreach (PlacesLedTo::idsOf($node) as $target) {
+                $links[$target] ??= $node->plainText();
+            }
+        }
+
+        return new self($bookmarks, $links, $hasContents);
+    }
+
+    /**
+     * As they were kept beside the text.
+     *
+     * @param array<string, string> $bookmarks
+     * @param array<string, string> $links
+     */
+    public static function kept(array $bookmarks, array $links, bool $hasContents): self
+    {
+        return new self($bookmarks, $links, $hasContents);
+    }
+
+    /** @return iterable<Node> */
+    private static function parts(Section $section): iterable
+    {
+        foreach ($section->heading->inline as $node) {
+            yield from $node->walk();
+        }
+        yield from $section->body->walk();
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Document;
+
+use Stemmata\Core\CoreException;
+use Stemmata\Core\Numbering\Scheme;
+
+/** What holds for a document throughout: how it is numbered, and which parts it must have. */
+final readonly class Setup
+{
+    /** @param list<RequiredPart> $requiredParts */
+    public function __construct(public Scheme $numbering, public array $requiredParts = [])
+    {
+    }
+
+    public static function plain(): self
+    {
+        return new self(Scheme::decimal());
+    }
+
+    public function withNumbering(Scheme $numbering): self
+    {
+        return new self($numbering, $this->requiredParts);
+    }
+
+    /** @param list<RequiredPart> $requiredParts */
+    public function withRequiredParts(array $requiredParts): self
+    {
+        return new self($this->numbering, $requiredParts);
+    }
+
+    /** @return array<string, mixed> */
+    public function toJson(): array
+    {
+        return array_filter([
+            'numbering' => $this->numbering->toJson(),
+            'requiredParts' => array_map(static fn (RequiredPart $part): array => $part->toJson(), $this->requiredParts),
+        ]);
+    }
+
+    /**
+     * @param array<mixed> $json
+     *
+     * @throws CoreException
+     */
+    public static function fromJson(array $json): self
+    {
+        $parts = $json['requiredParts'] ?? [];
+
+        return new self(Scheme::fromJson($json['numbering'] ?? null), array_map(RequiredPart::fromJson(...), is_array($parts) ? array_values($parts) : []));
+    }
+}

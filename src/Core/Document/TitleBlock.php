@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Document;
+
+/** What is said of the document as a whole. Title and subtitle are not headings. */
+final readonly class TitleBlock
+{
+    /**
+     * @param string   $guidingStatement what the whole document claims; never printed
+     * @param int|null $target           words wanted in all, 1 or more
+     * @param string   $language         a language tag after BCP 47
+     */
+    public function __construct(
+        public string $title = '',
+        public string $subtitle = '',
+        public string $author = '',
+        public string $guidingStatement = '',
+        public ?int $target = null,
+        public string $language = 'en',
+    ) {
+    }
+}

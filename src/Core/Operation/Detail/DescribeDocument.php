@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Operation\Detail;
+
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\TitleBlock;
+use Stemmata\Core\Operation\Applied;
+use Stemmata\Core\Operation\Basis;
+use Stemmata\Core\Operation\Operation;
+use Stemmata\Core\Operation\Refused;
+
+/** Sets points of the title block. Null leaves a point as it is. */
+final readonly class DescribeDocument implements Operation
+{
+    private const MAX_TARGET = 100_000_000;
+
+    /** @param int|null $target words; 0 takes the target away */
+    public function __construct(
+        private ?string $title = null,
+        private ?string $subtitle = null,
+        private ?string $author = null,
+        private ?string $guidingStatement = null,
+        private ?int $target = null,
+        private ?string $language = null,
+    ) {
+    }
+
+    public function applyTo(Document $document): Applied|Refused
+    {
+        if (null !== $this->target && ($this->target < 0 || $this->target > self::MAX_TARGET)) {
+            return Refused::wrongTarget();
+        }
+        $now = $document->titleBlock;
+
+        return new Applied($document->withTitleBlock(new TitleBlock(
+            $this->title ?? $now->title,
+            $this->subtitle ?? $now->subtitle,
+            $this->author ?? $now->author,
+            $this->guidingStatement ?? $now->guidingStatement,
+            0 === $this->target ? null : $this->target ?? $now->target,
+            $this->language ?? $now->language,
+        )));
+    }
+
+    public function restsOn(): Basis
+    {
+        return Basis::nothing();
+    }
+
+    public function describe(Document $before): string
+    {
+        return null === $this->title ? 'Changed what is said of the document' : sprintf('Named the document “%s”', $this->title);
+    }
+}

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Operation\Text;
+
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Operation\Applied;
+use Stemmata\Core\Operation\Basis;
+use Stemmata\Core\Operation\Operation;
+use Stemmata\Core\Operation\Refused;
+use Stemmata\Core\Operation\Rule\Described;
+use Stemmata\Core\Operation\Rule\TakenBookmark;
+use Stemmata\Core\Outline\SectionId;
+use Stemmata\Core\Text\Heading;
+
+/** Gives a section another heading. Links to it hold, for they know its id. */
+final readonly class Rename implements Operation
+{
+    public function __construct(private SectionId $section, private Heading $heading)
+    {
+    }
+
+    public function applyTo(Document $document): Applied|Refused
+    {
+        $position = $document->outline->findPosition($this->section);
+        if (null === $position) {
+            return Refused::unknownSection($this->section->value);
+        }
+        if ($document->outline->levelAt($position)->isOpening()) {
+            return Refused::openingHasNoLevel();
+        }
+        $renamed = $document->section($this->section)->withHeading($this->heading);
+
+        return TakenBookmark::findIn($document, $renamed) ?? new Applied($document->withSection($renamed));
+    }
+
+    public function restsOn(): Basis
+    {
+        return Basis::text($this->section);
+    }
+
+    public function describe(Document $before): string
+    {
+        return sprintf('Renamed %s to “%s”', Described::section($before, $this->section), $this->heading->plainText());
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Operation\Text;
+
+use Stemmata\Core\Document\TitleBlock;
+
+/** A part of the title block that a line of the text can become. */
+enum TitlePart: string
+{
+    case Title = 'title';
+    case Subtitle = 'subtitle';
+
+    public function of(TitleBlock $block): string
+    {
+        return self::Title === $this ? $block->title : $block->subtitle;
+    }
+
+    public function in(TitleBlock $block, string $words): TitleBlock
+    {
+        return new TitleBlock(
+            self::Title === $this ? $words : $block->title,
+            self::Subtitle === $this ? $words : $block->subtitle,
+            $block->author,
+            $block->guidingStatement,
+            $block->target,
+            $block->language,
+        );
+    }
+}

@@ -1,0 +1,196 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Operation\Wire;
+
+use Stemmata\Core\CoreException;
+use Stemmata\Core\Document\Marker;
+use Stemmata\Core\Document\OffcutReason;
+use Stemmata\Core\Numbering\Scheme;
+use Stemmata\Core\Operation\Batch;
+use Stemmata\Core\Operation\Detail\DescribeDocument;
+use Stemmata\Core\Operation\Detail\DescribeSection;
+use Stemmata\Core\Operation\Detail\UseNumbering;
+use Stemmata\Core\Operation\Move\Demote;
+use Stemmata\Core\Operation\Move\Direction;
+use Stemmata\Core\Operation\Move\MoveAmongSiblings;
+use Stemmata\Core\Operation\Move\MoveBranch;
+use Stemmata\Core\Operation\Move\Promote;
+use Stemmata\Core\Operation\Move\SetLevel;
+use Stemmata\Core\Operation\Offcut\BringBack;
+use Stemmata\Core\Operation\Offcut\CutOut;
+use Stemmata\Core\Operation\Offcut\DiscardOffcut;
+use Stemmata\Core\Operation\Offcut\SetTextAside;
+use Stemmata\Core\Operation\Operation;
+use Stemmata\Core\Operation\Rule\Extent;
+use Stemmata\Core\Operation\Rule\Landing;
+use Stemmata\Core\Operation\Section\Duplicate;
+use Stemmata\Core\Operation\Section\HeadingAfterJoin;
+use Stemmata\Core\Operation\Section\InsertSection;
+use Stemmata\Core\Operation\Section\JoinWithAbove;
+use Stemmata\Core\Operation\Section\MakeHeading;
+use Stemmata\Core\Operation\Section\MakeHeadings;
+use Stemmata\Core\Operation\Section\SplitByRule;
+use Stemmata\Core\Operation\Section\SplitRule;
+use Stemmata\Core\Operation\Section\SplitSection;
+use Stemmata\Core\Operation\Text\GenerateContents;
+use Stemmata\Core\Operation\Text\PutTitleInText;
+use Stemmata\Core\Operation\Text\RefreshContents;
+use Stemmata\Core\Operation\Text\Rename;
+use Stemmata\Core\Operation\Text\ReplaceBody;
+use Stemmata\Core\Operation\Text\TakeAsTitle;
+use Stemmata\Core\Operation\Text\TitlePart;
+use Stemmata\Core\Outline\IdSource;
+use Stemmata\Core\Outline\Level;
+use Stemmata\Core\Outline\SectionId;
+use Stemmata\Core\Text\Body;
+use Stemmata\Core\Text\Heading;
+
+/** The names by which operations travel, and what each needs. */
+final readonly class OperationReader
+{
+    private const MAX_BATCH = 1000;
+    /** Lines made headings at once; a long imported book has some thousands. */
+    private const MAX_LINES = 20_000;
+
+    public function __construct(private IdSource $ids)
+    {
+    }
+
+    /**
+     * @param array<mixed> $json `{"name": …, …}`
+     *
+     * @throws CoreException with one sentence, before any rule is asked
+     */
+    public function read(array $json): Operation
+    {
+        $fields = new Fields($json);
+        $name = $fields->text('name');
+
+        return match ($name) {
+            'promote' => new Promote($fields->sections(), self::extent($fields)),
+            'demote' => new Demote($fields->sections(), self::extent($fields)),
+            'set-level' => new SetLevel($fields->sections(), Level::ofHeading($fields->integer('level')), self::extent($fields)),
+            'move' => new MoveBranch($fields->sections(), $fields->oneOf('landing', Landing::class), $fields->section('target'), self::extent($fields)),
+            'move-up' => new MoveAmongSiblings($fields->sections(), Direction::Up),
+            'move-down' => new MoveAmongSiblings($fields->sections(), Direction::Down),
+            'split' => new SplitSection($fields->section('section'), $fields->integer('from'), $fields->findInteger('to') ?? $fields->integer('from'), $this->ids->next()),
+            'join' => new JoinWithAbove($fields->section('section'), $fields->oneOf('heading', HeadingAfterJoin::class), $this->ids->next()),
+            'make-heading' => $this->makeHeading($fields),
+            'make-headings' => $this->makeHeadings($fields),
+            'take-as-title' => new TakeAsTitle($fields->section('section'), $fields->integer('block'), $fields->oneOf('part', TitlePart::class), $this->ids->next()),
+            'put-title-in-text' => new PutTitleInText($fields->oneOf('part', TitlePart::class), $this->ids->next()),
+            'split-by-rule' => new SplitByRule($fields->sections(), $fields->oneOf('rule', SplitRule::class), $fields->findInteger('words') ?? 1000, $this->ids),
+            'use-numbering' => new UseNumbering(Scheme::fromJson($fields->raw('numbering'))),
+            'insert' => new InsertSection($this->ids->next(), Heading::plain($fields->findText('heading') ?? ''), $fields->oneOf('landing', Landing::class, Landing::After), $fields->findSection('target')),
+            'rename' => new Rename($fields->section('section'), self::heading($fields)),
+            'replace-body' => new ReplaceBody($fields->section('section'), Body::fromJson($fields->raw('body'))),
+            'duplicate' => new Duplicate($fields->sections(), self::extent($fields), $this->ids),
+            'delete' => new CutOut($fields->sections(), self::extent($fields), OffcutReason::Deleted, $this->ids),
+            'set-aside' => new CutOut($fields->sections(), self::extent($fields), OffcutReason::SetAside, $this->ids),
+            'bring-back' => new BringBack($fields->section('offcut'), $fields->oneOf('landing', Landing::class, Landing::After), $fields->findSection('target'), $fields->findInteger('at')),
+            'set-text-aside' => new SetTextAside($fields->section('section'), $fields->integer('from'), $fields->integer('to'), $this->ids),
+            'discard' => new DiscardOffcut($fields->section('offcut')),
+            'describe-section' => self::describeSection($fields),
+            'describe-document' => self::describeDocument($fields),
+            'generate-contents' => self::generateContents($fields),
+            'refresh-contents' => new RefreshContents($fields->section('section')),
+            'batch' => $this->batch($fields),
+            default => throw InvalidOperation::unknownName($name),
+        };
+    }
+
+    private static function extent(Fields $fields): Extent
+    {
+        return $fields->oneOf('extent', Extent::class, Extent::Branch);
+    }
+
+    /** A heading comes as plain words, or as the editor keeps it. */
+    private static function heading(Fields $fields): Heading
+    {
+        return is_array($fields->raw('heading')) ? Heading::fromJson($fields->raw('heading')) : Heading::plain($fields->text('heading'));
+    }
+
+    private function makeHeading(Fields $fields): MakeHeading
+    {
+        $blocks = $fields->has('blocks') ? $fields->integers('blocks') : [$fields->integer('block')];
+        if (count($blocks) > self::MAX_BATCH) {
+            throw InvalidOperation::tooMany(self::MAX_BATCH);
+        }
+
+        return new MakeHeading($fields->section('section'), array_fill_keys($blocks, Level::ofHeading($fields->integer('level'))), $this->ids);
+    }
+
+    /** `lines`: a list of `{section, block, level}`, in any order. */
+    private function makeHeadings(Fields $fields): MakeHeadings
+    {
+        $bySection = [];
+        $count = 0;
+        foreach ($fields->list('lines') as $json) {
+            $line = new Fields(is_array($json) ? $json : throw InvalidOperation::field('lines', 'a list of objects'));
+            $bySection[$line->section('section')->value][$line->integer('block')] = Level::ofHeading($line->integer('level'));
+            ++$count;
+        }
+        if ($count > self::MAX_LINES) {
+            throw InvalidOperation::tooMany(self::MAX_LINES);
+        }
+        $steps = [];
+        foreach ($bySection as $section => $levels) {
+            $steps[] = new MakeHeading(SectionId::fromString($section), $levels, $this->ids);
+        }
+
+        return [] === $steps ? throw InvalidOperation::field('lines', 'a list of at least one object') : new MakeHeadings($steps, $count);
+    }
+
+    private static function describeSection(Fields $fields): DescribeSection
+    {
+        return new DescribeSection(
+            $fields->sections(),
+            $fields->findText('aim'),
+            $fields->findInteger('target'),
+            $fields->has('marker') ? $fields->oneOf('marker', Marker::class) : null,
+            $fields->findBoolean('numbered'),
+            $fields->findBoolean('appendix'),
+            $fields->findBoolean('inContents'),
+        );
+    }
+
+    private static function describeDocument(Fields $fields): DescribeDocument
+    {
+        return new DescribeDocument(
+            $fields->findText('title'),
+            $fields->findText('subtitle'),
+            $fields->findText('author'),
+            $fields->findText('guidingStatement'),
+            $fields->findInteger('target'),
+            $fields->findText('language'),
+        );
+    }
+
+    private static function generateContents(Fields $fields): GenerateContents
+    {
+        return new GenerateContents(
+            $fields->section('section'),
+            $fields->integer('from'),
+            $fields->integer('to'),
+            $fields->findBoolean('numbers') ?? true,
+            $fields->findText('title') ?? 'Contents',
+            $fields->findInteger('block'),
+        );
+    }
+
+    private function batch(Fields $fields): Batch
+    {
+        $operations = $fields->list('operations');
+        if (count($operations) > self::MAX_BATCH) {
+            throw InvalidOperation::tooMany(self::MAX_BATCH);
+        }
+        $read = array_map(
+            fn (mixed $each): Operation => is_array($each) && 'batch' !== ($each['name'] ?? null) ? $this->read($each) : throw InvalidOperation::field('operations', 'a list of operations, none of them a batch'),
+            $operations,
+        );
+
+        return [] === $read ? throw InvalidOperation::field('operations', 'a list of at least one operation') : new Batch($read);
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Outline;
+
+/**
+ * The name a section keeps for life: a small letter and eleven digits or small letters (61 bits). The letter keeps PHP
+ * from reading an id of digits, used as an array key, as a number.
+ */
+final readonly class SectionId
+{
+    public const LENGTH = 12;
+
+    private function __construct(public string $value)
+    {
+    }
+
+    /** @throws InvalidSectionId */
+    public static function fromString(string $value): self
+    {
+        if (1 !== preg_match('/\A[a-z][0-9a-z]{11}\z/', $value)) {
+            throw InvalidSectionId::malformed($value);
+        }
+
+        return new self($value);
+    }
+
+    public function equals(self $other): bool
+    {
+        return $this->value === $other->value;
+    }
+}

@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Read;
+
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\References;
+use Stemmata\Core\Link\CrossReferenceShows;
+use Stemmata\Core\Link\LinkTarget;
+use Stemmata\Core\Text\Node;
+use Stemmata\Format\Shared\ContentsBlock;
+use Stemmata\Format\Shared\Slug;
+
+/**
+ * The names by which places go in a written file. A section’s begins with “sec-”: a bookmark’s name holds no hyphen, so
+ * the two can never be taken for each other. Only places that something leads to are named.
+ */
+final readonly class Anchors
+{
+    /**
+     * @param array<string, string>         $byId
+     * @param array<string, array{int, string}> $places the position and the heading of the section that each place lies in
+     * @param list<string>                  $numbers by position
+     */
+    private function __construct(private array $byId, private array $places, private array $numbers)
+    {
+    }
+
+    public static function in(Document $document): self
+    {
+        $linked = [];
+        $byId = [];
+        $places = null === $document->whole ? self::places($document) : [];
+        foreach ($document->sections() as $section) {
+            $references = References::in($section);
+            $linked += $references->links;
+            $byId += $references->bookmarks;
+            foreach ($section->body->walk() as $node) {
+                foreach ('contents' === $node->type ? ContentsBlock::lines($node) : [] as $line) {
+                    $linked[$line['section']] = '';
+                }
+            }
+        }
+        $taken = [];
+        foreach ($document->outline->ids() as $position => $id) {
+            if (!isset($linked[$id->value])) {
+                continue;
+            }
+            $base = 'sec-'.(Slug::of($document->sectionAt($position)->heading->plainText()) ?: (string) ($position + 1));
+            $name = $base;
+            for ($number = 2; isset($taken[$name]); ++$number) {
+                $name = $base.'-'.$number;
+            }
+            $taken[$name] = true;
+            $byId[$id->value] = $name;
+        }
+
+        // A branch speaks of what stands outside it as the whole document does, but cannot lead there.
+        [$places, $numbers] = null === $document->whole ? [$places, $document->numbers()] : [self::places($document->whole), $document->whole->numbers()];
+
+        return new self($byId, $places, $numbers);
+    }
+
+    /** @return array<string, array{int, string}> */
+    private static function places(Document $document): array
+    {
+        $places = [];
+        foreach ($document->sections() as $position => $section) {
+            $place = [$position, $section->heading->plainText()];
+            $places += [$section->id->value => $place] + array_fill_keys(array_keys(References::in($section)->bookmarks), $place);
+        }
+
+        return $places;
+    }
+
+    public function find(string $id): ?string
+    {
+        return $this->byId[$id] ?? null;
+    }
+
+    /** Whether the place is in the file, or an address outside the document. */
+    public function leadsSomewhere(string $target): bool
+    {
+        $id = LinkTarget::findInnerId($target);
+
+        return null === $id ? !str_starts_with($target, '#') : isset($this->byId[$id]);
+    }
+
+    /** What a cross-reference says at the time of writing; its words follow the outline. */
+    public function crossReferenceWords(Node $reference): string
+    {
+        [$position, $heading] = $this->places[LinkTarget::findInnerId($reference->textAttribute('href')) ?? ''] ?? [null, ''];
+        if (null === $position) {
+            return CrossReferenceShows::GONE;
+        }
+        $shows = CrossReferenceShows::tryFrom($reference->textAttribute('shows')) ?? CrossReferenceShows::Both;
+
+        return $shows->words($this->numbers[$position], $heading);
+    }
+
+    /** The address a link is written with. */
+    public function address(string $target): string
+    {
+        $id = LinkTarget::findInnerId($target);
+
+        return null === $id ? $target : '#'.($this->byId[$id] ?? $id);
+    }
+}

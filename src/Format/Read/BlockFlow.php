@@ -1,0 +1,163 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Read;
+
+use Stemmata\Core\Text\Node;
+
+/**
+ * Between an office format and the builder: such formats are one long row of paragraphs, each with its style. Here items
+ * become lists, quoted paragraphs one quotation, lines of code one block, and captions go to what they stand at.
+ */
+final class BlockFlow
+{
+    private ListRun $items;
+    /** @var list<Node> */
+    private array $quoted = [];
+    /** @var list<string> */
+    private array $code = [];
+    /** @var list<Node>|null */
+    private ?array $caption = null;
+    /** A picture or table that a caption may follow. */
+    private ?Node $last = null;
+
+    public function __construct(private readonly DocumentBuilder $builder)
+    {
+        $this->items = new ListRun();
+    }
+
+    /**
+     * @param list<Node>   $inline
+     * @param list<string> $anchors
+     */
+    public function heading(int $level, array $inline, array $anchors = [], int $flags = 0, string $printed = ''): void
+    {
+        $this->finish();
+        $this->builder->heading($level, $inline, $anchors, $flags, $printed);
+    }
+
+    public function block(Node $block): void
+    {
+        $this->finishRuns();
+        if (in_array($block->type, ['figure', 'table'], true)) {
+            $this->captioned($block);
+
+            return;
+        }
+        $this->finish();
+        $this->builder->block($block);
+    }
+
+    /** @param list<Node> $blocks */
+    public function item(string $list, int $depth, bool $isOrdered, int $number, array $blocks): void
+    {
+        if ($this->items->isEmpty() || !$this->items->isOf($list, $depth)) {
+            $this->finish();
+        }
+        $this->items->item($list, $depth, $isOrdered, $number, $blocks);
+    }
+
+    public function quoted(Node $paragraph): void
+    {
+        if ([] === $this->quoted) {
+            $this->finish();
+        }
+        $this->quoted[] = $paragraph;
+    }
+
+    /** @param list<Node> $bookmarks that stand in it; a block of code cannot hold them */
+    public function codeLine(string $line, array $bookmarks): void
+    {
+        if ([] === $this->code) {
+            $this->finish();
+        }
+        $this->code[] = $line;
+        $this->builder->bookmarksAhead($bookmarks);
+    }
+
+    /** @param list<Node> $inline */
+    public function caption(array $inline): void
+    {
+        $this->finishRuns();
+        if (null !== $this->last && [] === self::captionOf($this->last)) {
+            $this->builder->block(self::withCaption($this->last, $inline));
+            $this->last = null;
+
+            return;
+        }
+        $this->finish();
+        $this->caption = $inline;
+    }
+
+    /** A name for the place where the next heading or block begins. */
+    public function anchorAhead(string $anchor, bool $isHidden): void
+    {
+        $this->finish();
+        $this->builder->anchorAhead($anchor, $isHidden);
+    }
+
+    /** @param list<Node> $bookmarks to stand before the next heading or block */
+    public function bookmarksAhead(array $bookmarks): void
+    {
+        if ([] !== $bookmarks) {
+            $this->finish();
+            $this->builder->bookmarksAhead($bookmarks);
+        }
+    }
+
+    public function finish(): void
+    {
+        $this->finishRuns();
+        if (null !== $this->last) {
+            $this->builder->block($this->last);
+            $this->last = null;
+        }
+        if (null !== $this->caption) {
+            $this->builder->block(Node::paragraph($this->caption));
+            $this->caption = null;
+        }
+    }
+
+    private function captioned(Node $block): void
+    {
+        if (null !== $this->caption && null === $this->last) {
+            $this->builder->block(self::withCaption($block, $this->caption));
+            $this->caption = null;
+
+            return;
+        }
+        $this->finish();
+        $this->last = $block;
+    }
+
+    private function finishRuns(): void
+    {
+        foreach ($this->items->finished() as $list) {
+            $this->builder->block($list);
+        }
+        if ([] !== $this->quoted) {
+            $this->builder->block(new Node('quotation', content: $this->quoted));
+            $this->quoted = [];
+        }
+        if ([] !== $this->code) {
+            $text = rtrim(implode("\n", $this->code), "\n");
+            $this->builder->block(new Node('codeBlock', ['language' => null], '' === $text ? [] : [Node::text($text)]));
+            $this->code = [];
+        }
+    }
+
+    /** @return list<Node> */
+    private static function captionOf(Node $block): array
+    {
+        return 'table' === $block->type ? $block->content[0]->content : $block->content;
+    }
+
+    /** @param list<Node> $caption */
+    private static function withCaption(Node $block, array $caption): Node
+    {
+        return 'table' === $block->type
+            ? $block->withContent([$block->content[0]->withContent($caption), ...array_slice($block->content, 1)])
+            : $block->withContent($caption);
+    }
+}

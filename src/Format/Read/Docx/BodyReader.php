@@ -1,0 +1,300 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Read\Docx;
+
+use Stemmata\Core\Text\Node;
+use Stemmata\Core\Text\UniformMarks;
+use Stemmata\Format\Read\BlockFlow;
+use Stemmata\Format\Read\DocumentBuilder;
+use Stemmata\Format\Read\ImportNote;
+use Stemmata\Format\Read\Office\BookmarkMark;
+use Stemmata\Format\Read\Office\ParagraphStyle;
+use Stemmata\Format\Read\Office\TitleLines;
+use Stemmata\Format\Read\Package\Xml;
+
+/** Goes through the body, paragraph by paragraph and table by table. */
+final class BodyReader
+{
+    /** Columns of a table, whatever a cell says that it spans. */
+    private const WIDEST = 200;
+
+    private BlockFlow $flow;
+    public readonly TitleLines $titleLines;
+    /** Contents made by a program take many paragraphs; they are told of once. */
+    private bool $inContents = false;
+
+    public function __construct(
+        private readonly DocumentBuilder $builder,
+        private readonly Styles $styles,
+        private readonly ListNumbering $numbering,
+        private readonly LineReader $lines,
+    ) {
+        $this->flow = new BlockFlow($builder);
+        $this->titleLines = new TitleLines();
+    }
+
+    /** @param iterable<\DOMElement> $elements */
+    public function read(iterable $elements): void
+    {
+        foreach ($elements as $element) {
+            $this->element($element);
+        }
+    }
+
+    public function finish(): void
+    {
+        $this->flow->finish();
+    }
+
+    private function element(\DOMElement $element): void
+    {
+        switch ($element->localName) {
+            case 'p':
+                $this->paragraph($element);
+                break;
+            case 'tbl':
+                $this->inContents = false;
+                $this->flow->block($this->table($element));
+                break;
+            case 'sdt':
+                $this->contentControl($element);
+                break;
+            case 'bookmarkStart':
+                $this->bookmarkBetween(Xml::attribute($element, 'name') ?? '');
+                break;
+            case 'ins':
+            case 'moveTo':
+            case 'customXml':
+                $this->read(Xml::children($element));
+                break;
+            case 'altChunk':
+                $this->builder->note(ImportNote::ObjectLost);
+                break;
+        }
+    }
+
+    private function contentControl(\DOMElement $control): void
+    {
+        $gallery = Xml::value(Xml::child(Xml::child($control, 'sdtPr'), 'docPartObj'), 'docPartGallery') ?? '';
+        if (1 === preg_match('/\A(?:Table of (?:Contents|Figures|Tables)|Tables of Contents|Bibliographies? Index)\z/i', $gallery)) {
+            $this->contentsLeftOut();
+            $this->inContents = false;
+
+            return;
+        }
+        $content = Xml::child($control, 'sdtContent');
+        if (null !== $content) {
+            $this->read(Xml::children($content));
+        }
+    }
+
+    private function contentsLeftOut(): void
+    {
+        if (!$this->inContents) {
+            $this->builder->contentsLeftOut();
+            $this->inContents = true;
+        }
+    }
+
+    private function paragraph(\DOMElement $paragraph): void
+    {
+        $properties = Xml::child($paragraph, 'pPr');
+        $style = $this->styles->paragraph(Xml::value($properties, 'pStyle'));
+        $direct = Properties::of($properties, null);
+        $style = $style->with($direct);
+        $level = $style->isTitle() || $style->isSubtitle() ? null : $style->findHeadingLevel();
+        if ($style->isContents() && null === $level) {
+            $this->lines->line($paragraph, $style);
+            $this->contentsLeftOut();
+
+            return;
+        }
+        $line = $this->lines->line($paragraph, $style, null !== $level, $style->isQuotation() || $style->isCaption());
+        if (null !== $level && $line->isBlank() && (null !== Xml::child($paragraph, 'del') || null !== Xml::child($paragraph, 'moveFrom'))) {
+            // Its words were deleted, with a record of it; what is left is no heading.
+            return;
+        }
+        if ($line->isContents && $line->isBlank()) {
+            $this->contentsLeftOut();
+
+            return;
+        }
+        if (!$line->isBlank()) {
+            $this->inContents = false;
+        }
+        if (true === $direct->breakBefore) {
+            $this->pageBreak();
+        }
+        null === $level ? $this->text($line, $style) : $this->heading($line, $style, $level);
+        $this->read($line->boxes);
+        if (null !== Xml::child($properties, 'sectPr') && 'continuous' !== Xml::value(Xml::child($properties, 'sectPr'), 'type')) {
+            $this->pageBreak();
+        }
+    }
+
+    private function heading(Line $line, ParagraphStyle $style, int $level): void
+    {
+        foreach (array_slice($line->parts, 0, -1) as $ahead) {
+            if ([] === $ahead) {
+                $this->pageBreak();
+            }
+        }
+        // A line with a heading's style that holds nothing but a page break or a picture is none.
+        $inline = $line->inline();
+        if (count($line->parts) > 1 && $line->isBlank()) {
+            return;
+        }
+        $pictures = array_values(array_filter($inline, static fn (Node $node): bool => 'image' === $node->type));
+        if ([] !== $pictures && '' === trim(Node::plainTextOf($inline))) {
+            $this->text($line, $style);
+
+            return;
+        }
+        $printed = '';
+        if ($this->numbering->has($style->numId) && null !== $style->numId) {
+            $this->numbering->next($style->numId, $style->numLevel ?? 0);
+            $printed = $this->numbering->printed($style->numId, $style->numLevel ?? 0);
+        }
+        $words = array_map(static fn (Node $node): Node => $node->isText() ? Node::text(strtr($node->text, "\t", ' '), $node->marks) : $node, UniformMarks::without($inline));
+        $this->flow->heading($level, $words, $line->anchors, 0, $printed);
+    }
+
+    private function text(Line $line, ParagraphStyle $style): void
+    {
+        foreach ($line->parts as $index => $inline) {
+            if ($index > 0) {
+                $this->pageBreak();
+            }
+            if ([] !== $inline || (0 === $index && 1 === count($line->parts))) {
+                $this->textBetweenBreaks($inline, $style, $line);
+            }
+        }
+    }
+
+    /** @param list<Node> $inline */
+    private function textBetweenBreaks(array $inline, ParagraphStyle $style, Line $line): void
+    {
+        $words = trim(Node::plainTextOf($inline));
+        $bookmarks = array_values(array_filter($inline, static fn (Node $node): bool => 'bookmark' === $node->type));
+        if ('' !== $words && $this->builder->isEmpty() && $this->titleLines->take($words, $style)) {
+            $this->flow->bookmarksAhead($bookmarks);
+
+            return;
+        }
+        $pictures = array_values(array_filter($inline, static fn (Node $node): bool => 'image' === $node->type));
+        if ('' === $words && [] !== $pictures) {
+            $this->flow->bookmarksAhead($bookmarks);
+            foreach ($pictures as $picture) {
+                $this->flow->block(new Node('figure', $picture->attributes));
+            }
+
+            return;
+        }
+        if ('' === $words && [] === array_filter($inline, static fn (Node $node): bool => 'bookmark' !== $node->type && !$node->isText())) {
+            // A blank line between paragraphs is a look; its bookmarks move on to what follows.
+            $this->flow->bookmarksAhead($bookmarks);
+
+            return;
+        }
+        $paragraph = Node::paragraph($inline, $style->look($line->size));
+        if ($style->isCode()) {
+            $this->flow->codeLine(Node::plainTextOf($inline), $bookmarks);
+        } elseif ($style->isCaption()) {
+            $this->flow->caption($inline);
+        } elseif ($this->numbering->has($style->numId) && null !== $style->numId) {
+            $depth = $style->numLevel ?? 0;
+            $number = $this->numbering->next($style->numId, $depth);
+            $this->flow->item($style->numId, $depth, $this->numbering->isOrdered($style->numId, $depth), $number, [Node::paragraph($inline)]);
+        } elseif ($style->isQuotation()) {
+            $this->flow->quoted(Node::paragraph($inline));
+        } else {
+            $this->flow->block($paragraph);
+        }
+    }
+
+    private function bookmarkBetween(string $name): void
+    {
+        if (BookmarkMark::isPlace($name)) {
+            $this->flow->anchorAhead($name, BookmarkMark::isHidden($name));
+        }
+    }
+
+    private function pageBreak(): void
+    {
+        if (!$this->builder->isEmpty()) {
+            $this->flow->block(new Node('pageBreak'));
+        }
+    }
+
+    private function table(\DOMElement $table): Node
+    {
+        $rows = [];
+        foreach (Xml::children($table) as $row) {
+            if ('tr' === $row->localName) {
+                $isHeader = true === Xml::toggle(Xml::child($row, 'trPr'), 'tblHeader');
+                $cells = $this->cells($row, $isHeader);
+                if ([] !== $cells) {
+                    $rows[] = new Node('tableRow', content: $cells);
+                }
+            }
+        }
+        $caption = Xml::value(Xml::child($table, 'tblPr'), 'tblCaption') ?? '';
+
+        return [] === $rows ? Node::paragraph([]) : new Node('table', content: [new Node('caption', content: '' === $caption ? [] : [Node::text($caption)]), ...$rows]);
+    }
+
+    /** @return list<Node> */
+    private function cells(\DOMElement $row, bool $isHeader): array
+    {
+        $cells = [];
+        foreach (Xml::children($row) as $cell) {
+            if ('sdt' === $cell->localName && null !== $content = Xml::child($cell, 'sdtContent')) {
+                array_push($cells, ...$this->cells($content, $isHeader));
+            }
+            if ('tc' !== $cell->localName) {
+                continue;
+            }
+            $properties = Xml::child($cell, 'tcPr');
+            $columns = max(1, min(self::WIDEST, Xml::integer($properties, 'gridSpan') ?? 1));
+            if ($columns > 1 || 'restart' === Xml::value($properties, 'vMerge')) {
+                $this->builder->note(ImportNote::CellsMerged);
+            }
+            [$inline, $align] = $this->cellText($cell);
+            $cells[] = new Node('tableCell', ['header' => $isHeader, 'align' => $align], $inline);
+            // What a wide cell covers is empty, so that the words after it stay in their columns.
+            array_push($cells, ...array_fill(0, $columns - 1, new Node('tableCell', ['header' => $isHeader, 'align' => $align])));
+        }
+
+        return $cells;
+    }
+
+    /** @return array{list<Node>, string|null} the paragraphs of a cell as lines, and how they are set */
+    private function cellText(\DOMElement $cell): array
+    {
+        $inline = [];
+        $align = null;
+        foreach (Xml::children($cell) as $part) {
+            if ('tbl' === $part->localName) {
+                $this->builder->note(ImportNote::TableInTable);
+                $lines = array_map(static fn (Node $row): string => implode(' | ', array_map(static fn (Node $inner): string => $inner->plainText(), $row->content)), array_slice($this->table($part)->content, 1));
+                $words = [] === $lines ? [] : [Node::text(implode("\u{2028}", $lines))];
+            } elseif ('p' === $part->localName) {
+                $style = $this->styles->paragraph(Xml::value(Xml::child($part, 'pPr'), 'pStyle'))->with(Properties::of(Xml::child($part, 'pPr'), null));
+                if (null !== $style->findHeadingLevel()) {
+                    $this->builder->note(ImportNote::HeadingInTable);
+                }
+                $words = $this->lines->line($part, $style)->inline();
+                $align ??= in_array($style->align, ['center', 'right'], true) ? $style->align : null;
+            } else {
+                continue;
+            }
+            if ([] !== $words) {
+                $inline = [] === $inline ? $words : [...$inline, new Node('hardBreak'), ...$words];
+            }
+        }
+
+        return [$inline, $align];
+    }
+}

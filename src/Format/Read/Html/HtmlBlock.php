@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Read\Html;
+
+use Stemmata\Core\Text\Node;
+use Stemmata\Format\Shared\CalculationBlock;
+
+/** What kinds of block elements there are, and the reading of those that hold no text of the flow. */
+final class HtmlBlock
+{
+    private const BLOCKS = ['p', 'blockquote', 'ul', 'ol', 'li', 'pre', 'hr', 'figure', 'figcaption', 'table', 'div', 'section', 'article', 'main', 'header', 'footer', 'aside', 'center', 'address', 'details', 'summary', 'form', 'fieldset', 'hgroup', 'dl', 'dt', 'dd', 'nav', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'legend', 'menu', 'dir'];
+
+    public static function isBlock(\DOMElement $element): bool
+    {
+        return in_array($element->localName, self::BLOCKS, true);
+    }
+
+    public static function isPageBreak(\DOMElement $element): bool
+    {
+        return in_array('page-break', explode(' ', $element->getAttribute('class')), true) && '' === trim($element->textContent);
+    }
+
+    public static function isContents(\DOMElement $element): bool
+    {
+        return 'nav' === $element->localName && 'contents' === $element->getAttribute('class') && $element->hasAttribute('data-from');
+    }
+
+    /** Its lines are collected again from the headings; what the file says is a copy of them. */
+    public static function contents(\DOMElement $element): Node
+    {
+        $from = max(1, min(9, (int) $element->getAttribute('data-from')));
+
+        return new Node('contents', [
+            'title' => mb_strcut($element->getAttribute('aria-label'), 0, 4096),
+            'from' => $from,
+            'to' => max($from, min(9, (int) $element->getAttribute('data-to'))),
+            'numbers' => 'yes' === $element->getAttribute('data-numbers'),
+            'lines' => [],
+        ]);
+    }
+
+    public static function code(\DOMElement $element): Node
+    {
+        $code = HtmlTree::first($element, 'code');
+        $text = $element->textContent;
+        // The line end before the closing tag belongs to the markup.
+        $text = str_ends_with($text, "\n") ? substr($text, 0, -1) : $text;
+        $class = $code?->getAttribute('class') ?? '';
+        $language = 1 === preg_match('/(?:^| )language-(\S+)/', $class, $match) ? $match[1] : null;
+        if (CalculationBlock::LANGUAGE === $language) {
+            return CalculationBlock::read($text);
+        }
+
+        return new Node('codeBlock', ['language' => $language], '' === $text ? [] : [Node::text($text)]);
+    }
+}

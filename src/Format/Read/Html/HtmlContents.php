@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Read\Html;
+
+/** Recognises contents that another program made: a navigation that says so, or a list of nothing but the page's headings as links. */
+final readonly class HtmlContents
+{
+    private const LEAST_LINKS = 3;
+
+    /** @param array<string, string> $headings letters of the heading at each named place */
+    private function __construct(private array $headings)
+    {
+    }
+
+    public static function in(\DOMDocument $page): self
+    {
+        $headings = [];
+        foreach ((new \DOMXPath($page))->query('//*[self::h1 or self::h2 or self::h3 or self::h4 or self::h5 or self::h6 or @role="heading"]') ?: [] as $heading) {
+            if (!$heading instanceof \DOMElement) {
+                continue;
+            }
+            $letters = self::letters($heading->textContent);
+            foreach ([$heading, $heading->parentNode, ...HtmlTree::within($heading)] as $named) {
+                foreach ($named instanceof \DOMElement ? [$named->getAttribute('id'), $named->getAttribute('name')] : [] as $name) {
+                    $headings[$name] ??= $letters;
+                }
+            }
+        }
+
+        return new self($headings);
+    }
+
+    public function isMade(\DOMElement $element): bool
+    {
+        if (!in_array($element->localName, ['nav', 'div', 'section', 'ul', 'ol', 'aside'], true) || HtmlBlock::isContents($element)) {
+            return false;
+        }
+
+        return self::isCalledSo($element) || (in_array($element->localName, ['nav', 'ul', 'ol'], true) && $this->isHeadingsOnly($element));
+    }
+
+    private static function isCalledSo(\DOMElement $element): bool
+    {
+        $names = ' '.strtolower($element->getAttribute('role').' '.$element->getAttribute('epub:type').' '.$element->getAttribute('id').' '.$element->getAttribute('class')).' ';
+
+        return 1 === preg_match('/ (?:doc-toc|toc|table-of-contents|tableofcontents) /', $names) && null !== HtmlTree::first($element, 'a');
+    }
+
+    private function isHeadingsOnly(\DOMElement $list): bool
+    {
+        $linked = '';
+        $links = 0;
+        foreach (HtmlTree::within($list, 'a') as $link) {
+            $letters = self::letters($link->textContent);
+            $heading = $this->headings[rawurldecode(substr((string) strstr($link->getAttribute('href'), '#'), 1))] ?? '';
+            if ('' === $letters || !str_contains($heading, $letters)) {
+                return false;
+            }
+            $linked .= $letters;
+            ++$links;
+        }
+
+        // Page numbers, leaders and blanks may stand between the links, words may not.
+        return $links >= self::LEAST_LINKS && $linked === self::letters($list->textContent);
+    }
+
+    private static function letters(string $text): string
+    {
+        return (string) preg_replace('/[^\p{L}]+/u', '', $text);
+    }
+}

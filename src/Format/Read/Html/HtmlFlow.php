@@ -1,0 +1,277 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Read\Html;
+
+use Stemmata\Core\Text\Node;
+use Stemmata\Format\Read\DocumentBuilder;
+use Stemmata\Format\Read\FirstLine;
+use Stemmata\Format\Read\ImportNote;
+use Stemmata\Format\Shared\HeadingFlags;
+
+/** Goes through a page from top to bottom: headings begin sections, everything else becomes blocks. */
+final readonly class HtmlFlow
+{
+    private const CONTAINERS = ['div', 'section', 'article', 'main', 'header', 'footer', 'aside', 'center', 'address', 'details', 'summary', 'form', 'fieldset', 'hgroup', 'body', 'html', 'dl', 'dt', 'dd', 'nav', 'legend', 'menu', 'dir'];
+    /** Deeper than that, blocks are read as running text; no one wrote them by hand. A list takes two of the levels that a body may have. */
+    private const MAX_DEPTH = 24;
+
+    private HtmlInline $inline;
+    private HtmlContents $contents;
+
+    /**
+     * @param int  $shift    how many levels deeper the page's headings stand in the document
+     * @param bool $hasLooks whether the page says how its paragraphs look; what was made from Markdown does not
+     */
+    public function __construct(private DocumentBuilder $builder, \DOMDocument $page, private Surroundings $surroundings, private Footnotes $footnotes, private int $shift = 0, private bool $hasLooks = true)
+    {
+        $this->inline = new HtmlInline($builder, $footnotes, $surroundings);
+        $this->contents = HtmlContents::in($page);
+    }
+
+    /** Reads a container whose headings are headings of the document. */
+    public function read(\DOMElement $container): void
+    {
+        $pending = [];
+        foreach ($container->childNodes as $child) {
+            $level = $child instanceof \DOMElement ? self::findLevel($child) : null;
+            if (null !== $level) {
+                $this->flush($pending);
+                $pending = [];
+                $this->heading($child, $level);
+            } elseif ($child instanceof \DOMElement && $this->isTransparent($child)) {
+                $this->flush($pending);
+                $pending = [];
+                $this->anchorAhead($child);
+                $this->read($child);
+            } else {
+                $pending[] = $child;
+            }
+        }
+        $this->flush($pending);
+    }
+
+    /** @param list<\DOMNode> $nodes */
+    private function flush(array $nodes): void
+    {
+        foreach ($this->blocksOf($nodes, 0, null) as $block) {
+            $this->builder->block($block);
+        }
+    }
+
+    private function isTransparent(\DOMElement $element): bool
+    {
+        return in_array($element->localName, self::CONTAINERS, true)
+            && !HtmlBlock::isPageBreak($element)
+            && !HtmlBlock::isContents($element)
+            && !$this->contents->isMade($element)
+            && !HtmlTitle::isTitleBlock($element)
+            && !$this->footnotes->isNotes($element);
+    }
+
+    private function anchorAhead(\DOMElement $element): void
+    {
+        if ('' !== $element->getAttribute('id')) {
+            $this->builder->anchorAhead($this->surroundings->anchor($element->getAttribute('id')));
+        }
+    }
+
+    private function heading(\DOMElement $element, int $level): void
+    {
+        HtmlSpoken::noteLosses($element, $this->builder);
+        $anchors = [];
+        $flags = 0;
+        $printed = '';
+        foreach ([$element, ...HtmlTree::within($element)] as $named) {
+            $anchor = $named->getAttribute('id') ?: ('a' === $named->localName ? $named->getAttribute('name') : '');
+            if (Footnotes::isReference($named)) {
+                continue;
+            }
+            $isOfSection = $named === $element || str_contains($anchor, '-');
+            if ('' !== $anchor && $isOfSection) {
+                $anchors[] = $this->surroundings->anchor($anchor);
+            }
+            $flags |= HeadingFlags::ofClasses($named->getAttribute('class'));
+            $printed .= $named->hasAttribute('data-number') && 'span' === $named->localName ? $named->textContent : '';
+        }
+        $this->builder->heading($level + $this->shift, $this->inline->of($element, inHeading: true), $anchors, $flags, trim($printed));
+    }
+
+    private static function findLevel(\DOMElement $element): ?int
+    {
+        if ('heading' === $element->getAttribute('role')) {
+            $level = (int) $element->getAttribute('aria-level');
+
+            // WAI-ARIA 1.2: without a level it is 2.
+            return $level >= 1 ? $level : 2;
+        }
+
+        return 1 === preg_match('/\Ah([1-6])\z/', $element->localName ?? '', $match) ? (int) $match[1] : null;
+    }
+
+    /**
+     * @param iterable<\DOMNode> $nodes
+     * @param \DOMElement|null   $in    the paragraph they are the content of
+     *
+     * @return list<Node>
+     */
+    private function blocksOf(iterable $nodes, int $depth, ?\DOMElement $in): array
+    {
+        $blocks = [];
+        $run = [];
+        foreach ($nodes as $node) {
+            $isBlock = $node instanceof \DOMElement && HtmlBlock::isBlock($node);
+            if ($isBlock && self::MAX_DEPTH === $depth) {
+                $this->builder->note(ImportNote::NestingCut);
+            }
+            if ($isBlock && $depth < self::MAX_DEPTH) {
+                array_push($blocks, ...$this->paragraphOf($run, $in), ...$this->blocksOfElement($node, $depth + 1));
+                $run = [];
+            } else {
+                $run[] = $node;
+            }
+        }
+        array_push($blocks, ...$this->paragraphOf($run, $in));
+
+        return $blocks;
+    }
+
+    /**
+     * @param list<\DOMNode> $run
+     *
+     * @return list<Node>
+     */
+    private function paragraphOf(array $run, ?\DOMElement $in): array
+    {
+        $inline = $this->inline->ofNodes($run);
+        if ([] === $inline) {
+            return [];
+        }
+        if (1 === count($inline) && 'image' === $inline[0]->type) {
+            return [new Node('figure', $inline[0]->attributes)];
+        }
+
+        return [Node::paragraph($inline, null === $in ? null : HtmlLook::of($in))];
+    }
+
+    /** @return list<Node> */
+    private function blocksOfElement(\DOMElement $element, int $depth): array
+    {
+        HtmlSpoken::noteLosses($element, $this->builder);
+        if ('del' === $element->localName) {
+            $this->builder->note(ImportNote::DeletionLeftOut, mb_strimwidth(trim($element->textContent), 0, 60, '…'));
+
+            return [];
+        }
+        if ($this->footnotes->isNotes($element) || HtmlDropped::noted($element, $this->builder)) {
+            return [];
+        }
+        if (HtmlTitle::isTitleBlock($element)) {
+            $this->titlePageParts($element);
+
+            return [];
+        }
+        if (HtmlBlock::isPageBreak($element)) {
+            return [new Node('pageBreak')];
+        }
+        if (HtmlBlock::isContents($element)) {
+            return [HtmlBlock::contents($element)];
+        }
+        if ($this->contents->isMade($element)) {
+            $this->builder->contentsLeftOut();
+
+            return [];
+        }
+        $blocks = $this->blocksOfKind($element, $depth);
+        $id = $element->getAttribute('id');
+        if ('' === $id || [] === $blocks) {
+            return $blocks;
+        }
+        if (1 === $depth) {
+            $this->builder->anchorAhead($this->surroundings->anchor($id));
+
+            return $blocks;
+        }
+        $named = FirstLine::withLead($blocks[0], [$this->builder->bookmark($this->surroundings->anchor($id), true)]);
+
+        return null === $named ? $blocks : [$named, ...array_slice($blocks, 1)];
+    }
+
+    /** Of a title block, what is neither title, subtitle nor author. */
+    public function titlePageParts(\DOMElement $titleBlock): void
+    {
+        foreach (HtmlTitle::restOf($titleBlock) as $part) {
+            foreach ($this->blocksOf([$part], 0, null) as $block) {
+                $this->builder->titlePagePart($block);
+            }
+        }
+    }
+
+    /** @return list<Node> */
+    private function blocksOfKind(\DOMElement $element, int $depth): array
+    {
+        if (null !== self::findLevel($element)) {
+            // Inside a quotation or a list it is no heading of the document, only words that stand out.
+            return $this->paragraphOf(iterator_to_array($element->childNodes, false), $element);
+        }
+
+        return match ($element->localName) {
+            // In a list or a quotation a paragraph is what it is, however it looks.
+            'p', 'div', 'center', 'dd', 'dt' => $this->blocksOf($element->childNodes, $depth, 1 === $depth && $this->hasLooks ? $element : null),
+            'blockquote' => self::wrapped('quotation', $this->blocksOf($element->childNodes, $depth, null)),
+            'ul' => self::wrapped('bulletList', $this->items($element, $depth)),
+            'ol' => self::wrapped('orderedList', $this->items($element, $depth), ['start' => max(0, min(999_999_999, '' === $element->getAttribute('start') ? 1 : (int) $element->getAttribute('start')))]),
+            'pre' => [HtmlBlock::code($element)],
+            'hr' => [new Node('separator')],
+            'figure' => $this->figure($element, $depth),
+            'table' => (new HtmlTable($this->inline, $this->builder))->blocksOf($element),
+            default => $this->blocksOf($element->childNodes, $depth, null),
+        };
+    }
+
+    /**
+     * @param list<Node>           $content
+     * @param array<string, mixed> $attributes
+     *
+     * @return list<Node>
+     */
+    private static function wrapped(string $type, array $content, array $attributes = []): array
+    {
+        return [] === $content ? [] : [new Node($type, $attributes, $content)];
+    }
+
+    /** @return list<Node> */
+    private function items(\DOMElement $list, int $depth): array
+    {
+        $items = [];
+        foreach ($list->childNodes as $child) {
+            $isItem = $child instanceof \DOMElement && 'li' === $child->localName;
+            $blocks = $this->blocksOf($isItem ? $child->childNodes : [$child], $depth, null);
+            if (!$isItem && [] === $blocks) {
+                continue;
+            }
+            $isLed = [] !== $blocks && 'paragraph' === $blocks[0]->type;
+            $items[] = new Node('listItem', content: $isLed ? $blocks : [Node::paragraph([]), ...$blocks]);
+        }
+
+        return $items;
+    }
+
+    /** @return list<Node> */
+    private function figure(\DOMElement $figure, int $depth): array
+    {
+        $images = HtmlTree::within($figure, 'img');
+        $image = $images[0] ?? null;
+        $caption = HtmlTree::first($figure, 'figcaption');
+        $table = HtmlTree::first($figure, 'table');
+        if (null !== $table && null !== $caption && [] === $images) {
+            return (new HtmlTable($this->inline, $this->builder))->blocksOf($table, $caption);
+        }
+        if (1 !== count($images) || null === $image || null !== $table) {
+            return $this->blocksOf($figure->childNodes, $depth, null);
+        }
+
+        return [new Node('figure', $this->inline->image($image), null === $caption ? [] : $this->inline->of($caption))];
+    }
+}

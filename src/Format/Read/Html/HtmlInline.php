@@ -1,0 +1,230 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Read\Html;
+
+use Stemmata\Core\Link\CrossReferenceShows;
+use Stemmata\Core\Link\LinkTarget;
+use Stemmata\Core\Text\BodySchema;
+use Stemmata\Core\Text\Mark;
+use Stemmata\Core\Text\Node;
+use Stemmata\Format\Read\DocumentBuilder;
+use Stemmata\Format\Read\ImportNote;
+
+/** Reads running text: white space folded as in a browser, known elements as marks, all others as their words. */
+final class HtmlInline
+{
+    private const MARKS = ['em' => 'emphasis', 'i' => 'emphasis', 'cite' => 'emphasis', 'dfn' => 'emphasis', 'strong' => 'strong', 'b' => 'strong', 'code' => 'code', 'kbd' => 'code', 'samp' => 'code', 'tt' => 'code', 'sup' => 'superscript', 'sub' => 'subscript'];
+
+    /** A note cannot hold a note; one that refers to itself would never end. */
+    private bool $isInNote = false;
+
+    public function __construct(private readonly DocumentBuilder $builder, private readonly Footnotes $footnotes, private readonly Surroundings $surroundings)
+    {
+    }
+
+    /** @return list<Node> */
+    public function of(\DOMElement $element, bool $inHeading = false): array
+    {
+        return $this->ofNodes(iterator_to_array($element->childNodes, false), $inHeading);
+    }
+
+    /**
+     * @param list<\DOMNode> $nodes
+     *
+     * @return list<Node>
+     */
+    public function ofNodes(array $nodes, bool $inHeading = false): array
+    {
+        $run = new InlineRun();
+        foreach ($nodes as $node) {
+            $this->readInto($run, $node, [], $inHeading);
+        }
+
+        return $run->finished();
+    }
+
+    /** @return array{src: string, alt: string} */
+    public function image(\DOMElement $image): array
+    {
+        if ('svg' === $image->localName) {
+            // Shown as a picture, a drawing can run nothing and fetch nothing.
+            $drawing = (string) $image->ownerDocument?->saveXML($image);
+            $drawing = str_contains($drawing, 'xmlns=') ? $drawing : str_replace('<svg', '<svg xmlns="http://www.w3.org/2000/svg"', $drawing);
+
+            return ['src' => $this->surroundings->picture('data:image/svg+xml;base64,'.base64_encode($drawing)), 'alt' => mb_strcut($image->getAttribute('aria-label') ?: trim(HtmlTree::first($image, 'title')->textContent ?? ''), 0, 4096)];
+        }
+        $source = trim($image->getAttribute('src'));
+
+        return ['src' => '' === $source ? '' : $this->surroundings->picture($source), 'alt' => mb_strcut(trim((string) preg_replace('/\s+/u', ' ', $image->getAttribute('alt'))), 0, 4096)];
+    }
+
+    /** @param list<Mark> $marks */
+    private function readInto(InlineRun $run, \DOMNode $node, array $marks, bool $inHeading): void
+    {
+        if ($node instanceof \DOMText) {
+            $run->words($node->data, $marks);
+        }
+        if (!$node instanceof \DOMElement || HtmlDropped::noted($node, $this->builder)) {
+            return;
+        }
+        if (('a' === $node->localName && $inHeading && HeadingLink::isSign($node)) || $this->isTakenBack($node)) {
+            return;
+        }
+        $note = $this->footnotes->findFor($node) ?? (Footnotes::isReference($node) ? $this->surroundings->findNote($node->getAttribute('href')) : null);
+        if (null !== $note) {
+            if (!$this->isInNote) {
+                $this->isInNote = true;
+                $run->part(new Node('footnote', content: $this->noteText($note)));
+                $this->isInNote = false;
+            }
+
+            return;
+        }
+        match ($node->localName) {
+            'br' => $run->part(new Node('hardBreak')),
+            'a' => self::isCrossReference($node) ? $run->part($this->crossReference($node)) : $this->readElement($run, $node, $marks, $inHeading),
+            'img', 'svg' => $run->part(new Node('image', $this->image($node), marks: $marks)),
+            'math' => $this->formula($run, $node, $marks),
+            default => $this->readElement($run, $node, $marks, $inHeading),
+        };
+    }
+
+    /** @param list<Mark> $marks */
+    private function readElement(InlineRun $run, \DOMElement $element, array $marks, bool $inHeading): void
+    {
+        HtmlSpoken::noteLosses($element, $this->builder);
+        if ($element->hasAttributes() && !$this->readNames($run, $element, $inHeading)) {
+            return;
+        }
+        $mark = $inHeading && HeadingLink::leadsToItself($element) ? null : $this->findMark($element);
+        $within = null === $mark || in_array($mark->type, array_column($marks, 'type'), true) ? $marks : self::ordered([...$marks, $mark]);
+        // The superscript around a reference is its look, not its text.
+        if ('superscript' === $mark?->type && null !== self::onlyReference($element)) {
+            $within = $marks;
+        }
+        $isBlock = HtmlBlock::isBlock($element);
+        $run->gapIf($isBlock);
+        foreach ($element->childNodes as $child) {
+            $this->readInto($run, $child, $within, $inHeading);
+        }
+        $run->gapIf($isBlock || in_array($element->localName, ['td', 'th'], true));
+    }
+
+    /** Takes note of what the element's attributes name; says whether its words are text. */
+    private function readNames(InlineRun $run, \DOMElement $element, bool $inHeading): bool
+    {
+        if (Footnotes::isBacklink($element)) {
+            $run->trimEnd();
+
+            return false;
+        }
+        if ($element->hasAttribute('data-number')) {
+            return false;
+        }
+        $anchor = $element->getAttribute('id') ?: ('a' === $element->localName ? $element->getAttribute('name') : '');
+        // In a heading, a name with a hyphen is the section's own; HtmlFlow has taken it.
+        if ('' !== $anchor && !($inHeading && str_contains($anchor, '-'))) {
+            $isMeant = 'a' === $element->localName && !$element->hasAttribute('href');
+            $run->part($this->builder->bookmark($this->surroundings->anchor($anchor), !$isMeant));
+        }
+
+        return true;
+    }
+
+    /** What an editor of the page took out is no text of it; what was put in or struck through is, and is told of. */
+    private function isTakenBack(\DOMElement $element): bool
+    {
+        if ('del' === $element->localName) {
+            $this->builder->note(ImportNote::DeletionLeftOut, mb_strimwidth(trim($element->textContent), 0, 60, '…'));
+
+            return true;
+        }
+        if ('ins' === $element->localName) {
+            $this->builder->note(ImportNote::InsertionKept);
+        } elseif (in_array($element->localName, ['s', 'strike'], true)) {
+            $this->builder->note(ImportNote::StrikingLost, mb_strimwidth(trim($element->textContent), 0, 60, '…'));
+        }
+
+        return false;
+    }
+
+    private static function isCrossReference(\DOMElement $element): bool
+    {
+        return 'cross-reference' === $element->getAttribute('class')
+            && null !== CrossReferenceShows::tryFrom($element->getAttribute('data-shows'))
+            && str_starts_with($element->getAttribute('href'), '#');
+    }
+
+    private function crossReference(\DOMElement $element): Node
+    {
+        return new Node('crossReference', ['href' => (string) $this->builder->link($this->surroundings->address(trim($element->getAttribute('href'))))->attribute('href'), 'shows' => $element->getAttribute('data-shows')]);
+    }
+
+    private static function onlyReference(\DOMElement $element): ?\DOMElement
+    {
+        $first = $element->firstElementChild;
+
+        return null !== $first && Footnotes::isReference($first) ? $first : null;
+    }
+
+    private function findMark(\DOMElement $element): ?Mark
+    {
+        if ('a' === $element->localName && $element->hasAttribute('href')) {
+            $href = trim($element->getAttribute('href'));
+            $hint = $element->getAttribute('title');
+
+            if (!LinkTarget::isValid($href) || null !== LinkTarget::findInnerId($href)) {
+                $this->builder->note(ImportNote::LinkUnsafe, mb_strcut($href, 0, 60));
+
+                return null;
+            }
+
+            return $this->builder->link($this->surroundings->address($href), '' === $hint ? null : mb_strcut($hint, 0, 4096));
+        }
+        $type = self::MARKS[$element->localName ?? ''] ?? null;
+
+        return null === $type ? null : new Mark($type);
+    }
+
+    /** @param list<Mark> $marks */
+    private function formula(InlineRun $run, \DOMElement $math, array $marks): void
+    {
+        $this->builder->note(ImportNote::FormulaAsText);
+        $source = HtmlTree::first($math, 'annotation')->textContent ?? '';
+        $run->words('' !== $source ? $source : ($math->getAttribute('alttext') ?: $math->textContent), $marks);
+    }
+
+    /** @return list<Node> a note holds text only, in one paragraph */
+    private function noteText(\DOMElement $note): array
+    {
+        $run = new InlineRun();
+        if (count(HtmlTree::within($note, 'p')) > 1) {
+            $this->builder->note(ImportNote::NoteFlattened);
+        }
+        foreach ($note->childNodes as $child) {
+            if ($child instanceof \DOMElement && HtmlBlock::isBlock($child)) {
+                $run->gapIf(true);
+            }
+            $this->readInto($run, $child, [], true);
+        }
+
+        return array_values(array_filter($run->finished(), static fn (Node $node): bool => $node->isText()));
+    }
+
+    /**
+     * Marks always stand in the schema's order, so that equal text is equal to the byte.
+     *
+     * @param list<Mark> $marks
+     *
+     * @return list<Mark>
+     */
+    private static function ordered(array $marks): array
+    {
+        $order = array_flip(array_keys(BodySchema::MARKS));
+        usort($marks, static fn (Mark $a, Mark $b): int => $order[$a->type] <=> $order[$b->type]);
+
+        return $marks;
+    }
+}

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Read\Html;
+
+use Stemmata\Core\Document\TitleBlock;
+
+/** What a page says of itself as a whole: in its head, and in a title block at the top where it has one (common practice). */
+final class HtmlTitle
+{
+    public static function isTitleBlock(\DOMElement $element): bool
+    {
+        $type = ' '.$element->getAttribute('epub:type').' ';
+
+        return 'title-block-header' === $element->getAttribute('id') || str_contains($type, ' titlepage ');
+    }
+
+    /** @return list<\DOMElement> the parts of a title block that say something else than title, subtitle and author */
+    public static function restOf(\DOMElement $titleBlock): array
+    {
+        $rest = [];
+        foreach ($titleBlock->childNodes as $part) {
+            if (!$part instanceof \DOMElement) {
+                continue;
+            }
+            $class = $part->getAttribute('class');
+            $isSaid = 1 === preg_match('/\Ah[1-6]\z/', (string) $part->localName) || in_array($class, ['title', 'subtitle', 'author'], true);
+            array_push($rest, ...match (true) {
+                $isSaid, '' === trim($part->textContent) => [],
+                1 === preg_match('/\b(?:date|abstract|keywords|rights|publisher|dedication)\b/', $class) || !in_array($part->localName, ['div', 'section', 'header'], true) => [$part],
+                default => self::restOf($part),
+            });
+        }
+
+        return $rest;
+    }
+
+    public static function of(\DOMDocument $page): TitleBlock
+    {
+        $meta = [];
+        foreach ($page->getElementsByTagName('meta') as $element) {
+            $meta[strtolower($element->getAttribute('name'))] ??= self::line($element->getAttribute('content'));
+        }
+        $shown = self::shown($page);
+        $language = $page->documentElement?->getAttribute('lang') ?: ($page->documentElement?->getAttribute('xml:lang') ?? '');
+
+        return new TitleBlock(
+            $shown['title'] ?? self::line($page->getElementsByTagName('title')->item(0)->textContent ?? ''),
+            $shown['subtitle'] ?? $meta['subtitle'] ?? '',
+            $shown['author'] ?? $meta['author'] ?? '',
+            language: self::languageOr($language, 'en'),
+        );
+    }
+
+    public static function languageOr(string $tag, string $default): string
+    {
+        return 1 === preg_match('/\A[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8})*\z/', $tag) ? $tag : $default;
+    }
+
+    /** @return array<string, string> */
+    private static function shown(\DOMDocument $page): array
+    {
+        $header = $page->getElementById('title-block-header');
+        $shown = [];
+        foreach (null === $header ? [] : HtmlTree::within($header) as $part) {
+            $class = $part->getAttribute('class');
+            if (in_array($class, ['title', 'subtitle', 'author'], true)) {
+                $shown[$class] = isset($shown[$class]) ? $shown[$class].', '.self::line($part->textContent) : self::line($part->textContent);
+            }
+        }
+
+        return $shown;
+    }
+
+    private static function line(string $text): string
+    {
+        return mb_strcut(trim((string) preg_replace('/\s+/u', ' ', $text)), 0, 2000);
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Read\Html;
+
+use Stemmata\Core\Link\LinkTarget;
+use Stemmata\Format\Read\DocumentBuilder;
+use Stemmata\Format\Read\ImportNote;
+
+/** A page that stands alone: what is not in it is out of reach. */
+final readonly class SinglePage implements Surroundings
+{
+    /** Eight megabytes in base64. */
+    private const LONGEST = 11_200_000;
+
+    public function __construct(private DocumentBuilder $builder)
+    {
+    }
+
+    public function anchor(string $id): string
+    {
+        return $id;
+    }
+
+    public function address(string $href): string
+    {
+        return $href;
+    }
+
+    public function findNote(string $href): ?\DOMElement
+    {
+        return null;
+    }
+
+    public function picture(string $source): string
+    {
+        $source = DataAddress::settled($source);
+        if (strlen($source) > self::LONGEST) {
+            $this->builder->note(ImportNote::PictureTooLarge);
+
+            return '';
+        }
+        if (!LinkTarget::isImageSource($source)) {
+            $this->builder->note(ImportNote::PictureOfOtherKind, substr($source, 0, 60));
+
+            return '';
+        }
+        if ('' !== $source && !str_starts_with($source, 'data:')) {
+            $this->builder->note(ImportNote::PictureOutside, $source);
+        }
+
+        return $source;
+    }
+}

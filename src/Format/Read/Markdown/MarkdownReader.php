@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Read\Markdown;
+
+use League\CommonMark\Environment\Environment;
+use League\CommonMark\Event\DocumentParsedEvent;
+use League\CommonMark\Exception\CommonMarkException;
+use League\CommonMark\Extension\CommonMark\CommonMarkCoreExtension;
+use League\CommonMark\Extension\Footnote\FootnoteExtension;
+use League\CommonMark\Extension\Table\TableExtension;
+use League\CommonMark\MarkdownConverter;
+use Stemmata\Format\Read\DocumentReader;
+use Stemmata\Format\Read\Html\HtmlReader;
+use Stemmata\Format\Read\ReadResult;
+use Stemmata\Format\Read\TextBytes;
+
+/**
+ * Reads CommonMark with tables and footnotes, by way of the HTML that CommonMark defines for it: raw HTML in the text is
+ * then read and cleaned by the same rules.
+ */
+final readonly class MarkdownReader implements DocumentReader
+{
+    /** Beyond this, quotation and list marks are read as text (a line of 10,000 “>” is no quotation). */
+    private const MAX_NESTING = 40;
+
+    private MarkdownConverter $converter;
+
+    public function __construct(private HtmlReader $html)
+    {
+        $environment = new Environment(['html_input' => 'allow', 'allow_unsafe_links' => true, 'max_nesting_level' => self::MAX_NESTING, 'max_delimiters_per_line' => 1000]);
+        $environment->addExtension(new CommonMarkCoreExtension());
+        $environment->addExtension(new TableExtension());
+        $environment->addExtension(new FootnoteExtension());
+        $environment->addEventListener(DocumentParsedEvent::class, HeadingAttributes::taken(...));
+        $this->converter = new MarkdownConverter($environment);
+    }
+
+    public function endings(): array
+    {
+        return ['md', 'markdown'];
+    }
+
+    public function maxBytes(): int
+    {
+        return 12 * 1024 * 1024;
+    }
+
+    public function read(string $bytes): ReadResult
+    {
+        $front = FrontMatter::takenOff(TextBytes::utf8($bytes));
+
+        return $this->html->readMarkup($this->toHtml($front->text), $front->titleBlock, titlePage: [] === $front->more ? '' : $this->toHtml(implode("\n\n", $front->more)));
+    }
+
+    public function toHtml(string $markdown): string
+    {
+        try {
+            $html = $this->converter->convert($markdown)->getContent();
+        } catch (CommonMarkException) {
+            // The library stumbles over references to half a character within addresses; the standard has them replaced (2.5).
+            $html = $this->converter->convert((string) preg_replace('/&#(?:x0*d[89a-f][0-9a-f]{2}|0*(?:5529[6-9]|55[3-9]\d\d|5[67]\d{3}));/i', '&#xFFFD;', $markdown))->getContent();
+        }
+
+        return (string) preg_replace('/\xED[\xA0-\xBF][\x80-\xBF]/', "\u{FFFD}", $html);
+    }
+}

@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Read;
+
+use Stemmata\Core\Link\LinkTarget;
+use Stemmata\Core\Text\BodySchema;
+use Stemmata\Core\Text\InvalidBody;
+use Stemmata\Core\Text\Mark;
+use Stemmata\Core\Text\Node;
+
+/**
+ * The door of every reader: whatever a file makes a reader build, the document holds only what could be read again. A part
+ * that may not stand as it is is cut to what may, with a note; at the worst its words are kept as paragraphs.
+ */
+final class SoundText
+{
+    private const MOST_BYTES = 4096;
+
+    private readonly BodySchema $schema;
+
+    /** @param \Closure(ImportNote, string): void $note */
+    public function __construct(private readonly \Closure $note)
+    {
+        $this->schema = new BodySchema();
+    }
+
+    /** @return list<Node> */
+    public function block(Node $block): array
+    {
+        if ($this->isSound([$block])) {
+            return [$block];
+        }
+        $fitted = $block->mapped($this->fitted(...));
+        if ($this->isSound([$fitted])) {
+            return [$fitted];
+        }
+        ($this->note)(ImportNote::KeptAsWords, mb_strimwidth($block->plainText(), 0, 60, '…'));
+        $lines = array_filter(explode("\n", mb_scrub($block->plainText())), static fn (string $line): bool => '' !== trim($line));
+
+        return array_values(array_map(static fn (string $line): Node => Node::paragraph([Node::text($line)]), $lines));
+    }
+
+    /**
+     * @param list<Node> $inline
+     *
+     * @return list<Node>
+     */
+    public function inline(array $inline): array
+    {
+        if ($this->isSoundInline($inline)) {
+            return $inline;
+        }
+        $fitted = array_map(fn (Node $node): Node => $node->mapped($this->fitted(...)), $inline);
+        $words = mb_scrub(Node::plainTextOf($inline));
+
+        return match (true) {
+            $this->isSoundInline($fitted) => $fitted,
+            '' === $words => [],
+            default => [Node::text($words)],
+        };
+    }
+
+    /** @param list<Node> $blocks */
+    private function isSound(array $blocks): bool
+    {
+        try {
+            $this->schema->check($blocks);
+
+            return true;
+        } catch (InvalidBody) {
+            return false;
+        }
+    }
+
+    /** @param list<Node> $inline */
+    private function isSoundInline(array $inline): bool
+    {
+        try {
+            $this->schema->checkInline($inline);
+
+            return true;
+        } catch (InvalidBody) {
+            return false;
+        }
+    }
+
+    private function fitted(Node $node): Node
+    {
+        $node = $node->isText() ? Node::text(mb_scrub($node->text), $node->marks) : $node;
+        $node = [] === $node->marks ? $node : $node->withMarks(array_values(array_filter($node->marks, $this->isSoundMark(...))));
+
+        return match ($node->type) {
+            'figure', 'image' => $node->withAttributes(['src' => $this->source($node->textAttribute('src')), 'alt' => self::cut($node->textAttribute('alt'))]),
+            'codeBlock' => $node->withAttributes(['language' => '' === self::cut($node->textAttribute('language')) ? null : self::cut($node->textAttribute('language'))]),
+            'crossReference' => LinkTarget::isValid($node->textAttribute('href')) ? $node : $this->unled($node),
+            default => $node,
+        };
+    }
+
+    private function isSoundMark(Mark $mark): bool
+    {
+        $hint = $mark->attribute('title');
+        if ('link' !== $mark->type || (LinkTarget::isValid((string) $mark->attribute('href')) && (!is_string($hint) || self::cut($hint) === $hint))) {
+            return true;
+        }
+        ($this->note)(ImportNote::LinkUnsafe, substr((string) $mark->attribute('href'), 0, 60));
+
+        return false;
+    }
+
+    private function source(string $source): string
+    {
+        if (LinkTarget::isImageSource($source)) {
+            return $source;
+        }
+        ($this->note)(ImportNote::PictureOfOtherKind, substr($source, 0, 60));
+
+        return '';
+    }
+
+    private function unled(Node $reference): Node
+    {
+        ($this->note)(ImportNote::LinkLeadsNowhere, substr($reference->textAttribute('href'), 0, 60));
+
+        return Node::text('?');
+    }
+
+    private static function cut(string $words): string
+    {
+        return mb_strcut(mb_scrub($words), 0, self::MOST_BYTES);
+    }
+}

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Write\Html;
+
+use Stemmata\Core\Calculation\Effort;
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\Section;
+use Stemmata\Core\Outline\Level;
+use Stemmata\Core\Outline\Outline;
+use Stemmata\Format\Read\Anchors;
+use Stemmata\Format\Shared\HeadingFlags;
+use Stemmata\Format\Write\DocumentWriter;
+
+/** Writes a document as one HTML file that needs no other. */
+final class HtmlWriter implements DocumentWriter
+{
+    private const STYLE = 'body{max-width:38rem;margin:3rem auto;padding:0 1.25rem;font:1.05rem/1.65 Literata,Georgia,serif;color:#22302b;background:#fbf9f4}h1,h2,h3,h4,h5,h6,[role=heading]{line-height:1.25;margin:2.2em 0 .6em}blockquote{margin:1em 0 1em 1.6rem;font-style:italic}a{color:#2e6a4f}[data-number]{color:#5d6b64;font-weight:400;margin-right:.6em}.contents ul{list-style:none;padding:0}.contents [data-level="2"]{margin-left:1.5rem}.contents [data-level="3"]{margin-left:3rem}.contents [data-level="4"]{margin-left:4.5rem}table{border-collapse:collapse;margin:1.2em 0}caption{text-align:left;font-style:italic;padding-bottom:.4em}td,th{border-bottom:1px solid #d9d4c6;padding:.3em .9em .3em 0;text-align:left}pre{overflow-x:auto}img{max-width:100%}.page-break{break-after:page}[role=doc-subtitle]{font-style:italic}';
+
+    public function endings(): array
+    {
+        return ['html', 'htm'];
+    }
+
+    public function mediaType(): string
+    {
+        return 'text/html; charset=UTF-8';
+    }
+
+    public function write(Document $document): string
+    {
+        $anchors = Anchors::in($document);
+        $inline = new InlineHtml($anchors);
+        $blocks = new BlockHtml($inline, $anchors, new Effort());
+        $numbers = $document->numbers();
+        $html = self::head($document);
+        foreach ($document->sections() as $position => $section) {
+            $html .= self::heading($document->outline, $position, $section, $numbers[$position], $anchors, $inline);
+            $html .= $blocks->of($section->body->blocks);
+        }
+
+        return $html.$inline->notes()."</main>\n</body>\n</html>\n";
+    }
+
+    private static function head(Document $document): string
+    {
+        $block = $document->titleBlock;
+        $meta = '';
+        foreach (['author' => $block->author, 'subtitle' => $block->subtitle] as $name => $value) {
+            $meta .= '' === $value ? '' : sprintf("<meta name=\"%s\" content=\"%s\">\n", $name, InlineHtml::escaped($value));
+        }
+
+        return sprintf(
+            "<!doctype html>\n<html lang=\"%s\">\n<head>\n<meta charset=\"utf-8\">\n<meta http-equiv=\"Content-Security-Policy\" content=\"default-src 'none'; img-src data:; style-src 'unsafe-inline'; base-uri 'none'; form-action 'none'\">\n<meta name=\"viewport\" content=\"width=device-width, initial-scale=1\">\n<title>%s</title>\n%s<style>%s</style>\n</head>\n<body>\n<main>\n",
+            InlineHtml::escaped($block->language),
+            InlineHtml::escaped($block->title),
+            $meta,
+            self::STYLE,
+        );
+    }
+
+    private static function heading(Outline $outline, int $position, Section $section, string $number, Anchors $anchors, InlineHtml $inline): string
+    {
+        $level = $outline->levelAt($position);
+        if ($level->isOpening()) {
+            return '';
+        }
+        $anchor = $anchors->find($section->id->value);
+        $attributes = null === $anchor ? '' : ' id="'.InlineHtml::escaped($anchor).'"';
+        $classes = HeadingFlags::classes($outline, $position);
+        $attributes .= '' === $classes ? '' : ' class="'.$classes.'"';
+        $words = self::number($number).$inline->of($section->heading->inline);
+
+        return self::element($level, $attributes, $words)."\n";
+    }
+
+    /** The number that we compute, marked so that no reader takes it for words. */
+    public static function number(string $number): string
+    {
+        return '' === $number ? '' : '<span data-number>'.InlineHtml::escaped($number).'</span> ';
+    }
+
+    /** HTML knows six levels; deeper ones are told by their role (WAI-ARIA 1.2). */
+    public static function element(Level $level, string $attributes, string $words): string
+    {
+        return $level->value <= 6
+            ? sprintf('<h%1$d%2$s>%3$s</h%1$d>', $level->value, $attributes, $words)
+            : sprintf('<div role="heading" aria-level="%d"%s>%s</div>', $level->value, $attributes, $words);
+    }
+}

@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Write\Html;
+
+use Stemmata\Core\Text\Mark;
+use Stemmata\Core\Text\Node;
+use Stemmata\Format\Read\Anchors;
+
+/** Writes running text as HTML. Notes are gathered and written where the document ends. */
+final class InlineHtml
+{
+    private const TAGS = ['emphasis' => 'em', 'strong' => 'strong', 'code' => 'code', 'superscript' => 'sup', 'subscript' => 'sub'];
+
+    /** @var list<string> */
+    private array $notes = [];
+
+    public function __construct(private readonly Anchors $anchors)
+    {
+    }
+
+    public static function escaped(string $text): string
+    {
+        return htmlspecialchars($text, \ENT_QUOTES | \ENT_SUBSTITUTE | \ENT_HTML5);
+    }
+
+    /** @param list<Node> $inline */
+    public function of(array $inline): string
+    {
+        return $this->grouped($inline, 0);
+    }
+
+    public function image(Node $image): string
+    {
+        $source = $image->textAttribute('src');
+        if ('' !== $source && !str_starts_with($source, 'data:')) {
+            // A file that is opened fetches nothing; who wants the picture can go there.
+            return sprintf('<a class="outside-picture" href="%s">%s</a>', self::escaped($source), self::escaped($image->textAttribute('alt') ?: 'Picture'));
+        }
+
+        return sprintf('<img src="%s" alt="%s">', self::escaped($image->textAttribute('src')), self::escaped($image->textAttribute('alt')));
+    }
+
+    /** The notes met so far, with the roles of DPUB-ARIA 1.1; empty when there are none. */
+    public function notes(): string
+    {
+        $items = '';
+        foreach ($this->notes as $index => $note) {
+            $number = $index + 1;
+            $items .= sprintf("<li id=\"fn-%d\" role=\"doc-endnote\"><p>%s <a href=\"#fnref-%d\" role=\"doc-backlink\" aria-label=\"Back to the text\">↩</a></p></li>\n", $number, $note, $number);
+        }
+
+        return '' === $items ? '' : "<section role=\"doc-endnotes\">\n<ol>\n".$items."</ol>\n</section>\n";
+    }
+
+    /**
+     * Neighbours that share a mark stand in one element.
+     *
+     * @param list<Node> $nodes
+     */
+    private function grouped(array $nodes, int $depth): string
+    {
+        $html = '';
+        for ($at = 0, $count = count($nodes); $at < $count; $at = $end) {
+            $mark = $nodes[$at]->marks[$depth] ?? null;
+            for ($end = $at + 1; null !== $mark && $end < $count && ($nodes[$end]->marks[$depth] ?? null) == $mark; ++$end) {
+            }
+            $html .= null === $mark ? $this->part($nodes[$at]) : $this->marked($mark, $this->grouped(array_slice($nodes, $at, $end - $at), $depth + 1));
+        }
+
+        return $html;
+    }
+
+    private function marked(Mark $mark, string $inner): string
+    {
+        if ('link' !== $mark->type) {
+            $tag = self::TAGS[$mark->type];
+
+            return "<{$tag}>{$inner}</{$tag}>";
+        }
+        if (!$this->anchors->leadsSomewhere((string) $mark->attribute('href'))) {
+            return $inner;
+        }
+        $hint = $mark->attribute('title');
+
+        return sprintf(
+            '<a href="%s"%s>%s</a>',
+            self::escaped($this->anchors->address((string) $mark->attribute('href'))),
+            is_string($hint) && '' !== $hint ? ' title="'.self::escaped($hint).'"' : '',
+            $inner,
+        );
+    }
+
+    private function part(Node $node): string
+    {
+        return match ($node->type) {
+            'hardBreak' => "<br>\n",
+            'bookmark' => sprintf('<a id="%s" class="bookmark"></a>', self::escaped($node->textAttribute('name'))),
+            'crossReference' => $this->crossReference($node),
+            'image' => $this->image($node),
+            'footnote' => $this->reference($node),
+            default => self::escaped($node->text),
+        };
+    }
+
+    /** The words are a copy, made when the file was written; class and data tell a reader to make them again. */
+    public function crossReference(Node $reference): string
+    {
+        if (!$this->anchors->leadsSomewhere($reference->textAttribute('href'))) {
+            return self::escaped($this->anchors->crossReferenceWords($reference));
+        }
+
+        return sprintf(
+            '<a class="cross-reference" data-shows="%s" href="%s">%s</a>',
+            self::escaped($reference->textAttribute('shows')),
+            self::escaped($this->anchors->address($reference->textAttribute('href'))),
+            self::escaped($this->anchors->crossReferenceWords($reference)),
+        );
+    }
+
+    private function reference(Node $note): string
+    {
+        // A note holds text only, so it cannot hold another note.
+        $this->notes[] = $this->of($note->content);
+        $number = count($this->notes);
+
+        return sprintf('<sup><a id="fnref-%1$d" href="#fn-%1$d" role="doc-noteref">%1$d</a></sup>', $number);
+    }
+}

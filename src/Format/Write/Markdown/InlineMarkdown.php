@@ -1,0 +1,153 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Write\Markdown;
+
+use Stemmata\Core\Text\Mark;
+use Stemmata\Core\Text\Node;
+use Stemmata\Format\Read\Anchors;
+use Stemmata\Format\Write\Html\InlineHtml;
+
+/**
+ * Writes running text as CommonMark. Where its marks could be misread, as in the middle of a word, the HTML element that
+ * CommonMark allows stands instead.
+ */
+final class InlineMarkdown
+{
+    private const TAGS = ['emphasis' => 'em', 'strong' => 'strong', 'code' => 'code', 'superscript' => 'sup', 'subscript' => 'sub'];
+    private const SIGNS = ['emphasis' => '*', 'strong' => '**'];
+
+    /** @var list<string> */
+    private array $notes = [];
+
+    public function __construct(private readonly Anchors $anchors)
+    {
+    }
+
+    /** @param list<Node> $inline a paragraph's or a heading's whole content */
+    public function of(array $inline): string
+    {
+        return self::guardedLine($this->grouped($inline, 0, ''));
+    }
+
+    /** The notes met so far, as definitions; empty when there are none. */
+    public function notes(): string
+    {
+        $definitions = '';
+        foreach ($this->notes as $index => $note) {
+            $definitions .= sprintf("[^%d]: %s\n\n", $index + 1, '' === $note ? '&#32;' : $note);
+        }
+
+        return $definitions;
+    }
+
+    /** @param list<Node> $nodes */
+    private function grouped(array $nodes, int $depth, string $before): string
+    {
+        $text = '';
+        for ($at = 0, $count = count($nodes); $at < $count; $at = $end) {
+            $mark = $nodes[$at]->marks[$depth] ?? null;
+            for ($end = $at + 1; null !== $mark && $end < $count && ($nodes[$end]->marks[$depth] ?? null) == $mark; ++$end) {
+            }
+            if (null === $mark) {
+                $text .= $this->part($nodes[$at]);
+                continue;
+            }
+            $after = $end < $count ? $nodes[$end]->plainText().'x' : '';
+            $text .= $this->marked($mark, array_slice($nodes, $at, $end - $at), $depth + 1, '' === $text ? $before : $text, $after);
+        }
+
+        return $text;
+    }
+
+    /** @param list<Node> $nodes */
+    private function marked(Mark $mark, array $nodes, int $depth, string $before, string $after): string
+    {
+        if ('code' === $mark->type) {
+            return self::code(Node::plainTextOf($nodes)) ?? '<code>'.$this->grouped($nodes, $depth, '>').'</code>';
+        }
+        if ('link' === $mark->type && !$this->anchors->leadsSomewhere((string) $mark->attribute('href'))) {
+            return $this->grouped($nodes, $depth, $before);
+        }
+        if ('link' === $mark->type) {
+            return $this->link($mark, $this->grouped($nodes, $depth, '['));
+        }
+        $sign = self::SIGNS[$mark->type] ?? null;
+        $inner = $this->grouped($nodes, $depth, $sign ?? '>');
+        if (null !== $sign && self::canStandBeside($before, $inner, $after)) {
+            return $sign.$inner.$sign;
+        }
+
+        return sprintf('<%1$s>%2$s</%1$s>', self::TAGS[$mark->type], $inner);
+    }
+
+    /** The flanking rules of CommonMark 0.31.2, section 6.2, in their safe part: blanks outside, words inside. */
+    private static function canStandBeside(string $before, string $inner, string $after): bool
+    {
+        return 1 === preg_match('/(?:\A|[\s(“‘—])\z/u', $before)
+            && 1 === preg_match('/\A[\p{L}\p{N}](?:.*[\p{L}\p{N}.,;:!?’”])?\z/us', $inner)
+            && 1 === preg_match('/\A(?:\z|[\s.,;:!?)”’—])/u', $after);
+    }
+
+    private static function code(string $text): ?string
+    {
+        return '' === $text || str_contains($text, '`') || str_contains($text, "\n") || $text !== trim($text) ? null : '`'.$text.'`';
+    }
+
+    private function link(Mark $mark, string $words): string
+    {
+        $address = strtr($this->anchors->address((string) $mark->attribute('href')), ['<' => '%3C', '>' => '%3E', '\\' => '%5C', ' ' => '%20', '&' => '&amp;', '|' => '%7C', '`' => '%60', '*' => '%2A']);
+        $hint = $mark->attribute('title');
+        $title = is_string($hint) && '' !== $hint ? ' "'.strtr($hint, ['\\' => '\\\\', '"' => '\\"', '&' => '&amp;', "\n" => ' ', '|' => '&#124;', '`' => '&#96;', '<' => '&lt;']).'"' : '';
+
+        return sprintf('[%s](<%s>%s)', $words, $address, $title);
+    }
+
+    private function part(Node $node): string
+    {
+        return match ($node->type) {
+            'hardBreak' => "\\\n",
+            'bookmark' => sprintf('<a id="%s"></a>', $node->textAttribute('name')),
+            // CommonMark has no sign for it; its HTML is allowed to stand in a line.
+            'crossReference' => (new InlineHtml($this->anchors))->crossReference($node),
+            'image' => self::image($node),
+            'footnote' => $this->reference($node),
+            default => self::escaped($node->text),
+        };
+    }
+
+    public static function image(Node $image): string
+    {
+        return sprintf('<img src="%s" alt="%s">', InlineHtml::escaped($image->textAttribute('src')), InlineHtml::escaped(strtr($image->textAttribute('alt'), "\n", ' ')));
+    }
+
+    private function reference(Node $note): string
+    {
+        // A note holds text only, so it cannot hold another note.
+        $this->notes[] = $this->of($note->content);
+        $number = count($this->notes);
+
+        return '[^'.$number.']';
+    }
+
+    private static function escaped(string $text): string
+    {
+        $escaped = (string) preg_replace('/[\\\\`*_\[\]<>|~]/', '\\\\$0', strtr($text, ["\n" => ' ']));
+
+        return strtr($escaped, ['&' => '&amp;', "\t" => '&#9;', "\u{00A0}" => '&nbsp;']);
+    }
+
+    /** Signs that mean something at the head of a line only, and blanks that a reader would drop at its ends. */
+    private static function guardedLine(string $text): string
+    {
+        $lines = [];
+        foreach (explode("\n", $text) as $line) {
+            $line = (string) preg_replace('/\A(#{1,6}|[-+=:])(?=\s|\z|[-+=#])|\A([-+=:]+)/', '\\\\$0', $line);
+            $line = (string) preg_replace('/\A(\d{1,9})([.)])(?=\s|\z)/', '$1\\\\$2', $line);
+            $lines[] = (string) preg_replace('/\A /', '&#32;', $line);
+        }
+
+        return (string) preg_replace(['/ \z/', '/#\z/'], ['&#32;', '\\\\#'], implode("\n", $lines));
+    }
+}

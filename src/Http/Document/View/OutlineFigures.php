@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Http\Document\View;
+
+use OpenApi\Attributes as OA;
+
+/** What is computed from the outline: number and words of the branch for each section, in order. */
+#[OA\Schema]
+final readonly class OutlineFigures
+{
+    /**
+     * @param list<string> $numbers
+     * @param list<int>    $branchWords
+     * @param list<string> $staleContents
+     * @param list<string> $overTarget
+     */
+    public function __construct(
+        #[OA\Property]
+        public int $revision,
+        #[OA\Property(items: new OA\Items(type: 'string'))]
+        public array $numbers,
+        #[OA\Property(description: 'Whether a number stands for a heading without words, as “Chapter 4” does')]
+        public bool $numbersName,
+        #[OA\Property(items: new OA\Items(type: 'integer'))]
+        public array $branchWords,
+        #[OA\Property]
+        public int $words,
+        #[OA\Property(description: 'Sections whose contents block no longer says what the outline says', items: new OA\Items(type: 'string'))]
+        public array $staleContents,
+        #[OA\Property(description: 'Sections whose branch has more words than were wanted', items: new OA\Items(type: 'string'))]
+        public array $overTarget,
+        #[OA\Property(description: 'Words read silently in a minute')]
+        public int $readingSpeed,
+    ) {
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Http\Document\View;
+
+use OpenApi\Attributes as OA;
+
+/** The bookmarks and inner links of a document, in the order of the text. */
+#[OA\Schema]
+final readonly class Places
+{
+    /**
+     * @param list<Bookmark>  $bookmarks
+     * @param list<InnerLink> $links
+     */
+    public function __construct(
+        #[OA\Property(items: new OA\Items(ref: Bookmark::class))]
+        public array $bookmarks,
+        #[OA\Property(items: new OA\Items(ref: InnerLink::class))]
+        public array $links,
+    ) {
+    }
+}

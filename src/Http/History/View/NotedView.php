@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Http\History\View;
+
+use OpenApi\Attributes as OA;
+use Stemmata\Core\History\NotedAnew;
+
+/** What was noted about a section then, and what is noted now. */
+#[OA\Schema(schema: 'Noted')]
+final readonly class NotedView
+{
+    private function __construct(
+        #[OA\Property(enum: ['aim', 'target', 'marker', 'numbering', 'contents'])]
+        public string $what,
+        #[OA\Property(description: 'Empty for nothing')]
+        public string $then,
+        #[OA\Property(description: 'Empty for nothing')]
+        public string $now,
+    ) {
+    }
+
+    public static function of(NotedAnew $noted): self
+    {
+        return new self($noted->what->value, $noted->then, $noted->now);
+    }
+}

@@ -1,0 +1,162 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Http\Operation;
+
+use OpenApi\Attributes as OA;
+use Stemmata\Core\Operation\Move\MoveBranch;
+use Stemmata\Core\Operation\Wire\InvalidOperation;
+use Stemmata\Core\Operation\Wire\OperationReader;
+use Stemmata\Http\Document\ViewOf;
+use Stemmata\Http\Operation\View\Conflict;
+use Stemmata\Http\Operation\View\Rehearsal;
+use Stemmata\Http\Operation\View\WriteOutcome;
+use Stemmata\Http\Request\JsonBody;
+use Stemmata\Http\Request\ProblemException;
+use Stemmata\Http\Request\ProblemListener;
+use Stemmata\Storage\Document\DocumentStore;
+use Stemmata\Storage\Document\NothingToDo;
+use Stemmata\Storage\Document\Stale;
+use Stemmata\Storage\Document\Step;
+use Stemmata\Storage\Document\Written;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** The one door for changes. */
+#[Route('/api/documents/{id}')]
+#[OA\Schema(schema: 'Operation', required: ['name'], description: 'Which fields each name needs is told by OperationReader.', properties: [
+    new OA\Property('name', type: 'string', enum: ['promote', 'demote', 'set-level', 'move', 'move-up', 'move-down', 'split', 'join', 'make-heading', 'make-headings', 'take-as-title', 'put-title-in-text', 'split-by-rule', 'use-numbering', 'insert', 'rename', 'replace-body', 'duplicate', 'delete', 'set-aside', 'bring-back', 'set-text-aside', 'discard', 'describe-section', 'describe-document', 'generate-contents', 'refresh-contents', 'batch']),
+    new OA\Property('sections', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property('section', type: 'string'),
+    new OA\Property('extent', type: 'string', enum: ['branch', 'heading-only']),
+    new OA\Property('level', type: 'integer'),
+    new OA\Property('landing', type: 'string', enum: ['before', 'after', 'inside']),
+    new OA\Property('target', description: 'A section’s id; for describe-section and describe-document a number of words', oneOf: [new OA\Schema(type: 'string'), new OA\Schema(type: 'integer')]),
+    new OA\Property('from', type: 'integer'),
+    new OA\Property('to', type: 'integer'),
+    new OA\Property('blocks', type: 'array', items: new OA\Items(type: 'integer')),
+    new OA\Property('block', type: 'integer'),
+    new OA\Property('lines', type: 'array', items: new OA\Items(required: ['section', 'block', 'level'], properties: [new OA\Property('section', type: 'string'), new OA\Property('block', type: 'integer'), new OA\Property('level', type: 'integer')], type: 'object')),
+    new OA\Property('part', type: 'string', enum: ['title', 'subtitle']),
+    new OA\Property('rule', type: 'string', enum: ['chapter-lines', 'numbered-lines', 'separators', 'page-breaks', 'words']),
+    new OA\Property('words', type: 'integer'),
+    new OA\Property('numbering', type: 'object', nullable: true),
+    new OA\Property('heading', oneOf: [new OA\Schema(type: 'string'), new OA\Schema(type: 'array', items: new OA\Items(type: 'object'))]),
+    new OA\Property('body', type: 'array', items: new OA\Items(type: 'object')),
+    new OA\Property('offcut', type: 'string'),
+    new OA\Property('at', type: 'integer'),
+    new OA\Property('title', type: 'string'),
+    new OA\Property('subtitle', type: 'string'),
+    new OA\Property('author', type: 'string'),
+    new OA\Property('language', type: 'string'),
+    new OA\Property('guidingStatement', type: 'string'),
+    new OA\Property('aim', type: 'string'),
+    new OA\Property('marker', type: 'string'),
+    new OA\Property('numbered', type: 'boolean'),
+    new OA\Property('appendix', type: 'boolean'),
+    new OA\Property('inContents', type: 'boolean'),
+    new OA\Property('numbers', type: 'boolean'),
+    new OA\Property('operations', type: 'array', items: new OA\Items(ref: '#/components/schemas/Operation')),
+])]
+final readonly class OperationController
+{
+    public function __construct(private DocumentStore $store, private OperationReader $reader, private Writing $writing, private ViewOf $viewOf)
+    {
+    }
+
+    #[Route('/operations', methods: ['POST'])]
+    #[OA\Post(path: '/api/documents/{id}/operations', operationId: 'applyOperation')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\RequestBody(content: new OA\JsonContent(required: ['baseRevision', 'operation'], properties: [new OA\Property('baseRevision', type: 'integer'), new OA\Property('operation', ref: '#/components/schemas/Operation')]))]
+    #[OA\Response(response: 200, description: 'Done and stored', content: new OA\JsonContent(ref: WriteOutcome::class))]
+    #[OA\Response(response: 409, description: 'Another window was there first', content: new OA\MediaType('application/problem+json', schema: new OA\Schema(ref: Conflict::class)))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
+    public function apply(string $id, Request $request): Response
+    {
+        $body = JsonBody::of($request);
+        $base = $body->integer('baseRevision');
+        $json = $body->object('operation');
+        $operation = $this->reader->read($json);
+
+        return $this->writing->answer(Step::of($id, $base, $operation), !self::isTyping($json));
+    }
+
+    #[Route('/rehearsals', methods: ['POST'])]
+    #[OA\Post(path: '/api/documents/{id}/rehearsals', operationId: 'rehearseOperation')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\RequestBody(content: new OA\JsonContent(required: ['operation'], properties: [new OA\Property('operation', ref: '#/components/schemas/Operation')]))]
+    #[OA\Response(response: 200, description: 'What the move would do; nothing is stored', content: new OA\JsonContent(ref: Rehearsal::class))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
+    public function rehearse(string $id, Request $request): Response
+    {
+        $move = $this->reader->read(JsonBody::of($request)->object('operation'));
+        if (!$move instanceof MoveBranch) {
+            throw InvalidOperation::field('operation', 'a move');
+        }
+
+        return new JsonResponse(RehearsalOf::move($this->store->document($id), $move));
+    }
+
+    #[Route('/undo', methods: ['POST'])]
+    #[OA\Post(path: '/api/documents/{id}/undo', operationId: 'undo')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\RequestBody(content: new OA\JsonContent(required: ['baseRevision'], properties: [new OA\Property('baseRevision', type: 'integer')]))]
+    #[OA\Response(response: 200, description: 'The last step is undone', content: new OA\JsonContent(ref: WriteOutcome::class))]
+    #[OA\Response(response: 409, description: 'Another window was there first', content: new OA\MediaType('application/problem+json', schema: new OA\Schema(ref: Conflict::class)))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
+    public function undo(string $id, Request $request): Response
+    {
+        $base = JsonBody::of($request)->integer('baseRevision');
+
+        return $this->stepAnswer($id, $base, $this->store->undo($id, $base));
+    }
+
+    #[Route('/redo', methods: ['POST'])]
+    #[OA\Post(path: '/api/documents/{id}/redo', operationId: 'redo')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\RequestBody(content: new OA\JsonContent(required: ['baseRevision'], properties: [new OA\Property('baseRevision', type: 'integer')]))]
+    #[OA\Response(response: 200, description: 'The step undone first is done again', content: new OA\JsonContent(ref: WriteOutcome::class))]
+    #[OA\Response(response: 409, description: 'Another window was there first', content: new OA\MediaType('application/problem+json', schema: new OA\Schema(ref: Conflict::class)))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
+    public function redo(string $id, Request $request): Response
+    {
+        $base = JsonBody::of($request)->integer('baseRevision');
+
+        return $this->stepAnswer($id, $base, $this->store->redo($id, $base));
+    }
+
+    private function stepAnswer(string $id, int $base, Written|Stale|NothingToDo $outcome): Response
+    {
+        return match (true) {
+            $outcome instanceof Written => new JsonResponse($this->viewOf->writeOutcome($id, $outcome, true)),
+            $outcome instanceof Stale => ProblemListener::response($this->writing->conflict($id, $base, $outcome)),
+            $outcome instanceof NothingToDo => throw ProblemException::refused('nothing-to-do', $outcome->sentence),
+        };
+    }
+
+    /**
+     * The window that typed has the text it sent; sending it back would only be in the way of the next keystroke.
+     *
+     * @param array<mixed> $json
+     */
+    private static function isTyping(array $json): bool
+    {
+        $operations = 'batch' === $json['name'] && is_array($json['operations'] ?? null) ? $json['operations'] : [$json];
+        foreach ($operations as $operation) {
+            // A heading typed in the text comes as the editor keeps it; renamed elsewhere, as plain words that the text has yet to show.
+            $isTyped = is_array($operation) && match ($operation['name'] ?? null) {
+                'replace-body' => true,
+                'rename' => is_array($operation['heading'] ?? null),
+                default => false,
+            };
+            if (!$isTyped) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+}

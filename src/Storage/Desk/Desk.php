@@ -1,0 +1,196 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Storage\Desk;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Doctrine\ORM\Query\ResultSetMappingBuilder;
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Outline\IdSource;
+use Stemmata\Storage\Database\WriteLock;
+use Stemmata\Storage\Document\StagedDocument;
+use Stemmata\Storage\Document\UnknownDocument;
+use Stemmata\Storage\Entity\DocumentRecord;
+use Stemmata\Storage\Entity\Writer;
+use Stemmata\Storage\Section\SectionRows;
+
+/**
+ * A writer's documents: which there are, a new one, one taken away, brought back and thrown away.
+ *
+ * @phpstan-import-type SectionRow from SectionRows
+ */
+final readonly class Desk
+{
+    /** Stored with the lock at once: some 20 ms of work, so that no one who writes meanwhile waits for more than that. */
+    private const SECTIONS_PER_COMMIT = 400;
+    /** A document that has been arriving for longer than this never will: whoever brought it was ended (seconds). */
+    private const ARRIVES_WITHIN = 3600;
+
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private WriteLock $lock,
+        private SectionRows $rows,
+        private IdSource $ids,
+    ) {
+    }
+
+    /** @return list<DocumentRecord> the last changed first */
+    public function documents(string $ownerId = Writer::LOCAL): array
+    {
+        return $this->listed('removed_at IS NULL', 'changed_at', $ownerId);
+    }
+
+    /** @return list<DocumentRecord> those taken off the desk, the last first */
+    public function removedDocuments(string $ownerId = Writer::LOCAL): array
+    {
+        return $this->listed('removed_at IS NOT NULL', 'removed_at', $ownerId);
+    }
+
+    /**
+     * Stores the sections in many small commits, so that other documents can be written meanwhile; the document is on the
+     * desk with the last of them, whole, or never.
+     *
+     * @param \Closure(int): mixed|null $onSections is told now and then how many sections are stored
+     *
+     * @return string the new document's id
+     */
+    public function add(StagedDocument|Document $document, string $ownerId = Writer::LOCAL, ?\Closure $onSections = null): string
+    {
+        $id = $this->ids->next()->value;
+        $staged = $document instanceof Document ? StagedDocument::of($document, $this->rows) : $document;
+        $this->lock->holding(function () use ($id, $staged, $ownerId): void {
+            $this->forgetUnfinished();
+            $record = new DocumentRecord($id, $ownerId, time(), time());
+            $record->arrivingSince = time();
+            $record->setTitleBlock($staged->titleBlock);
+            $record->setOutline($staged->outline);
+            $record->setSetup($staged->setup);
+            $this->entities->persist($record);
+        });
+        try {
+            $this->addRows($id, $staged->rows(), $onSections);
+            $this->lock->holding(function () use ($id): void {
+                $this->record($id)->arrivingSince = null;
+            });
+        } catch (\Throwable $error) {
+            $this->lock->holding(fn (): mixed => $this->discard($id));
+            throw $error;
+        }
+
+        return $id;
+    }
+
+    /**
+     * Away from the desk, not gone.
+     *
+     * @throws UnknownDocument
+     */
+    public function remove(string $id): void
+    {
+        $this->lock->holding(function () use ($id): void {
+            $record = $this->record($id);
+            $record->removedAt ??= time();
+        });
+    }
+
+    /** @throws UnknownDocument */
+    public function restore(string $id): DocumentRecord
+    {
+        return $this->lock->holding(function () use ($id): DocumentRecord {
+            $record = $this->record($id);
+            $record->removedAt = null;
+
+            return $record;
+        });
+    }
+
+    /**
+     * For good, with its history and its offcuts. Only what was taken off the desk before.
+     *
+     * @throws UnknownDocument
+     */
+    public function purge(string $id): void
+    {
+        $this->lock->holding(fn (): mixed => null === $this->record($id)->removedAt ? throw UnknownDocument::notRemoved() : $this->discard($id));
+    }
+
+    /** @throws UnknownDocument */
+    public function keepResumePoint(string $id, string $section, int $position): void
+    {
+        $this->lock->holding(function () use ($id, $section, $position): void {
+            $record = $this->record($id);
+            $record->resumeSection = $section;
+            $record->resumePosition = $position;
+        });
+    }
+
+    /** @return list<DocumentRecord> */
+    private function listed(string $condition, string $latest, string $ownerId): array
+    {
+        $mapping = new ResultSetMappingBuilder($this->entities);
+        $mapping->addRootEntityFromClassMetadata(DocumentRecord::class, 'd');
+        // Of two changed in the same second, the one that came to the desk last lies on top; only SQL knows which that is.
+        /** @var list<DocumentRecord> $records */
+        $records = $this->entities
+            ->createNativeQuery(sprintf('SELECT %s FROM document d WHERE owner_id = ? AND arriving_since IS NULL AND %s ORDER BY %s DESC, rowid DESC', $mapping->generateSelectClause(), $condition, $latest), $mapping)
+            ->setParameter(1, $ownerId)
+            ->getResult();
+
+        return $records;
+    }
+
+    private function record(string $id): DocumentRecord
+    {
+        return $this->entities->find(DocumentRecord::class, $id) ?? throw UnknownDocument::withId($id);
+    }
+
+    private function forgetUnfinished(): void
+    {
+        $unfinished = $this->entities->getConnection()->fetchFirstColumn('SELECT id FROM document WHERE arriving_since < ?', [time() - self::ARRIVES_WITHIN]);
+        foreach (array_filter($unfinished, is_string(...)) as $id) {
+            $this->discard($id);
+        }
+    }
+
+    private function discard(string $id): mixed
+    {
+        $connection = $this->entities->getConnection();
+        // Sections, offcuts, references and steps go with their document.
+        $connection->executeStatement('DELETE FROM milestone WHERE document_id = ?', [$id]);
+        $connection->executeStatement('DELETE FROM document WHERE id = ?', [$id]);
+        $this->entities->clear();
+
+        return null;
+    }
+
+    /**
+     * @param iterable<SectionRow>      $rows
+     * @param \Closure(int): mixed|null $onSections
+     */
+    private function addRows(string $documentId, iterable $rows, ?\Closure $onSections): void
+    {
+        $waiting = [];
+        $done = 0;
+        foreach ($rows as $row) {
+            $waiting[] = $row;
+            if (self::SECTIONS_PER_COMMIT === count($waiting)) {
+                $this->store($documentId, $waiting);
+                $done += count($waiting);
+                null === $onSections || $onSections($done);
+                $waiting = [];
+            }
+        }
+        if ([] !== $waiting) {
+            $this->store($documentId, $waiting);
+        }
+    }
+
+    /** @param list<SectionRow> $rows */
+    private function store(string $documentId, array $rows): void
+    {
+        $this->lock->holdingInTurn(function () use ($documentId, $rows): void {
+            $this->rows->write($documentId, $rows, 1);
+        });
+    }
+}

@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Storage\Section;
+
+use Doctrine\DBAL\Connection;
+use Stemmata\Core\Counting\WordCount;
+use Stemmata\Core\Document\References;
+use Stemmata\Core\Document\Section;
+use Stemmata\Core\Text\InvalidBody;
+use Stemmata\Storage\Database\Bound;
+use Stemmata\Storage\Entity\ReferenceRecord;
+
+/**
+ * The rows of sections, made ready without the write lock and written with it. Beside the unit of work: an entity for
+ * each of 10,000 sections takes seconds, which every other writer would have to wait for.
+ *
+ * @phpstan-type Text array{heading: string, heading_inline: string, body: string, words: int}
+ * @phpstan-type Notes array{aim: string, target: int|null, marker: string}
+ * @phpstan-type ReferenceRow array{kind: string, target: string, name: string}
+ * @phpstan-type SectionRow array{id: string, isNew: bool, notes: Notes, text: Text|null, references: list<ReferenceRow>}
+ */
+final readonly class SectionRows
+{
+    private const LONGEST_LINK_WORDS = 200;
+
+    public function __construct(private Connection $connection, private WordCount $words, private KnownTexts $known)
+    {
+    }
+
+    /**
+     * @param Section|null $before as it is stored; null for one that is not
+     *
+     * @return SectionRow
+     *
+     * @throws InvalidBody for a text that could not be read again; nothing of the kind is ever stored
+     */
+    public function row(?Section $before, Section $section): array
+    {
+        $isSameText = null !== $before && $before->body === $section->body && $before->heading === $section->heading;
+
+        return [
+            'id' => $section->id->value,
+            'isNew' => null === $before,
+            'notes' => ['aim' => $section->aim, 'target' => $section->target, 'marker' => $section->marker->value],
+            'text' => $isSameText ? null : $this->text($section),
+            'references' => $isSameText ? [] : self::references($section),
+        ];
+    }
+
+    /** @param iterable<SectionRow> $rows */
+    public function write(string $documentId, iterable $rows, int $revision): void
+    {
+        $insert = $this->connection->prepare('INSERT INTO section (heading, heading_inline, body, words, aim, target, marker, revision, id, document_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)');
+        $update = $this->connection->prepare('UPDATE section SET heading = ?, heading_inline = ?, body = ?, words = ?, aim = ?, target = ?, marker = ?, revision = ? WHERE id = ? AND document_id = ?');
+        $note = $this->connection->prepare('UPDATE section SET aim = ?, target = ?, marker = ?, revision = ? WHERE id = ? AND document_id = ?');
+        $forget = $this->connection->prepare('DELETE FROM reference WHERE section_id = ? AND document_id = ?');
+        $refer = $this->connection->prepare('INSERT INTO reference (kind, target, name, section_id, document_id) VALUES (?, ?, ?, ?, ?)');
+        foreach ($rows as $row) {
+            $place = [$row['id'], $documentId];
+            $values = [...array_values($row['notes']), $revision, ...$place];
+            if (null === $row['text']) {
+                Bound::run($note, $values);
+                continue;
+            }
+            if (!$row['isNew']) {
+                Bound::run($forget, $place);
+            }
+            Bound::run($row['isNew'] ? $insert : $update, [...array_values($row['text']), ...$values]);
+            foreach ($row['references'] as $reference) {
+                Bound::run($refer, [...array_values($reference), ...$place]);
+            }
+        }
+    }
+
+    /** @param list<string> $ids */
+    public function remove(string $documentId, array $ids): void
+    {
+        foreach ($ids as $id) {
+            $this->connection->delete('reference', ['section_id' => $id, 'document_id' => $documentId]);
+            $this->connection->delete('section', ['id' => $id, 'document_id' => $documentId]);
+        }
+    }
+
+    /** @return Text */
+    private function text(Section $section): array
+    {
+        [$body, $words] = $this->known->find($section->body) ?? [SectionForm::checkedBody($section), $this->words->ofBody($section)];
+        $this->known->remember($section->body, $body, $words);
+
+        return ['heading' => $section->heading->plainText(), 'heading_inline' => SectionForm::checkedHeading($section), 'body' => $body, 'words' => $words];
+    }
+
+    /** @return list<ReferenceRow> */
+    private static function references(Section $section): array
+    {
+        $references = References::in($section);
+        $rows = [];
+        foreach ($references->bookmarks as $id => $name) {
+            $rows[] = ['kind' => ReferenceRecord::BOOKMARK, 'target' => (string) $id, 'name' => $name];
+        }
+        foreach ($references->links as $target => $words) {
+            $rows[] = ['kind' => ReferenceRecord::LINK, 'target' => (string) $target, 'name' => mb_substr($words, 0, self::LONGEST_LINK_WORDS)];
+        }
+        if ($references->hasContents) {
+            $rows[] = ['kind' => ReferenceRecord::CONTENTS, 'target' => $section->id->value, 'name' => ''];
+        }
+
+        return $rows;
+    }
+}
