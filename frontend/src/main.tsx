@@ -7,7 +7,7 @@ import { readKeys } from "./keys/keys";
 import { KeysSheet } from "./keys/keys-sheet";
 import { startTheme } from "./parts/theme";
 import "./style.css";
-import { DocumentScreen } from "./write/document-screen";
+import { DocumentScreen } from "./faces/document-screen";
 
 startTheme();
 void readKeys();

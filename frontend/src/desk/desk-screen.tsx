@@ -11,13 +11,10 @@ import { ThemeButton } from "../parts/theme";
 import { Progress } from "../parts/progress";
 import { counted, figure } from "../parts/words";
 import { DocumentRow } from "./document-row";
-import { importFile, type Imported, type Progress as ImportProgress } from "./import-file";
-import { ImportResult } from "./import-result";
+import { importFile, READABLE, type Imported, type Progress as ImportProgress } from "../files/import-file";
+import { ImportResult } from "../files/import-result";
 import { NewDocumentDialog } from "./new-document-dialog";
 import { RemovedDocuments } from "./removed-documents";
-
-/** What can be read; the server looks at what a file is, whatever its name says. */
-export const READABLE = ".docx,.docm,.dotx,.odt,.ott,.epub,.html,.htm,.xhtml,.md,.markdown,.opml,.txt,.text";
 
 /** The first screen: the writer’s documents. */
 export function DeskScreen() {

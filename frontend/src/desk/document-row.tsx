@@ -4,9 +4,9 @@ import { useState } from "react";
 import { Link } from "wouter";
 import { api, read, type DocumentCard } from "../api/client";
 import { Menu } from "../parts/menu";
-import { Shape } from "../parts/shape";
+import { Shape } from "./shape";
 import { counted, figure, since } from "../parts/words";
-import { NameDialog } from "./name-dialog";
+import { NameDialog } from "../parts/name-dialog";
 
 /** One document on the desk: its name, its shape, how far it is, and where writing stopped. */
 export function DocumentRow({ document, onRemoved }: { document: DocumentCard; onRemoved: (removed: { id: string; title: string }) => void }) {

@@ -1,0 +1,153 @@
+import { memo, useState, type KeyboardEvent } from "react";
+import type { Finding } from "../../api/client";
+import { useDocument, useSession } from "../../document/context";
+import { plainKey } from "../../keys/plain-key";
+import { cx } from "../../parts/cx";
+import { isMarker, MarkerSign } from "../../parts/marker";
+import { figure, wholeNumber } from "../../parts/words";
+import { ask } from "../../window/asking";
+import { nodeX, ROW_HEIGHT } from "../../tree/geometry";
+import { RowHead, RowMenu, useRowFacts } from "../../tree/row-head";
+import { useRowDraggable } from "../../tree/use-row-drag";
+import type { TreeRowProps } from "../../tree/use-tree";
+
+export const COLUMNS = "minmax(320px, 5fr) minmax(180px, 4fr) 264px 56px 52px minmax(120px, 2fr)";
+
+const percent = new Intl.NumberFormat("en-GB", { style: "percent", minimumFractionDigits: 1, maximumFractionDigits: 1 });
+
+/** One section in the Arrange table. The fields of the row that has the keys are reached by Tab. */
+export const ArrangeRow = memo(function ArrangeRow({ index, findings, ...props }: TreeRowProps & { index: number; findings: readonly Finding[] }) {
+  const session = useSession("ArrangeRow");
+  const { row, isActive, isInHand, isPicked, isRenaming, acts } = props;
+  const element = useRowDraggable(session, row, isRenaming);
+  const facts = useRowFacts(row);
+  const whole = useDocument("ArrangeRow", (state) => state.words);
+  const { aim, isOver, marker, name, target, words } = facts;
+  const remarks = [...(words === 0 ? ["no text yet"] : []), ...(isOver ? ["over target"] : []), ...findings.map((finding) => finding.message)];
+  const tabIndex = isActive ? 0 : -1;
+  const [isUnderHand, setUnderHand] = useState(false);
+  const isReached = isActive || isUnderHand;
+  const describe = (note: { aim: string } | { target: number }) => void session.perform({ name: "describe-section", sections: [row.id], ...note }, { quiet: true });
+  const setTarget = (typed: string) => {
+    const wanted = typed.trim() === "" ? 0 : wholeNumber(typed);
+    if (wanted === null) session.say("A target is a whole number of words, like 1,200; no target was set.", "warning");
+    else if (wanted !== (target ?? 0)) describe({ target: wanted });
+    return wanted !== null;
+  };
+
+  return (
+    <div
+      id={`row-${row.id}`}
+      role="row"
+      aria-rowindex={index + 2}
+      aria-level={Math.max(1, row.level)}
+      aria-setsize={row.setSize}
+      aria-posinset={row.positionInSet}
+      aria-expanded={row.hasInside ? !row.folded : undefined}
+      aria-selected={isPicked}
+      className={cx("group grid items-center gap-x-4 pr-6", facts.isCurrent && "bg-wash", isPicked && "bg-lit!", isActive && "row-active", isInHand && "opacity-40")}
+      style={{ height: ROW_HEIGHT, gridTemplateColumns: COLUMNS }}
+      onClick={(event) => !isRenaming && acts.click(row, event)}
+      onPointerEnter={() => setUnderHand(true)}
+      onPointerLeave={(event) => !event.currentTarget.contains(document.activeElement) && setUnderHand(false)}
+      onBlur={(event) => !event.currentTarget.matches(":hover") && !event.currentTarget.contains(event.relatedTarget) && setUnderHand(false)}
+    >
+      <div
+        ref={element}
+        role="gridcell"
+        className="relative flex h-full min-w-0 items-center pr-8"
+        style={{ paddingLeft: nodeX(row.level) + 13 }}
+        onDoubleClick={(event) => !(event.ctrlKey || event.metaKey || event.shiftKey) && row.level > 0 && acts.rename(row.id, true)}
+      >
+        <RowHead row={row} facts={facts} isFirst={index === 0} isRenaming={isRenaming} acts={acts} />
+        {!isRenaming && (isReached || props.isMenuOpen) && <RowMenu name={name} {...props} />}
+      </div>
+      <div role="gridcell" className="min-w-0">
+        <CellField
+          key={aim}
+          isReached={isReached}
+          label={`Aim of ${name}`}
+          value={aim}
+          placeholder="what must it do?"
+          tabIndex={tabIndex}
+          onLeave={acts.leave}
+          className="w-full font-text italic placeholder:text-faint"
+          onChange={(next) => describe({ aim: next })}
+        />
+      </div>
+      <div role="gridcell" className="flex items-center gap-2.5 tabular-nums">
+        <span className="w-14 shrink-0 text-right">{words > 0 ? figure(words) : "–"}</span>
+        <TargetBar words={words} target={target} isOver={isOver} />
+        <CellField
+          key={target}
+          isReached={isReached}
+          label={`Target of ${name}, in words`}
+          value={target === null ? "" : figure(target)}
+          placeholder="target"
+          tabIndex={tabIndex}
+          onLeave={acts.leave}
+          className="w-17 shrink-0 placeholder:text-transparent group-hover:placeholder:text-faint focus:placeholder:text-faint"
+          onChange={setTarget}
+        />
+      </div>
+      <div role="gridcell" className="text-right text-soft tabular-nums">
+        {whole > 0 ? percent.format(words / whole) : "–"}
+      </div>
+      <div role="gridcell" className="grid place-items-center">
+        {(isReached || isMarker(marker)) && (
+          <button
+            type="button"
+            tabIndex={tabIndex}
+            aria-label={`Marker of ${name}: ${marker || "none"}`}
+            className={cx("grid size-6 place-items-center rounded-full hover:bg-lit", !isMarker(marker) && "text-faint")}
+            onClick={(event) => (event.stopPropagation(), ask({ kind: "marker", sections: [row.id] }))}
+          >
+            {isMarker(marker) ? <MarkerSign name={marker} /> : "+"}
+          </button>
+        )}
+      </div>
+      <div role="gridcell" className="truncate text-xs text-ochre" title={remarks.join("\n")}>
+        {remarks.join(" · ")}
+      </div>
+    </div>
+  );
+});
+
+/** The bar ends beyond the upright mark when there is more than was wanted; colour only says it again. */
+function TargetBar({ words, target, isOver }: { words: number; target: number | null; isOver: boolean }) {
+  if (target === null) return <span className="w-26 shrink-0" />;
+  const scale = target * 1.25;
+  return (
+    <span aria-hidden="true" className="relative h-2 w-26 shrink-0 rounded-full bg-bed">
+      <span className={cx("absolute inset-y-0 left-0 rounded-full", isOver ? "bg-ochre" : "bg-twig")} style={{ width: `${Math.min(1, words / scale) * 100}%` }} />
+      <span className="absolute -inset-y-1 left-[80%] w-0.5 bg-ink" />
+    </span>
+  );
+}
+
+type CellProps = { isReached: boolean; label: string; value: string; placeholder: string; tabIndex: number; className: string; onChange: (next: string) => boolean | void; onLeave: () => void };
+
+/** Edited in place: Enter keeps it and goes back to the row, Escape leaves it as it was. A field only where hand or keys are. */
+function CellField({ isReached, label, value, placeholder, tabIndex, className, onChange, onLeave }: CellProps) {
+  if (!isReached) return <span className={cx("block h-6 truncate px-2 leading-6", className)}>{value}</span>;
+  const pressed = (event: KeyboardEvent<HTMLInputElement>) => {
+    if (plainKey(event) !== "Enter" && plainKey(event) !== "Escape") return;
+    if (plainKey(event) === "Escape") event.currentTarget.value = value;
+    onLeave();
+  };
+  return (
+    <input
+      defaultValue={value}
+      aria-label={label}
+      placeholder={placeholder}
+      tabIndex={tabIndex}
+      className={cx("h-6 min-w-0 truncate rounded bg-transparent px-2 text-ink hover:bg-wash focus:bg-sheet", className)}
+      onClick={(event) => event.stopPropagation()}
+      onKeyDown={pressed}
+      onBlur={(event) => {
+        const next = event.target.value.trim();
+        if (next !== value && onChange(next) === false) event.target.value = value;
+      }}
+    />
+  );
+}

@@ -1,0 +1,99 @@
+import { Plus } from "lucide-react";
+import { useMemo, useRef, useState } from "react";
+import { useLocation } from "wouter";
+import type { Finding } from "../../api/client";
+import { useDocument, useSession } from "../../document/context";
+import { useFindings } from "../../places/findings";
+import { DropMark } from "../../tree/drop-mark";
+import { PADDING, ROW_HEIGHT } from "../../tree/geometry";
+import { LevelsMenu, OutlineFilter } from "../../tree/outline-view";
+import { insertSection } from "../../tree/row-commands";
+import { useTree } from "../../tree/use-tree";
+import { ArrangeRow, COLUMNS } from "./arrange-row";
+
+const NONE: readonly Finding[] = [];
+
+/** The whole outline as one wide table, in the document’s order; after the treegrid pattern of the WAI-ARIA Authoring Practices. */
+export function ArrangeTable() {
+  const session = useSession("ArrangeTable");
+  const id = useDocument("ArrangeTable", (state) => state.id);
+  const findings = useFindings();
+  const bySection = useMemo(() => Map.groupBy(findings.data ?? [], (finding) => finding.section), [findings.data]);
+  const [, navigate] = useLocation();
+  const scroller = useRef<HTMLDivElement>(null);
+  const field = useRef<HTMLInputElement>(null);
+  const [filter, setFilter] = useState("");
+  const { rows, virtual, drag, pressed, propsOf, acts, showLevels, activeRow, isRenaming } = useTree(scroller, filter, {
+    open: (section) => (session.goTo({ section }), navigate(`/documents/${id}`)),
+    visit: (section) => session.goTo({ section }, { focus: false }),
+    filter: () => field.current?.focus(),
+  });
+
+  return (
+    <main aria-label="Arrange" className="grid min-h-0 grid-rows-[auto_minmax(0,1fr)_auto] overflow-x-auto">
+      <div className="flex items-center border-b border-line text-soft">
+        <div className="w-72 shrink-0">
+          <OutlineFilter field={field} filter={filter} shown={rows.length} onFilter={setFilter} onLeave={acts.leave} />
+        </div>
+        <span className="flex-1" />
+        <LevelsMenu onShow={showLevels} />
+        <span className="w-3" />
+      </div>
+      <div className="grid min-h-0 min-w-[1000px] grid-rows-[auto_minmax(0,1fr)]">
+        <div aria-hidden="true" className="grid h-8 items-center gap-x-4 border-b border-line pr-6 text-xs text-soft" style={{ gridTemplateColumns: COLUMNS }}>
+          <span className="pl-9">Section</span>
+          <span className="pl-2">Aim</span>
+          <span className="pl-12">Words and target</span>
+          <span className="text-right">Share</span>
+          <span className="text-center">Marker</span>
+          <span>Findings</span>
+        </div>
+        <div
+          ref={scroller}
+          role="treegrid"
+          aria-label="Sections of the document"
+          aria-multiselectable="true"
+          aria-rowcount={rows.length + 1}
+          aria-activedescendant={!isRenaming && activeRow ? `row-${activeRow.id}` : undefined}
+          tabIndex={0}
+          onKeyDown={pressed}
+          className="outline-tree min-h-0 overflow-x-hidden overflow-y-auto focus-visible:outline-offset-[-2px]"
+        >
+          <div role="row" aria-rowindex={1} className="sr-only">
+            {["Section", "Aim", "Words and target", "Share of the whole", "Marker", "Findings"].map((column) => (
+              <span key={column} role="columnheader">
+                {column}
+              </span>
+            ))}
+          </div>
+          <div role="presentation" className="relative" style={{ height: virtual.getTotalSize() }}>
+            {virtual.getVirtualItems().map((item) => {
+              const row = rows[item.index];
+              return (
+                row && (
+                  <div key={item.key} role="presentation" className="absolute inset-x-0 [contain:layout_style]" style={{ top: item.start }}>
+                    <ArrangeRow {...propsOf(row)} index={item.index} findings={bySection.get(row.id) ?? NONE} />
+                  </div>
+                )
+              );
+            })}
+            {drag.kind === "over" && <DropMark place={drag.place} rows={rows} sentence={drag.sentence} possible={drag.possible} top={PADDING + drag.place.gap * ROW_HEIGHT} />}
+          </div>
+          {rows.length === 0 && <p className="px-9 text-soft">{filter === "" ? "There is no section yet; add the first one below." : "No heading has these words."}</p>}
+        </div>
+      </div>
+      <div className="flex items-center px-3 py-2 text-soft">
+        <button
+          type="button"
+          className="flex h-7 items-center gap-1.5 rounded-full px-2.5 hover:bg-wash hover:text-ink"
+          onClick={() => {
+            if (activeRow) void insertSection(session, activeRow.id, "after").then((made) => made && acts.rename(made, true));
+            else void session.perform({ name: "insert" });
+          }}
+        >
+          <Plus size={14} strokeWidth={1.8} aria-hidden="true" /> Section
+        </button>
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,110 @@
+import { useCallback, useEffect, useState } from "react";
+import { Link } from "wouter";
+import { ArrangeTable } from "./arrange/arrange-table";
+import { SessionContext, useDocument, useSession } from "../document/context";
+import { Session } from "../document/session";
+import { Emblem } from "../parts/emblem";
+import { ClashDialog } from "./clash-dialog";
+import { Drawer } from "../tools/drawer/drawer";
+import { ask } from "../window/asking";
+import { Header, type Face } from "./header";
+import { JumpBox } from "../places/jump-box";
+import { Manuscript } from "../manuscript/manuscript";
+import { MessageBar } from "./message-bar";
+import { OutlinePanel } from "./write/outline-panel";
+import { PickedBar } from "../tree/picked-bar";
+import { AskedDialogs } from "../tools/asked-dialogs";
+import { StrataStrip } from "./strata-strip";
+import { useAnywhereCommands, useScreenKeys } from "./use-screen-keys";
+
+type Opening = { kind: "opening" } | { kind: "open"; session: Session } | { kind: "failed"; sentence: string };
+
+/** One open document, by the face it shows: the text beside its outline, or the outline as a wide table. */
+export function DocumentScreen({ id, face }: { id: string; face: Face }) {
+  const [opening, setOpening] = useState<Opening>({ kind: "opening" });
+  useEffect(() => {
+    let session: Session | null = null;
+    let left = false;
+    Session.open(id).then(
+      (opened) => {
+        if (left) return opened.close();
+        session = opened;
+        setOpening({ kind: "open", session: opened });
+      },
+      (failure: unknown) => setOpening({ kind: "failed", sentence: failure instanceof Error ? failure.message : "The document cannot be opened." }),
+    );
+    return () => {
+      left = true;
+      session?.close();
+    };
+  }, [id]);
+
+  switch (opening.kind) {
+    case "opening":
+      return <Waiting words="Opening the document…" />;
+    case "failed":
+      return <Waiting words={opening.sentence} failed />;
+    case "open":
+      return (
+        <SessionContext value={opening.session}>
+          <Faces face={face} />
+        </SessionContext>
+      );
+  }
+}
+
+function Faces({ face }: { face: Face }) {
+  const title = useDocument("Faces", (state) => state.titleBlock.title);
+  const [jumping, setJumping] = useState(false);
+  const jump = useCallback(() => setJumping(true), []);
+  const commands = useAnywhereCommands(jump);
+  useScreenKeys(commands);
+  const session = useSession("Faces");
+  // What an address asks for beside the document: a place in it, or the likely headings; asked once.
+  useEffect(() => {
+    const query = new URLSearchParams(window.location.search);
+    const at = query.get("at");
+    if (at !== null && session.state.positions.has(at)) session.goTo({ section: at }, { remember: false });
+    if (query.get("ask") === "likely-headings") ask({ kind: "likely-headings" });
+    if (query.size > 0) window.history.replaceState(null, "", window.location.pathname);
+  }, [session]);
+  useEffect(() => {
+    document.title = `${title || "Untitled"} – Stemmata`;
+  }, [title]);
+  return (
+    <div className="grid h-full grid-rows-[auto_auto_minmax(0,1fr)] overflow-hidden">
+      <Header face={face} onJump={jump} />
+      <StrataStrip />
+      {face === "write" ? (
+        <div className="grid min-h-0 grid-cols-1 md:grid-cols-[272px_minmax(0,1fr)_auto] lg:grid-cols-[312px_minmax(0,1fr)_auto]">
+          <OutlinePanel />
+          <Manuscript />
+          <Drawer />
+        </div>
+      ) : (
+        <ArrangeTable />
+      )}
+      <PickedBar besideOutline={face === "write"} />
+      <MessageBar />
+      <ClashDialog />
+      <AskedDialogs />
+      {jumping && <JumpBox commands={commands} onClose={() => setJumping(false)} />}
+    </div>
+  );
+}
+
+function Waiting({ words, failed = false }: { words: string; failed?: boolean }) {
+  return (
+    <main className="grid h-full place-content-center justify-items-center gap-4 p-8 text-center">
+      <span className={failed ? "" : "animate-pulse"}>
+        <Emblem size={44} />
+      </span>
+      <p role="status">{words}</p>
+      {failed && (
+        <Link href="/" className="font-medium text-stem underline underline-offset-4">
+          Back to the desk
+        </Link>
+      )}
+    </main>
+  );
+}

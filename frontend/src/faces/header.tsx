@@ -1,0 +1,128 @@
+import { Download, Ellipsis, Search } from "lucide-react";
+import { useState } from "react";
+import { Link } from "wouter";
+import type { TitleBlock } from "../api/client";
+import { useDocument, useSession } from "../document/context";
+import type { Session } from "../document/session";
+import type { Saving } from "../document/state";
+import { NameDialog } from "../parts/name-dialog";
+import { cx } from "../parts/cx";
+import { Emblem } from "../parts/emblem";
+import { Menu, type MenuEntry } from "../parts/menu";
+import { ThemeButton } from "../parts/theme";
+import { counted } from "../parts/words";
+import { keysShown, labelled, useKeys } from "../keys/keys";
+import { ask, type Asking } from "../window/asking";
+import { writeToFile } from "../files/write-to-file";
+
+const SAVING: Record<Saving, string> = { kept: "all changes kept", keeping: "keeping…", unsent: "not sent yet; trying again" };
+
+/** The ways to look at a document. */
+export type Face = "write" | "arrange";
+
+export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
+  const session = useSession("Header");
+  useKeys((state) => state.own);
+  const id = useDocument("Header", (state) => state.id);
+  const title = useDocument("Header", (state) => state.titleBlock.title) || "Untitled";
+  const saving = useDocument("Header", (state) => state.saving);
+  const isWorking = useDocument("Header", (state) => state.isWorking);
+  const words = useDocument("Header", (state) => state.words);
+  const [naming, setNaming] = useState(false);
+  const titleBlock = useDocument("Header", (state) => state.titleBlock);
+  return (
+    <header className="flex h-13 items-center gap-3 px-4">
+      <Link href="/" aria-label="Back to the desk" title="Back to the desk" className="p-1">
+        <Emblem />
+      </Link>
+      <h1 className="min-w-0 truncate font-text text-[17px] font-medium tracking-tight">
+        <button type="button" className="truncate rounded hover:text-stem" title="Rename the document" onClick={() => setNaming(true)}>
+          {title}
+        </button>
+      </h1>
+      <p className="hidden text-xs whitespace-nowrap text-faint sm:block" role="status">
+        {isWorking ? (
+          <span className="font-medium text-stem">
+            <span aria-hidden="true" className="mr-1.5 inline-block size-2 animate-pulse rounded-full bg-stem" />
+            working…
+          </span>
+        ) : (
+          <span className={saving === "unsent" ? "font-medium text-loss" : ""}>{SAVING[saving]}</span>
+        )}{" "}
+        · {counted(words, "word")}
+      </p>
+      <span className="flex-1" />
+      <nav aria-label="Faces of the document" className="flex self-stretch">
+        <FaceLink to={`/documents/${id}`} words="Write" shown={face === "write"} />
+        <FaceLink to={`/documents/${id}/arrange`} words="Arrange" shown={face === "arrange"} />
+      </nav>
+      <span className="flex-1" />
+      <button type="button" onClick={onJump} className="hidden h-8 w-60 items-center gap-2 rounded-full border border-line bg-sheet px-3 text-faint hover:border-twig md:flex">
+        <Search size={14} strokeWidth={1.6} aria-hidden="true" />
+        <span className="flex-1 text-left">Jump to…</span>
+        <kbd className="font-sans text-[11px]">{keysShown("jump")}</kbd>
+      </button>
+      <Menu
+        label="Write to a file"
+        align="end"
+        entries={[
+          { label: "Markdown", keys: ".md", run: () => void writeToFile(session, "md") },
+          { label: "Web page, one file", keys: ".html", run: () => void writeToFile(session, "html") },
+        ]}
+      >
+        <button type="button" aria-label="Write to a file" title="Write to a file" className="grid size-8 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink">
+          <Download size={16} strokeWidth={1.6} aria-hidden="true" />
+        </button>
+      </Menu>
+      <Menu label="This document" align="end" entries={documentCommands(session, titleBlock)}>
+        <button type="button" aria-label="This document" title="This document" className="grid size-8 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink">
+          <Ellipsis size={16} strokeWidth={1.6} aria-hidden="true" />
+        </button>
+      </Menu>
+      <ThemeButton />
+      <NameDialog
+        open={naming}
+        title="Rename the document"
+        label="Title"
+        action="Rename"
+        initial={title}
+        onClose={() => setNaming(false)}
+        onName={(name) => void session.perform({ name: "describe-document", title: name })}
+      />
+    </header>
+  );
+}
+
+function FaceLink({ to, words, shown }: { to: string; words: string; shown: boolean }) {
+  return (
+    <Link
+      href={to}
+      aria-current={shown ? "page" : undefined}
+      className={cx("grid place-items-center border-b-2 px-3.5 pt-0.5", shown ? "border-stem font-semibold text-ink" : "border-transparent text-soft hover:text-ink")}
+    >
+      {words}
+    </Link>
+  );
+}
+
+/** What can be done with the document as a whole. */
+function documentCommands(session: Session, titleBlock: TitleBlock): MenuEntry[] {
+  // Asked when the command is chosen, for the place changes more often than this menu is drawn.
+  const atPlace = (question: (section: string) => Asking) => {
+    const section = session.state.current ?? session.state.outline.ids[0];
+    if (section !== undefined) ask(question(section));
+  };
+  return [
+    { label: "Review likely headings…", run: () => ask({ kind: "likely-headings" }) },
+    { label: "Import a file here…", run: () => atPlace((target) => ({ kind: "import", target, landing: "after" })) },
+    { label: "Split this section by rule…", run: () => atPlace((section) => ({ kind: "split", section })) },
+    "line",
+    ...(titleBlock.title ? [{ label: "Put the title into the text", run: () => void session.perform({ name: "put-title-in-text", part: "title" }) }] : []),
+    ...(titleBlock.subtitle ? [{ label: "Put the subtitle into the text", run: () => void session.perform({ name: "put-title-in-text", part: "subtitle" }) }] : []),
+    { label: "Number plainly: 1, 1.1, 1.1.1", run: () => void session.perform({ name: "use-numbering", numbering: null }) },
+    "line",
+    { ...labelled("keys"), run: () => ask({ kind: "keys" }) },
+    { label: "Print the document…", run: () => void session.print() },
+    { label: "Keep this outline as a starter…", run: () => ask({ kind: "keep-starter" }) },
+  ];
+}

@@ -1,0 +1,74 @@
+import { useEffect, useMemo } from "react";
+import { useLocation } from "wouter";
+import { useSession } from "../document/context";
+import type { Session } from "../document/session";
+import type { AnywhereCommand } from "../keys/commands";
+import { commandOf } from "../keys/keys";
+import { ask } from "../window/asking";
+import { openDrawer, useDrawer, type DrawerTool } from "../window/open-drawer";
+
+/** What each command does that works anywhere in a document. */
+export function useAnywhereCommands(onJump: () => void): Record<AnywhereCommand, () => void> {
+  const session = useSession("useAnywhereCommands");
+  const [, navigate] = useLocation();
+  return useMemo(() => {
+    const drawer = (tool: DrawerTool) => () => openDrawer(useDrawer.getState().open === tool ? null : tool);
+    return {
+      jump: onJump,
+      undo: () => void session.undo(),
+      redo: () => void session.redo(),
+      "trail-back": () => session.goBack(),
+      "trail-forward": () => session.goForward(),
+      "previous-section": () => step(session, -1),
+      "next-section": () => step(session, 1),
+      "outline-or-text": () => changeBetweenOutlineAndText(session),
+      strata: () => document.querySelector<HTMLElement>("[aria-label=Strata] [tabindex='0']")?.focus(),
+      "other-face": () => navigate(`/documents/${session.state.id}${window.location.pathname.endsWith("/arrange") ? "" : "/arrange"}`),
+      "keep-now": () => void session.flush(),
+      keys: () => ask({ kind: "keys" }),
+      "whole-document": () => session.setScope(null),
+      links: drawer("links"),
+      contents: drawer("contents"),
+      offcuts: drawer("offcuts"),
+      history: drawer("history"),
+      check: drawer("check"),
+      "likely-headings": () => ask({ kind: "likely-headings" }),
+    };
+  }, [session, navigate, onJump]);
+}
+
+/** Keys that work wherever the focus is. */
+export function useScreenKeys(commands: Record<AnywhereCommand, () => void>): void {
+  useEffect(() => {
+    const pressed = (event: KeyboardEvent) => {
+      if (event.defaultPrevented) return;
+      const command = commandOf("anywhere", event);
+      if (command === null) return;
+      const isInField = event.target instanceof HTMLElement && event.target.closest("input, textarea, [contenteditable=true]") !== null;
+      // A field undoes its own typing; and no dialog is opened over another.
+      if (isInField && (command === "undo" || command === "redo")) return;
+      if (document.querySelector("[role=dialog]") !== null) return;
+      event.preventDefault();
+      commands[command]();
+    };
+    window.addEventListener("keydown", pressed);
+    return () => window.removeEventListener("keydown", pressed);
+  }, [commands]);
+}
+
+function step(session: Session, by: 1 | -1): void {
+  const { outline, positions, current } = session.state;
+  const next = outline.ids[(positions.get(current ?? "") ?? 0) + by];
+  if (next !== undefined) session.goTo({ section: next }, { focus: !isInOutline(), remember: false });
+}
+
+function changeBetweenOutlineAndText(session: Session): void {
+  const { current } = session.state;
+  const outline = document.querySelector<HTMLElement>("[role=tree], [role=treegrid]");
+  if (!isInOutline()) outline?.focus();
+  else if (current !== null) session.goTo({ section: current }, { remember: false });
+}
+
+function isInOutline(): boolean {
+  return document.activeElement?.closest("[role=tree], [role=treegrid]") !== null && document.activeElement !== null;
+}

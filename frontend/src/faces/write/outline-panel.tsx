@@ -1,0 +1,66 @@
+import { Plus } from "lucide-react";
+import { useRef, useState } from "react";
+import { useSession } from "../../document/context";
+import { DropMark } from "../../tree/drop-mark";
+import { PADDING, ROW_HEIGHT } from "../../tree/geometry";
+import { LevelsMenu, OutlineFilter } from "../../tree/outline-view";
+import { OutlineRow } from "./outline-row";
+import { insertSection } from "../../tree/row-commands";
+import { useTree } from "../../tree/use-tree";
+
+/** The outline as a stem with branches, after the tree view pattern of the WAI-ARIA Authoring Practices. */
+export function OutlinePanel() {
+  const session = useSession("OutlinePanel");
+  const scroller = useRef<HTMLDivElement>(null);
+  const field = useRef<HTMLInputElement>(null);
+  const [filter, setFilter] = useState("");
+  const { rows, virtual, drag, pressed, propsOf, showLevels, activeRow, isRenaming } = useTree(scroller, filter, {
+    open: (section) => session.goTo({ section }),
+    visit: (section) => session.goTo({ section }),
+    filter: () => field.current?.focus(),
+  });
+
+  return (
+    <aside aria-label="Outline" className="relative hidden min-h-0 grid-rows-[auto_minmax(0,1fr)_auto] md:grid">
+      <OutlineFilter field={field} filter={filter} shown={rows.length} onFilter={setFilter} onLeave={() => scroller.current?.focus()} />
+      <div
+        ref={scroller}
+        role="tree"
+        aria-label="Outline of the document"
+        aria-multiselectable="true"
+        aria-activedescendant={!isRenaming && activeRow ? `row-${activeRow.id}` : undefined}
+        tabIndex={0}
+        onKeyDown={pressed}
+        className="outline-tree min-h-0 overflow-auto pl-0 focus-visible:outline-offset-[-2px]"
+      >
+        <div role="presentation" className="relative" style={{ height: virtual.getTotalSize() }}>
+          {virtual.getVirtualItems().map((item) => {
+            const row = rows[item.index];
+            return (
+              row && (
+                <div key={item.key} role="presentation" className="absolute inset-x-0 [contain:layout_style] has-[.row-active]:z-[1]" style={{ top: item.start }}>
+                  <OutlineRow {...propsOf(row)} isFirst={item.index === 0} />
+                </div>
+              )
+            );
+          })}
+          {drag.kind === "over" && <DropMark place={drag.place} rows={rows} sentence={drag.sentence} possible={drag.possible} top={PADDING + drag.place.gap * ROW_HEIGHT} />}
+        </div>
+      </div>
+      <div className="flex items-center gap-1 px-3 py-2 text-soft">
+        <button
+          type="button"
+          className="flex h-7 items-center gap-1.5 rounded-full px-2.5 hover:bg-wash hover:text-ink"
+          onClick={() => {
+            if (activeRow) void insertSection(session, activeRow.id, "after").then((made) => made && session.goTo({ section: made, position: 1 }));
+            else void session.perform({ name: "insert" });
+          }}
+        >
+          <Plus size={14} strokeWidth={1.8} aria-hidden="true" /> Section
+        </button>
+        <span className="flex-1" />
+        <LevelsMenu onShow={showLevels} />
+      </div>
+    </aside>
+  );
+}

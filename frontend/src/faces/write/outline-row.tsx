@@ -1,0 +1,49 @@
+import { memo } from "react";
+import { useSession } from "../../document/context";
+import { cx } from "../../parts/cx";
+import { isMarker, MarkerSign } from "../../parts/marker";
+import { counted, figure } from "../../parts/words";
+import { nodeX, ROW_HEIGHT } from "../../tree/geometry";
+import { RowHead, RowMenu, useRowFacts } from "../../tree/row-head";
+import { useRowDraggable } from "../../tree/use-row-drag";
+import type { TreeRowProps } from "../../tree/use-tree";
+
+/** One section in the outline. */
+export const OutlineRow = memo(function OutlineRow({ isFirst, ...props }: TreeRowProps & { isFirst: boolean }) {
+  const session = useSession("OutlineRow");
+  const { row, isActive, isInHand, isPicked, isRenaming, acts } = props;
+  const element = useRowDraggable(session, row, isRenaming);
+  const facts = useRowFacts(row);
+  const { marker, words, name, number } = facts;
+  return (
+    <div
+      ref={element}
+      id={`row-${row.id}`}
+      role="treeitem"
+      aria-level={Math.max(1, row.level)}
+      aria-setsize={row.setSize}
+      aria-posinset={row.positionInSet}
+      aria-expanded={row.hasInside ? !row.folded : undefined}
+      aria-selected={isPicked}
+      aria-current={facts.isCurrent ? "location" : undefined}
+      aria-label={[number, name, words > 0 ? counted(words, "word") : "no text yet", isMarker(marker) && `${marker} marker`].filter(Boolean).join(", ")}
+      className={cx("group relative flex items-center rounded-l-md pr-2", facts.isCurrent && "bg-wash", isPicked && "bg-lit!", isActive && "row-active", isInHand && "opacity-40")}
+      style={{ height: ROW_HEIGHT, paddingLeft: nodeX(row.level) + 13 }}
+      onClick={(event) => !isRenaming && acts.click(row, event)}
+      onDoubleClick={(event) => !(event.ctrlKey || event.metaKey || event.shiftKey) && row.level > 0 && acts.rename(row.id, true)}
+    >
+      <RowHead row={row} facts={facts} isFirst={isFirst} isRenaming={isRenaming} acts={acts} />
+      {!isRenaming && (
+        <>
+          {isMarker(marker) && (
+            <span aria-hidden="true" className="shrink-0 pl-2 group-hover:invisible">
+              <MarkerSign name={marker} />
+            </span>
+          )}
+          <span className="pl-2 text-[11.5px] text-faint tabular-nums group-hover:invisible">{words > 0 ? figure(words) : "–"}</span>
+          <RowMenu name={name} {...props} />
+        </>
+      )}
+    </div>
+  );
+});

@@ -1,0 +1,73 @@
+import { useState, type FormEvent } from "react";
+import { useSession } from "../document/context";
+import { insertBookmark } from "../editor/commands";
+import { textOf } from "../editor/section-text";
+import { newId } from "../document/new-id";
+import { Button } from "../parts/button";
+import { Dialog } from "../parts/dialog";
+import type { Spot } from "./spot";
+
+/** Names the place at the cursor. Whether the name is free and well formed is the server’s word. */
+export function BookmarkDialog({ spot, onClose }: { spot: Spot; onClose: () => void }) {
+  const session = useSession("BookmarkDialog");
+  const { from, to } = spot.view.state.selection;
+  const [name, setName] = useState(() =>
+    spot.view.state.doc
+      .textBetween(from, to, " ")
+      .trim()
+      .replace(/[^\p{L}\p{M}\p{Nd}]+/gu, "_")
+      .slice(0, 40),
+  );
+  const [problem, setProblem] = useState("");
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    let doc = spot.view.state.doc;
+    insertBookmark({ id: newId(), name })(spot.view.state, (transaction) => (doc = transaction.doc));
+    const text = textOf(doc);
+    const answer = await session.perform(
+      {
+        name: "batch",
+        operations: [...(text.heading.length > 0 ? [{ name: "rename" as const, section: spot.section, heading: text.heading }] : []), { name: "replace-body", section: spot.section, body: text.body }],
+      },
+      { quiet: true },
+    );
+    if (answer.kind === "applied") {
+      await session.readTextAgain(spot.section);
+      session.say(`“${name}” is bookmarked.`, "said", true);
+      return onClose();
+    }
+    if (answer.kind === "refused") {
+      session.hush();
+      setProblem(answer.sentence);
+    } else setProblem("It could not be kept just now; try again.");
+  };
+  return (
+    <Dialog open onClose={onClose} title="Name this place" description="Links can lead here by this name, wherever the text moves.">
+      <form onSubmit={(event) => void submit(event)}>
+        <label className="block text-soft">
+          Letters, digits and underscores, no spaces
+          <input
+            autoFocus
+            value={name}
+            maxLength={60}
+            onChange={(event) => (setName(event.target.value), setProblem(""))}
+            aria-invalid={problem !== ""}
+            aria-describedby="bookmark-problem"
+            className="mt-2 block w-full rounded-lg border border-line bg-paper px-3 py-2 text-base text-ink"
+          />
+        </label>
+        <p id="bookmark-problem" role="alert" className="mt-2 text-loss">
+          {problem}
+        </p>
+        <div className="mt-4 flex justify-end gap-2">
+          <Button tone="quiet" onClick={onClose}>
+            Cancel
+          </Button>
+          <Button tone="stem" type="submit" disabled={name === ""}>
+            Set the bookmark
+          </Button>
+        </div>
+      </form>
+    </Dialog>
+  );
+}

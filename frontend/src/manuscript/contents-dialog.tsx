@@ -1,0 +1,68 @@
+import { useState, type FormEvent } from "react";
+import { useSession } from "../document/context";
+import { Button } from "../parts/button";
+import { Dialog } from "../parts/dialog";
+import type { Spot } from "./spot";
+import { generateContents } from "./text-commands";
+
+const LEVELS = [1, 2, 3, 4, 5, 6, 7, 8, 9];
+
+/** Chooses the levels that the contents take in. */
+export function ContentsDialog({ spot, section, onClose }: { spot: Spot | null; section?: string; onClose: () => void }) {
+  const session = useSession("ContentsDialog");
+  const [from, setFrom] = useState(1);
+  const [to, setTo] = useState(3);
+  const [title, setTitle] = useState("Contents");
+  const [numbers, setNumbers] = useState(true);
+  const [problem, setProblem] = useState("");
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    const place = spot?.section ?? section;
+    const refusal = place === undefined ? null : await generateContents(session, place, spot?.view ?? null, from, to, title, numbers);
+    if (refusal === null) return onClose();
+    session.hush();
+    setProblem(refusal);
+  };
+  return (
+    <Dialog open onClose={onClose} title="Contents" description="A block of links, made from the headings. It says so when they have changed.">
+      <form onSubmit={(event) => void submit(event)} className="space-y-4">
+        <label className="block text-soft">
+          Title
+          <input value={title} onChange={(event) => setTitle(event.target.value)} className="mt-1 block w-full rounded-lg border border-line bg-paper px-3 py-1.5 text-ink" />
+        </label>
+        <div className="flex gap-6">
+          <Level label="From level" value={from} onChange={setFrom} />
+          <Level label="to level" value={to} onChange={setTo} />
+          <label className="flex items-center gap-2 text-soft">
+            <input type="checkbox" checked={numbers} onChange={(event) => setNumbers(event.target.checked)} className="size-4 accent-(--stem)" />
+            with numbers
+          </label>
+        </div>
+        <p role="alert" className="text-loss empty:hidden">
+          {problem}
+        </p>
+        <div className="flex justify-end gap-2">
+          <Button tone="quiet" onClick={onClose}>
+            Cancel
+          </Button>
+          <Button tone="stem" type="submit">
+            Make the contents
+          </Button>
+        </div>
+      </form>
+    </Dialog>
+  );
+}
+
+function Level({ label, value, onChange }: { label: string; value: number; onChange: (level: number) => void }) {
+  return (
+    <label className="flex items-center gap-2 text-soft">
+      {label}
+      <select value={value} onChange={(event) => onChange(Number(event.target.value))} className="rounded-lg border border-line bg-paper px-2 py-1 text-ink">
+        {LEVELS.map((level) => (
+          <option key={level}>{level}</option>
+        ))}
+      </select>
+    </label>
+  );
+}

@@ -1,0 +1,80 @@
+import type { Node as TextNode } from "@tiptap/pm/model";
+import type { NodeView } from "@tiptap/pm/view";
+import type { Session } from "../document/session";
+import { followTarget } from "../places/places";
+
+type Line = { section: string; level: number; number: string; heading: string };
+
+/** Contents in the text: a block of links that says when the outline has moved on, and follows it when asked. */
+export class ContentsView implements NodeView {
+  readonly dom: HTMLElement;
+  private readonly stop: () => void;
+  private readonly notice: HTMLElement;
+
+  constructor(node: TextNode, session: Session, section: string) {
+    this.dom = document.createElement("nav");
+    this.dom.className = "my-4 rounded-lg border border-line bg-paper px-5 py-4";
+    this.dom.contentEditable = "false";
+    this.dom.setAttribute("aria-label", String(node.attrs["title"]) || "Contents");
+    this.notice = document.createElement("p");
+    this.notice.className = "font-sans text-[12.5px] text-ochre flex items-center gap-3 mb-2";
+    this.dom.append(titleOf(node), this.notice, listOf(node, session));
+    this.stop = session.store.subscribe(() => this.sayState(session, section));
+    this.sayState(session, section);
+  }
+
+  stopEvent(event: Event): boolean {
+    return event.target instanceof Element && event.target.closest("a, button") !== null;
+  }
+
+  ignoreMutation(): boolean {
+    return true;
+  }
+
+  destroy(): void {
+    this.stop();
+  }
+
+  private sayState(session: Session, section: string): void {
+    const isStale = session.state.staleContents.has(section);
+    if (this.notice.hidden !== isStale && this.notice.dataset["state"] !== undefined) return;
+    this.notice.dataset["state"] = "";
+    this.notice.hidden = !isStale;
+    const refresh = document.createElement("button");
+    refresh.type = "button";
+    refresh.className = "font-semibold text-stem underline underline-offset-4";
+    refresh.textContent = "Refresh";
+    refresh.addEventListener("click", () => void session.perform({ name: "refresh-contents", section }));
+    this.notice.replaceChildren("The headings have changed since.", refresh);
+  }
+}
+
+function titleOf(node: TextNode): HTMLElement {
+  const title = document.createElement("p");
+  title.className = "font-text text-[17px] font-semibold mb-2";
+  title.textContent = String(node.attrs["title"]);
+  return title;
+}
+
+function listOf(node: TextNode, session: Session): HTMLElement {
+  const list = document.createElement("ul");
+  list.style.cssText = "list-style: none; margin: 0";
+  const lines = node.attrs["lines"] as Line[];
+  const from = Math.min(9, ...lines.map((line) => line.level));
+  for (const line of lines) {
+    const item = document.createElement("li");
+    item.style.paddingLeft = `${(line.level - from) * 20}px`;
+    const link = document.createElement("a");
+    link.href = `#section:${line.section}`;
+    link.className = "!no-underline hover:!underline";
+    link.textContent = [node.attrs["numbers"] ? line.number : "", line.heading].filter(Boolean).join("  ");
+    link.addEventListener("click", (event) => {
+      event.preventDefault();
+      followTarget(session, `section:${line.section}`);
+    });
+    item.append(link);
+    list.append(item);
+  }
+  if (lines.length === 0) list.append("No heading lies within these levels.");
+  return list;
+}

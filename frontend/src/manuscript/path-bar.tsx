@@ -1,0 +1,44 @@
+import { useDocument, useSession } from "../document/context";
+import { labelOf } from "../outline/names";
+import { pathTo } from "../outline/outline";
+import { cx } from "../parts/cx";
+
+/** The headings above the current line, and the way back from the last jump. */
+export function PathBar() {
+  const session = useSession("PathBar");
+  const outline = useDocument("PathBar", (state) => state.outline);
+  const numbers = useDocument("PathBar", (state) => state.numbers);
+  const facts = useDocument("PathBar", (state) => state.facts);
+  const current = useDocument("PathBar", (state) => state.positions.get(state.current ?? ""));
+  const back = useDocument("PathBar", (state) => state.trail.places[state.trail.at - 1] ?? null);
+  const scope = useDocument("PathBar", (state) => state.scope);
+  const path = current === undefined ? [] : pathTo(outline, current);
+  const labelAt = (position: number) =>
+    labelOf(facts.get(outline.ids[position] ?? "")?.heading ?? "", { number: numbers[position] ?? "", names: session.state.numbersName }, outline.levels[position] === "0");
+  const backNumber = back ? numbers[session.state.positions.get(back.section) ?? -1] || facts.get(back.section)?.heading : undefined;
+  return (
+    <div className="flex h-10 items-center gap-2 border-b border-line/60 px-6 text-[12.5px] text-soft @2xl:px-[46px]">
+      <nav aria-label="Path to the current section" className="flex min-w-0 items-center gap-2 overflow-hidden whitespace-nowrap">
+        {path.map((position, index) => (
+          <span key={position} className={cx("min-w-0 truncate", index === path.length - 1 ? "font-semibold text-ink" : "shrink-[4]")}>
+            {index > 0 && <span className="mr-2 font-[400] text-faint">/</span>}
+            <button type="button" className="rounded hover:text-stem" onClick={() => session.goTo({ section: outline.ids[position] ?? "" })}>
+              {labelAt(position)}
+            </button>
+          </span>
+        ))}
+      </nav>
+      <span className="flex-1" />
+      {scope !== null && (
+        <button type="button" className="rounded-full bg-wash px-3 py-0.5 whitespace-nowrap text-stem" onClick={() => session.setScope(null)}>
+          One branch shown · show all
+        </button>
+      )}
+      {back && (
+        <button type="button" className="rounded whitespace-nowrap hover:text-ink" title="Back to where you jumped from (Ctrl [)" onClick={() => session.goBack()}>
+          ← back{backNumber ? ` to ${backNumber}` : ""}
+        </button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,192 @@
+import { Bold, Bookmark, Heading, Italic, Link2, List, ListOrdered, ListTree, Pilcrow, Quote, Scissors } from "lucide-react";
+import { useEffect, useLayoutEffect, useState, type ReactNode, type RefObject } from "react";
+import { useSession } from "../document/context";
+import type { Session } from "../document/session";
+import * as commands from "../editor/commands";
+import type { TextCommand } from "../keys/commands";
+import { keysShown, labelled } from "../keys/keys";
+import { Menu, type MenuEntry } from "../parts/menu";
+import { BookmarkDialog } from "./bookmark-dialog";
+import { LinkDialog } from "./link-dialog";
+import { ContentsDialog } from "./contents-dialog";
+import { CrossReferenceDialog } from "./cross-reference-dialog";
+import { useSpot, type Spot } from "./spot";
+import { joinWithAbove, makeHeading, runInText, setTextAside, splitHere, takeAsTitle } from "./text-commands";
+
+type At = { top: number; left: number; blockTop: number; blockLeft: number };
+
+/** Commands where the hand is: beside the paragraph with the cursor, and above selected words. */
+export function TextTools({ scroller }: { scroller: RefObject<HTMLDivElement | null> }) {
+  const spot = useSpot((state) => state.spot);
+  const asking = useSpot((state) => state.asking);
+  const close = () => useSpot.setState({ asking: null });
+  const [at, setAt] = useState<At | null>(null);
+
+  const [width, setWidth] = useState(0);
+  useEffect(() => {
+    const observer = new ResizeObserver(([entry]) => setWidth(entry?.contentRect.width ?? 0));
+    if (scroller.current) observer.observe(scroller.current);
+    return () => observer.disconnect();
+  }, [scroller]);
+
+  // The place can only be measured once the text is drawn.
+  // oxlint-disable-next-line react/set-state-in-effect
+  useLayoutEffect(() => setAt(spot && scroller.current ? placeOf(spot, scroller.current) : null), [spot, scroller, width]);
+
+  const dialogs = (
+    <>
+      {asking?.what === "bookmark" && <BookmarkDialog spot={asking.spot} onClose={close} />}
+      {asking?.what === "link" && <LinkDialog spot={asking.spot} onClose={close} />}
+      {asking?.what === "reference" && <CrossReferenceDialog spot={asking.spot} onClose={close} />}
+      {asking?.what === "contents" && <ContentsDialog spot={asking.spot} onClose={close} />}
+    </>
+  );
+  if (!spot || !at) return dialogs;
+  const { empty } = spot.view.state.selection;
+  return (
+    <>
+      <div className="absolute z-10 hidden md:block" style={{ top: at.blockTop, left: at.blockLeft - 34 }}>
+        <BlockMenu spot={spot} />
+      </div>
+      {!empty && (
+        <div role="toolbar" aria-label="Selected words" className="absolute z-20 flex gap-0.5 rounded-xl border border-line bg-sheet p-1 shadow-lg" style={{ top: at.top - 44, left: at.left }}>
+          <SelectionTools spot={spot} />
+        </div>
+      )}
+      {dialogs}
+    </>
+  );
+}
+
+function run(session: Session, { section, view }: Spot, command: TextCommand): void {
+  runInText(session, section, view, command);
+  view.focus();
+}
+
+/** A command on the selected words, called by its name and its keys. */
+function CommandTool({ id, spot, icon }: { id: TextCommand; spot: Spot; icon: ReactNode }) {
+  const session = useSession("CommandTool");
+  const { label, keys } = labelled(id);
+  return <Tool label={keys ? `${label} (${keys})` : label} onClick={() => run(session, spot, id)} icon={icon} />;
+}
+
+function SelectionTools({ spot }: { spot: Spot }) {
+  const session = useSession("SelectionTools");
+  const inHeading = commands.isInHeading(spot.view.state);
+  return (
+    <>
+      <CommandTool id="emphasis" spot={spot} icon={<Italic size={15} />} />
+      <CommandTool id="strong" spot={spot} icon={<Bold size={15} />} />
+      <CommandTool id="link" spot={spot} icon={<Link2 size={15} />} />
+      <CommandTool id="bookmark" spot={spot} icon={<Bookmark size={15} />} />
+      {!inHeading && (
+        <>
+          <CommandTool id="quotation" spot={spot} icon={<Quote size={15} />} />
+          <CommandTool id="list" spot={spot} icon={<List size={15} />} />
+          <CommandTool id="numbered-list" spot={spot} icon={<ListOrdered size={15} />} />
+          <HeadingsTool spot={spot} />
+          <Tool label="Split here: these words become a heading" onClick={() => void splitHere(session, spot.section, spot.view)} icon={<Heading size={15} />} />
+          <Tool label="Set these words aside" onClick={() => void setTextAside(session, spot.section, spot.view)} icon={<Scissors size={15} />} />
+        </>
+      )}
+    </>
+  );
+}
+
+/** Selected lines, or the items of a list, become headings at once. */
+function HeadingsTool({ spot }: { spot: Spot }) {
+  const session = useSession("HeadingsTool");
+  const entries: MenuEntry[] = ([1, 2, 3, 4, 5, 6] as const).map((level) => ({
+    label: `Headings, level ${level}`,
+    keys: keysShown(`heading-${level}`),
+    run: () => void makeHeading(session, spot.section, spot.view, level),
+  }));
+  return (
+    <Menu label="Make these lines headings" entries={entries}>
+      <button
+        type="button"
+        aria-label="Make these lines headings"
+        title="Make these lines headings"
+        onMouseDown={(event) => event.preventDefault()}
+        className="grid size-8 place-items-center rounded-lg text-soft hover:bg-wash hover:text-ink"
+      >
+        <ListTree size={15} aria-hidden="true" />
+      </button>
+    </Menu>
+  );
+}
+
+function Tool({ label, icon, onClick }: { label: string; icon: ReactNode; onClick: () => void }) {
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      title={label}
+      onMouseDown={(event) => event.preventDefault()}
+      onClick={onClick}
+      className="grid size-8 place-items-center rounded-lg text-soft hover:bg-wash hover:text-ink"
+    >
+      {icon}
+    </button>
+  );
+}
+
+function BlockMenu({ spot }: { spot: Spot }) {
+  const session = useSession("BlockMenu");
+  const inHeading = commands.isInHeading(spot.view.state);
+  const command = (id: TextCommand): MenuEntry => ({ ...labelled(id), run: () => run(session, spot, id) });
+  const levels = (["heading-1", "heading-2", "heading-3", "heading-4"] as const).map(command);
+  const entries: MenuEntry[] = inHeading
+    ? [
+        ...levels,
+        command("paragraph"),
+        "line",
+        command("join"),
+        { label: "Join, and the heading goes to the offcuts", run: () => void joinWithAbove(session, spot.section, spot.view, "offcut") },
+        "line",
+        command("select-section"),
+        command("fold-section"),
+        command("bookmark"),
+      ]
+    : [
+        ...levels,
+        "line",
+        command("split"),
+        command("join"),
+        "line",
+        ...(["quotation", "list", "numbered-list"] as const).map(command),
+        { label: "Code", run: () => (commands.toggleCodeBlock(spot.view.state, spot.view.dispatch, spot.view), spot.view.focus()) },
+        ...(["separator", "page-break", "footnote", "calculation"] as const).map(command),
+        ...(commands.isInside(spot.view.state, "listItem") ? ["line" as const, ...(["item-up", "item-down", "item-in", "item-out"] as const).map(command)] : []),
+        "line",
+        { label: "Make it the title", run: () => void takeAsTitle(session, spot.section, spot.view, "title") },
+        { label: "Make it the subtitle", run: () => void takeAsTitle(session, spot.section, spot.view, "subtitle") },
+        "line",
+        ...(["select-section", "fold-section", "bookmark", "reference", "contents-here"] as const).map(command),
+      ];
+  return (
+    <Menu label="Commands for this paragraph" entries={entries}>
+      <button
+        type="button"
+        aria-label="Commands for this paragraph"
+        title="Commands for this paragraph"
+        onMouseDown={(event) => event.preventDefault()}
+        className="grid size-6 place-items-center rounded-full text-faint hover:bg-wash hover:text-ink data-[state=open]:bg-wash"
+      >
+        <Pilcrow size={13} strokeWidth={1.8} aria-hidden="true" />
+      </button>
+    </Menu>
+  );
+}
+
+/** In the coordinates of the scrolled text, so that the tools travel with it. */
+function placeOf(spot: Spot, scroller: HTMLElement): At | null {
+  const { view } = spot;
+  if (view.isDestroyed || !view.dom.isConnected) return null;
+  const box = scroller.getBoundingClientRect();
+  const start = view.coordsAtPos(view.state.selection.from);
+  const block = view.coordsAtPos(view.state.selection.$head.start(Math.min(1, view.state.selection.$head.depth)));
+  const text = view.dom.getBoundingClientRect();
+  const down = scroller.scrollTop - box.top;
+  return { top: start.top + down, left: Math.max(8, Math.min(start.left - box.left, box.width - 300)), blockTop: (block.top + block.bottom) / 2 + down - 12, blockLeft: text.left - box.left };
+}

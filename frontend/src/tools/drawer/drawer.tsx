@@ -1,0 +1,56 @@
+import { Bookmark, CheckCheck, History, ListOrdered, Scissors, X, type LucideIcon } from "lucide-react";
+import type { ComponentType } from "react";
+import { cx } from "../../parts/cx";
+import { CheckDrawer } from "./check-drawer";
+import { ContentsDrawer } from "./contents-drawer";
+import { HistoryDrawer } from "./history-drawer";
+import { openDrawer, useDrawer, type DrawerTool } from "../../window/open-drawer";
+import { OffcutsDrawer } from "./offcuts-drawer";
+import { PlacesDrawer } from "./places-drawer";
+
+type Tool = { id: DrawerTool; label: string; icon: LucideIcon; content: ComponentType };
+
+const TOOLS: Tool[] = [
+  { id: "links", label: "Links", icon: Bookmark, content: PlacesDrawer },
+  { id: "contents", label: "Contents", icon: ListOrdered, content: ContentsDrawer },
+  { id: "offcuts", label: "Offcuts", icon: Scissors, content: OffcutsDrawer },
+  { id: "history", label: "History", icon: History, content: HistoryDrawer },
+  { id: "check", label: "Check", icon: CheckCheck, content: CheckDrawer },
+];
+
+/** One drawer for the tools, in turn. */
+export function Drawer() {
+  const open = useDrawer((state) => state.open);
+  const tool = TOOLS.find((each) => each.id === open);
+  return (
+    <div className="hidden min-h-0 border-l border-line md:flex">
+      {tool && (
+        <section aria-label={tool.label} className="flex min-h-0 w-72 flex-col">
+          <header className="flex h-10 items-center justify-between px-4">
+            <h2 className="font-text text-[15px] font-semibold">{tool.label}</h2>
+            <button type="button" aria-label={`Close ${tool.label}`} className="grid size-7 place-items-center rounded-full text-soft hover:bg-wash" onClick={() => openDrawer(null)}>
+              <X size={15} aria-hidden="true" />
+            </button>
+          </header>
+          <div className="min-h-0 flex-1 overflow-auto px-4 pb-8">
+            <tool.content />
+          </div>
+        </section>
+      )}
+      <nav aria-label="Tools" className="flex w-14 flex-col items-center gap-2 border-line pt-3">
+        {TOOLS.map(({ id, label, icon: Icon }) => (
+          <button
+            key={id}
+            type="button"
+            aria-expanded={id === open}
+            onClick={() => openDrawer(id === open ? null : id)}
+            className={cx("grid w-12 justify-items-center gap-1 rounded-lg py-1.5 text-[10.5px] leading-3", id === open ? "bg-wash text-stem" : "text-soft hover:bg-wash hover:text-ink")}
+          >
+            <Icon size={17} strokeWidth={1.5} aria-hidden="true" />
+            {label}
+          </button>
+        ))}
+      </nav>
+    </div>
+  );
+}

@@ -1,0 +1,53 @@
+import { useQuery } from "@tanstack/react-query";
+import { useDocument, useSession } from "../../document/context";
+import { followTarget, placesQuery } from "../../places/places";
+
+/** The named places of the document and the links within it. */
+export function PlacesDrawer() {
+  const session = useSession("PlacesDrawer");
+  const id = useDocument("PlacesDrawer", (state) => state.id);
+  const generation = useDocument("PlacesDrawer", (state) => state.generation);
+  const places = useQuery(placesQuery(id, generation));
+  const numberOf = (section: string) => session.state.numbers[session.state.positions.get(section) ?? -1] ?? "";
+  const nameOf = (section: string) => [numberOf(section), session.state.facts.get(section)?.heading].filter(Boolean).join(" ") || "Opening";
+  if (!places.data) return <p className="text-soft">{places.error?.message ?? "Looking…"}</p>;
+  const { bookmarks, links } = places.data;
+  return (
+    <div className="space-y-6">
+      <div>
+        <h3 className="mb-1 text-[11px] font-semibold text-stem">Bookmarks</h3>
+        {bookmarks.length === 0 && <p className="text-soft">None yet. Put the cursor in the text and choose “Bookmark here” beside the paragraph.</p>}
+        <ul>
+          {bookmarks.map((bookmark) => (
+            <li key={bookmark.id}>
+              <button type="button" className="w-full rounded-lg px-2 py-1 text-left hover:bg-wash" onClick={() => session.goTo({ section: bookmark.section, bookmark: bookmark.id })}>
+                <span className="font-medium text-ochre">{bookmark.name}</span> <span className="text-faint">in {nameOf(bookmark.section)}</span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      </div>
+      <div>
+        <h3 className="mb-1 text-[11px] font-semibold text-stem">Links within the document</h3>
+        {links.length === 0 && <p className="text-soft">None yet. Select some words and choose the link above them.</p>}
+        <ul>
+          {links.map((link) => (
+            <li key={link.section + link.target} className="flex items-baseline gap-2 px-2 py-1">
+              <button type="button" className="rounded text-faint hover:text-stem" title={`Go to the link in ${nameOf(link.section)}`} onClick={() => session.goTo({ section: link.section })}>
+                {numberOf(link.section) || "•"}
+              </button>
+              <button
+                type="button"
+                className={`rounded text-left hover:underline ${link.broken ? "text-loss" : "text-stem"}`}
+                onClick={() => followTarget(session, `${session.state.positions.has(link.target) ? "section" : "bookmark"}:${link.target}`)}
+              >
+                {link.words || "(no words)"}
+                {link.broken && <span className="ml-2 text-xs">leads nowhere</span>}
+              </button>
+            </li>
+          ))}
+        </ul>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,48 @@
+import { useState } from "react";
+import { useDocument, useSession } from "../document/context";
+import { Dialog } from "../parts/dialog";
+import { isMarker, MARKERS, MarkerSign } from "../parts/marker";
+import { counted } from "../parts/words";
+
+/** Gives sections a small sign, or takes it away. */
+export function MarkerDialog({ sections, onClose }: { sections: string[]; onClose: () => void }) {
+  const session = useSession("MarkerDialog");
+  const facts = useDocument("MarkerDialog", (state) => state.facts);
+  const [words, setWords] = useState("");
+  const used = (marker: string) => Array.from(facts.values()).filter((each) => each.marker === marker).length;
+  const found = [...MARKERS, ""].filter((marker) => (marker || "none").includes(words.trim().toLowerCase()));
+  const choose = (marker: string | undefined) => {
+    if (marker === undefined) return;
+    onClose();
+    void session.perform({ name: "describe-section", sections, marker });
+  };
+  return (
+    <Dialog open onClose={onClose} title={sections.length === 1 ? "Marker" : `Marker for ${counted(sections.length, "section")}`}>
+      <p className="mt-1 text-soft">What each stands for is yours to say.</p>
+      <form onSubmit={(event) => (event.preventDefault(), choose(found[0]))}>
+        <input
+          autoFocus
+          value={words}
+          aria-label="Find a marker by name"
+          placeholder="Find a marker by name"
+          onChange={(event) => setWords(event.target.value)}
+          className="mt-3 block w-full rounded-lg border border-line bg-paper px-3 py-2"
+        />
+      </form>
+      <ul aria-label="Markers" className="mt-3 grid gap-0.5">
+        {found.map((marker) => (
+          <li key={marker}>
+            <button type="button" className="flex h-9 w-full items-center gap-3 rounded-lg px-3 text-left hover:bg-wash" onClick={() => choose(marker)}>
+              <span aria-hidden="true" className="grid w-4 place-items-center">
+                {isMarker(marker) ? <MarkerSign name={marker} size={16} /> : "–"}
+              </span>
+              <span className="flex-1 capitalize">{marker || "none"}</span>
+              {marker !== "" && <span className="text-xs text-faint">{counted(used(marker), "section")}</span>}
+            </button>
+          </li>
+        ))}
+        {found.length === 0 && <li className="px-3 py-2 text-soft">No marker has this name.</li>}
+      </ul>
+    </Dialog>
+  );
+}

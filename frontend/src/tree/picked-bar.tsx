@@ -1,0 +1,65 @@
+import { X } from "lucide-react";
+import { useDocument, useSession } from "../document/context";
+import { pickedHeads } from "../outline/picks";
+import { cx } from "../parts/cx";
+import { Menu } from "../parts/menu";
+import { counted } from "../parts/words";
+import { ask } from "../window/asking";
+import { onBranches } from "./row-commands";
+
+const LEVELS = [1, 2, 3, 4, 5, 6, 7, 8, 9];
+const BUTTON = "h-8 rounded-full px-3 hover:bg-white/15 focus-visible:outline-on-slate";
+
+/** What can be done with everything picked at once. */
+export function PickedBar({ besideOutline }: { besideOutline: boolean }) {
+  const session = useSession("PickedBar");
+  const picked = useDocument("PickedBar", (state) => state.picked);
+  const outline = useDocument("PickedBar", (state) => state.outline);
+  const positions = useDocument("PickedBar", (state) => state.positions);
+  const branchWords = useDocument("PickedBar", (state) => state.branchWords);
+  if (picked.size === 0) return null;
+  const sections = [...picked];
+  const heads = pickedHeads(outline, positions, picked);
+  const words = heads.reduce((sum, head) => sum + (branchWords[head] ?? 0), 0);
+  const act = (name: "promote" | "demote" | "set-aside") => void onBranches(session, sections, sections[0] ?? "", name);
+  return (
+    <section aria-label="What is picked" className={cx("pointer-events-none fixed inset-x-0 bottom-4 z-20 flex justify-center px-4", besideOutline && "md:left-[272px] lg:left-[312px]")}>
+      <div
+        role="toolbar"
+        aria-label="Picked branches"
+        className="pointer-events-auto flex items-center gap-0.5 rounded-2xl bg-slate py-1.5 pr-2 pl-4 whitespace-nowrap text-on-slate shadow-lg"
+        onKeyDown={(event) => event.key === "Escape" && session.pick([])}
+      >
+        <p role="status" className="pr-2">
+          <span className="font-semibold">{counted(heads.length, "branch", "branches")} picked</span> <span className="pl-2 opacity-80">{counted(words, "word")}</span>
+        </p>
+        <button type="button" className={BUTTON} onClick={() => act("promote")}>
+          Promote
+        </button>
+        <button type="button" className={BUTTON} onClick={() => act("demote")}>
+          Demote
+        </button>
+        <button type="button" className={BUTTON} onClick={() => ask({ kind: "nest", sections })}>
+          Nest under…
+        </button>
+        <Menu label="Set level" entries={LEVELS.map((level) => ({ label: `Level ${level}`, run: () => void session.perform({ name: "set-level", sections, level }) }))}>
+          <button type="button" className={BUTTON}>
+            Set level…
+          </button>
+        </Menu>
+        <button type="button" className={BUTTON} onClick={() => ask({ kind: "marker", sections })}>
+          Marker…
+        </button>
+        <button type="button" className={BUTTON} onClick={() => ask({ kind: "target", sections })}>
+          Target…
+        </button>
+        <button type="button" className={BUTTON} onClick={() => act("set-aside")}>
+          Set aside
+        </button>
+        <button type="button" aria-label="Pick nothing" title="Pick nothing (Esc)" className="grid size-8 place-items-center rounded-full hover:bg-white/15" onClick={() => session.pick([])}>
+          <X size={15} aria-hidden="true" />
+        </button>
+      </div>
+    </section>
+  );
+}

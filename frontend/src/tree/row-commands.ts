@@ -1,0 +1,110 @@
+import { writeToFile } from "../files/write-to-file";
+import type { Operation } from "../api/client";
+import type { Session } from "../document/session";
+import type { OutlineCommand } from "../keys/commands";
+import { labelled } from "../keys/keys";
+import { APPENDIX, flagsAt, LEFT_OUT_OF_CONTENTS, UNNUMBERED } from "../outline/outline";
+import { actedOn } from "../outline/picks";
+import type { Row } from "../outline/rows";
+import type { MenuEntry } from "../parts/menu";
+import { ask } from "../window/asking";
+import { copyBranches } from "../files/copying";
+
+type Named = "promote" | "demote" | "move-up" | "move-down" | "delete" | "duplicate" | "set-aside";
+
+/** Does one thing to branches; answers the section that the outline’s focus is to stay on. */
+export async function onBranches(session: Session, sections: string[], focus: string, name: Named): Promise<string> {
+  const answer = await session.perform({ name, sections });
+  if (answer.kind !== "applied" || (name !== "delete" && name !== "set-aside")) return focus;
+  // What stands now where the first of them stood; the outline may have changed on the way there.
+  const { ids } = session.state.outline;
+  const at = answer.outcome.order[0]?.at ?? 0;
+  return ids[at] ?? ids[at - 1] ?? focus;
+}
+
+/** Inserts an empty section; answers its id. */
+export async function insertSection(session: Session, section: string, landing: "before" | "after" | "inside"): Promise<string | null> {
+  const answer = await session.perform({ name: "insert", landing, target: section });
+  if (answer.kind !== "applied") return null;
+  const made = answer.outcome.order.at(-1)?.inserted.ids[0] ?? null;
+  if (landing === "inside") session.setFolded(section, false);
+  return made;
+}
+
+/** Commands that act on a row, or on all that is picked when the row is among it. */
+export type BranchCommand = Extract<OutlineCommand, Named | "promote-heading" | "demote-heading" | "nest" | "marker" | "target" | "scope" | "fold-text" | "copy" | "to-document">;
+
+/** Answers the section that the outline’s focus is to stay on. */
+export async function runOnBranch(session: Session, section: string, command: BranchCommand): Promise<string> {
+  const sections = actedOn(session.state.picked, section);
+  switch (command) {
+    case "promote-heading":
+    case "demote-heading":
+      await session.perform({ name: command === "promote-heading" ? "promote" : "demote", sections, extent: "heading-only" });
+      return section;
+    case "nest":
+    case "marker":
+    case "target":
+    case "to-document":
+      ask({ kind: command, sections });
+      return section;
+    case "scope":
+      session.setScope(section);
+      return section;
+    case "fold-text":
+      session.foldTexts(sections, !session.state.foldedTexts.has(section));
+      return section;
+    case "copy":
+      await copyBranches(session, sections);
+      return section;
+    default:
+      return onBranches(session, sections, section, command);
+  }
+}
+
+/** The menu of a row. */
+export function rowCommands(session: Session, row: Row, rename: () => void): MenuEntry[] {
+  const sections = actedOn(session.state.picked, row.id);
+  const flags = flagsAt(session.state.outline, row.position);
+  const command = (id: BranchCommand): MenuEntry => ({ ...labelled(id), ...(id === "delete" ? { tone: "loss" as const } : {}), run: () => void runOnBranch(session, row.id, id) });
+  const noted = (label: string, note: Partial<Operation>): MenuEntry => ({ label, run: () => void session.perform({ name: "describe-section", sections, ...note }) });
+  const insert = (landing: "before" | "after" | "inside"): MenuEntry => ({
+    ...labelled(`insert-${landing}`),
+    run: () => void insertSection(session, row.id, landing).then((made) => made && session.goTo({ section: made, position: 1 })),
+  });
+  const split: MenuEntry = { label: "Split by rule…", run: () => ask({ kind: "split", section: row.id }) };
+  const away: MenuEntry[] = ["line", command("set-aside"), command("delete")];
+  if (row.level === 0) return [insert("after"), split, ...away];
+  const arrange: MenuEntry[] = [...(["promote", "demote", "promote-heading", "demote-heading", "move-up", "move-down", "nest"] as const).map(command), "line"];
+  const elsewhere: MenuEntry[] = [command("copy"), command("to-document")];
+  const note: MenuEntry[] = [
+    command("marker"),
+    noted((flags & UNNUMBERED) !== 0 ? "Number it" : "Leave it unnumbered", { numbered: (flags & UNNUMBERED) !== 0 }),
+    noted((flags & LEFT_OUT_OF_CONTENTS) !== 0 ? "Take it into the contents" : "Leave it out of the contents", { inContents: (flags & LEFT_OUT_OF_CONTENTS) !== 0 }),
+    noted((flags & APPENDIX) !== 0 ? "Number it as a chapter" : "Number it as an appendix", { appendix: (flags & APPENDIX) === 0 }),
+  ];
+  if (sections.length > 1) return [...arrange, command("duplicate"), ...elsewhere, command("fold-text"), ...note, ...away];
+  return [
+    { ...labelled("rename"), run: rename },
+    "line",
+    ...arrange,
+    insert("before"),
+    insert("after"),
+    insert("inside"),
+    command("duplicate"),
+    "line",
+    command("scope"),
+    command("fold-text"),
+    ...elsewhere,
+    { label: "Write this branch to Markdown", keys: ".md", run: () => void writeToFile(session, "md", row.id) },
+    { label: "Write this branch to a web page", keys: ".html", run: () => void writeToFile(session, "html", row.id) },
+    { label: "Print this branch…", run: () => void session.print(row.id) },
+    "line",
+    ...note,
+    "line",
+    { label: "Import a file here…", run: () => ask({ kind: "import", target: row.id, landing: "inside" }) },
+    split,
+    { label: "Make it a paragraph of the section above", run: () => void session.perform({ name: "join", section: row.id, heading: "paragraph" }) },
+    ...away,
+  ];
+}
