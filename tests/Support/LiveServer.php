@@ -36,9 +36,18 @@ final class LiveServer
 
     public static function overEmptyDatabase(int $workers = 1): self
     {
+        return self::overDatabase(null, $workers);
+    }
+
+    /** @param string|null $sqlite the file of a database that another version may have made; null for a new one */
+    public static function overDatabase(?string $sqlite, int $workers = 1): self
+    {
         $data = sys_get_temp_dir().'/stemmata-test-'.bin2hex(random_bytes(6));
         mkdir($data);
         register_shutdown_function(static fn () => (new Filesystem())->remove($data));
+        if (null !== $sqlite) {
+            file_put_contents($data.'/stemmata.sqlite', $sqlite);
+        }
         $migration = new Process(['php', 'bin/console', 'doctrine:migrations:migrate', '--no-interaction', '--quiet'], self::root(), ['STEMMATA_DATA' => $data, 'APP_ENV' => 'prod']);
         $migration->mustRun();
 
