@@ -11,6 +11,7 @@ use Stemmata\Core\Operation\Text\GenerateContents;
 use Stemmata\Core\Outline\IdSource;
 use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Outline\Outline;
+use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Format\Formats;
 use Stemmata\Format\Shared\FormatException;
 use Symfony\Component\Console\Attribute\AsCommand;
@@ -43,10 +44,17 @@ final class ConvertCommand extends FileCommand
         $writer = $this->formats->writerFor(pathinfo($out, \PATHINFO_EXTENSION));
         $read = $this->readFile($input, 'in');
         $document = $read->document;
-        $text = $writer->write($input->getOption('contents') ? $this->withContents($document) : $document);
-        if (!is_dir(dirname($out)) || false === @file_put_contents($out, $text)) {
+        $rendition = Rendition::of($input->getOption('contents') ? $this->withContents($document) : $document);
+        $file = is_dir(dirname($out)) ? @fopen($out, 'w') : false;
+        if (false === $file) {
             throw FormatException::notWritable($out);
         }
+        foreach ($writer->write($rendition) as $portion) {
+            if (strlen($portion) !== @fwrite($file, $portion)) {
+                throw FormatException::notWritable($out);
+            }
+        }
+        fclose($file);
         foreach ($read->report->losses() as $loss) {
             self::errors($output)->writeln($loss, OutputInterface::OUTPUT_RAW);
         }

@@ -6,6 +6,8 @@ namespace Stemmata\Format;
 
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\TitleBlock;
+use Stemmata\Core\Rendition\Rendition;
+use Stemmata\Core\Rendition\RenditionOptions;
 use Stemmata\Format\Read\DocumentReader;
 use Stemmata\Format\Read\ImportNote;
 use Stemmata\Format\Read\ReadResult;
@@ -86,6 +88,18 @@ final readonly class Formats
             }
         }
         throw FormatException::cannotWrite($ending, array_merge(...array_map(static fn (DocumentWriter $each): array => $each->endings(), $this->writers)));
+    }
+
+    /**
+     * @param string $ending of a file name, without the full stop
+     *
+     * @return string the whole file
+     *
+     * @throws FormatException
+     */
+    public function written(string $ending, Document $document, RenditionOptions $options = new RenditionOptions()): string
+    {
+        return implode('', iterator_to_array($this->writerFor($ending)->write(Rendition::of($document, $options)), false));
     }
 
     private function findReader(string $ending): ?DocumentReader

@@ -73,7 +73,7 @@ final class MutatedFilesTest extends TestCase
         $undone = $edited->changedBy($change->inverted());
         self::assertTrue(Change::between($document, $undone)->isEmpty(), 'undoing the edits leaves nothing of them');
         foreach (['md', 'html'] as $ending) {
-            $written = $formats->writerFor($ending)->write($document);
+            $written = $formats->written($ending, $document);
             self::assertTrue(mb_check_encoding($written, 'UTF-8'));
             try {
                 $again = $formats->readAsIs('x.'.$ending, $written)->document;
@@ -93,7 +93,7 @@ final class MutatedFilesTest extends TestCase
 
         return [
             'source.md' => (string) file_get_contents($markdown),
-            'all.md' => $formats->writerFor('md')->write($formats->read('all.html', $all)->document),
+            'all.md' => $formats->written('md', $formats->read('all.html', $all)->document),
             'all.html' => $all,
             'outline.opml' => '<?xml version="1.0"?><opml version="2.0"><head><title>T</title></head><body><outline text="One" _note="words&#10;more"><outline text="Two"/></outline></body></opml>',
             'plain.txt' => "CHAPTER I\n\nWords of the first.\n\n- an item\n- another\n\nCHAPTER II\n\n1. one\n2. two\n",

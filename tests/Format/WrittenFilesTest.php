@@ -32,7 +32,7 @@ final class WrittenFilesTest extends TestCase
             Node::text(' and '),
             Node::text('the place', [Mark::link('#nowhere', null)]),
         ]));
-        $written = Services::formats()->writerFor($ending)->write($document);
+        $written = Services::formats()->written($ending, $document);
 
         self::assertStringContainsString('see the tables and a place that is gone and the place', $written);
         self::assertStringNotContainsString('zzzz', $written);
@@ -43,7 +43,7 @@ final class WrittenFilesTest extends TestCase
     {
         $picture = new Node('figure', ['src' => 'https://example.org/lamp.png', 'alt' => 'A lamp'], [Node::text('The lamp')]);
         $document = $this->withBody(Sketch::document('1 One'), 'One', $picture, Node::paragraph([Node::text('x'), new Node('image', ['src' => 'http://example.org/b.gif', 'alt' => ''])]));
-        $written = Services::formats()->writerFor('html')->write($document);
+        $written = Services::formats()->written('html', $document);
 
         self::assertStringContainsString('<figure><a class="outside-picture" href="https://example.org/lamp.png">A lamp</a><figcaption>The lamp</figcaption></figure>', $written);
         self::assertDoesNotMatchRegularExpression('~(?:src|srcset|poster|data|background)="?https?:|url\(|@import|<link|<script|<iframe~', $written);
@@ -65,10 +65,10 @@ final class WrittenFilesTest extends TestCase
         self::assertNotNull($branch);
         self::assertSame(['2.2', '2.2.1'], $branch->numbers());
 
-        $html = Services::formats()->writerFor('html')->write($branch);
+        $html = Services::formats()->written('html', $branch);
         self::assertStringContainsString('<h2><span data-number>2.2</span> Names</h2>', $html);
         self::assertStringContainsString('see 3 Lamps and <a class="cross-reference" data-shows="number" href="#sec-women">2.2.1</a>', $html);
-        $markdown = Services::formats()->writerFor('md')->write($branch);
+        $markdown = Services::formats()->written('md', $branch);
         self::assertStringContainsString("## 2.2 Names\n", $markdown);
         self::assertStringContainsString("### 2.2.1 Women <a id=\"sec-women\"></a>\n", $markdown);
     }
@@ -79,7 +79,7 @@ final class WrittenFilesTest extends TestCase
         $cell = new Node('tableCell', ['header' => false, 'align' => null], [Node::text('a'), $note]);
         $table = new Node('table', content: [new Node('caption', content: [Node::text('A table')]), new Node('tableRow', content: [$cell])]);
         $document = $this->withBody(Sketch::document('1 One'), 'One', $table);
-        $again = Services::formats()->readAsIs('x.md', Services::formats()->writerFor('md')->write($document))->document;
+        $again = Services::formats()->readAsIs('x.md', Services::formats()->written('md', $document))->document;
 
         self::assertSame(ReadForm::of($document), ReadForm::of($again));
     }

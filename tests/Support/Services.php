@@ -25,7 +25,7 @@ final class Services
     {
         $formats = self::formats();
 
-        return trim((string) preg_replace('/^---\n.*?\n---\n/s', '', $formats->writerFor('md')->write($formats->read($name, $bytes)->document)));
+        return trim((string) preg_replace('/^---\n.*?\n---\n/s', '', $formats->written('md', $formats->read($name, $bytes)->document)));
     }
 
     /** @return list<string> what is said of a file, beside what it kept */

@@ -43,4 +43,18 @@ final class ContentsLines
 
         return is_int($level) ? $level : 1;
     }
+
+    /** @return list<array{section: string, level: int, number: string, heading: string}> as the block holds them */
+    public static function kept(Node $contents): array
+    {
+        $lines = [];
+        $stored = $contents->attribute('lines');
+        foreach (is_array($stored) ? $stored : [] as $line) {
+            if (is_array($line) && is_string($line['section'] ?? null) && is_int($line['level'] ?? null) && is_string($line['number'] ?? null) && is_string($line['heading'] ?? null)) {
+                $lines[] = ['section' => $line['section'], 'level' => $line['level'], 'number' => $line['number'], 'heading' => $line['heading']];
+            }
+        }
+
+        return $lines;
+    }
 }

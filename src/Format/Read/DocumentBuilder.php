@@ -19,10 +19,10 @@ use Stemmata\Core\Text\Heading;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\PlacesLedTo;
+use Stemmata\Core\Text\Slug;
 use Stemmata\Core\TypedNumber\NumberLifting;
 use Stemmata\Format\Shared\ContentsWords;
 use Stemmata\Format\Shared\FormatException;
-use Stemmata\Format\Shared\Slug;
 
 /**
  * Gathers headings and blocks, in the order in which a reader meets them, into a document. Links to places in the file

@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Shared;
 
-use Stemmata\Core\Calculation\Calculation;
-use Stemmata\Core\Calculation\Effort;
-use Stemmata\Core\Calculation\Solved;
 use Stemmata\Core\Text\Node;
 
 /** A calculation in a file: code of the language “calculation”, its result on a line of its own that begins with “=”. */
@@ -14,13 +11,10 @@ final class CalculationBlock
 {
     public const LANGUAGE = 'calculation';
 
-    /** @param Effort $effort of the whole document */
-    public static function written(Node $calculation, Effort $effort): string
+    /** @param string|null $result null when it cannot be worked out */
+    public static function written(string $expression, ?string $result): string
     {
-        $expression = strtr($calculation->plainText(), "\n", ' ');
-        $answer = Calculation::of($expression, $effort);
-
-        return $answer instanceof Solved ? $expression."\n= ".$answer->result : $expression;
+        return null === $result ? $expression : $expression."\n= ".$result;
     }
 
     public static function read(string $code): Node

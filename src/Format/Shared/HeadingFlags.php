@@ -11,10 +11,9 @@ final class HeadingFlags
 {
     private const CLASSES = ['unnumbered' => Outline::UNNUMBERED, 'left-out' => Outline::LEFT_OUT_OF_CONTENTS, 'appendix' => Outline::APPENDIX];
 
-    public static function classes(Outline $outline, int $position): string
+    /** @param int $flags bits of `Outline` */
+    public static function classes(int $flags): string
     {
-        $flags = $outline->flagsAt($position);
-
         return implode(' ', array_keys(array_filter(self::CLASSES, static fn (int $bit): bool => 0 !== ($flags & $bit))));
     }
 

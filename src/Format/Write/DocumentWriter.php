@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write;
 
-use Stemmata\Core\Document\Document;
+use Stemmata\Core\Rendition\Rendition;
 
 interface DocumentWriter
 {
@@ -13,5 +13,6 @@ interface DocumentWriter
 
     public function mediaType(): string;
 
-    public function write(Document $document): string;
+    /** @return iterable<string> the bytes of the file, portion by portion */
+    public function write(Rendition $rendition): iterable;
 }

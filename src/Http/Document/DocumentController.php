@@ -17,6 +17,8 @@ use Stemmata\Core\Numbering\Numbers;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Outline\OutlineWalk;
 use Stemmata\Core\Outline\SectionId;
+use Stemmata\Core\Rendition\Rendition;
+use Stemmata\Core\Rendition\RenditionOptions;
 use Stemmata\Format\Formats;
 use Stemmata\Http\Document\View\ChangesSince;
 use Stemmata\Http\Document\View\FindingView;
@@ -35,6 +37,7 @@ use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** Reads one document: skeleton, figures, texts, places, offcuts, findings, and the whole of it as a file. */
@@ -138,7 +141,7 @@ final readonly class DocumentController
         }
         $alone = $document->withTitleBlock(new TitleBlock(''))->withOutline($cut->outline);
 
-        return new JsonResponse(new OffcutText(trim($formats->writerFor('md')->write($alone))));
+        return new JsonResponse(new OffcutText(trim($formats->written('md', $alone))));
     }
 
     #[Route('/findings', methods: ['GET'])]
@@ -182,16 +185,15 @@ final readonly class DocumentController
     public function export(string $id, Request $request, Formats $formats): Response
     {
         $document = self::branchOf($this->store->wholeDocument($id), $request);
-        if ('none' === $request->query->getString('numbers')) {
-            $document = $document->withOutline($document->outline);
-        }
         $ending = $request->query->getString('format');
         $writer = $formats->writerFor($ending);
         $title = trim((string) preg_replace('/[^\p{L}\p{N}’]+/u', ' ', $document->titleBlock->title));
         $name = ('' === $title ? 'Untitled' : mb_substr($title, 0, 80)).'.'.$ending;
         $plainName = (string) preg_replace('/[^A-Za-z0-9. ]/', '_', $name);
 
-        return new Response($writer->write($document), 200, [
+        $rendition = Rendition::of($document, new RenditionOptions('none' !== $request->query->getString('numbers')));
+
+        return new StreamedResponse(self::kept($writer->write($rendition)), 200, [
             'Content-Type' => $writer->mediaType(),
             'Content-Disposition' => HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_ATTACHMENT, $name, $plainName),
         ]);
@@ -209,6 +211,26 @@ final readonly class DocumentController
         $desk->keepResumePoint($this->store->get($id)->id, SectionId::fromString($body->text('section'))->value, max(0, $body->integer('position')));
 
         return new JsonResponse(null, 204);
+    }
+
+    /**
+     * Written whole before the first byte is sent: what cannot be written is told in words, and all of it is of one moment.
+     *
+     * @param iterable<string> $portions
+     *
+     * @return \Closure(): void which sends them
+     */
+    private static function kept(iterable $portions): \Closure
+    {
+        $file = fopen('php://temp', 'w+') ?: throw new \RuntimeException('No room for a file.');
+        foreach ($portions as $portion) {
+            fwrite($file, $portion);
+        }
+        rewind($file);
+
+        return static function () use ($file): void {
+            fpassthru($file);
+        };
     }
 
     private static function branchOf(Document $document, Request $request): Document

@@ -32,11 +32,11 @@ final class CrossReferenceTest extends TestCase
     public function testItsWordsFollowAMoveInEveryFileWritten(): void
     {
         $document = $this->referring('Coast', 'Gaps');
-        self::assertStringContainsString('>2 Gaps</a>', Services::formats()->writerFor('html')->write($document));
+        self::assertStringContainsString('>2 Gaps</a>', Services::formats()->written('html', $document));
 
         $moved = $this->done($document, ['name' => 'move', 'sections' => [Sketch::id('Gaps')->value], 'landing' => 'inside', 'target' => Sketch::id('Coast')->value]);
-        self::assertStringContainsString('>1.1 Gaps</a>', Services::formats()->writerFor('html')->write($moved));
-        self::assertStringContainsString('>1.1 Gaps</a>', Services::formats()->writerFor('md')->write($moved));
+        self::assertStringContainsString('>1.1 Gaps</a>', Services::formats()->written('html', $moved));
+        self::assertStringContainsString('>1.1 Gaps</a>', Services::formats()->written('md', $moved));
     }
 
     public function testACopyOfABranchRefersWithinItself(): void

@@ -93,7 +93,7 @@ final class LibrariesTest extends TestCase
         $levels = array_map(static fn (int $level): array => [$level, 'Level '.$level], range(1, 9));
         self::assertSame([...$levels, [1, ''], [2, 'Of a style of its own'], [3, 'By its outline level only'], [2, 'All bold']], Foreign::headings($document));
         self::assertSame(self::headingsByPython($bytes), array_values(array_filter(Foreign::headings($document), static fn (array $heading): bool => !str_contains($heading[1], 'own') && !str_contains($heading[1], 'only'))));
-        $text = Services::formats()->writerFor('md')->write($document);
+        $text = Services::formats()->written('md', $document);
         self::assertStringContainsString("1. one\n2. two\n\n<!-- -->\n\n- dot\n\n> A line quoted.", $text);
         self::assertStringContainsString('Kept inserted <a id="the_place"></a>here[there](<#the_place> "back")[by field](<#the_place>)', $text);
         self::assertStringContainsString("<div class=\"page-break\"></div>\n\nafter the break", $text);
@@ -115,7 +115,7 @@ final class LibrariesTest extends TestCase
         $levels = array_map(static fn (int $level): array => [min(9, $level), 'Level '.$level], range(1, 10));
         self::assertSame([...$levels, [2, 'Marked']], Foreign::headings($document));
         self::assertSame(['there' => 'Marked', 'up' => 'Marked', 'by field' => 'Marked'], Foreign::links($document));
-        $text = Services::formats()->writerFor('md')->write($document);
+        $text = Services::formats()->written('md', $document);
         self::assertStringContainsString('Words **bold**  <a id="the_place"></a>here[^1]', $text);
         self::assertStringContainsString('<div class="page-break"></div>', $text);
         self::assertStringContainsString("- one\n\n  - inner", $text);

@@ -190,6 +190,6 @@ final class OtherProgramsTest extends TestCase
 
     private function markdown(Document $document): string
     {
-        return Services::formats()->writerFor('md')->write($document);
+        return Services::formats()->written('md', $document);
     }
 }

@@ -15,6 +15,8 @@ use Stemmata\Format\Read\DocumentReader;
 use Stemmata\Format\Read\Html\HtmlReader;
 use Stemmata\Format\Read\ReadResult;
 use Stemmata\Format\Read\TextBytes;
+use Stemmata\Format\Shared\FrontMatter;
+use Stemmata\Format\Shared\HeadingAttributes;
 
 /**
  * Reads CommonMark with tables and footnotes, by way of the HTML that CommonMark defines for it: raw HTML in the text is

@@ -4,16 +4,15 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write\Html;
 
-use Stemmata\Core\Calculation\Effort;
+use Stemmata\Core\Rendition\BlockVisitor;
+use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Core\Text\Node;
-use Stemmata\Format\Read\Anchors;
 use Stemmata\Format\Shared\CalculationBlock;
-use Stemmata\Format\Shared\ContentsBlock;
 
 /** Writes blocks as HTML. */
-final readonly class BlockHtml
+final class BlockHtml extends BlockVisitor
 {
-    public function __construct(private InlineHtml $inline, private Anchors $anchors, private Effort $effort)
+    public function __construct(private readonly InlineHtml $inline, private readonly Rendition $rendition)
     {
     }
 
@@ -23,34 +22,56 @@ final readonly class BlockHtml
         return implode('', array_map($this->block(...), $blocks));
     }
 
-    private function block(Node $block): string
+    protected function paragraph(Node $paragraph): string
     {
-        return match ($block->type) {
-            'paragraph' => '<p>'.$this->inline->of($block->content)."</p>\n",
-            'quotation' => "<blockquote>\n".$this->of($block->content)."</blockquote>\n",
-            'bulletList' => "<ul>\n".$this->of($block->content)."</ul>\n",
-            'orderedList' => self::orderedTag($block)."\n".$this->of($block->content)."</ol>\n",
-            'listItem' => '<li>'.$this->of($block->content)."</li>\n",
-            'codeBlock' => $this->code($block),
-            'calculation' => sprintf("<pre><code class=\"language-%s\">%s\n</code></pre>\n", CalculationBlock::LANGUAGE, InlineHtml::escaped(CalculationBlock::written($block, $this->effort))),
-            'figure' => $this->figure($block),
-            'table' => $this->table($block),
-            'unreadable' => '<pre>'.InlineHtml::escaped($block->plainText())."\n</pre>\n",
-            'separator' => "<hr>\n",
-            'pageBreak' => "<div class=\"page-break\"></div>\n",
-            'contents' => $this->contents($block),
-            default => '',
-        };
+        return '<p>'.$this->inline->of($paragraph->content)."</p>\n";
     }
 
-    private static function orderedTag(Node $list): string
+    protected function quotation(Node $quotation): string
     {
-        $start = $list->attribute('start');
-
-        return is_int($start) && 1 !== $start ? sprintf('<ol start="%d">', $start) : '<ol>';
+        return "<blockquote>\n".$this->of($quotation->content)."</blockquote>\n";
     }
 
-    private function code(Node $block): string
+    protected function bulletList(Node $list): string
+    {
+        return "<ul>\n".$this->items($list)."</ul>\n";
+    }
+
+    protected function orderedList(Node $list): string
+    {
+        $start = self::start($list);
+
+        return (1 === $start ? '<ol>' : sprintf('<ol start="%d">', $start))."\n".$this->items($list)."</ol>\n";
+    }
+
+    private function items(Node $list): string
+    {
+        return implode('', array_map(fn (Node $item): string => '<li>'.$this->of($item->content)."</li>\n", $list->content));
+    }
+
+    protected function calculation(Node $calculation): string
+    {
+        $written = CalculationBlock::written(Rendition::expression($calculation), $this->rendition->findResult($calculation));
+
+        return sprintf("<pre><code class=\"language-%s\">%s\n</code></pre>\n", CalculationBlock::LANGUAGE, InlineHtml::escaped($written));
+    }
+
+    protected function separator(): string
+    {
+        return "<hr>\n";
+    }
+
+    protected function pageBreak(): string
+    {
+        return "<div class=\"page-break\"></div>\n";
+    }
+
+    protected function unreadable(Node $unreadable): string
+    {
+        return '<pre>'.InlineHtml::escaped($unreadable->plainText())."\n</pre>\n";
+    }
+
+    protected function code(Node $block): string
     {
         $language = $block->textAttribute('language');
         $class = '' === $language ? '' : ' class="language-'.InlineHtml::escaped($language).'"';
@@ -59,14 +80,14 @@ final readonly class BlockHtml
         return "<pre><code{$class}>".InlineHtml::escaped($block->plainText())."\n</code></pre>\n";
     }
 
-    private function figure(Node $figure): string
+    protected function figure(Node $figure): string
     {
         $caption = [] === $figure->content ? '' : '<figcaption>'.$this->inline->of($figure->content).'</figcaption>';
 
         return '<figure>'.$this->inline->image($figure).$caption."</figure>\n";
     }
 
-    private function table(Node $table): string
+    protected function table(Node $table): string
     {
         $html = '';
         foreach ($table->content as $part) {
@@ -88,16 +109,14 @@ final readonly class BlockHtml
         return sprintf('<%1$s%2$s>%3$s</%1$s>', $tag, '' === $align ? '' : ' style="text-align: '.$align.'"', $this->inline->of($cell->content));
     }
 
-    private function contents(Node $contents): string
+    protected function contents(Node $contents): string
     {
-        $numbers = true === $contents->attribute('numbers');
         $lines = '';
-        foreach (ContentsBlock::lines($contents) as $line) {
-            $words = InlineHtml::escaped(('' !== $line['number'] && $numbers ? $line['number'].' ' : '').$line['heading']);
-            $lines .= sprintf("<li data-level=\"%d\"><a href=\"#%s\">%s</a></li>\n", $line['level'], InlineHtml::escaped($this->anchors->find($line['section']) ?? $line['section']), $words);
+        foreach ($this->rendition->contentsLines($contents) as $line) {
+            $lines .= sprintf("<li data-level=\"%d\"><a href=\"#%s\">%s</a></li>\n", $line->level, InlineHtml::escaped($line->place), InlineHtml::escaped($line->words));
         }
         $title = $contents->textAttribute('title');
 
-        return ContentsBlock::openingTag($contents)."\n".('' === $title ? '' : '<p><strong>'.InlineHtml::escaped($title)."</strong></p>\n")."<ul>\n".$lines."</ul>\n</nav>\n";
+        return ContentsElement::openingTag($contents)."\n".('' === $title ? '' : '<p><strong>'.InlineHtml::escaped($title)."</strong></p>\n")."<ul>\n".$lines."</ul>\n</nav>\n";
     }
 }

@@ -4,12 +4,10 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write\Html;
 
-use Stemmata\Core\Calculation\Effort;
-use Stemmata\Core\Document\Document;
-use Stemmata\Core\Document\Section;
+use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Outline\Level;
-use Stemmata\Core\Outline\Outline;
-use Stemmata\Format\Read\Anchors;
+use Stemmata\Core\Rendition\RenderedSection;
+use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Format\Shared\HeadingFlags;
 use Stemmata\Format\Write\DocumentWriter;
 
@@ -28,24 +26,19 @@ final class HtmlWriter implements DocumentWriter
         return 'text/html; charset=UTF-8';
     }
 
-    public function write(Document $document): string
+    public function write(Rendition $rendition): iterable
     {
-        $anchors = Anchors::in($document);
-        $inline = new InlineHtml($anchors);
-        $blocks = new BlockHtml($inline, $anchors, new Effort());
-        $numbers = $document->numbers();
-        $html = self::head($document);
-        foreach ($document->sections() as $position => $section) {
-            $html .= self::heading($document->outline, $position, $section, $numbers[$position], $anchors, $inline);
-            $html .= $blocks->of($section->body->blocks);
+        $inline = new InlineHtml($rendition->places);
+        $blocks = new BlockHtml($inline, $rendition);
+        yield self::head($rendition->titleBlock());
+        foreach ($rendition->sections() as $section) {
+            yield self::heading($section, $inline).$blocks->of($section->blocks);
         }
-
-        return $html.$inline->notes()."</main>\n</body>\n</html>\n";
+        yield $inline->notes()."</main>\n</body>\n</html>\n";
     }
 
-    private static function head(Document $document): string
+    private static function head(TitleBlock $block): string
     {
-        $block = $document->titleBlock;
         $meta = '';
         foreach (['author' => $block->author, 'subtitle' => $block->subtitle] as $name => $value) {
             $meta .= '' === $value ? '' : sprintf("<meta name=\"%s\" content=\"%s\">\n", $name, InlineHtml::escaped($value));
@@ -60,19 +53,22 @@ final class HtmlWriter implements DocumentWriter
         );
     }
 
-    private static function heading(Outline $outline, int $position, Section $section, string $number, Anchors $anchors, InlineHtml $inline): string
+    private static function heading(RenderedSection $section, InlineHtml $inline): string
     {
-        $level = $outline->levelAt($position);
-        if ($level->isOpening()) {
+        if ($section->level->isOpening()) {
             return '';
         }
-        $anchor = $anchors->find($section->id->value);
-        $attributes = null === $anchor ? '' : ' id="'.InlineHtml::escaped($anchor).'"';
-        $classes = HeadingFlags::classes($outline, $position);
-        $attributes .= '' === $classes ? '' : ' class="'.$classes.'"';
-        $words = self::number($number).$inline->of($section->heading->inline);
+        $words = self::number($section->number).$inline->of($section->heading);
 
-        return self::element($level, $attributes, $words)."\n";
+        return self::element($section->level, self::attributes($section), $words)."\n";
+    }
+
+    /** The name by which links lead to a heading, and what it says of numbers and contents. */
+    public static function attributes(RenderedSection $section): string
+    {
+        $classes = HeadingFlags::classes($section->flags);
+
+        return (null === $section->place ? '' : ' id="'.InlineHtml::escaped($section->place).'"').('' === $classes ? '' : ' class="'.$classes.'"');
     }
 
     /** The number that we compute, marked so that no reader takes it for words. */

@@ -4,19 +4,20 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write\Html;
 
+use Stemmata\Core\Rendition\InlineVisitor;
+use Stemmata\Core\Rendition\Places;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
-use Stemmata\Format\Read\Anchors;
 
 /** Writes running text as HTML. Notes are gathered and written where the document ends. */
-final class InlineHtml
+final class InlineHtml extends InlineVisitor
 {
     private const TAGS = ['emphasis' => 'em', 'strong' => 'strong', 'code' => 'code', 'superscript' => 'sup', 'subscript' => 'sub'];
 
     /** @var list<string> */
     private array $notes = [];
 
-    public function __construct(private readonly Anchors $anchors)
+    public function __construct(private readonly Places $places)
     {
     }
 
@@ -54,19 +55,12 @@ final class InlineHtml
         return '' === $items ? '' : "<section role=\"doc-endnotes\">\n<ol>\n".$items."</ol>\n</section>\n";
     }
 
-    /**
-     * Neighbours that share a mark stand in one element.
-     *
-     * @param list<Node> $nodes
-     */
+    /** @param list<Node> $nodes */
     private function grouped(array $nodes, int $depth): string
     {
         $html = '';
-        for ($at = 0, $count = count($nodes); $at < $count; $at = $end) {
-            $mark = $nodes[$at]->marks[$depth] ?? null;
-            for ($end = $at + 1; null !== $mark && $end < $count && ($nodes[$end]->marks[$depth] ?? null) == $mark; ++$end) {
-            }
-            $html .= null === $mark ? $this->part($nodes[$at]) : $this->marked($mark, $this->grouped(array_slice($nodes, $at, $end - $at), $depth + 1));
+        foreach (self::groups($nodes, $depth) as [$mark, $group]) {
+            $html .= null === $mark ? $this->part($group[0]) : $this->marked($mark, $this->grouped($group, $depth + 1));
         }
 
         return $html;
@@ -79,47 +73,50 @@ final class InlineHtml
 
             return "<{$tag}>{$inner}</{$tag}>";
         }
-        if (!$this->anchors->leadsSomewhere((string) $mark->attribute('href'))) {
+        if (!$this->places->leadsSomewhere((string) $mark->attribute('href'))) {
             return $inner;
         }
         $hint = $mark->attribute('title');
 
         return sprintf(
             '<a href="%s"%s>%s</a>',
-            self::escaped($this->anchors->address((string) $mark->attribute('href'))),
+            self::escaped($this->places->address((string) $mark->attribute('href'))),
             is_string($hint) && '' !== $hint ? ' title="'.self::escaped($hint).'"' : '',
             $inner,
         );
     }
 
-    private function part(Node $node): string
+    protected function text(Node $text): string
     {
-        return match ($node->type) {
-            'hardBreak' => "<br>\n",
-            'bookmark' => sprintf('<a id="%s" class="bookmark"></a>', self::escaped($node->textAttribute('name'))),
-            'crossReference' => $this->crossReference($node),
-            'image' => $this->image($node),
-            'footnote' => $this->reference($node),
-            default => self::escaped($node->text),
-        };
+        return self::escaped($text->text);
+    }
+
+    protected function hardBreak(): string
+    {
+        return "<br>\n";
+    }
+
+    protected function bookmark(Node $bookmark): string
+    {
+        return sprintf('<a id="%s" class="bookmark"></a>', self::escaped($bookmark->textAttribute('name')));
     }
 
     /** The words are a copy, made when the file was written; class and data tell a reader to make them again. */
     public function crossReference(Node $reference): string
     {
-        if (!$this->anchors->leadsSomewhere($reference->textAttribute('href'))) {
-            return self::escaped($this->anchors->crossReferenceWords($reference));
+        if (!$this->places->leadsSomewhere($reference->textAttribute('href'))) {
+            return self::escaped($this->places->crossReferenceWords($reference));
         }
 
         return sprintf(
             '<a class="cross-reference" data-shows="%s" href="%s">%s</a>',
             self::escaped($reference->textAttribute('shows')),
-            self::escaped($this->anchors->address($reference->textAttribute('href'))),
-            self::escaped($this->anchors->crossReferenceWords($reference)),
+            self::escaped($this->places->address($reference->textAttribute('href'))),
+            self::escaped($this->places->crossReferenceWords($reference)),
         );
     }
 
-    private function reference(Node $note): string
+    protected function footnote(Node $note): string
     {
         // A note holds text only, so it cannot hold another note.
         $this->notes[] = $this->of($note->content);

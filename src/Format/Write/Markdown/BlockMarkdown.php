@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write\Markdown;
 
-use Stemmata\Core\Calculation\Effort;
+use Stemmata\Core\Rendition\BlockVisitor;
+use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Core\Text\Node;
-use Stemmata\Format\Read\Anchors;
 use Stemmata\Format\Shared\CalculationBlock;
-use Stemmata\Format\Shared\ContentsBlock;
 use Stemmata\Format\Write\Html\BlockHtml;
+use Stemmata\Format\Write\Html\ContentsElement;
 
 /** Writes blocks as CommonMark with tables; what that cannot say, as HTML. */
-final readonly class BlockMarkdown
+final class BlockMarkdown extends BlockVisitor
 {
-    public function __construct(private InlineMarkdown $inline, private BlockHtml $html, private Anchors $anchors, private Effort $effort)
+    public function __construct(private readonly InlineMarkdown $inline, private readonly BlockHtml $html, private readonly Rendition $rendition)
     {
     }
 
@@ -32,35 +32,59 @@ final readonly class BlockMarkdown
         return implode("\n\n", $parts);
     }
 
-    private function block(Node $block): string
-    {
-        return match ($block->type) {
-            'paragraph' => $this->paragraph($block),
-            'quotation' => self::indented($this->of($block->content), '> ', '> '),
-            'bulletList' => $this->items($block, static fn (): string => '- '),
-            'orderedList' => $this->items($block, static fn (int $index): string => (self::start($block) + $index).'. '),
-            'codeBlock' => self::code($block->plainText(), $block->textAttribute('language')),
-            'unreadable' => self::code($block->plainText(), ''),
-            'calculation' => self::code(CalculationBlock::written($block, $this->effort), CalculationBlock::LANGUAGE),
-            'figure' => [] === $block->content ? InlineMarkdown::image($block) : trim($this->html->of([$block])),
-            'table' => PipeTable::isPossible($block) ? PipeTable::of($block, $this->inline) : trim($this->html->of([$block])),
-            'separator' => '***',
-            'pageBreak' => '<div class="page-break"></div>',
-            'contents' => $this->contents($block),
-            default => '',
-        };
-    }
-
-    private function paragraph(Node $paragraph): string
+    protected function paragraph(Node $paragraph): string
     {
         return [] === $paragraph->content ? '<p></p>' : $this->inline->of($paragraph->content);
     }
 
-    private static function start(Node $list): int
+    protected function quotation(Node $quotation): string
     {
-        $start = $list->attribute('start');
+        return self::indented($this->of($quotation->content), '> ', '> ');
+    }
 
-        return is_int($start) ? $start : 1;
+    protected function bulletList(Node $list): string
+    {
+        return $this->items($list, static fn (): string => '- ');
+    }
+
+    protected function orderedList(Node $list): string
+    {
+        return $this->items($list, static fn (int $index): string => (self::start($list) + $index).'. ');
+    }
+
+    protected function code(Node $code): string
+    {
+        return self::fenced($code->plainText(), $code->textAttribute('language'));
+    }
+
+    protected function unreadable(Node $unreadable): string
+    {
+        return self::fenced($unreadable->plainText(), '');
+    }
+
+    protected function calculation(Node $calculation): string
+    {
+        return self::fenced(CalculationBlock::written(Rendition::expression($calculation), $this->rendition->findResult($calculation)), CalculationBlock::LANGUAGE);
+    }
+
+    protected function figure(Node $figure): string
+    {
+        return [] === $figure->content ? $this->inline->image($figure) : trim($this->html->of([$figure]));
+    }
+
+    protected function table(Node $table): string
+    {
+        return PipeTable::isPossible($table) ? PipeTable::of($table, $this->inline) : trim($this->html->of([$table]));
+    }
+
+    protected function separator(): string
+    {
+        return '***';
+    }
+
+    protected function pageBreak(): string
+    {
+        return '<div class="page-break"></div>';
     }
 
     /** @param \Closure(int): string $sign */
@@ -87,7 +111,7 @@ final readonly class BlockMarkdown
         return implode("\n", $lines);
     }
 
-    private static function code(string $text, string $language): string
+    private static function fenced(string $text, string $language): string
     {
         // The name of a language that holds a backtick cannot stand behind a fence of them (CommonMark 4.5).
         $sign = str_contains($language, '`') ? '~' : '`';
@@ -103,17 +127,13 @@ final readonly class BlockMarkdown
         return (string) preg_replace('/([\\\\&])(?=[!-\/:-@[-`{-~#a-z])/i', '\\\\$1', trim((string) preg_replace('/\s+/u', ' ', $language)));
     }
 
-    private function contents(Node $contents): string
+    protected function contents(Node $contents): string
     {
-        $numbers = true === $contents->attribute('numbers');
-        $from = null;
         $lines = [];
-        foreach (ContentsBlock::lines($contents) as $line) {
-            $from = min($from ?? 9, $line['level']);
-            $words = $this->inline->of([Node::text(('' !== $line['number'] && $numbers ? $line['number'].' ' : '').$line['heading'])]);
-            $lines[] = sprintf('- [%s](<#%s>)', $words, $this->anchors->find($line['section']) ?? $line['section']);
+        foreach ($this->rendition->contentsLines($contents) as $line) {
+            $lines[] = sprintf('- [%s](<#%s>)', $this->inline->of([Node::text($line->words)]), $line->place);
         }
 
-        return ContentsBlock::openingTag($contents)."\n\n".implode("\n", $lines)."\n\n</nav>";
+        return ContentsElement::openingTag($contents)."\n\n".implode("\n", $lines)."\n\n</nav>";
     }
 }

@@ -4,16 +4,17 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write\Markdown;
 
+use Stemmata\Core\Rendition\InlineVisitor;
+use Stemmata\Core\Rendition\Places;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
-use Stemmata\Format\Read\Anchors;
 use Stemmata\Format\Write\Html\InlineHtml;
 
 /**
  * Writes running text as CommonMark. Where its marks could be misread, as in the middle of a word, the HTML element that
  * CommonMark allows stands instead.
  */
-final class InlineMarkdown
+final class InlineMarkdown extends InlineVisitor
 {
     private const TAGS = ['emphasis' => 'em', 'strong' => 'strong', 'code' => 'code', 'superscript' => 'sup', 'subscript' => 'sub'];
     private const SIGNS = ['emphasis' => '*', 'strong' => '**'];
@@ -21,7 +22,7 @@ final class InlineMarkdown
     /** @var list<string> */
     private array $notes = [];
 
-    public function __construct(private readonly Anchors $anchors)
+    public function __construct(private readonly Places $places)
     {
     }
 
@@ -46,16 +47,13 @@ final class InlineMarkdown
     private function grouped(array $nodes, int $depth, string $before): string
     {
         $text = '';
-        for ($at = 0, $count = count($nodes); $at < $count; $at = $end) {
-            $mark = $nodes[$at]->marks[$depth] ?? null;
-            for ($end = $at + 1; null !== $mark && $end < $count && ($nodes[$end]->marks[$depth] ?? null) == $mark; ++$end) {
-            }
+        foreach (self::groups($nodes, $depth) as $end => [$mark, $group]) {
             if (null === $mark) {
-                $text .= $this->part($nodes[$at]);
+                $text .= $this->part($group[0]);
                 continue;
             }
-            $after = $end < $count ? $nodes[$end]->plainText().'x' : '';
-            $text .= $this->marked($mark, array_slice($nodes, $at, $end - $at), $depth + 1, '' === $text ? $before : $text, $after);
+            $after = isset($nodes[$end]) ? $nodes[$end]->plainText().'x' : '';
+            $text .= $this->marked($mark, $group, $depth + 1, '' === $text ? $before : $text, $after);
         }
 
         return $text;
@@ -67,7 +65,7 @@ final class InlineMarkdown
         if ('code' === $mark->type) {
             return self::code(Node::plainTextOf($nodes)) ?? '<code>'.$this->grouped($nodes, $depth, '>').'</code>';
         }
-        if ('link' === $mark->type && !$this->anchors->leadsSomewhere((string) $mark->attribute('href'))) {
+        if ('link' === $mark->type && !$this->places->leadsSomewhere((string) $mark->attribute('href'))) {
             return $this->grouped($nodes, $depth, $before);
         }
         if ('link' === $mark->type) {
@@ -97,32 +95,40 @@ final class InlineMarkdown
 
     private function link(Mark $mark, string $words): string
     {
-        $address = strtr($this->anchors->address((string) $mark->attribute('href')), ['<' => '%3C', '>' => '%3E', '\\' => '%5C', ' ' => '%20', '&' => '&amp;', '|' => '%7C', '`' => '%60', '*' => '%2A']);
+        $address = strtr($this->places->address((string) $mark->attribute('href')), ['<' => '%3C', '>' => '%3E', '\\' => '%5C', ' ' => '%20', '&' => '&amp;', '|' => '%7C', '`' => '%60', '*' => '%2A']);
         $hint = $mark->attribute('title');
         $title = is_string($hint) && '' !== $hint ? ' "'.strtr($hint, ['\\' => '\\\\', '"' => '\\"', '&' => '&amp;', "\n" => ' ', '|' => '&#124;', '`' => '&#96;', '<' => '&lt;']).'"' : '';
 
         return sprintf('[%s](<%s>%s)', $words, $address, $title);
     }
 
-    private function part(Node $node): string
+    protected function text(Node $text): string
     {
-        return match ($node->type) {
-            'hardBreak' => "\\\n",
-            'bookmark' => sprintf('<a id="%s"></a>', $node->textAttribute('name')),
-            // CommonMark has no sign for it; its HTML is allowed to stand in a line.
-            'crossReference' => (new InlineHtml($this->anchors))->crossReference($node),
-            'image' => self::image($node),
-            'footnote' => $this->reference($node),
-            default => self::escaped($node->text),
-        };
+        return self::escaped($text->text);
     }
 
-    public static function image(Node $image): string
+    protected function hardBreak(): string
+    {
+        return "\\\n";
+    }
+
+    protected function bookmark(Node $bookmark): string
+    {
+        return sprintf('<a id="%s"></a>', $bookmark->textAttribute('name'));
+    }
+
+    /** CommonMark has no sign for it; its HTML is allowed to stand in a line. */
+    public function crossReference(Node $reference): string
+    {
+        return (new InlineHtml($this->places))->crossReference($reference);
+    }
+
+    public function image(Node $image): string
     {
         return sprintf('<img src="%s" alt="%s">', InlineHtml::escaped($image->textAttribute('src')), InlineHtml::escaped(strtr($image->textAttribute('alt'), "\n", ' ')));
     }
 
-    private function reference(Node $note): string
+    protected function footnote(Node $note): string
     {
         // A note holds text only, so it cannot hold another note.
         $this->notes[] = $this->of($note->content);

@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write\Markdown;
 
-use Stemmata\Core\Calculation\Effort;
-use Stemmata\Core\Document\Document;
-use Stemmata\Core\Document\Section;
+use Stemmata\Core\Rendition\RenderedSection;
+use Stemmata\Core\Rendition\Rendition;
+use Stemmata\Core\Rendition\RenditionOptions;
 use Stemmata\Core\Text\Node;
-use Stemmata\Format\Read\Anchors;
-use Stemmata\Format\Read\Markdown\FrontMatter;
-use Stemmata\Format\Read\Markdown\HeadingAttributes;
+use Stemmata\Format\Shared\FrontMatter;
+use Stemmata\Format\Shared\HeadingAttributes;
 use Stemmata\Format\Shared\HeadingFlags;
 use Stemmata\Format\Write\DocumentWriter;
 use Stemmata\Format\Write\Html\BlockHtml;
@@ -30,50 +29,47 @@ final class MarkdownWriter implements DocumentWriter
         return 'text/markdown; charset=UTF-8';
     }
 
-    public function write(Document $document): string
+    public function write(Rendition $rendition): iterable
     {
-        $anchors = Anchors::in($document);
-        $inline = new InlineMarkdown($anchors);
+        $inline = new InlineMarkdown($rendition->places);
         // Notes within what only HTML can say are gathered there.
-        $html = new InlineHtml($anchors);
-        $effort = new Effort();
-        $blocks = new BlockMarkdown($inline, new BlockHtml($html, $anchors, $effort), $anchors, $effort);
-        $numbers = self::areCountedAgain($document) ? [] : $document->numbers();
-        $parts = [];
-        foreach ($document->sections() as $position => $section) {
-            $parts[] = self::heading($document, $position, $section, $numbers[$position] ?? '', $anchors, $inline, $html);
-            $parts[] = $blocks->of($section->body->blocks);
+        $html = new InlineHtml($rendition->places);
+        $blocks = new BlockMarkdown($inline, new BlockHtml($html, $rendition), $rendition);
+        $hasNumbers = !self::areCountedAgain($rendition);
+        yield FrontMatter::of($rendition->titleBlock());
+        $between = '';
+        foreach ($rendition->sections() as $section) {
+            foreach ([self::heading($section, $hasNumbers ? $section->number : '', $inline, $html), $blocks->of($section->blocks)] as $part) {
+                if ('' !== $part) {
+                    yield $between.$part;
+                    $between = "\n\n";
+                }
+            }
         }
-        $text = implode("\n\n", array_filter($parts, static fn (string $part): bool => '' !== $part));
-
-        return FrontMatter::of($document->titleBlock).$text."\n".rtrim("\n".implode("\n\n", array_filter([rtrim($inline->notes()), $html->notes()])))."\n";
+        yield "\n".rtrim("\n".implode("\n\n", array_filter([rtrim($inline->notes()), $html->notes()])))."\n";
     }
 
     /** Plain numbers from 1 on are counted again by whoever reads the file; others, such as those of a later chapter by itself, would be lost if they were not written. */
-    private static function areCountedAgain(Document $document): bool
+    private static function areCountedAgain(Rendition $rendition): bool
     {
-        return $document->setup->numbering->isDecimal() && (null === $document->whole || $document->numbers() === $document->withOutline($document->outline)->numbers());
+        return $rendition->document->setup->numbering->isDecimal() && (!$rendition->isBranch() || $rendition->numbers === Rendition::of($rendition->document, new RenditionOptions(keepsNumbers: false))->numbers);
     }
 
-    private static function heading(Document $document, int $position, Section $section, string $number, Anchors $anchors, InlineMarkdown $inline, InlineHtml $html): string
+    private static function heading(RenderedSection $section, string $number, InlineMarkdown $inline, InlineHtml $html): string
     {
-        $level = $document->outline->levelAt($position);
-        if ($level->isOpening()) {
+        if ($section->level->isOpening()) {
             return '';
         }
-        $anchor = $anchors->find($section->id->value);
-        $classes = HeadingFlags::classes($document->outline, $position);
-        if ($level->value > 6 || HeadingAttributes::areAtTheEndOf($section->heading->plainText())) {
-            $attributes = (null === $anchor ? '' : ' id="'.InlineHtml::escaped($anchor).'"').('' === $classes ? '' : ' class="'.$classes.'"');
-
-            return HtmlWriter::element($level, $attributes, HtmlWriter::number($number).$html->of($section->heading->inline));
+        if ($section->level->value > 6 || HeadingAttributes::areAtTheEndOf(Node::plainTextOf($section->heading))) {
+            return HtmlWriter::element($section->level, HtmlWriter::attributes($section), HtmlWriter::number($number).$html->of($section->heading));
         }
-        $name = null === $anchor && '' === $classes ? '' : sprintf(
+        $classes = HeadingFlags::classes($section->flags);
+        $name = null === $section->place && '' === $classes ? '' : sprintf(
             ' <a%s%s></a>',
-            null === $anchor ? ' id="sec-'.($position + 1).'"' : ' id="'.InlineHtml::escaped($anchor).'"',
+            null === $section->place ? ' id="sec-'.($section->position + 1).'"' : ' id="'.InlineHtml::escaped($section->place).'"',
             '' === $classes ? '' : ' class="'.$classes.'"',
         );
 
-        return rtrim(str_repeat('#', $level->value).' '.('' === $number ? '' : $inline->of([Node::text($number)]).' ').$inline->of($section->heading->inline).$name);
+        return rtrim(str_repeat('#', $section->level->value).' '.('' === $number ? '' : $inline->of([Node::text($number)]).' ').$inline->of($section->heading).$name);
     }
 }

@@ -43,7 +43,7 @@ final class HtmlReaderTest extends TestCase
     public function testOnlyTheWordsAreKept(string $html): void
     {
         $document = $this->read($html);
-        $written = Services::formats()->writerFor('html')->write($document);
+        $written = Services::formats()->written('html', $document);
 
         self::assertSame('safe', trim($document->sectionAt(0)->body->plainText()));
         self::assertDoesNotMatchRegularExpression('/<script|onclick|onload|javascript:|<iframe/i', $written);

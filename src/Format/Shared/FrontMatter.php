@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Stemmata\Format\Read\Markdown;
+namespace Stemmata\Format\Shared;
 
 use Stemmata\Core\Document\TitleBlock;
 use Symfony\Component\Yaml\Exception\ParseException;

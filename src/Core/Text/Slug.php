@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Stemmata\Format\Shared;
+namespace Stemmata\Core\Text;
 
 /** Words as they stand in an address: small letters and figures, hyphens for all else. */
 final class Slug

@@ -2,21 +2,21 @@
 
 declare(strict_types=1);
 
-namespace Stemmata\Format\Read;
+namespace Stemmata\Core\Rendition;
 
+use Stemmata\Core\Contents\ContentsLines;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\References;
 use Stemmata\Core\Link\CrossReferenceShows;
 use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Text\Node;
-use Stemmata\Format\Shared\ContentsBlock;
-use Stemmata\Format\Shared\Slug;
+use Stemmata\Core\Text\Slug;
 
 /**
  * The names by which places go in a written file. A section’s begins with “sec-”: a bookmark’s name holds no hyphen, so
  * the two can never be taken for each other. Only places that something leads to are named.
  */
-final readonly class Anchors
+final readonly class Places
 {
     /**
      * @param array<string, string>         $byId
@@ -37,7 +37,7 @@ final readonly class Anchors
             $linked += $references->links;
             $byId += $references->bookmarks;
             foreach ($section->body->walk() as $node) {
-                foreach ('contents' === $node->type ? ContentsBlock::lines($node) : [] as $line) {
+                foreach ('contents' === $node->type ? ContentsLines::kept($node) : [] as $line) {
                     $linked[$line['section']] = '';
                 }
             }
@@ -74,7 +74,7 @@ final readonly class Anchors
         return $places;
     }
 
-    public function find(string $id): ?string
+    public function findName(string $id): ?string
     {
         return $this->byId[$id] ?? null;
     }

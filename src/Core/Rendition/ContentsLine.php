@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Rendition;
+
+/** One line of contents, as it is written. */
+final readonly class ContentsLine
+{
+    /**
+     * @param int    $level 1 to 9
+     * @param string $words number and heading
+     * @param string $place the name of the place that it leads to
+     */
+    public function __construct(public int $level, public string $words, public string $place)
+    {
+    }
+}

@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Rendition;
+
+use Stemmata\Core\Calculation\Calculation;
+use Stemmata\Core\Calculation\Effort;
+use Stemmata\Core\Calculation\Solved;
+use Stemmata\Core\Contents\ContentsLines;
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\TitleBlock;
+use Stemmata\Core\Link\LinkTarget;
+use Stemmata\Core\Text\Node;
+
+/**
+ * A document as it is written into a file, whatever the format: the number of each section, the names of places, the
+ * words of cross-references, the lines of contents, the results of calculations. Computed once, here; a format only
+ * puts it into its own signs.
+ */
+final readonly class Rendition
+{
+    /** @param list<string> $numbers by position, empty for a section without */
+    private function __construct(
+        public Document $document,
+        public RenditionOptions $options,
+        public array $numbers,
+        public Places $places,
+        private Effort $effort,
+    ) {
+    }
+
+    /** @param Document $document the whole, or a branch of one (`Document::findBranch`) */
+    public static function of(Document $document, RenditionOptions $options = new RenditionOptions()): self
+    {
+        // What is taken over into another document is counted there.
+        $document = $options->keepsNumbers ? $document : $document->withOutline($document->outline);
+
+        return new self($document, $options, $document->numbers(), Places::in($document), new Effort());
+    }
+
+    public function titleBlock(): TitleBlock
+    {
+        return $this->document->titleBlock;
+    }
+
+    /** Whether this is a branch, which is called by its first heading and has no title page of its own. */
+    public function isBranch(): bool
+    {
+        return null !== $this->document->whole;
+    }
+
+    /** @return iterable<int, RenderedSection> in order, by position */
+    public function sections(): iterable
+    {
+        $outline = $this->document->outline;
+        foreach ($this->document->sections() as $position => $section) {
+            yield $position => new RenderedSection(
+                $position,
+                $outline->levelAt($position),
+                $outline->flagsAt($position),
+                $this->numbers[$position],
+                $this->places->findName($section->id->value),
+                $section->heading->inline,
+                $section->body->blocks,
+            );
+        }
+    }
+
+    /** @return list<ContentsLine> of a contents block, as they were when it was last refreshed */
+    public function contentsLines(Node $contents): array
+    {
+        $hasNumbers = true === $contents->attribute('numbers');
+
+        return array_map(fn (array $line): ContentsLine => new ContentsLine(
+            $line['level'],
+            ('' !== $line['number'] && $hasNumbers ? $line['number'].' ' : '').$line['heading'],
+            $this->places->findName($line['section']) ?? $line['section'],
+        ), ContentsLines::kept($contents));
+    }
+
+    /** What a calculation comes to; null when it cannot be worked out. */
+    public function findResult(Node $calculation): ?string
+    {
+        $answer = Calculation::of(self::expression($calculation), $this->effort);
+
+        return $answer instanceof Solved ? $answer->result : null;
+    }
+
+    /** A calculation on one line. */
+    public static function expression(Node $calculation): string
+    {
+        return strtr($calculation->plainText(), "\n", ' ');
+    }
+
+    /** The id of the place in the file that a link or a cross-reference leads to; null for an address, or a place left out. */
+    public function findPlaceId(string $target): ?string
+    {
+        $id = LinkTarget::findInnerId($target);
+
+        return null !== $id && null !== $this->places->findName($id) ? $id : null;
+    }
+}
