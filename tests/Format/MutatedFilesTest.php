@@ -72,9 +72,9 @@ final class MutatedFilesTest extends TestCase
         $change = ChangeForm::read(ChangeForm::write(Change::between($document, $edited)));
         $undone = $edited->changedBy($change->inverted());
         self::assertTrue(Change::between($document, $undone)->isEmpty(), 'undoing the edits leaves nothing of them');
-        foreach (['md', 'html'] as $ending) {
+        foreach (['md', 'html', 'docx'] as $ending) {
             $written = $formats->written($ending, $document);
-            self::assertTrue(mb_check_encoding($written, 'UTF-8'));
+            self::assertTrue('docx' === $ending || mb_check_encoding($written, 'UTF-8'));
             try {
                 $again = $formats->readAsIs('x.'.$ending, $written)->document;
                 self::assertSame(ltrim($document->outline->levels, '0'), ltrim($again->outline->levels, '0'), $ending);

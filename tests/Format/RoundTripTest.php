@@ -21,6 +21,7 @@ final class RoundTripTest extends TestCase
 {
     #[TestWith(['md'])]
     #[TestWith(['html'])]
+    #[TestWith(['docx'])]
     public function testRandomDocumentsComeBackAsTheyWere(string $ending): void
     {
         $formats = Services::formats();
@@ -34,6 +35,7 @@ final class RoundTripTest extends TestCase
 
     #[TestWith(['md'])]
     #[TestWith(['html'])]
+    #[TestWith(['docx'])]
     public function testEveryKindOfBlockAndInlineComesBack(string $ending): void
     {
         $formats = Services::formats();
@@ -45,6 +47,7 @@ final class RoundTripTest extends TestCase
 
     #[TestWith(['md'])]
     #[TestWith(['html'])]
+    #[TestWith(['docx'])]
     public function testContentsSurviveInTheOtherFormat(string $ending): void
     {
         $formats = Services::formats();

@@ -14,6 +14,7 @@ use Stemmata\Format\Read\Opml\OpmlReader;
 use Stemmata\Format\Read\ReportKind;
 use Stemmata\Format\Read\ReportLine;
 use Stemmata\Format\Read\Text\TextReader;
+use Stemmata\Format\Write\Docx\DocxWriter;
 use Stemmata\Format\Write\Html\HtmlWriter;
 use Stemmata\Format\Write\Markdown\MarkdownWriter;
 
@@ -43,6 +44,6 @@ final class Services
 
         $markdown = new MarkdownReader($html);
 
-        return new Formats([$markdown, $html, new DocxReader($ids), new OdtReader($ids), new EpubReader($ids), new OpmlReader($ids), new TextReader($ids)], [new MarkdownWriter(), new HtmlWriter()]);
+        return new Formats([$markdown, $html, new DocxReader($ids), new OdtReader($ids), new EpubReader($ids), new OpmlReader($ids), new TextReader($ids)], [new MarkdownWriter(), new HtmlWriter(), new DocxWriter()]);
     }
 }

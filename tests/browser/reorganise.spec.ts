@@ -1,3 +1,4 @@
+import { readFile } from "node:fs/promises";
 import { expect, type Page } from "@playwright/test";
 import { allKept, exported, openDocument, pickRow, putCursor, row, shownOutline, storedOutline, test } from "./helpers";
 
@@ -255,6 +256,28 @@ test("one branch is written to a file by itself", async ({ page }) => {
   expect(branch).toContain("# Coast\n\n## Lights\n\nOil.\n\n## Fog\n\nBells and more.\n");
   expect(branch).not.toContain("Logs");
   expect((await page.request.get(`/api/documents/${id}/export?format=md&section=zzzzzzzzzzzz`)).status()).toBe(422);
+});
+
+test("the document and a branch are written as word-processor documents that can be read again", async ({ page }) => {
+  await openDocument(page, COAST);
+  const written = async (press: () => Promise<void>) => {
+    const [download] = await Promise.all([page.waitForEvent("download"), press()]);
+    const answer = await page.request.post(`/api/documents/import?name=${encodeURIComponent(download.suggestedFilename())}`, { data: await readFile(await download.path()) });
+    const { id: again } = (await answer.json()) as { id: string };
+    return { name: download.suggestedFilename(), text: await (await page.request.get(`/api/documents/${again}/export?format=md`)).text() };
+  };
+  const whole = await written(async () => {
+    await page.getByRole("button", { name: "Write to a file" }).click();
+    await page.getByRole("menuitem", { name: "Word-processor document" }).click();
+  });
+  expect(whole.name).toMatch(/\.docx$/);
+  expect(whole.text).toContain("# Logs");
+  await pickRow(page, "Coast");
+  await page.keyboard.press("Shift+F10");
+  const branch = await written(() => page.getByRole("menuitem", { name: "Write this branch to a word-processor document" }).click());
+  expect(branch.name).toBe("Coast.docx");
+  expect(branch.text).toContain("# Coast\n\n## Lights\n\nOil.\n\n## Fog\n\nBells and more.\n");
+  expect(branch.text).not.toContain("Logs");
 });
 
 test.describe("history", () => {

@@ -15,6 +15,7 @@ import {
   type WriteOutcome,
 } from "../api/client";
 import { FileConflict, sendFile } from "../api/send-file";
+import type { operations } from "../generated/api";
 import { settling, type Waiting } from "./clash";
 import { KeptDrafts, operationOf, plainHeading, type Draft, type Words } from "./drafts";
 import { pathTo } from "../outline/outline";
@@ -35,7 +36,7 @@ export type Typed = Pick<Draft, "text" | "headingChanged" | "bodyChanged">;
 /** Closed with words yet unsent: they go on trying until their document is opened again, which then has those words from the browser. */
 const lingering = new Map<string, Session>();
 
-export type FileFormat = "md" | "html";
+export type FileFormat = operations["exportDocument"]["parameters"]["query"]["format"];
 
 /** One open document: its state, and every way to change it. Knows nothing of React. */
 export class Session {

@@ -13,6 +13,7 @@ import { ThemeButton } from "../parts/theme";
 import { counted } from "../parts/words";
 import { keysShown, labelled, useKeys } from "../keys/keys";
 import { ask, type Asking } from "../window/asking";
+import { FORMATS } from "../files/formats";
 import { writeToFile } from "../files/write-to-file";
 
 const SAVING: Record<Saving, string> = { kept: "all changes kept", keeping: "keeping…", unsent: "not sent yet; trying again" };
@@ -62,14 +63,7 @@ export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
         <span className="flex-1 text-left">Jump to…</span>
         <kbd className="font-sans text-[11px]">{keysShown("jump")}</kbd>
       </button>
-      <Menu
-        label="Write to a file"
-        align="end"
-        entries={[
-          { label: "Markdown", keys: ".md", run: () => void writeToFile(session, "md") },
-          { label: "Web page, one file", keys: ".html", run: () => void writeToFile(session, "html") },
-        ]}
-      >
+      <Menu label="Write to a file" align="end" entries={FORMATS.map(({ format, label }) => ({ label, keys: `.${format}`, run: () => void writeToFile(session, format) }))}>
         <button type="button" aria-label="Write to a file" title="Write to a file" className="grid size-8 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink">
           <Download size={16} strokeWidth={1.6} aria-hidden="true" />
         </button>

@@ -1495,7 +1495,7 @@ export interface operations {
     exportDocument: {
         parameters: {
             query: {
-                format: "md" | "html";
+                format: "md" | "html" | "docx";
                 /** @description Only this section and what is under it */
                 section?: string;
                 /** @description A branch keeps the numbers it has in the document; “none” leaves them to whoever takes it over */

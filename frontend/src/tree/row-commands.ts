@@ -1,3 +1,4 @@
+import { FORMATS } from "../files/formats";
 import { writeToFile } from "../files/write-to-file";
 import type { Operation } from "../api/client";
 import type { Session } from "../document/session";
@@ -96,8 +97,7 @@ export function rowCommands(session: Session, row: Row, rename: () => void): Men
     command("scope"),
     command("fold-text"),
     ...elsewhere,
-    { label: "Write this branch to Markdown", keys: ".md", run: () => void writeToFile(session, "md", row.id) },
-    { label: "Write this branch to a web page", keys: ".html", run: () => void writeToFile(session, "html", row.id) },
+    ...FORMATS.map(({ format, inSentence }) => ({ label: `Write this branch to ${inSentence}`, keys: `.${format}`, run: () => void writeToFile(session, format, row.id) })),
     { label: "Print this branch…", run: () => void session.print(row.id) },
     "line",
     ...note,

@@ -57,7 +57,7 @@ final class Numbers
                     $counts[$key] = $scheme->starts[$outline->idAt($position)->value] ?? $counts[$key];
                 }
                 $skipped = $rule->fillsSkipped ? (int) $level - 1 - (int) ($depth < 0 ? 0 : $open[$depth][0]) : 0;
-                $number = new SectionNumber($rule, $counts[$key], $parent, $key, $skipped);
+                $number = new SectionNumber($rule, (int) $level, $counts[$key], $parent, $key, $skipped);
             }
             $open[++$depth] = [$level, $number, $isAppendix];
             $parents[$depth] = (string) $position;

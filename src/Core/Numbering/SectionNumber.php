@@ -11,10 +11,12 @@ final readonly class SectionNumber
     public string $figures;
 
     /**
-     * @param string $series  names the row of sections that count together
-     * @param int    $skipped levels left out between the heading above and this one, each shown as 0
+     * @param int       $level   of the section, 1 to 9
+     * @param self|null $parent  of the heading above, when that bears one
+     * @param string    $series  names the row of sections that count together
+     * @param int       $skipped levels left out between the heading above and this one, each shown as 0
      */
-    public function __construct(public LevelNumber $rule, public int $count, ?self $parent, public string $series, int $skipped = 0)
+    public function __construct(public LevelNumber $rule, public int $level, public int $count, public ?self $parent, public string $series, public int $skipped = 0)
     {
         $own = str_repeat('0'.$rule->separator, $rule->withParents ? $skipped : 0).$rule->style->written($count);
         $this->figures = $rule->withParents && null !== $parent ? $parent->figures.$rule->separator.$own : $own;

@@ -8,11 +8,12 @@ namespace Stemmata\Core\Rendition;
 final readonly class ContentsLine
 {
     /**
-     * @param int    $level 1 to 9
-     * @param string $words number and heading
-     * @param string $place the name of the place that it leads to
+     * @param string $section that it leads to
+     * @param int    $level   1 to 9
+     * @param string $words   number and heading
+     * @param string $place   the name of the place there
      */
-    public function __construct(public int $level, public string $words, public string $place)
+    public function __construct(public string $section, public int $level, public string $words, public string $place)
     {
     }
 }

@@ -79,6 +79,12 @@ final readonly class Places
         return $this->byId[$id] ?? null;
     }
 
+    /** @return array<string, string> the name of each place by its id: sections that something leads to, and all bookmarks */
+    public function names(): array
+    {
+        return $this->byId;
+    }
+
     /** Whether the place is in the file, or an address outside the document. */
     public function leadsSomewhere(string $target): bool
     {
@@ -90,13 +96,25 @@ final readonly class Places
     /** What a cross-reference says at the time of writing; its words follow the outline. */
     public function crossReferenceWords(Node $reference): string
     {
-        [$position, $heading] = $this->places[LinkTarget::findInnerId($reference->textAttribute('href')) ?? ''] ?? [null, ''];
+        [$position, $heading] = $this->placeOf($reference);
         if (null === $position) {
             return CrossReferenceShows::GONE;
         }
         $shows = CrossReferenceShows::tryFrom($reference->textAttribute('shows')) ?? CrossReferenceShows::Both;
 
         return $shows->words($this->numbers[$position], $heading);
+    }
+
+    /** The number of the section that a cross-reference leads to; empty when it bears none. */
+    public function crossReferenceNumber(Node $reference): string
+    {
+        return $this->numbers[$this->placeOf($reference)[0] ?? -1] ?? '';
+    }
+
+    /** @return array{int|null, string} */
+    private function placeOf(Node $reference): array
+    {
+        return $this->places[LinkTarget::findInnerId($reference->textAttribute('href')) ?? ''] ?? [null, ''];
     }
 
     /** The address a link is written with. */

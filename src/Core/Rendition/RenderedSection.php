@@ -12,6 +12,7 @@ use Stemmata\Core\Text\Node;
 final readonly class RenderedSection
 {
     /**
+     * @param string      $id       of the section
      * @param int         $position from 0
      * @param int         $flags    bits of `Outline`
      * @param string      $number   such as “3.2” or “Appendix B”; empty for none
@@ -20,6 +21,7 @@ final readonly class RenderedSection
      * @param list<Node>  $blocks
      */
     public function __construct(
+        public string $id,
         public int $position,
         public Level $level,
         public int $flags,

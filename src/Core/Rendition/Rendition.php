@@ -11,6 +11,8 @@ use Stemmata\Core\Contents\ContentsLines;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Link\LinkTarget;
+use Stemmata\Core\Numbering\Numbers;
+use Stemmata\Core\Numbering\SectionNumber;
 use Stemmata\Core\Text\Node;
 
 /**
@@ -20,11 +22,11 @@ use Stemmata\Core\Text\Node;
  */
 final readonly class Rendition
 {
-    /** @param list<string> $numbers by position, empty for a section without */
+    /** @param list<SectionNumber|null> $counted by position */
     private function __construct(
         public Document $document,
         public RenditionOptions $options,
-        public array $numbers,
+        private array $counted,
         public Places $places,
         private Effort $effort,
     ) {
@@ -36,7 +38,7 @@ final readonly class Rendition
         // What is taken over into another document is counted there.
         $document = $options->keepsNumbers ? $document : $document->withOutline($document->outline);
 
-        return new self($document, $options, $document->numbers(), Places::in($document), new Effort());
+        return new self($document, $options, self::numbersOf($document), Places::in($document), new Effort());
     }
 
     public function titleBlock(): TitleBlock
@@ -56,15 +58,34 @@ final readonly class Rendition
         $outline = $this->document->outline;
         foreach ($this->document->sections() as $position => $section) {
             yield $position => new RenderedSection(
+                $section->id->value,
                 $position,
                 $outline->levelAt($position),
                 $outline->flagsAt($position),
-                $this->numbers[$position],
+                $this->number($position),
                 $this->places->findName($section->id->value),
                 $section->heading->inline,
                 $section->body->blocks,
             );
         }
+    }
+
+    /** The number of the section at a position, such as “3.2” or “Appendix B”; empty for none. */
+    public function number(int $position): string
+    {
+        return $this->counted($position)?->label() ?? '';
+    }
+
+    /** The same, taken apart. */
+    public function counted(int $position): ?SectionNumber
+    {
+        return $this->counted[$position] ?? null;
+    }
+
+    /** Whether a program that counts the sections of this file from 1 on comes to the same numbers. */
+    public function countsFromOne(): bool
+    {
+        return !$this->isBranch() || $this->counted == self::numbersOf($this->document->withOutline($this->document->outline));
     }
 
     /** @return list<ContentsLine> of a contents block, as they were when it was last refreshed */
@@ -73,6 +94,7 @@ final readonly class Rendition
         $hasNumbers = true === $contents->attribute('numbers');
 
         return array_map(fn (array $line): ContentsLine => new ContentsLine(
+            $line['section'],
             $line['level'],
             ('' !== $line['number'] && $hasNumbers ? $line['number'].' ' : '').$line['heading'],
             $this->places->findName($line['section']) ?? $line['section'],
@@ -99,5 +121,17 @@ final readonly class Rendition
         $id = LinkTarget::findInnerId($target);
 
         return null !== $id && null !== $this->places->findName($id) ? $id : null;
+    }
+
+    /** @return list<SectionNumber|null> a branch keeps the numbers that it has in the whole */
+    private static function numbersOf(Document $document): array
+    {
+        $whole = $document->whole;
+        if (null === $whole || 0 === $document->outline->count()) {
+            return Numbers::counted($document->outline, $document->setup->numbering);
+        }
+        $at = $whole->outline->positionOf($document->outline->idAt(0));
+
+        return array_slice(Numbers::counted($whole->outline, $whole->setup->numbering), $at, $document->outline->count());
     }
 }

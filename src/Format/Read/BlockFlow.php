@@ -15,8 +15,11 @@ final class BlockFlow
     private ListRun $items;
     /** @var list<Node> */
     private array $quoted = [];
+    /** A list within a quotation. */
+    private ListRun $quotedItems;
     /** @var list<string> */
     private array $code = [];
+    private ?string $codeLanguage = null;
     /** @var list<Node>|null */
     private ?array $caption = null;
     /** A picture or table that a caption may follow. */
@@ -25,6 +28,7 @@ final class BlockFlow
     public function __construct(private readonly DocumentBuilder $builder)
     {
         $this->items = new ListRun();
+        $this->quotedItems = new ListRun();
     }
 
     /**
@@ -50,37 +54,75 @@ final class BlockFlow
     }
 
     /** @param list<Node> $blocks */
-    public function item(string $list, int $depth, bool $isOrdered, int $number, array $blocks): void
+    public function item(string $list, int $depth, bool $isOrdered, int $number, array $blocks, bool $isQuoted = false): void
     {
+        if ($isQuoted) {
+            $this->quotedItem($list, $depth, $isOrdered, $number, $blocks);
+
+            return;
+        }
         if ($this->items->isEmpty() || !$this->items->isOf($list, $depth)) {
             $this->finish();
         }
         $this->items->item($list, $depth, $isOrdered, $number, $blocks);
     }
 
+    /** @return bool false when there is no item of that depth that a paragraph could go on */
+    public function itemGoesOn(int $depth, Node $paragraph): bool
+    {
+        return $this->quotedItems->goOn($depth, $paragraph) || $this->items->goOn($depth, $paragraph);
+    }
+
     public function quoted(Node $paragraph): void
     {
-        if ([] === $this->quoted) {
+        if (!$this->isInQuotation()) {
             $this->finish();
         }
+        $this->finishQuotedItems();
         $this->quoted[] = $paragraph;
     }
 
-    /** @param list<Node> $bookmarks that stand in it; a block of code cannot hold them */
-    public function codeLine(string $line, array $bookmarks): void
+    /** @param list<Node> $blocks */
+    private function quotedItem(string $list, int $depth, bool $isOrdered, int $number, array $blocks): void
     {
-        if ([] === $this->code) {
+        if (!$this->isInQuotation()) {
             $this->finish();
         }
+        if (!$this->quotedItems->isOf($list, $depth)) {
+            $this->finishQuotedItems();
+        }
+        $this->quotedItems->item($list, $depth, $isOrdered, $number, $blocks);
+    }
+
+    private function isInQuotation(): bool
+    {
+        return [] !== $this->quoted || !$this->quotedItems->isEmpty();
+    }
+
+    private function finishQuotedItems(): void
+    {
+        array_push($this->quoted, ...$this->quotedItems->finished());
+    }
+
+    /** @param list<Node> $bookmarks that stand in it; a block of code cannot hold them */
+    public function codeLine(string $line, array $bookmarks, ?string $language = null): void
+    {
+        if ([] === $this->code || $this->codeLanguage !== $language) {
+            $this->finish();
+        }
+        $this->codeLanguage = $language;
         $this->code[] = $line;
         $this->builder->bookmarksAhead($bookmarks);
     }
 
-    /** @param list<Node> $inline */
-    public function caption(array $inline): void
+    /**
+     * @param list<Node> $inline
+     * @param bool       $staysWithNext whether its program keeps it on one page with what follows, which it then belongs to
+     */
+    public function caption(array $inline, bool $staysWithNext = false): void
     {
         $this->finishRuns();
-        if (null !== $this->last && [] === self::captionOf($this->last)) {
+        if (!$staysWithNext && null !== $this->last && [] === self::captionOf($this->last)) {
             $this->builder->block(self::withCaption($this->last, $inline));
             $this->last = null;
 
@@ -136,13 +178,15 @@ final class BlockFlow
         foreach ($this->items->finished() as $list) {
             $this->builder->block($list);
         }
+        $this->finishQuotedItems();
         if ([] !== $this->quoted) {
             $this->builder->block(new Node('quotation', content: $this->quoted));
             $this->quoted = [];
         }
         if ([] !== $this->code) {
-            $text = rtrim(implode("\n", $this->code), "\n");
-            $this->builder->block(new Node('codeBlock', ['language' => null], '' === $text ? [] : [Node::text($text)]));
+            // Lines of nothing at the end are what stands between code and text; within one paragraph they are the code's.
+            $text = 1 === count($this->code) ? $this->code[0] : rtrim(implode("\n", $this->code), "\n");
+            $this->builder->block(new Node('codeBlock', ['language' => $this->codeLanguage], '' === $text ? [] : [Node::text($text)]));
             $this->code = [];
         }
     }

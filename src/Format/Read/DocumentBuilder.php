@@ -157,7 +157,7 @@ final class DocumentBuilder
     /** A named place in running text. */
     public function bookmark(string $anchor, bool $isHidden = false): Node
     {
-        $name = BookmarkName::free(BookmarkName::madeFrom(ltrim((string) (strrchr($anchor, '#') ?: $anchor), '#')), fn (string $try): bool => isset($this->names[$try]));
+        $name = BookmarkName::free(BookmarkName::isValid($anchor) ? $anchor : BookmarkName::madeFrom(ltrim((string) (strrchr($anchor, '#') ?: $anchor), '#')), fn (string $try): bool => isset($this->names[$try]));
         $this->names[$name] = true;
         $id = $this->ids->next()->value;
         $this->targets[$anchor] ??= LinkTarget::toBookmark($id);

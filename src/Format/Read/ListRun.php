@@ -12,7 +12,7 @@ final class ListRun
     /** Office formats know nine levels. */
     private const DEEPEST = 8;
 
-    /** @var list<array{int, bool, int, list<Node>}> depth from 0, whether ordered, number, blocks */
+    /** @var list<array{int, bool, int, list<Node>, bool}> depth from 0, whether ordered, number, blocks, whether it only goes on the item above */
     private array $items = [];
     private string $list = '';
 
@@ -26,7 +26,21 @@ final class ListRun
         if ([] === $this->items) {
             $this->list = $list;
         }
-        $this->items[] = [min(self::DEEPEST, $depth), $isOrdered, $number, $blocks];
+        $this->items[] = [min(self::DEEPEST, $depth), $isOrdered, $number, $blocks, false];
+    }
+
+    /** @return bool false when no item of that depth is open */
+    public function goOn(int $depth, Node $paragraph): bool
+    {
+        $depth = min(self::DEEPEST, $depth);
+        for ($above = count($this->items) - 1; $above >= 0 && $this->items[$above][0] > $depth; --$above) {
+        }
+        if ($above < 0 || $this->items[$above][0] !== $depth) {
+            return false;
+        }
+        $this->items[] = [$depth, $this->items[$above][1], 0, [$paragraph], true];
+
+        return true;
     }
 
     /** Whether an item belongs to the lists gathered so far: one that stands deeper does, whatever its own list is called. */
@@ -64,7 +78,9 @@ final class ListRun
                 $items[] = $last->withContent([...$last->content, $inner]);
                 continue;
             }
-            $items[] = new Node('listItem', content: $this->items[$at++][3]);
+            [, , , $blocks, $goesOn] = $this->items[$at++];
+            $above = $goesOn ? array_pop($items) : null;
+            $items[] = new Node('listItem', content: [...($above->content ?? []), ...$blocks]);
         }
 
         return $isOrdered ? new Node('orderedList', ['start' => $number], $items) : new Node('bulletList', [], $items);

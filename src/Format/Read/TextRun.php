@@ -36,6 +36,12 @@ final class TextRun
         $this->nodes[] = $part;
     }
 
+    /** The part that was put in last, when no words followed it. */
+    public function findLast(): ?Node
+    {
+        return '' !== $this->text || [] === $this->nodes ? null : $this->nodes[count($this->nodes) - 1];
+    }
+
     public function isEmpty(): bool
     {
         return [] === $this->nodes && '' === $this->text;

@@ -177,7 +177,7 @@ final readonly class DocumentController
     #[Route('/export', methods: ['GET'])]
     #[OA\Get(path: '/api/documents/{id}/export', operationId: 'exportDocument')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
-    #[OA\QueryParameter(name: 'format', required: true, schema: new OA\Schema(type: 'string', enum: ['md', 'html']))]
+    #[OA\QueryParameter(name: 'format', required: true, schema: new OA\Schema(type: 'string', enum: ['md', 'html', 'docx']))]
     #[OA\QueryParameter(name: 'section', description: 'Only this section and what is under it', schema: new OA\Schema(type: 'string'))]
     #[OA\QueryParameter(name: 'numbers', description: 'A branch keeps the numbers it has in the document; “none” leaves them to whoever takes it over', schema: new OA\Schema(type: 'string', enum: ['kept', 'none']))]
     #[OA\Response(response: 200, description: 'The whole document as a file', content: new OA\MediaType('application/octet-stream', schema: new OA\Schema(type: 'string', format: 'binary')))]

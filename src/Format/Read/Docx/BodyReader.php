@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read\Docx;
 
+use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\UniformMarks;
+use Stemmata\Core\TypedNumber\TypedNumber;
 use Stemmata\Format\Read\BlockFlow;
 use Stemmata\Format\Read\DocumentBuilder;
 use Stemmata\Format\Read\ImportNote;
@@ -13,17 +15,22 @@ use Stemmata\Format\Read\Office\BookmarkMark;
 use Stemmata\Format\Read\Office\ParagraphStyle;
 use Stemmata\Format\Read\Office\TitleLines;
 use Stemmata\Format\Read\Package\Xml;
+use Stemmata\Format\Shared\CalculationBlock;
 
 /** Goes through the body, paragraph by paragraph and table by table. */
 final class BodyReader
 {
     /** Columns of a table, whatever a cell says that it spans. */
     private const WIDEST = 200;
+    /** Deeper than any heading. */
+    private const NO_LEVEL = 10;
 
     private BlockFlow $flow;
     public readonly TitleLines $titleLines;
     /** Contents made by a program take many paragraphs; they are told of once. */
     private bool $inContents = false;
+    /** Of the heading without a number that the others now stand under. */
+    private int $unnumberedLevel = self::NO_LEVEL;
 
     public function __construct(
         private readonly DocumentBuilder $builder,
@@ -77,6 +84,12 @@ final class BodyReader
 
     private function contentControl(\DOMElement $control): void
     {
+        $contents = self::findContents($control);
+        if (null !== $contents) {
+            $this->flow->block($contents);
+
+            return;
+        }
         $gallery = Xml::value(Xml::child(Xml::child($control, 'sdtPr'), 'docPartObj'), 'docPartGallery') ?? '';
         if (1 === preg_match('/\A(?:Table of (?:Contents|Figures|Tables)|Tables of Contents|Bibliographies? Index)\z/i', $gallery)) {
             $this->contentsLeftOut();
@@ -90,6 +103,19 @@ final class BodyReader
         }
     }
 
+    /** Contents that we wrote ourselves say in a tag what they are made of; their lines are collected anew. */
+    private static function findContents(\DOMElement $control): ?Node
+    {
+        if (1 !== preg_match('/\Acontents ([1-9])-([1-9])( numbers)?\z/', Xml::value(Xml::child($control, 'sdtPr'), 'tag') ?? '', $made)) {
+            return null;
+        }
+        $content = Xml::child($control, 'sdtContent');
+        $first = null === $content ? null : Xml::child($content, 'p');
+        $isTitle = 'TOCHeading' === Xml::value(Xml::child($first, 'pPr'), 'pStyle');
+
+        return new Node('contents', ['title' => $isTitle ? mb_strcut($first->textContent ?? '', 0, 4096) : '', 'from' => (int) $made[1], 'to' => max((int) $made[1], (int) $made[2]), 'numbers' => isset($made[3]), 'lines' => []]);
+    }
+
     private function contentsLeftOut(): void
     {
         if (!$this->inContents) {
@@ -101,9 +127,9 @@ final class BodyReader
     private function paragraph(\DOMElement $paragraph): void
     {
         $properties = Xml::child($paragraph, 'pPr');
-        $style = $this->styles->paragraph(Xml::value($properties, 'pStyle'));
+        $named = $this->styles->paragraph(Xml::value($properties, 'pStyle'));
         $direct = Properties::of($properties, null);
-        $style = $style->with($direct);
+        $style = $named->with($direct);
         $level = $style->isTitle() || $style->isSubtitle() ? null : $style->findHeadingLevel();
         if ($style->isContents() && null === $level) {
             $this->lines->line($paragraph, $style);
@@ -127,14 +153,32 @@ final class BodyReader
         if (true === $direct->breakBefore) {
             $this->pageBreak();
         }
-        null === $level ? $this->text($line, $style) : $this->heading($line, $style, $level);
+        if (null === $level) {
+            $this->text($line, $style, null !== Xml::child($properties, 'keepNext'));
+        } else {
+            $this->heading($line, $style, $level, $this->isTakenOut($level, $named, $direct) ? Outline::UNNUMBERED : 0);
+        }
         $this->read($line->boxes);
         if (null !== Xml::child($properties, 'sectPr') && 'continuous' !== Xml::value(Xml::child($properties, 'sectPr'), 'type')) {
             $this->pageBreak();
         }
     }
 
-    private function heading(Line $line, ParagraphStyle $style, int $level): void
+    /** Whether a heading does not bear the number of its style, and none above it is the reason. */
+    private function isTakenOut(int $level, ParagraphStyle $named, ParagraphStyle $direct): bool
+    {
+        if ($level <= $this->unnumberedLevel) {
+            $this->unnumberedLevel = self::NO_LEVEL;
+        }
+        $isTakenOut = '0' === $direct->numId && $this->numbering->has($named->numId) && $level <= $this->unnumberedLevel;
+        if ($isTakenOut) {
+            $this->unnumberedLevel = $level;
+        }
+
+        return $isTakenOut;
+    }
+
+    private function heading(Line $line, ParagraphStyle $style, int $level, int $flags): void
     {
         foreach (array_slice($line->parts, 0, -1) as $ahead) {
             if ([] === $ahead) {
@@ -148,7 +192,7 @@ final class BodyReader
         }
         $pictures = array_values(array_filter($inline, static fn (Node $node): bool => 'image' === $node->type));
         if ([] !== $pictures && '' === trim(Node::plainTextOf($inline))) {
-            $this->text($line, $style);
+            $this->text($line, $style, false);
 
             return;
         }
@@ -158,23 +202,29 @@ final class BodyReader
             $printed = $this->numbering->printed($style->numId, $style->numLevel ?? 0);
         }
         $words = array_map(static fn (Node $node): Node => $node->isText() ? Node::text(strtr($node->text, "\t", ' '), $node->marks) : $node, UniformMarks::without($inline));
-        $this->flow->heading($level, $words, $line->anchors, 0, $printed);
+        if (null !== TypedNumber::find(Node::plainTextOf($words))) {
+            $flags = 0;
+        }
+        if ([] !== array_filter($line->anchors, BookmarkMark::isLeftOutOfContents(...))) {
+            $flags |= Outline::LEFT_OUT_OF_CONTENTS;
+        }
+        $this->flow->heading($level, $words, $line->anchors, $flags, $printed);
     }
 
-    private function text(Line $line, ParagraphStyle $style): void
+    private function text(Line $line, ParagraphStyle $style, bool $staysWithNext): void
     {
         foreach ($line->parts as $index => $inline) {
             if ($index > 0) {
                 $this->pageBreak();
             }
             if ([] !== $inline || (0 === $index && 1 === count($line->parts))) {
-                $this->textBetweenBreaks($inline, $style, $line);
+                $this->textBetweenBreaks($inline, $style, $line, $staysWithNext);
             }
         }
     }
 
     /** @param list<Node> $inline */
-    private function textBetweenBreaks(array $inline, ParagraphStyle $style, Line $line): void
+    private function textBetweenBreaks(array $inline, ParagraphStyle $style, Line $line, bool $staysWithNext): void
     {
         $words = trim(Node::plainTextOf($inline));
         $bookmarks = array_values(array_filter($inline, static fn (Node $node): bool => 'bookmark' === $node->type));
@@ -192,7 +242,23 @@ final class BodyReader
 
             return;
         }
-        if ('' === $words && [] === array_filter($inline, static fn (Node $node): bool => 'bookmark' !== $node->type && !$node->isText())) {
+        if ($style->isSeparator() && '' === $words) {
+            $this->flow->block(new Node('separator'));
+
+            return;
+        }
+        if ($style->isSpaceBetween() && '' === $words) {
+            $this->flow->finish();
+
+            return;
+        }
+        $isBlankLine = $style->isBlankLine() && '' === $words;
+        if ($isBlankLine && !$this->numbering->has($style->numId)) {
+            $this->flow->block(Node::paragraph($inline));
+
+            return;
+        }
+        if (!$isBlankLine && '' === $words && [] === array_filter($inline, static fn (Node $node): bool => 'bookmark' !== $node->type && !$node->isText())) {
             // A blank line between paragraphs is a look; its bookmarks move on to what follows.
             $this->flow->bookmarksAhead($bookmarks);
 
@@ -200,13 +266,18 @@ final class BodyReader
         }
         $paragraph = Node::paragraph($inline, $style->look($line->size));
         if ($style->isCode()) {
-            $this->flow->codeLine(Node::plainTextOf($inline), $bookmarks);
+            $this->flow->codeLine(Node::plainTextOf($inline), $bookmarks, $style->codeLanguage());
+        } elseif ($style->isCalculation()) {
+            $this->flow->block(CalculationBlock::read(Node::plainTextOf($inline)));
         } elseif ($style->isCaption()) {
-            $this->flow->caption($inline);
+            $this->flow->caption($inline, $staysWithNext);
         } elseif ($this->numbering->has($style->numId) && null !== $style->numId) {
             $depth = $style->numLevel ?? 0;
+            if ($this->numbering->isContinuation($style->numId, $depth) && $this->flow->itemGoesOn($depth, Node::paragraph($inline))) {
+                return;
+            }
             $number = $this->numbering->next($style->numId, $depth);
-            $this->flow->item($style->numId, $depth, $this->numbering->isOrdered($style->numId, $depth), $number, [Node::paragraph($inline)]);
+            $this->flow->item($style->numId, $depth, $this->numbering->isOrdered($style->numId, $depth), $number, [Node::paragraph($inline)], $style->isQuotation());
         } elseif ($style->isQuotation()) {
             $this->flow->quoted(Node::paragraph($inline));
         } else {
@@ -261,8 +332,8 @@ final class BodyReader
             if ($columns > 1 || 'restart' === Xml::value($properties, 'vMerge')) {
                 $this->builder->note(ImportNote::CellsMerged);
             }
-            [$inline, $align] = $this->cellText($cell);
-            $cells[] = new Node('tableCell', ['header' => $isHeader, 'align' => $align], $inline);
+            [$inline, $align, $isHeading] = $this->cellText($cell);
+            $cells[] = new Node('tableCell', ['header' => $isHeader || $isHeading, 'align' => $align], $inline);
             // What a wide cell covers is empty, so that the words after it stay in their columns.
             array_push($cells, ...array_fill(0, $columns - 1, new Node('tableCell', ['header' => $isHeader, 'align' => $align])));
         }
@@ -270,11 +341,12 @@ final class BodyReader
         return $cells;
     }
 
-    /** @return array{list<Node>, string|null} the paragraphs of a cell as lines, and how they are set */
+    /** @return array{list<Node>, string|null, bool} the paragraphs of a cell as lines, how they are set, and whether they are of a heading of the table */
     private function cellText(\DOMElement $cell): array
     {
         $inline = [];
         $align = null;
+        $isHeading = false;
         foreach (Xml::children($cell) as $part) {
             if ('tbl' === $part->localName) {
                 $this->builder->note(ImportNote::TableInTable);
@@ -286,7 +358,9 @@ final class BodyReader
                     $this->builder->note(ImportNote::HeadingInTable);
                 }
                 $words = $this->lines->line($part, $style)->inline();
-                $align ??= in_array($style->align, ['center', 'right'], true) ? $style->align : null;
+                // Left is what most programs say of most words, so only ours is meant.
+                $align ??= in_array($style->align, $style->isTableText() ? ['left', 'center', 'right'] : ['center', 'right'], true) ? $style->align : null;
+                $isHeading = $isHeading || $style->isTableHeading();
             } else {
                 continue;
             }
@@ -295,6 +369,6 @@ final class BodyReader
             }
         }
 
-        return [$inline, $align];
+        return [$inline, $align, $isHeading];
     }
 }

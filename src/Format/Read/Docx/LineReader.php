@@ -128,11 +128,39 @@ final class LineReader
 
             return;
         }
+        $target = $link ?? $this->linkTo($this->fields->findTarget());
+        if (null !== $named && null !== $target && $this->isOwnPart($run, $named->name, $target)) {
+            return;
+        }
         $isCode = true === $style->isCode || (null !== $named && 1 === preg_match('/verbatim|code/i', $named->name));
-        $marks = self::marks($style, $isCode && !$paragraph->isCode(), $link ?? $this->linkTo($this->fields->findTarget()));
+        $marks = self::marks($style, $isCode && !$paragraph->isCode(), $target);
         foreach (Xml::children($run) as $piece) {
             $this->piece($piece, $marks, $style);
         }
+    }
+
+    /** What we write as a link with a style that says more: a cross-reference, whose words are made anew, or a picture that lies elsewhere. */
+    private function isOwnPart(\DOMElement $run, string $style, Mark $target): bool
+    {
+        if (null === Xml::child($run, 't') || $this->fields->isInstruction()) {
+            return false;
+        }
+        $address = (string) $target->attribute('href');
+        if ('Picture elsewhere' === $style) {
+            $this->run->part(new Node('image', ['src' => $address, 'alt' => mb_strcut($run->textContent, 0, 4096)]));
+
+            return true;
+        }
+        if (1 !== preg_match('/\ACross-reference (number|heading|both)\z/', $style, $match)) {
+            return false;
+        }
+        // Number and heading are two fields beside each other.
+        $reference = new Node('crossReference', ['href' => $address, 'shows' => $match[1]]);
+        if ($this->run->findLast() != $reference) {
+            $this->run->part($reference);
+        }
+
+        return true;
     }
 
     /** @param list<Mark> $marks */
@@ -228,7 +256,8 @@ final class LineReader
         if (!BookmarkMark::isPlace($name)) {
             return;
         }
-        if ($isHeading) {
+        // Programs name headings for themselves, so a name in one is the section's, unless we know whose it is.
+        if ($isHeading && (BookmarkMark::isHidden($name) || [] === array_filter($this->anchors, BookmarkMark::isOurSection(...)))) {
             $this->anchors[] = $name;
         } else {
             $this->run->part($this->builder->bookmark($name, BookmarkMark::isHidden($name)));
@@ -252,7 +281,7 @@ final class LineReader
             $this->builder->note(ImportNote::TextBoxInLine);
             array_push($this->boxes, ...iterator_to_array(Xml::children($box), false));
         }
-        $picture = Xml::descendant($drawing, 'blip') ?? Xml::descendant($drawing, 'imagedata');
+        $picture = Xml::descendant($drawing, 'svgBlip') ?? Xml::descendant($drawing, 'blip') ?? Xml::descendant($drawing, 'imagedata');
         if (null === $picture) {
             if (null === $box) {
                 $this->builder->note(ImportNote::ObjectLost);

@@ -13,6 +13,18 @@ final class BookmarkMark
         return '' !== $name && '_GoBack' !== $name;
     }
 
+    /** Our own, before a heading that is left out of the contents. */
+    public static function isLeftOutOfContents(string $name): bool
+    {
+        return str_starts_with($name, '_Out_');
+    }
+
+    /** Our own, around a heading; other names in that heading are the writer's. */
+    public static function isOurSection(string $name): bool
+    {
+        return str_starts_with($name, '_Sec_');
+    }
+
     /** Made by the program for itself, for the lines of a contents list for instance. */
     public static function isHidden(string $name): bool
     {

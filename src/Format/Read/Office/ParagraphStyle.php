@@ -101,7 +101,45 @@ final readonly class ParagraphStyle
 
     public function isCode(): bool
     {
-        return 1 === preg_match('/\A(?:source ?code|html preformatted|preformatted text|plain text|code|verbatim)\z/i', $this->name);
+        return 1 === preg_match('/\A(?:source ?code|html preformatted|preformatted text|plain text|code|verbatim)\z|\Asource code /i', $this->name);
+    }
+
+    /** As we name the styles of code ourselves. */
+    public function codeLanguage(): ?string
+    {
+        return 1 === preg_match('/\ASource Code (.+)\z/s', $this->name, $match) ? $match[1] : null;
+    }
+
+    public function isCalculation(): bool
+    {
+        return 'Calculation' === $this->name;
+    }
+
+    /** As we name the style of an empty paragraph that the writer made, and those of words in tables. */
+    public function isBlankLine(): bool
+    {
+        return 'Blank line' === $this->name;
+    }
+
+    /** As we name the style of what only keeps two lists, quotations, tables or pieces of code apart. */
+    public function isSpaceBetween(): bool
+    {
+        return 'Space between' === $this->name;
+    }
+
+    public function isTableHeading(): bool
+    {
+        return 'Table heading' === $this->name;
+    }
+
+    public function isTableText(): bool
+    {
+        return $this->isTableHeading() || 'Table text' === $this->name;
+    }
+
+    public function isSeparator(): bool
+    {
+        return 1 === preg_match('/\A(?:separator|horizontal (?:line|rule))\z/i', $this->name);
     }
 
     /** @param int|null $size of the letters as they are, in half points */

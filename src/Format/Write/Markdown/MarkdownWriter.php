@@ -6,7 +6,6 @@ namespace Stemmata\Format\Write\Markdown;
 
 use Stemmata\Core\Rendition\RenderedSection;
 use Stemmata\Core\Rendition\Rendition;
-use Stemmata\Core\Rendition\RenditionOptions;
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\Shared\FrontMatter;
 use Stemmata\Format\Shared\HeadingAttributes;
@@ -52,7 +51,7 @@ final class MarkdownWriter implements DocumentWriter
     /** Plain numbers from 1 on are counted again by whoever reads the file; others, such as those of a later chapter by itself, would be lost if they were not written. */
     private static function areCountedAgain(Rendition $rendition): bool
     {
-        return $rendition->document->setup->numbering->isDecimal() && (!$rendition->isBranch() || $rendition->numbers === Rendition::of($rendition->document, new RenditionOptions(keepsNumbers: false))->numbers);
+        return $rendition->document->setup->numbering->isDecimal() && $rendition->countsFromOne();
     }
 
     private static function heading(RenderedSection $section, string $number, InlineMarkdown $inline, InlineHtml $html): string

@@ -1,0 +1,8 @@
+import type { FileFormat } from "../document/session";
+
+/** The kinds of file a document can be written to, each as a menu names it and as a sentence does. */
+export const FORMATS: readonly { format: FileFormat; label: string; inSentence: string }[] = [
+  { format: "docx", label: "Word-processor document", inSentence: "a word-processor document" },
+  { format: "html", label: "Web page, one file", inSentence: "a web page" },
+  { format: "md", label: "Markdown", inSentence: "Markdown" },
+];

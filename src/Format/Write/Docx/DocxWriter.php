@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Write\Docx;
+
+use Stemmata\Core\Document\TitleBlock;
+use Stemmata\Core\Rendition\Rendition;
+use Stemmata\Format\Write\DocumentWriter;
+
+/** Writes an Office Open XML text document (ECMA-376, transitional), the body as a stream. */
+final class DocxWriter implements DocumentWriter
+{
+    private const MAIN = 'application/vnd.openxmlformats-officedocument.wordprocessingml';
+    /** Twentieths of a point: A4 with margins of 2.5 cm. */
+    private const PAGE = '<w:sectPr><w:pgSz w:w="11906" w:h="16838"/><w:pgMar w:top="1418" w:right="1418" w:bottom="1418" w:left="1418" w:header="709" w:footer="709" w:gutter="0"/></w:sectPr>';
+
+    public function endings(): array
+    {
+        return ['docx'];
+    }
+
+    public function mediaType(): string
+    {
+        return self::MAIN.'.document';
+    }
+
+    public function write(Rendition $rendition): iterable
+    {
+        $package = new Package();
+        $media = new Media();
+        $places = new Places($rendition);
+        $notes = new Notes($rendition, $places, $media);
+        $relationships = new Relationships();
+        foreach (['styles', 'numbering', 'settings', 'footnotes'] as $part) {
+            $relationships->part($part, $part.'.xml');
+        }
+        $numbering = new Numbering($rendition);
+        $blocks = new Blocks($rendition, new Runs($rendition, $places, $relationships, $media, $notes), $numbering, $places);
+
+        $package->add('[Content_Types].xml', [self::contentTypes()]);
+        $package->add('_rels/.rels', [self::packageRelationships()]);
+        $package->add('word/document.xml', self::body($rendition, $blocks));
+        $package->add('word/styles.xml', [StylesPart::toXml($rendition->titleBlock()->language, $numbering, $blocks->languages())]);
+        $package->add('word/numbering.xml', [$numbering->toXml()]);
+        $package->add('word/settings.xml', [self::settings()]);
+        $package->add('word/footnotes.xml', $notes->toXml());
+        $package->add('word/_rels/document.xml.rels', [$relationships->toXml()]);
+        $package->add('word/_rels/footnotes.xml.rels', [$notes->relationships->toXml()]);
+        foreach ($media->parts() as $name => $bytes) {
+            $package->add($name, [$bytes]);
+        }
+        $package->add('docProps/core.xml', [self::properties($rendition->titleBlock())]);
+
+        yield from $package->portions();
+    }
+
+    /** @return iterable<string> */
+    private static function body(Rendition $rendition, Blocks $blocks): iterable
+    {
+        yield Xml::HEAD.'<w:document '.Xml::NAMES.'><w:body>'.$blocks->titlePage();
+        foreach ($rendition->sections() as $section) {
+            yield $blocks->section($section);
+        }
+        yield self::PAGE.'</w:body></w:document>';
+    }
+
+    private static function contentTypes(): string
+    {
+        $parts = ['document' => 'document.main', 'styles' => 'styles', 'numbering' => 'numbering', 'settings' => 'settings', 'footnotes' => 'footnotes'];
+        $overrides = '';
+        foreach ($parts as $part => $type) {
+            $overrides .= sprintf('<Override PartName="/word/%s.xml" ContentType="%s.%s+xml"/>', $part, self::MAIN, $type);
+        }
+
+        return Xml::HEAD.'<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/>'
+            .implode('', Media::types()).$overrides.'<Override PartName="/docProps/core.xml" ContentType="application/vnd.openxmlformats-package.core-properties+xml"/></Types>';
+    }
+
+    private static function packageRelationships(): string
+    {
+        return Xml::HEAD.'<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/officeDocument" Target="word/document.xml"/><Relationship Id="rId2" Type="http://schemas.openxmlformats.org/package/2006/relationships/metadata/core-properties" Target="docProps/core.xml"/></Relationships>';
+    }
+
+    private static function settings(): string
+    {
+        return Xml::HEAD.'<w:settings '.Xml::NAMES.'><w:footnotePr><w:footnote w:id="-1"/><w:footnote w:id="0"/></w:footnotePr><w:compat><w:compatSetting w:name="compatibilityMode" w:uri="http://schemas.microsoft.com/office/word" w:val="15"/></w:compat></w:settings>';
+    }
+
+    private static function properties(TitleBlock $block): string
+    {
+        return Xml::HEAD.sprintf(
+            '<cp:coreProperties xmlns:cp="http://schemas.openxmlformats.org/package/2006/metadata/core-properties" xmlns:dc="http://purl.org/dc/elements/1.1/"><dc:title>%s</dc:title><dc:creator>%s</dc:creator><dc:language>%s</dc:language></cp:coreProperties>',
+            Xml::escaped($block->title),
+            Xml::escaped($block->author),
+            Xml::escaped($block->language),
+        );
+    }
+}

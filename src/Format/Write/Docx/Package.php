@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Write\Docx;
+
+use Stemmata\Format\Shared\FormatException;
+
+/** The file itself (ECMA-376-2): an archive of parts. Each lies on the disk until all are together, however large it is. */
+final class Package
+{
+    /** So that the same document makes the same file; the archive knows no earlier day. */
+    private const TIME = 315532800;
+
+    private readonly \ZipArchive $archive;
+    private readonly string $file;
+    /** @var list<string> */
+    private array $parts = [];
+
+    public function __construct()
+    {
+        $this->file = self::newFile();
+        $this->archive = new \ZipArchive();
+        if (true !== $this->archive->open($this->file, \ZipArchive::CREATE | \ZipArchive::OVERWRITE)) {
+            throw new \RuntimeException('No room for a file.');
+        }
+    }
+
+    /** @param iterable<string> $portions of the part */
+    public function add(string $name, iterable $portions): void
+    {
+        $part = self::newFile();
+        $this->parts[] = $part;
+        $stream = fopen($part, 'w') ?: throw new \RuntimeException('No room for a file.');
+        foreach ($portions as $portion) {
+            if (strlen($portion) !== fwrite($stream, $portion)) {
+                throw FormatException::notWritable($name);
+            }
+        }
+        fclose($stream);
+        $this->archive->addFile($part, $name);
+        $this->archive->setMtimeName($name, self::TIME);
+    }
+
+    /** @return iterable<string> the bytes of the archive */
+    public function portions(): iterable
+    {
+        if (!$this->archive->close()) {
+            throw new \RuntimeException('No room for a file.');
+        }
+        array_map(unlink(...), $this->parts);
+        $this->parts = [];
+        $stream = fopen($this->file, 'r') ?: throw new \RuntimeException('The file went away while it was written.');
+        try {
+            while (!feof($stream)) {
+                yield (string) fread($stream, 1 << 18);
+            }
+        } finally {
+            fclose($stream);
+            unlink($this->file);
+        }
+    }
+
+    private static function newFile(): string
+    {
+        return tempnam(sys_get_temp_dir(), 'stemmata') ?: throw new \RuntimeException('No room for a file.');
+    }
+}
