@@ -48,7 +48,14 @@ final class Foreign
     {
         $file = self::file($format);
         file_put_contents($file, $bytes);
-        $json = json_decode(self::run(['pandoc', '-f', $format, '-t', 'json', $file]), true, 2048, \JSON_THROW_ON_ERROR);
+
+        return self::headingsIn(self::run(['pandoc', '-f', $format, '-t', 'json', $file]));
+    }
+
+    /** @return list<array{int, string}> level and words of each heading in pandoc's own form of a document */
+    public static function headingsIn(string $json): array
+    {
+        $json = json_decode($json, true, 2048, \JSON_THROW_ON_ERROR);
         $headings = [];
         self::collect(is_array($json) ? $json['blocks'] ?? [] : [], $headings);
 

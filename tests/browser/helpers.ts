@@ -1,17 +1,53 @@
+import { spawn } from "node:child_process";
+import { createServer } from "node:net";
 import { expect, test as base, type APIRequestContext, type Page } from "@playwright/test";
 
-/** Every test fails when the page threw an error on the way, whatever it looked like. */
-export const test = base.extend<{ noErrors: void }>({
+/** Every test fails when the page threw an error on the way, whatever it looked like. Each worker serves a database of its own. */
+export const test = base.extend<{ noErrors: void }, { server: string }>({
+  server: [
+    // oxlint-disable-next-line no-empty-pattern
+    async ({}, provide, { workerIndex }) => {
+      const { address, stop } = await served(await freePort(), `var/browser-test-${workerIndex}`);
+      await provide(address);
+      stop();
+    },
+    { scope: "worker", timeout: 60_000 },
+  ],
+  baseURL: async ({ server }, provide) => provide(server),
   noErrors: [
-    async ({ page }, use) => {
+    async ({ page }, provide) => {
       const errors: string[] = [];
       page.on("pageerror", (error) => errors.push(error.message));
-      await use();
+      await provide();
       expect(errors).toEqual([]);
     },
     { auto: true },
   ],
 });
+
+/** A port that nobody holds. */
+export async function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const server = createServer().listen(0, "127.0.0.1", () => {
+      const address = server.address();
+      server.close(() => resolve(typeof address === "object" && address ? address.port : 0));
+    });
+  });
+}
+
+/** Serves a folder of data; one that is kept goes on with the database that is there. */
+export async function served(port: number, data: string, isKept = false): Promise<{ address: string; stop: () => void }> {
+  // A group of its own: the server’s workers outlive it otherwise.
+  const server = spawn("bash", ["tests/browser/serve", String(port), data, ...(isKept ? ["keep"] : [])], { detached: true, stdio: "ignore" });
+  const address = `http://127.0.0.1:${port}`;
+  const answers = () =>
+    fetch(`${address}/api/ping`).then(
+      (answer) => answer.ok,
+      () => false,
+    );
+  await expect.poll(answers, { timeout: 60_000 }).toBe(true);
+  return { address, stop: () => process.kill(-(server.pid ?? 0), "SIGKILL") };
+}
 
 /** Puts a Markdown text on the desk and opens it. */
 export async function openDocument(page: Page, markdown: string, name = "Test.md"): Promise<string> {

@@ -1,6 +1,5 @@
 import { expect, type Page } from "@playwright/test";
-import { spawn, type ChildProcess } from "node:child_process";
-import { allKept, exported, importText, openDocument, pickRow, putCursor, row, storedOutline, test } from "./helpers";
+import { allKept, exported, freePort, importText, openDocument, pickRow, putCursor, row, served, storedOutline, test } from "./helpers";
 
 const COAST = "# Coast\n\n## Lights\n\nOil.\n\n## Fog\n\nBells.\n\n# Logs\n\n## Gaps\n\n# Storms\n";
 const BEFORE = ["1 Coast", "2 Lights", "2 Fog", "1 Logs", "2 Gaps", "1 Storms"];
@@ -106,19 +105,19 @@ test("words not yet sent are still there when their section has been out of sigh
 });
 
 test.describe("a server that is killed", () => {
-  const port = 8197;
-  const base = `http://127.0.0.1:${port}`;
-  let server: ChildProcess | undefined;
+  const data = "var/browser-test-killed";
+  let server: Awaited<ReturnType<typeof served>>;
+  let port: number;
 
-  const start = async (keep: boolean) => {
-    server = spawn("bash", ["tests/browser/serve", String(port), "var/browser-test-killed", keep ? "keep" : ""], { detached: true, stdio: "ignore" });
-    await expect.poll(async () => (await fetch(`${base}/api/ping`).catch(() => null))?.status, { timeout: 30_000 }).toBe(200);
-  };
-  const kill = () => server?.pid !== undefined && process.kill(-server.pid, "SIGKILL");
-
-  test.use({ baseURL: base });
-  test.beforeEach(() => start(false));
-  test.afterEach(kill);
+  test.use({
+    // oxlint-disable-next-line no-empty-pattern
+    baseURL: async ({}, provide) => {
+      port = await freePort();
+      server = await served(port, data);
+      await provide(server.address);
+      server.stop();
+    },
+  });
 
   test("in the middle of a drag loses nothing: the drop waits for the writer, what was typed comes through", async ({ page, request }) => {
     const id = await importText(request, COAST);
@@ -127,7 +126,7 @@ test.describe("a server that is killed", () => {
     await page.locator(".manuscript p", { hasText: "Oil." }).click();
     await page.keyboard.press("End");
     await hold(page, "Storms");
-    kill();
+    server.stop();
     await page.mouse.up();
     await expect(page.getByText("Stemmata cannot be reached just now.")).toBeVisible();
     await expect(page.getByRole("treeitem")).toHaveCount(6);
@@ -136,7 +135,7 @@ test.describe("a server that is killed", () => {
     await page.keyboard.type(" And wick.");
     await expect(page.getByText("not sent yet; trying again")).toBeVisible();
 
-    await start(true);
+    server = await served(port, data, true);
     await expect(page.getByText("all changes kept")).toBeVisible({ timeout: 15_000 });
     expect(await storedOutline(request, id)).toEqual(BEFORE);
     await hold(page, "Storms");
