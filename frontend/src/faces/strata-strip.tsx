@@ -98,7 +98,8 @@ export function StrataStrip() {
   // A stretch that is drawn elsewhere or goes lets the focus fall; unless the writer has gone on meanwhile, the strip takes it up.
   const takesUpFocus = useRef(false);
   useLayoutEffect(() => {
-    if (takesUpFocus.current && document.activeElement === document.body) strip.current?.querySelector<HTMLElement>("[data-stratum][tabindex='0']")?.focus();
+    const isWaiting = document.activeElement === strip.current || (takesUpFocus.current && document.activeElement === document.body);
+    if (isWaiting) strip.current?.querySelector<HTMLElement>("[data-stratum][tabindex='0']")?.focus();
   }, [found]);
   const left = ({ relatedTarget }: FocusEvent) => {
     if (relatedTarget && !strip.current?.contains(relatedTarget)) takesUpFocus.current = false;
@@ -133,7 +134,15 @@ export function StrataStrip() {
   return (
     // The stretches are buttons; what they do not take themselves reaches the strip.
     // oxlint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
-    <nav ref={strip} aria-label="Strata" onKeyDown={pressed} onBlur={left} className="relative mx-4 hidden overflow-hidden border-y border-line md:block" style={{ height: STRIP_HEIGHT }}>
+    <nav
+      ref={strip}
+      aria-label="Strata"
+      tabIndex={-1}
+      onKeyDown={pressed}
+      onBlur={left}
+      className="relative mx-4 hidden overflow-hidden border-y border-line md:block"
+      style={{ height: STRIP_HEIGHT }}
+    >
       {found.map((each) => (
         <Layer
           key={each.id}

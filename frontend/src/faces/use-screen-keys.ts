@@ -22,7 +22,7 @@ export function useAnywhereCommands(onJump: () => void): Record<AnywhereCommand,
       "previous-section": () => step(session, -1),
       "next-section": () => step(session, 1),
       "outline-or-text": () => changeBetweenOutlineAndText(session),
-      strata: () => document.querySelector<HTMLElement>("[aria-label=Strata] [tabindex='0']")?.focus(),
+      strata: focusStrata,
       "other-face": () => navigate(`/documents/${session.state.id}${window.location.pathname.endsWith("/arrange") ? "" : "/arrange"}`),
       "keep-now": () => void session.flush(),
       keys: () => ask({ kind: "keys" }),
@@ -54,6 +54,12 @@ export function useScreenKeys(commands: Record<AnywhereCommand, () => void>): vo
     window.addEventListener("keydown", pressed);
     return () => window.removeEventListener("keydown", pressed);
   }, [commands]);
+}
+
+/** The stretch that the keys are at; the strip itself while it is not drawn yet, which then hands the focus on. */
+function focusStrata(): void {
+  const strip = document.querySelector<HTMLElement>("[aria-label=Strata]");
+  (strip?.querySelector<HTMLElement>("[tabindex='0']") ?? strip)?.focus();
 }
 
 function step(session: Session, by: 1 | -1): void {
