@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Tests\Mutants;
+
+use Symfony\Component\Filesystem\Filesystem;
+use Symfony\Component\Process\Exception\ProcessTimedOutException;
+use Symfony\Component\Process\Process;
+
+/** A copy of the project in which one mistake at a time is made and looked for by the tests nearest to it. */
+final class Workbench
+{
+    /** Seconds; a mistake by which the tests do not come to an end is noticed, too. */
+    private const LIMIT = 240;
+    /** The suites near to a folder, the quickest first. */
+    private const SUITES = [
+        'src/Core/' => ['tests/Core', 'tests/Format/RoundTripTest.php', 'tests/Format/WrittenFilesTest.php', 'tests/Format/Write', 'tests/Http/OperationsOverHttpTest.php', 'tests/Http/DocumentOverHttpTest.php'],
+        'src/Format/' => ['tests/Format/Read', 'tests/Format/Write', 'tests/Format/RoundTripTest.php', 'tests/Format/WrittenFilesTest.php', 'tests/Format/AsTheyAreTest.php', 'tests/Format/HostileFilesTest.php', 'tests/Format/Foreign/LibrariesTest.php', 'tests/Format/Foreign/OtherProgramsTest.php'],
+        'src/Storage/' => ['tests/Storage/TwoWindowsTest.php', 'tests/Storage/MilestonesTest.php', 'tests/Storage/TransferTest.php', 'tests/Storage/NothingIsLostTest.php', 'tests/Storage/ThinningTest.php', 'tests/Storage/DamagedTextTest.php', 'tests/Storage/DataFolderTest.php', 'tests/Storage/OlderDatabaseTest.php', 'tests/Http/DocumentOverHttpTest.php', 'tests/Http/OperationsOverHttpTest.php', 'tests/Http/HistoryOverHttpTest.php', 'tests/Http/TextInOverHttpTest.php', 'tests/Command'],
+    ];
+
+    private function __construct(private readonly string $root, private readonly string $copy)
+    {
+    }
+
+    public static function copyOf(string $root, int $number): self
+    {
+        $copy = sys_get_temp_dir().'/stemmata-mutants-'.getmypid().'-'.$number;
+        (new Process(['rsync', '-a', '--exclude=/.git', '--exclude=/var/data', '--exclude=/var/soak', '--exclude=/node_modules', $root.'/', $copy], timeout: 300))->mustRun();
+        symlink($root.'/node_modules', $copy.'/node_modules');
+
+        return new self($root, $copy);
+    }
+
+    /** @return bool|null whether a test fails; null when the mistake cannot be made */
+    public function notices(Mutation $mutation): ?bool
+    {
+        if (!$mutation->applyIn($this->copy)) {
+            return null;
+        }
+        try {
+            foreach ($this->commandsFor($mutation->file) as $command) {
+                if ($this->fails($command)) {
+                    return true;
+                }
+            }
+
+            return false;
+        } finally {
+            copy($this->root.'/'.$mutation->file, $this->copy.'/'.$mutation->file);
+        }
+    }
+
+    public function remove(): void
+    {
+        (new Filesystem())->remove($this->copy);
+    }
+
+    /** @return iterable<list<string>> */
+    private function commandsFor(string $file): iterable
+    {
+        if (str_starts_with($file, 'frontend/')) {
+            yield ['npx', 'vitest', 'run', '--bail', '1'];
+
+            return;
+        }
+        foreach (self::SUITES as $folder => $suites) {
+            foreach (str_starts_with($file, $folder) ? $suites : [] as $suite) {
+                yield ['php', '-d', 'memory_limit=1G', 'vendor/bin/phpunit', '--no-output', '--stop-on-defect', $suite];
+            }
+        }
+    }
+
+    /** @param list<string> $command */
+    private function fails(array $command): bool
+    {
+        $process = new Process($command, $this->copy, timeout: self::LIMIT);
+        $process->disableOutput();
+        try {
+            return 0 !== $process->run();
+        } catch (ProcessTimedOutException) {
+            return true;
+        }
+    }
+}
