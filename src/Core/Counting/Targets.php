@@ -10,6 +10,9 @@ use Stemmata\Core\Outline\SectionId;
 /** Words against what was wanted. A target holds for a section with all that is under it. */
 final class Targets
 {
+    /** Words; the longest document there is has some millions. */
+    public const HIGHEST = 100_000_000;
+
     /** Targets are aimed at, not met to the word: so much more, in percent, is still on target. */
     private const LEEWAY = 10;
 

@@ -8,6 +8,8 @@ use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Contents\ContentsLines;
 use Stemmata\Core\Contents\StaleContents;
 use Stemmata\Core\Document\Document;
+use Stemmata\Core\Numbering\LevelNumber;
+use Stemmata\Core\Numbering\Scheme;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Wire\OperationReader;
 use Stemmata\Core\Outline\Outline;
@@ -23,6 +25,16 @@ final class ContentsTest extends TestCase
         $lines = ContentsLines::of($document, 1, 2);
 
         self::assertSame(['1 a', '1.1 b'], array_map(static fn (array $line): string => $line['number'].' '.$line['heading'], $lines));
+    }
+
+    public function testAHeadingWithoutWordsIsALineWhereItsNumberNamesIt(): void
+    {
+        $document = Sketch::document('1 a, 1 , 1 c');
+        $chapters = Scheme::of([1 => new LevelNumber(word: 'Chapter')], []);
+        $numbers = static fn (Document $each): array => array_column(ContentsLines::of($each, 1, 1), 'number');
+
+        self::assertSame(['1', '3'], $numbers($document));
+        self::assertSame(['Chapter 1', 'Chapter 2', 'Chapter 3'], $numbers($document->withSetup($document->setup->withNumbering($chapters))));
     }
 
     public function testContentsSayWhenTheyAreBehindAndAreRefreshed(): void

@@ -234,6 +234,7 @@ final class HistoryTest extends TestCase
     {
         $step = static fn (int $at): array => ['startedAt' => $at, 'madeAt' => $at + 10];
         self::assertSame([[$step(10_000), $step(9000)], [$step(5000)]], Sittings::of([$step(10_000), $step(9000), $step(5000)]));
+        self::assertSame([[$step(10_000)], [$step(8000)]], Sittings::of([$step(10_000), $step(8000)]), 'half an hour without a step ends a sitting');
         self::assertSame([], Sittings::of([]));
     }
 

@@ -71,6 +71,37 @@ final class LikelyHeadingsTest extends TestCase
         self::assertSame(3, $groups[0]->level);
     }
 
+    public function testNothingIsSuggestedBelowLevelNine(): void
+    {
+        $section = new Section(Sketch::id('glass'), Heading::plain('Reading the glass'), Body::of([
+            Node::paragraph([Node::text('A broken glass, 1895', [new Mark('strong')])]),
+            Node::paragraph([Node::text('It was dropped, and nobody says by whom.')]),
+        ]));
+
+        self::assertSame(9, LikelyHeadings::in(Document::of(new TitleBlock('Logs'), [[Level::Nine, $section]]))[0]->level);
+    }
+
+    public function testARowOfShortLinesIsAListAndNoneOfThemAHeading(): void
+    {
+        $row = array_map(static fn (string $words): array => ['b', $words, null], ['Ardrell Head', 'Cold Sker', 'Marrow Point', 'Seven Stones']);
+        $text = ['', 'The light was lit at dusk by the second keeper, who stayed until the first came up.', null];
+
+        self::assertSame([], LikelyHeadings::in(self::document([$text, ...$row, $text])));
+        self::assertCount(1, LikelyHeadings::in(self::document([$text, $row[0], $text])));
+    }
+
+    public function testTheLargerLookIsTheHigherLevelWhicheverComesFirst(): void
+    {
+        $text = ['', 'The light was lit at dusk by the second keeper, who stayed until the first came up.', null];
+        $groups = LikelyHeadings::in(self::document([$text, ['s130b', 'Cold Sker', 2], $text, ['s145b', 'The coast', 1], $text, ['s130b', 'Marrow Point', 2], $text]));
+        $levels = [];
+        foreach ($groups as $group) {
+            $levels[$group->lines[0]->text] = $group->level;
+        }
+
+        self::assertGreaterThan($levels['The coast'] ?? 9, $levels['Cold Sker'] ?? 0);
+    }
+
     public function testNothingIsALikelyHeadingInPlainText(): void
     {
         self::assertSame([], LikelyHeadings::in(Sketch::document('1 a, 2 b')));

@@ -8,7 +8,11 @@ use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Check\Finding;
 use Stemmata\Core\Check\StructureCheck;
 use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\Section;
+use Stemmata\Core\Outline\Level;
+use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Starter\Starter;
+use Stemmata\Core\Text\Heading;
 use Stemmata\Format\Starter\ShippedStarters;
 use Stemmata\Tests\Support\CountingIds;
 use Stemmata\Tests\Support\Sketch;
@@ -52,6 +56,13 @@ final class StarterTest extends TestCase
 
         $written = $document->withSection($document->section($first)->withBody(Sketch::body('A. Vance, The Log, 1867.')));
         self::assertNotContains('The part “The work” has no text yet.', self::messages($written));
+
+        $below = $document->withSection(Section::blank(Sketch::id('below'))->withBody(Sketch::body('Words.')))->withOutline($document->outline->spliced(1, 1, Outline::of(Sketch::id('below'), Level::from($document->outline->levelAt(0)->value + 1))));
+        self::assertNotContains('The part “The work” has no text yet.', self::messages($below), 'text under it is text of it');
+
+        $again = Section::blank(Sketch::id('again'))->withHeading(Heading::plain('The work'))->withBody(Sketch::body('Words.'));
+        $renewed = $document->withSection($again)->withOutline($document->outline->spliced(0, 1, Outline::of($again->id, $document->outline->levelAt(0))));
+        self::assertNotContains('The part “The work” is missing.', self::messages($renewed), 'another section of its name stands for it');
 
         $without = $document->withOutline($document->outline->without(0, 1));
         self::assertContains('The part “The work” is missing.', self::messages($without));

@@ -13,8 +13,10 @@ use Stemmata\Core\Numbering\NumberStyle;
 use Stemmata\Core\Numbering\Scheme;
 use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Text\Heading;
+use Stemmata\Core\Text\Node;
 use Stemmata\Core\TypedNumber\NumberLifting;
 use Stemmata\Tests\Support\CountingIds;
+use Stemmata\Tests\Support\Sketch;
 
 final class SchemeInferenceTest extends TestCase
 {
@@ -79,6 +81,43 @@ final class SchemeInferenceTest extends TestCase
 
         self::assertSame([2 => ['9', '3']], $lifting->differences);
         self::assertSame(['1', '2', '3', '3', '4'], $lifting->document->numbers());
+    }
+
+    public function testWhatMostlyDiffersIsWords(): void
+    {
+        $lifting = NumberLifting::from(self::document(['1 1. One', '1 7. Two', '1 3. Three', '1 20. Four', '1 11. Five']));
+
+        self::assertSame(['1. One', '7. Two', '3. Three', '20. Four', '11. Five'], $lifting->document->headings());
+        self::assertTrue($lifting->document->setup->numbering->isDecimal());
+    }
+
+    public function testFiguresThatHardlyCountOnAreWords(): void
+    {
+        $words = ['1 glass', '2 lamps', '9 keepers', '4 days', '30 nights'];
+
+        self::assertSame($words, NumberLifting::from(self::document(array_map(static fn (string $heading): string => '1 '.$heading, $words)))->document->headings());
+    }
+
+    public function testWhereRowsAsOftenGoOnAsBeginAnewEachBeginsAnew(): void
+    {
+        $lines = ['1 Part I', '2 Chapter 1', '2 Chapter 2', '1 Part II', '2 Chapter 3', '2 Chapter 4', '1 Part III', '2 Chapter 1', '2 Chapter 2'];
+        $document = NumberLifting::from(self::document($lines))->document;
+
+        self::assertTrue($document->setup->numbering->findLevel(false, 2)?->restarts);
+        self::assertSame(['Part I', 'Chapter 1', 'Chapter 2', 'Part II', 'Chapter 3', 'Chapter 4', 'Part III', 'Chapter 1', 'Chapter 2'], $document->numbers());
+    }
+
+    public function testANumberOnALineOfItsOwnTakesTheLineWithIt(): void
+    {
+        $lines = [];
+        foreach (['Oil', 'Men'] as $index => $words) {
+            $heading = Heading::ofInline([Node::text('Chapter '.($index + 1)), new Node('hardBreak'), Node::text($words)]);
+            $lines[] = [Level::One, Section::blank(Sketch::id($words))->withHeading($heading)];
+        }
+        $document = NumberLifting::from(Document::of(new TitleBlock(''), $lines))->document;
+
+        self::assertSame(['Oil', 'Men'], $document->headings());
+        self::assertEquals([Node::text('Oil')], $document->sectionAt(0)->heading->inline);
     }
 
     public function testNumbersFollowAMove(): void

@@ -39,7 +39,11 @@ final readonly class InsertDocument implements Operation
         if (Landing::Inside === $this->landing && Level::Nine === $document->outline->levelAt($document->outline->positionOf($this->target))) {
             return Refused::graftTooDeep();
         }
-        [$outline, $sections] = $this->asBranch();
+        $branch = $this->findBranch();
+        if (null === $branch) {
+            return Refused::graftTooDeep();
+        }
+        [$outline, $sections] = $branch;
         $grafted = Grafted::into($document, $outline, $sections, $place->level->value);
         if ($grafted instanceof Refused) {
             return $grafted;
@@ -48,7 +52,7 @@ final readonly class InsertDocument implements Operation
             ->withSection(...$grafted->sections)
             ->withOutline($document->outline->spliced($place->position, $place->position, $grafted->outline));
 
-        return new Applied($after, FallenUnder::notices($document, $after, [$grafted->outline->idAt($grafted->outline->count() - 1)]));
+        return new Applied($after, FallenUnder::notices($document, $after));
     }
 
     public function restsOn(): Basis
@@ -63,8 +67,8 @@ final readonly class InsertDocument implements Operation
         return sprintf('Put %s into the document', '' === $title ? 'another document' : '“'.$title.'”');
     }
 
-    /** @return array{Outline, list<Section>} */
-    private function asBranch(): array
+    /** @return array{Outline, list<Section>}|null null when its sections are too deep to stand under its title */
+    private function findBranch(): ?array
     {
         $outline = $this->other->outline;
         $sections = array_values(iterator_to_array($this->other->sections()));
@@ -78,8 +82,8 @@ final readonly class InsertDocument implements Operation
         $title = trim($this->other->titleBlock->title);
         $head = ($hasOpening ? array_shift($sections) : null) ?? Section::blank($this->ids->next());
         $head = $head->withHeading(Heading::plain('' === $title ? 'What was put in' : $title));
-        $under = [] === $levels ? $headed : $headed->findShifted(2 - (int) min($levels)) ?? $headed;
+        $under = [] === $levels ? $headed : $headed->findShifted(2 - (int) min($levels));
 
-        return [Outline::of($head->id, Level::One)->followedBy($under), [$head, ...$sections]];
+        return null === $under ? null : [Outline::of($head->id, Level::One)->followedBy($under), [$head, ...$sections]];
     }
 }

@@ -10,7 +10,9 @@ use Stemmata\Core\Operation\Basis;
 use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Operation\Rule\Described;
+use Stemmata\Core\Operation\Rule\FallenUnder;
 use Stemmata\Core\Operation\Rule\Grafted;
+use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Body;
 
@@ -41,9 +43,13 @@ final readonly class PasteDocument implements Operation
         }
         $outline = $this->pasted->outline;
         $hasOpening = $outline->hasOpening();
+        $level = $document->outline->levelAt($position);
+        if (Level::Nine === $level && $outline->count() > ($hasOpening ? 1 : 0)) {
+            return Refused::graftTooDeep();
+        }
         $sections = Grafted::withFreeNames($document, array_values(iterator_to_array($this->pasted->sections())));
         $opening = $hasOpening ? array_shift($sections) : null;
-        $grafted = Grafted::into($document, $hasOpening ? $outline->slice(1, $outline->count()) : $outline, $sections, min(9, $document->outline->levelAt($position)->value + 1));
+        $grafted = Grafted::into($document, $hasOpening ? $outline->slice(1, $outline->count()) : $outline, $sections, $level->value + 1);
         if ($grafted instanceof Refused) {
             return $grafted;
         }
@@ -55,7 +61,9 @@ final readonly class PasteDocument implements Operation
             ? [$section->withBody($head->followedBy($tail))]
             : [$section->withBody($head), ...$new, $last->withBody($last->body->followedBy($tail))];
 
-        return new Applied($document->withSection(...$changed)->withOutline($document->outline->spliced($position + 1, $position + 1, $grafted->outline)));
+        $after = $document->withSection(...$changed)->withOutline($document->outline->spliced($position + 1, $position + 1, $grafted->outline));
+
+        return new Applied($after, FallenUnder::notices($document, $after));
     }
 
     public function restsOn(): Basis

@@ -71,7 +71,7 @@ final readonly class TakeBranches implements Operation
         $at = $place->position ?? $document->outline->count();
         $after = $document->withSection(...$copies)->withOutline($document->outline->spliced($at, $at, $taken->withIds($newIds)));
 
-        return new Applied($after, [...self::leftBehind($after, $copies), ...FallenUnder::notices($document, $after, [$newIds[count($newIds) - 1]])]);
+        return new Applied($after, [...self::leftBehind($after, $copies), ...FallenUnder::notices($document, $after)]);
     }
 
     public function restsOn(): Basis

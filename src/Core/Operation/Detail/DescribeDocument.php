@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Operation\Detail;
 
+use Stemmata\Core\Counting\Targets;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Operation\Applied;
@@ -14,8 +15,6 @@ use Stemmata\Core\Operation\Refused;
 /** Sets points of the title block. Null leaves a point as it is. */
 final readonly class DescribeDocument implements Operation
 {
-    private const MAX_TARGET = 100_000_000;
-
     /** @param int|null $target words; 0 takes the target away */
     public function __construct(
         private ?string $title = null,
@@ -29,7 +28,7 @@ final readonly class DescribeDocument implements Operation
 
     public function applyTo(Document $document): Applied|Refused
     {
-        if (null !== $this->target && ($this->target < 0 || $this->target > self::MAX_TARGET)) {
+        if (null !== $this->target && ($this->target < 0 || $this->target > Targets::HIGHEST)) {
             return Refused::wrongTarget();
         }
         $now = $document->titleBlock;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Operation\Detail;
 
+use Stemmata\Core\Counting\Targets;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\Marker;
 use Stemmata\Core\Document\Section;
@@ -20,8 +21,6 @@ use Stemmata\Core\Outline\SectionId;
 /** Sets what the writer notes about sections: aim, target, marker, whether numbered, whether in the contents. Null leaves a point as it is. */
 final readonly class DescribeSection implements Operation
 {
-    private const MAX_TARGET = 100_000_000;
-
     /**
      * @param list<SectionId> $sections
      * @param int|null        $target   words; 0 takes the target away
@@ -43,7 +42,7 @@ final readonly class DescribeSection implements Operation
         if ($picked instanceof Refused) {
             return $picked;
         }
-        if (null !== $this->target && ($this->target < 0 || $this->target > self::MAX_TARGET)) {
+        if (null !== $this->target && ($this->target < 0 || $this->target > Targets::HIGHEST)) {
             return Refused::wrongTarget();
         }
         $noted = [];

@@ -49,7 +49,7 @@ final readonly class BringBackSection implements Operation
             ->withSection(...Grafted::withFreeNames($free, [$this->then->section($this->section)]))
             ->withOutline($document->outline->spliced($at, $at, $cell));
 
-        return new Applied($after, FallenUnder::notices($document, $after, [$this->section]));
+        return new Applied($after, FallenUnder::notices($document, $after));
     }
 
     public function restsOn(): Basis

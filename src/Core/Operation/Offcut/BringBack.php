@@ -57,7 +57,7 @@ final readonly class BringBack implements Operation
         }
         $after = $document->withOutline($outline->spliced($position, $position, $run))->withoutOffcut($offcut->id);
 
-        return new Applied($after, FallenUnder::notices($document, $after, [$run->idAt($run->count() - 1)]));
+        return new Applied($after, FallenUnder::notices($document, $after));
     }
 
     public function restsOn(): Basis

@@ -13,6 +13,7 @@ use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Operation\Rule\Described;
 use Stemmata\Core\Operation\Rule\Extent;
+use Stemmata\Core\Operation\Rule\FallenUnder;
 use Stemmata\Core\Operation\Rule\Picked;
 use Stemmata\Core\Outline\IdSource;
 use Stemmata\Core\Outline\Outline;
@@ -50,7 +51,9 @@ final readonly class CutOut implements Operation
             );
         }
 
-        return new Applied($document->withOutline($document->outline->splicedAt($exchanges))->withOffcut(...array_reverse($offcuts)));
+        $after = $document->withOutline($document->outline->splicedAt($exchanges))->withOffcut(...array_reverse($offcuts));
+
+        return new Applied($after, FallenUnder::notices($document, $after));
     }
 
     public function restsOn(): Basis

@@ -7,7 +7,6 @@ namespace Stemmata\Core\Operation\Rule;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\References;
 use Stemmata\Core\Document\Section;
-use Stemmata\Core\Link\BookmarkName;
 use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Outline\IdSource;
 use Stemmata\Core\Outline\SectionId;
@@ -29,14 +28,12 @@ final class Copies
     {
         $idByOld = [];
         $nameById = [];
-        $given = [];
+        $names = new FreeNames($into);
         foreach ($originals as $index => $original) {
             $idByOld[$original->id->value] = $newIds[$index]->value;
             foreach (References::in($original)->bookmarks as $id => $name) {
                 $idByOld[$id] = $ids->next()->value;
-                $free = BookmarkName::free($name, static fn (string $try): bool => isset($given[$try]) || null !== $into->findBookmarkOwner($try));
-                $given[$free] = true;
-                $nameById[$id] = $free;
+                $nameById[$id] = $names->for($name);
             }
         }
         $renew = static fn (Node $node): Node => self::renewed($node, $idByOld, $nameById);

@@ -9,64 +9,90 @@ use Stemmata\Core\Operation\Notice;
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\SectionId;
 
-/** Tells which sections, not moved themselves, came to stand under another heading through a change. */
+/**
+ * Tells which sections came to stand under another heading through a change that was not about them: the one rule, from
+ * before and after, for every operation.
+ */
 final class FallenUnder
 {
+    /** Sections that a notice names one by one, for the screen to show. */
     private const MOST_NAMED = 100;
 
     /**
-     * @param list<SectionId> $touched sections whose level or place was changed
+     * @param list<SectionId> $meant sections that the writer moved or gave a level; where those stand is no news
      *
-     * @return list<Notice>
+     * @return list<Notice> one for each heading that others came to stand under, in the order of the outline
      */
-    public static function notices(Document $before, Document $after, array $touched): array
+    public static function notices(Document $before, Document $after, array $meant = []): array
     {
-        $notices = [];
-        foreach ($touched as $id) {
-            $fallen = self::fallenUnder($before, $after, $id);
-            if ([] !== $fallen) {
-                $notices[] = self::notice($after, $id, $fallen);
+        $head = $before->outline->commonHead($after->outline);
+        $tail = $before->outline->commonTail($after->outline, $head);
+        $was = self::parents($before->outline, $head, $tail);
+        $is = self::parents($after->outline, $head, $tail);
+        $meant = array_fill_keys(array_map(static fn (SectionId $id): string => $id->value, $meant), true);
+        $fallen = [];
+        foreach ($is as $id => $parent) {
+            // What the change itself made stands where it was put; only what was there before can fall.
+            if (array_key_exists($id, $was) && $was[$id] !== $parent && !isset($meant[$id])) {
+                $fallen[$parent ?? ''][] = $id;
             }
+        }
+        $notices = [];
+        foreach ($fallen as $parent => $ids) {
+            $notices[] = self::notice($after, '' === $parent ? null : SectionId::fromString((string) $parent), $ids);
         }
 
         return $notices;
     }
 
-    /** @return list<int> positions in $after of the direct children that had another parent before */
-    private static function fallenUnder(Document $before, Document $after, SectionId $id): array
+    /**
+     * The heading that each section stands under, from the first that differs between the outlines to where none can differ
+     * any more: the first section of level 1 after the last that does.
+     *
+     * @param int $from sections at the head that are the same in both
+     * @param int $tail the same at the tail
+     *
+     * @return array<string, string|null> id of the parent by id
+     */
+    private static function parents(Outline $outline, int $from, int $tail): array
     {
-        $old = $before->outline->findPosition($id);
-        $new = $after->outline->findPosition($id);
-        if (null === $new) {
+        $end = $outline->count() - $tail;
+        $end += strcspn($outline->levels, '1', $end);
+        if ($from === $end) {
             return [];
         }
-        $oldBranch = null === $old ? Outline::empty() : $before->outline->slice($old, $before->outline->branchEnd($old));
-        $fallen = [];
-        $end = $after->outline->branchEnd($new);
-        for ($child = $new + 1; $child < $end; $child = $after->outline->branchEnd($child)) {
-            // What the change itself made stands where it was put; only what was there before can fall.
-            $id = $after->outline->idAt($child);
-            if (!$oldBranch->has($id) && $before->outline->has($id)) {
-                $fallen[] = $child;
+        $open = [];
+        for ($above = $from > 0 ? $from - 1 : null; null !== $above; $above = $outline->findParent($above)) {
+            array_unshift($open, $above);
+        }
+        $ids = str_split(substr($outline->ids, $from * SectionId::LENGTH, ($end - $from) * SectionId::LENGTH), SectionId::LENGTH);
+        $parents = [];
+        for ($position = $from; $position < $end; ++$position) {
+            while ([] !== $open && ('0' === $outline->levels[end($open)] || $outline->levels[end($open)] >= $outline->levels[$position])) {
+                array_pop($open);
             }
+            $parents[$ids[$position - $from]] = [] === $open ? null : $outline->idAt(end($open))->value;
+            $open[] = $position;
         }
 
-        return $fallen;
+        return $parents;
     }
 
-    /** @param non-empty-list<int> $fallen */
-    private static function notice(Document $after, SectionId $parent, array $fallen): Notice
+    /**
+     * @param SectionId|null         $parent null for sections that now stand at the top
+     * @param non-empty-list<string> $fallen
+     */
+    private static function notice(Document $after, ?SectionId $parent, array $fallen): Notice
     {
         $more = count($fallen) - 1;
         $sentence = sprintf(
-            '%s%s now %s under %s.',
-            $after->nameAt($fallen[0]),
+            '%s%s now %s %s.',
+            $after->nameAt($after->outline->positionOf(SectionId::fromString($fallen[0]))),
             0 === $more ? '' : sprintf(' and %s more', number_format($more)),
             0 === $more ? 'stands' : 'stand',
-            $after->section($parent)->name(),
+            null === $parent ? 'at the top, under no heading' : 'under '.$after->section($parent)->name(),
         );
-        $ids = array_map(static fn (int $position): string => $after->outline->idAt($position)->value, array_slice($fallen, 0, self::MOST_NAMED));
 
-        return new Notice(mb_strtoupper(mb_substr($sentence, 0, 1)).mb_substr($sentence, 1), $ids);
+        return new Notice(mb_strtoupper(mb_substr($sentence, 0, 1)).mb_substr($sentence, 1), array_slice($fallen, 0, self::MOST_NAMED));
     }
 }

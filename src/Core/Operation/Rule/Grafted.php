@@ -7,7 +7,6 @@ namespace Stemmata\Core\Operation\Rule;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\References;
 use Stemmata\Core\Document\Section;
-use Stemmata\Core\Link\BookmarkName;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Text\Body;
@@ -47,16 +46,10 @@ final readonly class Grafted
      */
     public static function withFreeNames(Document $document, array $sections): array
     {
-        $given = [];
-        $rename = static function (Node $node) use ($document, &$given): Node {
-            if ('bookmark' !== $node->type) {
-                return $node;
-            }
-            $free = BookmarkName::free($node->textAttribute('name'), static fn (string $try): bool => isset($given[$try]) || null !== $document->findBookmarkOwner($try));
-            $given[$free] = true;
-
-            return $node->withAttributes(['id' => $node->textAttribute('id'), 'name' => $free]);
-        };
+        $names = new FreeNames($document);
+        $rename = static fn (Node $node): Node => 'bookmark' === $node->type
+            ? $node->withAttributes(['id' => $node->textAttribute('id'), 'name' => $names->for($node->textAttribute('name'))])
+            : $node;
 
         return array_map(static fn (Section $section): Section => [] === References::in($section)->bookmarks ? $section : $section
             ->withHeading(Heading::ofInline(array_map(static fn (Node $node): Node => $node->mapped($rename), $section->heading->inline)))

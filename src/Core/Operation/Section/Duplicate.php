@@ -12,6 +12,7 @@ use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Operation\Rule\Copies;
 use Stemmata\Core\Operation\Rule\Described;
 use Stemmata\Core\Operation\Rule\Extent;
+use Stemmata\Core\Operation\Rule\FallenUnder;
 use Stemmata\Core\Operation\Rule\Picked;
 use Stemmata\Core\Outline\IdSource;
 use Stemmata\Core\Outline\SectionId;
@@ -50,7 +51,9 @@ final readonly class Duplicate implements Operation
             $into = Copies::haveBookmarks($made) ? $document->withSection(...$copies) : $into;
         }
 
-        return new Applied($document->withSection(...$copies)->withOutline($document->outline->splicedAt($exchanges)));
+        $after = $document->withSection(...$copies)->withOutline($document->outline->splicedAt($exchanges));
+
+        return new Applied($after, FallenUnder::notices($document, $after));
     }
 
     public function restsOn(): Basis

@@ -14,6 +14,8 @@ use Stemmata\Core\Operation\Basis;
 use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Operation\Rule\Described;
+use Stemmata\Core\Operation\Rule\FallenUnder;
+use Stemmata\Core\Operation\Rule\FreeNames;
 use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\SectionId;
@@ -45,10 +47,15 @@ final readonly class JoinWithAbove implements Operation
             return Refused::nothingAbove();
         }
         if (0 === $position) {
-            return HeadingAfterJoin::Paragraph === $this->heading ? new Applied($this->asOpening($document)) : Refused::nothingAbove();
+            return HeadingAfterJoin::Paragraph === $this->heading ? self::applied($document, $this->asOpening($document)) : Refused::nothingAbove();
         }
 
-        return new Applied($this->joined($document, $position));
+        return self::applied($document, $this->joined($document, $position));
+    }
+
+    private static function applied(Document $before, Document $after): Applied
+    {
+        return new Applied($after, FallenUnder::notices($before, $after));
     }
 
     public function restsOn(): Basis
@@ -110,10 +117,7 @@ final readonly class JoinWithAbove implements Operation
 
     private function anchor(Document $document, Section $section): Node
     {
-        $name = BookmarkName::free(
-            BookmarkName::madeFrom($section->heading->plainText()),
-            static fn (string $name): bool => null !== $document->findBookmarkOwner($name),
-        );
+        $name = (new FreeNames($document))->for(BookmarkName::madeFrom($section->heading->plainText()));
 
         return new Node('bookmark', ['id' => $section->id->value, 'name' => $name]);
     }

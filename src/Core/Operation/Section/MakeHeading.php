@@ -12,6 +12,7 @@ use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Operation\Rule\Described;
 use Stemmata\Core\Operation\Rule\FallenUnder;
+use Stemmata\Core\Operation\Rule\SpentOpening;
 use Stemmata\Core\Outline\IdSource;
 use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Outline\Outline;
@@ -53,12 +54,11 @@ final readonly class MakeHeading implements Operation
         }
         $kept = $section->withBody(Body::of(array_slice($section->body->blocks, 0, min(array_keys($this->levels)))));
         $after = $document->withSection($kept, ...array_column($new, 1));
-        // An opening that only held the heading to be has done its work.
-        $isSpent = $document->outline->levelAt($position)->isOpening() && $kept == Section::blank($kept->id) && !$document->isLinkedTo($kept->id);
+        $isSpent = SpentOpening::is($document, $position, $kept);
         $after = $isSpent ? $after->withoutSection($kept->id) : $after;
         $after = $after->withOutline($document->outline->spliced($isSpent ? $position : $position + 1, $position + 1, $entries));
 
-        return new Applied($after, FallenUnder::notices($document, $after, array_map(static fn (Section $each): SectionId => $each->id, array_column($new, 1))));
+        return new Applied($after, FallenUnder::notices($document, $after));
     }
 
     public function restsOn(): Basis

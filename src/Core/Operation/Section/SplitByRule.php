@@ -18,6 +18,7 @@ use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Operation\Rule\Described;
 use Stemmata\Core\Operation\Rule\Extent;
 use Stemmata\Core\Operation\Rule\Picked;
+use Stemmata\Core\Operation\Rule\SpentOpening;
 use Stemmata\Core\Outline\IdSource;
 use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Outline\Outline;
@@ -93,8 +94,7 @@ final readonly class SplitByRule implements Operation
             $entries = $entries->followedBy(Outline::of($made->id, Level::from(min(9, $level + $depth))));
             $new[] = $made;
         }
-        // A section without heading or text that only stood before the first cut has done its work.
-        $isSpent = [] === $kept && $document->outline->levelAt($position)->isOpening() && !$document->isLinkedTo($section->id) && $section->withBody(Body::empty()) == Section::blank($section->id);
+        $isSpent = SpentOpening::is($document, $position, $section->withBody(Body::of($kept)));
         $after = $isSpent ? $document->withoutSection($section->id) : $document->withSection($section->withBody(Body::of($kept)));
         $after = $after->withSection(...$new)->withOutline($document->outline->spliced($isSpent ? $position : $position + 1, $position + 1, $entries));
 

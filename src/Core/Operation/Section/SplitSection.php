@@ -63,7 +63,7 @@ final readonly class SplitSection implements Operation
             ->withSection($section->withBody($section->body->cut(0, $this->from)), $new)
             ->withOutline($document->outline->spliced($position + 1, $position + 1, $entry));
 
-        return new Applied($after, FallenUnder::notices($document, $after, [$this->newId]));
+        return new Applied($after, FallenUnder::notices($document, $after));
     }
 
     public function restsOn(): Basis

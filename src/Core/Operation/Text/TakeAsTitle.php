@@ -12,6 +12,7 @@ use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Basis;
 use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Refused;
+use Stemmata\Core\Operation\Rule\SpentOpening;
 use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\SectionId;
@@ -52,7 +53,7 @@ final readonly class TakeAsTitle implements Operation
         array_splice($rest, $this->block, 1);
         $kept = $section->withBody(Body::of($rest));
         // An opening that held nothing else has done its work.
-        $isSpent = $document->outline->levelAt($position)->isOpening() && $kept == Section::blank($kept->id) && !$document->isLinkedTo($kept->id) && $document->outline->count() > 1;
+        $isSpent = SpentOpening::is($document, $position, $kept) && $document->outline->count() > 1;
         $after = ($isSpent ? $document->withoutSection($kept->id)->withOutline($document->outline->without($position, $position + 1)) : $document->withSection($kept))
             ->withTitleBlock($this->part->in($document->titleBlock, $words));
 
