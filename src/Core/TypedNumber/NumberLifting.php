@@ -60,11 +60,10 @@ final readonly class NumberLifting
     {
         $kept = [];
         foreach ($inline as $node) {
-            if ($lead > 0 && ($node->isText() || 'hardBreak' === $node->type)) {
-                $text = $node->plainText();
-                $taken = min($lead, mb_strlen($text));
+            if ($lead > 0 && $node->isText()) {
+                $taken = min($lead, mb_strlen($node->text));
                 $lead -= $taken;
-                $node = Node::text(mb_substr($text, $taken), $node->marks);
+                $node = Node::text(mb_substr($node->text, $taken), $node->marks);
             }
             if (!$node->isText() || '' !== $node->text) {
                 $kept[] = $node;

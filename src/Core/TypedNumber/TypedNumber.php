@@ -12,8 +12,6 @@ final readonly class TypedNumber
     private const WORDS = 'chapter|part|book|section|appendix|annexe?|article|volume|act|scene|letter|canto|lecture|lesson|unit|module|schedule|clause|rule|title|division|essay|stave|kapitel|teil|abschnitt|anhang|artikel|chapitre|partie|livre|titre|cap[ií]tulo|parte|libro|anexo|ap[eé]ndice|capitolo|appendice|hoofdstuk|deel|bijlage|§+|no\.|nr\.';
     private const APPENDIX_WORDS = '/\A(?:appendix|annexe?|anhang|anexo|ap[eé]ndice|appendice|bijlage|schedule)\z/iu';
     private const SPELLED = 'twenty(?:-\p{L}+)?|thirty(?:-\p{L}+)?|forty(?:-\p{L}+)?|fifty(?:-\p{L}+)?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|eighteen|nineteen';
-    /** Beyond that, figures without a word are a year or a quantity. */
-    private const MOST_WITHOUT_WORD = 999;
 
     /**
      * @param string       $word   such as “Chapter”; empty for none
@@ -123,9 +121,6 @@ final readonly class TypedNumber
             if ([] === NumberStyle::stylesOf($part)) {
                 return null;
             }
-        }
-        if ('' === $word && 1 === preg_match('/\A\d+\z/', $parts[0]) && (int) $parts[0] > self::MOST_WITHOUT_WORD) {
-            return null;
         }
         $length = mb_strlen($lead);
 

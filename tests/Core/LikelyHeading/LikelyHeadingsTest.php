@@ -102,6 +102,30 @@ final class LikelyHeadingsTest extends TestCase
         self::assertGreaterThan($levels['The coast'] ?? 9, $levels['Cold Sker'] ?? 0);
     }
 
+    public function testAClearlyLargerLookIsHigherThoughASmallerOneAlwaysStandsBeforeIt(): void
+    {
+        $text = ['', 'The light was lit at dusk by the second keeper, who stayed until the first came up.', null];
+        $lines = [$text];
+        foreach (['Ardrell Head', 'Cold Sker', 'Marrow Point'] as $station) {
+            array_push($lines, ['s130b', 'A station', null], ['s138b', $station, null], $text);
+        }
+        $levels = [];
+        foreach (LikelyHeadings::in(self::document($lines)) as $group) {
+            $levels[$group->lines[0]->text] = $group->level;
+        }
+
+        self::assertGreaterThan($levels['Ardrell Head'] ?? 9, $levels['A station'] ?? 0);
+    }
+
+    public function testALookThatMostlyIsNoHeadingIsNotBelieved(): void
+    {
+        $text = ['', 'The light was lit at dusk by the second keeper, who stayed until the first came up.', null];
+        $said = ['i', 'It burned, he said, as if it had never been out, and nobody on the coast had reason to doubt him.', null];
+
+        self::assertSame([], LikelyHeadings::in(self::document([$text, $said, $text, $said, $text, ['i', 'A broken glass', null], $text, $said, $text])));
+        self::assertCount(1, LikelyHeadings::in(self::document([$text, ['i', 'A broken glass', null], $text, ['i', 'A new one', null], $text])));
+    }
+
     public function testNothingIsALikelyHeadingInPlainText(): void
     {
         self::assertSame([], LikelyHeadings::in(Sketch::document('1 a, 2 b')));

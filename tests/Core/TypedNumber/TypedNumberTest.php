@@ -58,6 +58,7 @@ final class TypedNumberTest extends TestCase
         yield 'words' => ['The gale'];
         yield 'a year' => ['1866 and after'];
         yield 'a year with a stop' => ['1866. The gale'];
+        yield 'a year and a month' => ['1866.2 The gale'];
         yield 'more than chapters are counted to' => ['1000. The gale'];
         yield 'a date' => ['1866-02 the gale'];
         yield 'initials' => ['A.B. Vance'];
