@@ -84,6 +84,16 @@ final class WrittenFilesTest extends TestCase
         self::assertSame(ReadForm::of($document), ReadForm::of($again));
     }
 
+    public function testCodeWithBlanksAtItsEndsKeepsThemInMarkdown(): void
+    {
+        $code = [new Mark('code')];
+        $document = $this->withBody(Sketch::document('1 One'), 'One', Node::paragraph([Node::text('a'), Node::text(' b ', $code), Node::text('c '), Node::text('d', $code)]));
+        $written = Services::formats()->written('md', $document);
+
+        self::assertStringContainsString('a<code> b </code>c `d`', $written);
+        self::assertSame(ReadForm::of($document), ReadForm::of(Services::formats()->readAsIs('x.md', $written)->document));
+    }
+
     private function withBody(Document $document, string $heading, Node ...$blocks): Document
     {
         return $document->withSection($document->section(Sketch::id($heading))->withBody(Body::of(array_values($blocks))));

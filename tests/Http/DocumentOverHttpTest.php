@@ -31,6 +31,38 @@ final class DocumentOverHttpTest extends TestCase
         self::assertSame(['Coast', 'Lights', 'Fog', 'Logs'], array_column($skeleton['sections'], 'heading'));
     }
 
+    public function testOffcutsSayWhereTheyCameFromAndWhatTheyAre(): void
+    {
+        $document = LiveDocument::from(self::$server, "Words before.\n\n".self::TEXT);
+        $document->operate(['name' => 'set-text-aside', 'section' => $document->section(1), 'from' => 1, 'to' => 3]);
+        $document->operate(['name' => 'delete', 'sections' => [$document->section(2)]]);
+        $document->operate(['name' => 'delete', 'sections' => [$document->section(0)]]);
+        $offcuts = $document->get('/offcuts');
+
+        self::assertSame(['set-aside', 'deleted', 'deleted'], array_reverse(array_column($offcuts, 'reason')));
+        self::assertSame(['Coast', 'Coast', null], array_reverse(array_column($offcuts, 'from')));
+        self::assertSame([true, false, false], array_reverse(array_column($offcuts, 'passage')), 'an opening is not a passage of a text');
+    }
+
+    public function testAChangeIsTheTimeOfTheDocument(): void
+    {
+        $document = LiveDocument::from(self::$server, self::TEXT);
+        $changedAt = static function () use ($document): int {
+            foreach (self::$server->get('GET', '/api/documents') as $card) {
+                if (is_array($card) && $card['id'] === $document->id && is_int($card['changedAt'] ?? null)) {
+                    return $card['changedAt'];
+                }
+            }
+            self::fail('The document is on the desk.');
+        };
+        $before = $changedAt();
+        // Times are whole seconds.
+        usleep(1_100_000);
+        $document->type(0, 'Typed.');
+
+        self::assertGreaterThan($before, $changedAt());
+    }
+
     public function testOnlyTheTextsThatTheWindowOpensOnComeWithTheSkeleton(): void
     {
         $long = str_repeat('word ', 6000);

@@ -53,6 +53,9 @@ final class DocxReaderTest extends TestCase
         yield 'elements of somebody’s own are looked into' => ['<w:customXml w:element="chapter">'.$p('One', 'H1').$p('text').'</w:customXml>', "# One\n\ntext"];
         yield 'what only newer programs know has a reading for older ones' => ['<w:p><w:r><mc:AlternateContent xmlns:mc="http://schemas.openxmlformats.org/markup-compatibility/2006"><mc:Fallback><w:t>plain</w:t></mc:Fallback></mc:AlternateContent></w:r></w:p>', 'plain'];
         yield 'a line ended by its own sign' => ['<w:p><w:r><w:t>a</w:t><w:cr/><w:t>b</w:t></w:r></w:p>', "a\\\nb"];
+        yield 'a part of the document that begins on a page of its own' => ['<w:p><w:pPr><w:sectPr/></w:pPr>'.$run('a').'</w:p>'.$p('b'), "a\n\n<div class=\"page-break\"></div>\n\nb"];
+        yield 'a part that goes on upon the same page' => ['<w:p><w:pPr><w:sectPr><w:type w:val="continuous"/></w:sectPr></w:pPr>'.$run('a').'</w:p>'.$p('b'), "a\n\nb"];
+        yield 'paragraphs that were moved stand where they went' => ['<w:moveTo>'.$p('a').'</w:moveTo>'.$p('b'), "a\n\nb"];
         yield 'a paragraph that begins a page' => [$p('a').'<w:p><w:pPr><w:pageBreakBefore/></w:pPr>'.$run('b').'</w:p>', "a\n\n<div class=\"page-break\"></div>\n\nb"];
         yield 'a bookmark on a blank line stands before what follows' => ['<w:p><w:bookmarkStart w:id="1" w:name="gap"/><w:bookmarkEnd w:id="1"/></w:p>'.$p('text').'<w:p><w:hyperlink w:anchor="gap">'.$run('there').'</w:hyperlink></w:p>', "<a id=\"gap\"></a>text\n\n[there](<#gap>)"];
         $link = '<w:p><w:hyperlink w:anchor="gap">'.$run('there').'</w:hyperlink></w:p>';

@@ -56,6 +56,13 @@ final class HtmlReaderTest extends TestCase
         self::assertSame('deep', $document->sectionAt(0)->body->plainText());
     }
 
+    public function testOfTwoHeadingsOfTheSameWordsTheFirstIsMeant(): void
+    {
+        $document = Services::formats()->readAsIs('x.html', '<h1>Gaps</h1><p>a</p><h1>Gaps</h1><p><a href="#gaps">there</a></p>')->document;
+
+        self::assertSame('section:'.$document->outline->idAt(0)->value, $document->sectionAt(1)->body->blocks[0]->content[0]->findMark('link')?->attribute('href'));
+    }
+
     public function testLinksArriveBySlugWhenNoAnchorIsNamed(): void
     {
         $read = Services::formats()->read('x.md', "# Damp, salt and oil\n\nSee [it](#damp-salt-and-oil) and [that](#nowhere).\n");

@@ -8,6 +8,7 @@ use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Stemmata\Core\Document\Document;
+use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Numbering\LevelNumber;
 use Stemmata\Core\Numbering\NumberStyle;
 use Stemmata\Core\Numbering\Scheme;
@@ -15,6 +16,9 @@ use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Text\GenerateContents;
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Rendition\RenditionOptions;
+use Stemmata\Core\Text\Body;
+use Stemmata\Core\Text\Mark;
+use Stemmata\Core\Text\Node;
 use Stemmata\Format\Read\Docx\ListNumbering;
 use Stemmata\Tests\Support\CountingIds;
 use Stemmata\Tests\Support\Foreign;
@@ -79,6 +83,35 @@ final class DocxWriterTest extends TestCase
                 self::assertStringContainsString('w:styleId="'.$style.'"', $styles);
             }
         }
+    }
+
+    public function testALinkInANoteArrivesThoughNothingElseLinks(): void
+    {
+        $note = new Node('footnote', content: [Node::text('see '), Node::text('Lamps', [Mark::link(LinkTarget::toSection(Sketch::id('Lamps')->value), null)])]);
+        $again = self::again(Sketch::document('1 Logs, 1 Lamps'), Node::paragraph([Node::text('a'), $note]));
+        $read = $again->sectionAt(0)->body->blocks[0]->content[1];
+
+        self::assertSame('footnote', $read->type);
+        self::assertSame(LinkTarget::toSection($again->outline->idAt(1)->value), $read->content[1]->findMark('link')?->attribute('href'));
+    }
+
+    public function testListsKeepTheirDepth(): void
+    {
+        $list = Node::paragraph([Node::text('innermost')]);
+        for ($depth = 7; $depth > 0; --$depth) {
+            $item = new Node('listItem', content: 7 === $depth ? [$list] : [Node::paragraph([Node::text('depth '.$depth)]), $list]);
+            $list = 0 === $depth % 2 ? new Node('orderedList', ['start' => 1], [$item]) : new Node('bulletList', content: [$item]);
+        }
+
+        self::assertEquals($list->toJson(), self::again(Sketch::document('1 Logs'), $list)->sectionAt(0)->body->blocks[0]->toJson());
+    }
+
+    /** The document with a text of its own in its first section, written and read again. */
+    private static function again(Document $document, Node $block): Document
+    {
+        $changed = $document->withSection($document->sectionAt(0)->withBody(Body::of([$block])));
+
+        return Services::formats()->readAsIs('x.docx', Services::formats()->written('docx', $changed))->document;
     }
 
     public function testTheSameDocumentMakesTheSameFile(): void
