@@ -34,6 +34,7 @@ export class ServerStandIn {
   /** Answers for the next writes, in turn; when there is none the write is done. */
   readonly answers: (() => Given)[] = [];
   changes: Partial<ChangesSince> = {};
+  numbers: string[] = [];
   texts = new Map<string, SectionText>();
 
   constructor(readonly skeleton: Skeleton) {
@@ -72,7 +73,7 @@ export class ServerStandIn {
 
   private answer({ method, path }: Asked): Given {
     if (path === "") return { status: 200, body: this.skeleton };
-    if (path === "/figures") return { status: 200, body: { numbers: [], numbersName: false, branchWords: [], words: 0, staleContents: [], overTarget: [], readingSpeed: 238 } };
+    if (path === "/figures") return { status: 200, body: { numbers: this.numbers, numbersName: false, branchWords: [], words: 0, staleContents: [], overTarget: [], readingSpeed: 238 } };
     if (path.startsWith("/changes")) return { status: 200, body: this.changesSince(this.changes) };
     if (path.startsWith("/texts")) return { status: 200, body: [...this.texts.values()].filter(({ id }) => decodeURIComponent(path).includes(id)) };
     if (method === "PUT") return { status: 204, body: null };

@@ -500,3 +500,73 @@ test("a place gone to is never hidden: its headings unfold, and a scope that lea
   session.goTo({ section: "b" });
   expect(session.state.scope).toBe("a");
 });
+
+test("words rest on the state that the writer began them in, whatever other windows do meanwhile", async () => {
+  type("a", "The");
+  server.revision = 7;
+  server.changes = { revision: 7, changed: [facts("c", 7)] };
+  const other = new BroadcastChannel("stemmata:d");
+  other.postMessage(7);
+  await vi.waitFor(async () => {
+    await pass(10);
+    expect(session.state.revision).toBe(7);
+  });
+  other.close();
+  type("a", "The gale");
+  await pass(1000);
+  expect(server.writes()).toMatchObject([{ baseRevision: 3, operation: { name: "replace-body", section: "a" } }]);
+});
+
+test("figures of an outline that has changed since are not shown", async () => {
+  server.numbers = ["1"];
+  await session.perform({ name: "rename", section: "a", heading: "x" });
+  await pass(1000);
+  expect(session.state.numbers).not.toEqual(["1"]);
+
+  server.numbers = ["1", "1.1", "2"];
+  await session.perform({ name: "rename", section: "a", heading: "y" });
+  await pass(1000);
+  expect(session.state.numbers).toEqual(["1", "1.1", "2"]);
+});
+
+test("an answer that skips a revision has the changes of the other window read", async () => {
+  server.answers.push(() => ({ status: 200, body: server.outcome("Renamed “a”", { previousRevision: 7, revision: 8 }) }));
+  server.changes = { revision: 8, changed: [{ ...facts("c", 7), heading: "theirs" }] };
+  await session.perform({ name: "rename", section: "a", heading: "x" });
+  expect(session.state.facts.get("c")?.heading).toBe("theirs");
+  expect(session.state.revision).toBe(8);
+});
+
+test("going to a place within the scope keeps the scope, to one behind it shows the whole", () => {
+  session.setScope("a");
+  session.goTo({ section: "b" });
+  expect(session.state.scope).toBe("a");
+  session.goTo({ section: "c" });
+  expect(session.state.scope).toBeNull();
+});
+
+test("a jump after going back begins the trail anew from there", () => {
+  session.goTo({ section: "a" });
+  session.goTo({ section: "b" });
+  session.goTo({ section: "c" });
+  session.goBack();
+  session.goBack();
+  expect(session.state.current).toBe("a");
+  session.goTo({ section: "c" });
+  session.goForward();
+  expect(session.state.current).toBe("c");
+  session.goBack();
+  expect(session.state.current).toBe("a");
+  session.goBack();
+  expect(session.state.current).toBe("a");
+});
+
+test("only the request that was met is over", () => {
+  session.goTo({ section: "b" });
+  const key = session.state.request?.key ?? 0;
+  session.goTo({ section: "c" });
+  session.requestMet(key);
+  expect(session.state.request).toMatchObject({ section: "c" });
+  session.requestMet(session.state.request?.key ?? 0);
+  expect(session.state.request).toBeNull();
+});

@@ -26,6 +26,12 @@ test("a document opens where writing stopped, without taking the focus", () => {
   expect(opened({ ...skeleton, resumeSection: "gone" })).toMatchObject({ current: "a", request: null });
 });
 
+test("what is picked and gone is not picked any more", () => {
+  const state = { ...opened(skeleton), picked: new Set(["b", "c"]) };
+  const { picked } = { ...state, ...withOutcome(state, { ...outcome, order: [{ at: 1, removed: 1, inserted: { ids: [], levels: "", flags: "" } }] }) };
+  expect([...picked]).toEqual(["c"]);
+});
+
 test("an outcome moves sections and keeps what it does not touch", () => {
   const state = opened(skeleton);
   const next = {

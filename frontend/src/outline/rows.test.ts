@@ -17,6 +17,13 @@ describe("visibleRows", () => {
     expect(visibleRows(outline, new Set()).map((row) => `${row.positionInSet}/${row.setSize}`)).toEqual(["1/2", "1/2", "1/1", "2/2", "2/2"]);
   });
 
+  test("the opening is nobody’s parent", () => {
+    const [opening, first] = visibleRows(outlineOf("0 o, 1 a, 2 b"), new Set());
+    expect([opening, first].map((row) => `${row?.positionInSet}/${row?.setSize}`)).toEqual(["1/2", "2/2"]);
+    expect(first?.parentLevel).toBe(0);
+    expect([opening?.hasInside, first?.hasInside]).toEqual([false, true]);
+  });
+
   test("a stem runs on as long as a later branch hangs on it", () => {
     expect(visibleRows(outline, new Set()).map((row) => row.stems.toSorted().join(""))).toEqual(["1", "12", "1", "1", ""]);
   });

@@ -17,6 +17,11 @@ test("a section without words keeps a little room and is told apart, a part whos
   expect(found[2]?.width).toBeGreaterThan(5);
 });
 
+test("an empty section takes the room of a dozen words", () => {
+  const [empty, full] = strata(outlineOf("1 a, 1 b"), [0, 108], 600);
+  expect([empty?.width, full?.width]).toEqual([60, 540]);
+});
+
 test("stretches too narrow to see are left out", () => {
   expect(strata(outlineOf("1 a, 1 b"), [1_000_000, 12], 500).map((each) => each.id)).toEqual(["a"]);
 });
