@@ -16,13 +16,13 @@ final class MilestonesTest extends TestCase
     public function testEveryStateOfARandomHistoryCanBeReturnedToWhateverWasUndoneSince(): void
     {
         $document = LiveDocument::from(LiveServer::overEmptyDatabase(), "# One\n\na\n\n## Two\n\nb\n\n# Three\n\nc\n");
-        $chance = new Randomizer(new Mt19937(5));
+        $random = new Randomizer(new Mt19937(5));
         $states = [0 => $document->text()];
         for ($turn = 0; $turn < 60; ++$turn) {
-            match ($chance->getInt(0, 5)) {
+            match ($random->getInt(0, 5)) {
                 0, 1 => $document->undo(),
                 2 => $document->redo(),
-                default => $document->operate($this->operation($chance, $document)),
+                default => $document->operate($this->operation($random, $document)),
             };
             // Typing in one burst is one step, whose state is the one that it ends in.
             $states[$document->state()] = $document->text();
@@ -75,15 +75,15 @@ final class MilestonesTest extends TestCase
     }
 
     /** @return array<string, mixed> */
-    private function operation(Randomizer $chance, LiveDocument $document): array
+    private function operation(Randomizer $random, LiveDocument $document): array
     {
-        $section = $document->section($chance->getInt(0, $document->count() - 1));
+        $section = $document->section($random->getInt(0, $document->count() - 1));
 
-        return match ($chance->getInt(0, 4)) {
-            0 => ['name' => 'replace-body', 'section' => $section, 'body' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'words '.$chance->getInt(0, 999)]]]]],
+        return match ($random->getInt(0, 4)) {
+            0 => ['name' => 'replace-body', 'section' => $section, 'body' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'words '.$random->getInt(0, 999)]]]]],
             1 => ['name' => 'demote', 'sections' => [$section]],
-            2 => ['name' => 'insert', 'landing' => 'after', 'target' => $section, 'heading' => 'New '.$chance->getInt(0, 999)],
-            3 => ['name' => 'rename', 'section' => $section, 'heading' => 'Named '.$chance->getInt(0, 999)],
+            2 => ['name' => 'insert', 'landing' => 'after', 'target' => $section, 'heading' => 'New '.$random->getInt(0, 999)],
+            3 => ['name' => 'rename', 'section' => $section, 'heading' => 'Named '.$random->getInt(0, 999)],
             default => $document->count() > 2 ? ['name' => 'delete', 'sections' => [$section]] : ['name' => 'duplicate', 'sections' => [$section]],
         };
     }

@@ -121,8 +121,8 @@ final class LineModel
             if (null === $model || null === $at) {
                 return null;
             }
-            $fellows = array_values(array_filter(array_keys($model->lines), static fn (int $other): bool => $model->lines[$other][1] > 0 && $model->parent($other) === $model->parent($at)));
-            $sibling = $fellows[array_search($at, $fellows, true) + ($up ? -1 : 1)] ?? null;
+            $siblings = array_values(array_filter(array_keys($model->lines), static fn (int $other): bool => $model->lines[$other][1] > 0 && $model->parent($other) === $model->parent($at)));
+            $sibling = $siblings[array_search($at, $siblings, true) + ($up ? -1 : 1)] ?? null;
             $model = null === $sibling ? null : $model->moved([$name], true, $up ? 'before' : 'after', $model->lines[$sibling][0]);
         }
 

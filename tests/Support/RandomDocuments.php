@@ -15,12 +15,12 @@ use Stemmata\Core\Text\Heading;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
 
-/** Documents of every shape the model allows, from a seeded chance. */
+/** Documents of every shape the model allows, from a seed. */
 final readonly class RandomDocuments
 {
     private const WORDS = ['glass', 'keeper', 'log', 'Sturm', '灯台', 'gale', 'šifra', 'lamp', '𝄞', 'naïve', 'reading', 'дом'];
 
-    public function __construct(private Randomizer $chance, private CountingIds $ids)
+    public function __construct(private Randomizer $random, private CountingIds $ids)
     {
     }
 
@@ -31,11 +31,11 @@ final readonly class RandomDocuments
             $sections[] = [Level::Opening, new Section($this->ids->next(), Heading::none(), $this->body([]))];
         }
         $known = [];
-        for ($count = $this->chance->getInt(1, $maxSections); $count > 0; --$count) {
+        for ($count = $this->random->getInt(1, $maxSections); $count > 0; --$count) {
             $id = $this->ids->next();
             $known[] = $id;
             $heading = $this->oneIn(12) ? Heading::none() : Heading::ofInline($this->inline($known, false));
-            $sections[] = [Level::from($this->chance->getInt(1, 9)), new Section($id, $heading, $this->body($known), $this->oneIn(3) ? $this->words() : '')];
+            $sections[] = [Level::from($this->random->getInt(1, 9)), new Section($id, $heading, $this->body($known), $this->oneIn(3) ? $this->words() : '')];
         }
 
         return Document::of(new TitleBlock($this->words()), $sections);
@@ -45,7 +45,7 @@ final readonly class RandomDocuments
     public function body(array $known): Body
     {
         $blocks = [];
-        for ($count = $this->chance->getInt(0, 4); $count > 0; --$count) {
+        for ($count = $this->random->getInt(0, 4); $count > 0; --$count) {
             $blocks[] = $this->block($known);
         }
 
@@ -55,12 +55,12 @@ final readonly class RandomDocuments
     /** @param list<SectionId> $known */
     private function block(array $known): Node
     {
-        return match ($this->chance->getInt(0, 7)) {
+        return match ($this->random->getInt(0, 7)) {
             0 => new Node('quotation', content: [Node::paragraph($this->inline($known))]),
             1 => new Node('bulletList', content: [$this->item($known), $this->item($known)]),
             2 => new Node('codeBlock', ['language' => null], [Node::text($this->words())]),
             3 => new Node('separator'),
-            4 => new Node('calculation', content: [Node::text($this->chance->getInt(1, 9).' / '.$this->chance->getInt(0, 9))]),
+            4 => new Node('calculation', content: [Node::text($this->random->getInt(1, 9).' / '.$this->random->getInt(0, 9))]),
             default => Node::paragraph($this->inline($known)),
         };
     }
@@ -80,11 +80,11 @@ final readonly class RandomDocuments
     {
         $inline = [Node::text($this->words()), Node::text(' '.$this->words(), [new Mark('emphasis')])];
         if ([] !== $known && $this->oneIn(4)) {
-            $target = $known[$this->chance->getInt(0, count($known) - 1)];
+            $target = $known[$this->random->getInt(0, count($known) - 1)];
             $inline[] = Node::text($this->words(), [Mark::link('section:'.$target->value)]);
         }
         if ([] !== $known && $this->oneIn(6)) {
-            $inline[] = new Node('crossReference', ['href' => 'section:'.$known[$this->chance->getInt(0, count($known) - 1)]->value, 'shows' => 'heading']);
+            $inline[] = new Node('crossReference', ['href' => 'section:'.$known[$this->random->getInt(0, count($known) - 1)]->value, 'shows' => 'heading']);
         }
         if ($bookmarks && $this->oneIn(6)) {
             $id = $this->ids->next();
@@ -97,8 +97,8 @@ final readonly class RandomDocuments
     private function words(): string
     {
         $words = [];
-        for ($count = $this->chance->getInt(1, 4); $count > 0; --$count) {
-            $words[] = self::WORDS[$this->chance->getInt(0, count(self::WORDS) - 1)];
+        for ($count = $this->random->getInt(1, 4); $count > 0; --$count) {
+            $words[] = self::WORDS[$this->random->getInt(0, count(self::WORDS) - 1)];
         }
 
         return implode(' ', $words);
@@ -106,6 +106,6 @@ final readonly class RandomDocuments
 
     private function oneIn(int $times): bool
     {
-        return 1 === $this->chance->getInt(1, $times);
+        return 1 === $this->random->getInt(1, $times);
     }
 }

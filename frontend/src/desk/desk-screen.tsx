@@ -9,7 +9,7 @@ import { cx } from "../parts/cx";
 import { Emblem } from "../parts/emblem";
 import { ThemeButton } from "../parts/theme";
 import { Progress } from "../parts/progress";
-import { counted, figure } from "../parts/words";
+import { counted, formatNumber } from "../parts/words";
 import { DocumentRow } from "./document-row";
 import { importFile, READABLE, type Imported, type Progress as ImportProgress } from "../files/import-file";
 import { ImportResult } from "../files/import-result";
@@ -90,7 +90,9 @@ export function DeskScreen() {
         <div role="status" aria-live="polite">
           {bring.isPending && (
             <Progress
-              words={progress?.doing === "storing" ? `Storing “${bring.variables.name}”: ${figure(progress.done)} of ${figure(progress.of)} sections` : `Reading “${bring.variables.name}”…`}
+              words={
+                progress?.doing === "storing" ? `Storing “${bring.variables.name}”: ${formatNumber(progress.done)} of ${formatNumber(progress.of)} sections` : `Reading “${bring.variables.name}”…`
+              }
               {...(progress?.doing === "storing" ? { done: progress.done, of: progress.of } : {})}
               onCancel={() => leave.current?.abort()}
             />

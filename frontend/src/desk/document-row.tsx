@@ -5,7 +5,7 @@ import { Link } from "wouter";
 import { api, read, type DocumentCard } from "../api/client";
 import { Menu } from "../parts/menu";
 import { Shape } from "./shape";
-import { counted, figure, since } from "../parts/words";
+import { counted, formatNumber, since } from "../parts/words";
 import { NameDialog } from "../parts/name-dialog";
 
 /** One document on the desk: its name, its shape, how far it is, and where writing stopped. */
@@ -39,7 +39,7 @@ export function DocumentRow({ document, onRemoved }: { document: DocumentCard; o
         <Shape levels={document.levels} words={document.sectionWords} width={400} />
       </div>
       <div className="text-right tabular-nums">
-        <p>{document.target ? `${figure(document.words)} of ${figure(document.target)}` : counted(document.words, "word")}</p>
+        <p>{document.target ? `${formatNumber(document.words)} of ${formatNumber(document.target)}` : counted(document.words, "word")}</p>
         <p className="text-faint">{since(document.changedAt)}</p>
       </div>
       <Menu label={`Commands for ${title}`} align="end" entries={[{ label: "Rename…", run: () => setNaming(true) }, "line", { label: "Take off the desk", tone: "loss", run: () => remove.mutate() }]}>

@@ -58,7 +58,7 @@ export class Session {
 
   static async open(id: string): Promise<Session> {
     const skeleton = await read(api.GET("/api/documents/{id}", { params: { path: { id } } }));
-    lingering.get(id)?.letGo();
+    lingering.get(id)?.release();
     return new Session(opened(skeleton));
   }
 
@@ -79,10 +79,10 @@ export class Session {
     // Open until the last words are sent, for other windows are told of them.
     this.channel.onmessage = null;
     lingering.set(this.state.id, this);
-    void this.flush().then(() => this.drafts.size === 0 && this.letGo());
+    void this.flush().then(() => this.drafts.size === 0 && this.release());
   }
 
-  private letGo(): void {
+  private release(): void {
     window.clearTimeout(this.pauseTimer);
     this.drafts.clear();
     void this.queue.then(() => this.channel.close());
@@ -575,7 +575,7 @@ export class Session {
     this.store.setState({ message: { key: ++this.keys, tone: "said", sentence, canUndo: false, offer: { label, run } } });
   }
 
-  hush(): void {
+  dismissMessage(): void {
     this.store.setState({ message: null });
   }
 

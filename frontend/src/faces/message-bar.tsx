@@ -12,7 +12,7 @@ export function MessageBar() {
   const hasPicks = useDocument("MessageBar", (state) => state.picked.size > 0);
   useEffect(() => {
     if (!message || message.tone === "warning" || message.offer) return;
-    const timer = window.setTimeout(() => session.hush(), STAYS);
+    const timer = window.setTimeout(() => session.dismissMessage(), STAYS);
     return () => window.clearTimeout(timer);
   }, [message, session]);
   return (
@@ -22,16 +22,16 @@ export function MessageBar() {
           {message.tone === "warning" && <span className="font-semibold">Not done:</span>}
           <span>{message.sentence}</span>
           {message.offer && (
-            <button type="button" className="rounded px-2 font-semibold underline underline-offset-4" onClick={() => (session.hush(), message.offer?.run())}>
+            <button type="button" className="rounded px-2 font-semibold underline underline-offset-4" onClick={() => (session.dismissMessage(), message.offer?.run())}>
               {message.offer.label}
             </button>
           )}
           {message.canUndo && (
-            <button type="button" className="rounded px-2 font-semibold underline underline-offset-4" onClick={() => (session.hush(), void session.undo())}>
+            <button type="button" className="rounded px-2 font-semibold underline underline-offset-4" onClick={() => (session.dismissMessage(), void session.undo())}>
               Undo
             </button>
           )}
-          <button type="button" aria-label="Put this message away" className="grid size-7 place-items-center rounded-full" onClick={() => session.hush()}>
+          <button type="button" aria-label="Put this message away" className="grid size-7 place-items-center rounded-full" onClick={() => session.dismissMessage()}>
             <X size={15} aria-hidden="true" />
           </button>
         </p>

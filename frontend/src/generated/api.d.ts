@@ -774,7 +774,7 @@ export interface components {
             heading: string;
             /** @description Of its place and its words */
             kinds: ("new" | "gone" | "moved" | "promoted" | "demoted" | "renamed" | "reworded")[];
-            noted: components["schemas"]["Noted"][];
+            noted: components["schemas"]["SectionDetail"][];
         };
         /** @description A stretch of the history, by sitting, the last first. */
         HistoryPage: {
@@ -806,7 +806,7 @@ export interface components {
             madeAt: number;
         };
         /** @description What was noted about a section then, and what is noted now. */
-        Noted: {
+        SectionDetail: {
             /** @enum {string} */
             what: "aim" | "target" | "marker" | "numbering" | "contents";
             /** @description Empty for nothing */

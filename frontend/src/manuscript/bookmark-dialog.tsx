@@ -37,7 +37,7 @@ export function BookmarkDialog({ spot, onClose }: { spot: Spot; onClose: () => v
       return onClose();
     }
     if (answer.kind === "refused") {
-      session.hush();
+      session.dismissMessage();
       setProblem(answer.sentence);
     } else setProblem("It could not be kept just now; try again.");
   };

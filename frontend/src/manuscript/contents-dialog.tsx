@@ -20,7 +20,7 @@ export function ContentsDialog({ spot, section, onClose }: { spot: Spot | null; 
     const place = spot?.section ?? section;
     const refusal = place === undefined ? null : await generateContents(session, place, spot?.view ?? null, from, to, title, numbers);
     if (refusal === null) return onClose();
-    session.hush();
+    session.dismissMessage();
     setProblem(refusal);
   };
   return (

@@ -15,7 +15,7 @@ export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void 
   };
   const complete = address.includes("@") && !address.includes(":") ? `mailto:${address}` : /^[a-z]+:/i.test(address) ? address : `https://${address}`;
   return (
-    <Dialog open onClose={onClose} title="Lead these words to…">
+    <Dialog open onClose={onClose} title="Link to…">
       <PlaceChooser label="A heading or a bookmark" onChoose={(choice) => link(choice.target)} onOther={(words) => words.includes(".") && link(/^[a-z]+:/i.test(words) ? words : `https://${words}`)} />
       <form
         className="mt-4 flex items-end gap-2 border-t border-line pt-4"

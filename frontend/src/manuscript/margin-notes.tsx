@@ -3,7 +3,7 @@ import { useState } from "react";
 import { api, read } from "../api/client";
 import { useDocument, useSession } from "../document/context";
 import { plainKey } from "../keys/plain-key";
-import { counted, figure, readingTime } from "../parts/words";
+import { counted, formatNumber, readingTime } from "../parts/words";
 import { useFindings } from "../places/findings";
 import { placesQuery } from "../places/places";
 
@@ -43,7 +43,7 @@ export function MarginNotes({ id }: { id: string }) {
             target={facts.target}
             onChange={(target) => void session.perform({ name: "describe-section", sections: [id], target }, { quiet: true })}
           />
-          {branch > facts.words && <p>{facts.words === 0 ? "all of them in what is under it" : `${figure(facts.words)} of them in its own text`}</p>}
+          {branch > facts.words && <p>{facts.words === 0 ? "all of them in what is under it" : `${formatNumber(facts.words)} of them in its own text`}</p>}
         </Note>
         {bookmarks.length > 0 && (
           <Note label="Bookmarks here">
@@ -149,7 +149,7 @@ function Target({ words, isOver, target, onChange }: { words: number; isOver: bo
   return (
     <>
       <p className="tabular-nums">
-        {target ? `${figure(words)} of ` : `${counted(words, "word")} · `}
+        {target ? `${formatNumber(words)} of ` : `${counted(words, "word")} · `}
         {asking ? (
           <input
             autoFocus
@@ -163,7 +163,7 @@ function Target({ words, isOver, target, onChange }: { words: number; isOver: bo
           />
         ) : (
           <button type="button" className="rounded underline decoration-line decoration-dotted underline-offset-4 hover:text-ink" onClick={() => setAsking(true)}>
-            {target ? figure(target) : "set a target"}
+            {target ? formatNumber(target) : "set a target"}
           </button>
         )}
       </p>

@@ -1,6 +1,6 @@
 const number = new Intl.NumberFormat("en-GB");
 
-export function figure(value: number): string {
+export function formatNumber(value: number): string {
   return number.format(value);
 }
 
@@ -12,7 +12,7 @@ export function wholeNumber(words: string): number | null {
 
 /** “1 word”, “20,418 words”. */
 export function counted(count: number, one: string, many = `${one}s`): string {
-  return `${figure(count)} ${count === 1 ? one : many}`;
+  return `${formatNumber(count)} ${count === 1 ? one : many}`;
 }
 
 /** “24 November 2026” */
@@ -41,5 +41,5 @@ export function readingTime(words: number, speed: number): string {
   const seconds = Math.round((words / speed) * 60);
   if (seconds < 60) return `${seconds} s to read`;
   const minutes = Math.floor(seconds / 60);
-  return minutes < 10 && seconds % 60 > 0 ? `${minutes} min ${seconds % 60} s to read` : `${figure(minutes)} min to read`;
+  return minutes < 10 && seconds % 60 > 0 ? `${minutes} min ${seconds % 60} s to read` : `${formatNumber(minutes)} min to read`;
 }

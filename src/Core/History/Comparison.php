@@ -39,7 +39,7 @@ final readonly class Comparison
             $section = SectionId::fromString((string) $id);
             $kinds = isset($old[$id])
                 ? [...$this->placeKinds($old[$id], $place, $steady, $old, $new), ...$this->wordKinds($section)]
-                : [DifferenceKind::Fresh];
+                : [DifferenceKind::Added];
             $noted = isset($old[$id]) ? [...$this->noted($section), ...self::notedInOutline($old[$id]['flags'], $place['flags'])] : [];
             if ([] !== $kinds || [] !== $noted) {
                 $differences[] = new Difference($section, $this->now->section($section)->heading->plainText(), $kinds, $noted);
@@ -98,7 +98,7 @@ final readonly class Comparison
         return array_key_exists($id->value, $this->then->changedSections) || array_key_exists($id->value, $this->now->changedSections);
     }
 
-    /** @return list<NotedAnew> */
+    /** @return list<DetailChange> */
     private function noted(SectionId $id): array
     {
         if (!$this->isTouched($id)) {
@@ -107,13 +107,13 @@ final readonly class Comparison
         [$then, $now] = [$this->then->section($id), $this->now->section($id)];
 
         return self::changed([
-            new NotedAnew(Noted::Aim, $then->aim, $now->aim),
-            new NotedAnew(Noted::Target, (string) $then->target, (string) $now->target),
-            new NotedAnew(Noted::Marker, $then->marker->value, $now->marker->value),
+            new DetailChange(SectionDetail::Aim, $then->aim, $now->aim),
+            new DetailChange(SectionDetail::Target, (string) $then->target, (string) $now->target),
+            new DetailChange(SectionDetail::Marker, $then->marker->value, $now->marker->value),
         ]);
     }
 
-    /** @return list<NotedAnew> */
+    /** @return list<DetailChange> */
     private static function notedInOutline(int $then, int $now): array
     {
         $numbering = static fn (int $flags): string => match (true) {
@@ -124,19 +124,19 @@ final readonly class Comparison
         $contents = static fn (int $flags): string => 0 === ($flags & Outline::LEFT_OUT_OF_CONTENTS) ? 'listed' : 'left out';
 
         return self::changed([
-            new NotedAnew(Noted::Numbering, $numbering($then), $numbering($now)),
-            new NotedAnew(Noted::Contents, $contents($then), $contents($now)),
+            new DetailChange(SectionDetail::Numbering, $numbering($then), $numbering($now)),
+            new DetailChange(SectionDetail::Contents, $contents($then), $contents($now)),
         ]);
     }
 
     /**
-     * @param list<NotedAnew> $noted
+     * @param list<DetailChange> $noted
      *
-     * @return list<NotedAnew>
+     * @return list<DetailChange>
      */
     private static function changed(array $noted): array
     {
-        return array_values(array_filter($noted, static fn (NotedAnew $each): bool => $each->then !== $each->now));
+        return array_values(array_filter($noted, static fn (DetailChange $each): bool => $each->then !== $each->now));
     }
 
     /** @return array<string, array{id: string, level: int, parent: string, flags: int}> by id, in order; no parent is '' */

@@ -6,7 +6,7 @@ namespace Stemmata\Core\History;
 
 enum DifferenceKind: string
 {
-    case Fresh = 'new';
+    case Added = 'new';
     case Gone = 'gone';
     case Moved = 'moved';
     case Promoted = 'promoted';

@@ -28,7 +28,7 @@ final readonly class Evidence
             [$line->hasHeadingStyle() ? 0.25 : 0, sprintf('in the style “%s”', $line->style)],
             [self::numberWeight($line), null === $line->number ? '' : sprintf('bears the number “%s”', $line->number->label())],
             [$line->hasSpaceAround ? 0.06 : 0, 'space around it'],
-            [$surround->fellows >= 2 ? min(0.12, 0.04 * $surround->fellows) : 0, sprintf('%d lines look the same', $surround->fellows)],
+            [$surround->linesAlike >= 2 ? min(0.12, 0.04 * $surround->linesAlike) : 0, sprintf('%d lines look the same', $surround->linesAlike)],
             [$surround->textFollows ? 0.12 : -0.3, $surround->textFollows ? 'text follows' : ''],
             [$line->words <= 10 ? 0.08 : ($line->words > 14 ? -0.12 : 0), $line->words <= 10 ? 'short' : ''],
             [match (true) {

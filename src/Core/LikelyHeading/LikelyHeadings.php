@@ -15,13 +15,13 @@ use Stemmata\Core\Text\Node;
 final class LikelyHeadings
 {
     private const LEAST_CONFIDENCE = 0.5;
-    /** A group is believed when at least this share of its fellows are likely headings. */
+    /** A group is believed when at least this share of its lines are likely headings. */
     private const LEAST_SHARE = 0.5;
     /** In a look that is less believed, a line has to speak for itself. */
     private const OWN_CONFIDENCE = 0.75;
 
     /** @var array<string, int> lines by look, in all */
-    private array $fellows = [];
+    private array $linesAlike = [];
     /** @var list<array{Section, int, int, Line, Evidence}> section, its level, block */
     private array $likely = [];
 
@@ -46,7 +46,7 @@ final class LikelyHeadings
         $sections = $this->sections();
         foreach ($sections as [, , $lines]) {
             foreach (array_filter($lines) as $line) {
-                $this->fellows[$line->look()] = ($this->fellows[$line->look()] ?? 0) + 1;
+                $this->linesAlike[$line->look()] = ($this->linesAlike[$line->look()] ?? 0) + 1;
             }
         }
         foreach ($sections as [$section, $level, $lines]) {
@@ -107,7 +107,7 @@ final class LikelyHeadings
     {
         $surround = new Surround(
             self::textFollows($section->body->blocks, $lines, $block, $line),
-            $this->fellows[$line->look()],
+            $this->linesAlike[$line->look()],
             self::rowLength($lines, $block, $line),
         );
         $evidence = Evidence::of($line, $surround);
@@ -149,7 +149,7 @@ final class LikelyHeadings
     private function dropDoubtfulLooks(): void
     {
         $likely = array_count_values(array_map(static fn (array $each): string => $each[3]->look(), $this->likely));
-        $this->likely = array_values(array_filter($this->likely, fn (array $each): bool => null !== $each[3]->number || $each[4]->confidence() >= self::OWN_CONFIDENCE || $likely[$each[3]->look()] >= self::LEAST_SHARE * $this->fellows[$each[3]->look()]));
+        $this->likely = array_values(array_filter($this->likely, fn (array $each): bool => null !== $each[3]->number || $each[4]->confidence() >= self::OWN_CONFIDENCE || $likely[$each[3]->look()] >= self::LEAST_SHARE * $this->linesAlike[$each[3]->look()]));
     }
 
     /** @return list<LookGroup> */
@@ -182,7 +182,7 @@ final class LikelyHeadings
     private function findTitle(): ?int
     {
         [$section, $level, $block, $line] = $this->likely[0] ?? [null, 1, 1, null];
-        if (null === $section || null === $line || 0 !== $level || $block > 1 || count($this->likely) < 3 || null !== $line->number || 1 !== $this->fellows[$line->look()]) {
+        if (null === $section || null === $line || 0 !== $level || $block > 1 || count($this->likely) < 3 || null !== $line->number || 1 !== $this->linesAlike[$line->look()]) {
             return null;
         }
         $others = array_map(static fn (array $each): float => $each[3]->prominence(), array_slice($this->likely, 1));

@@ -82,7 +82,7 @@ final readonly class Line
         return 1 === preg_match('/head|title|chapter|section|überschrift|kapitel|titre|titel|t[ií]tulo/iu', $this->style);
     }
 
-    /** The look alone; lines that share it are fellows. */
+    /** The look alone; lines that share it look alike. */
     public function look(): string
     {
         return implode(' ', array_filter([

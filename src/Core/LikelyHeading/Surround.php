@@ -9,10 +9,10 @@ final readonly class Surround
 {
     /**
      * @param bool $textFollows whether text, or a line that stands out less, comes next
-     * @param int  $fellows     lines of the same look in all
+     * @param int  $linesAlike     lines of the same look in all
      * @param int  $rowLength   lines of the same look in an unbroken row, this one among them: verse, lists, tables
      */
-    public function __construct(public bool $textFollows, public int $fellows, public int $rowLength)
+    public function __construct(public bool $textFollows, public int $linesAlike, public int $rowLength)
     {
     }
 }

@@ -165,11 +165,11 @@ final readonly class Node
     /** @return iterable<Node> this part and every part within it, in reading order */
     public function walk(): iterable
     {
-        $ahead = [$this];
-        while (null !== $node = array_pop($ahead)) {
+        $pending = [$this];
+        while (null !== $node = array_pop($pending)) {
             yield $node;
             foreach (array_reverse($node->content) as $child) {
-                $ahead[] = $child;
+                $pending[] = $child;
             }
         }
     }

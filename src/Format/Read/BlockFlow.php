@@ -112,7 +112,7 @@ final class BlockFlow
         }
         $this->codeLanguage = $language;
         $this->code[] = $line;
-        $this->builder->bookmarksAhead($bookmarks);
+        $this->builder->bookmarksForNext($bookmarks);
     }
 
     /**
@@ -133,18 +133,18 @@ final class BlockFlow
     }
 
     /** A name for the place where the next heading or block begins. */
-    public function anchorAhead(string $anchor, bool $isHidden): void
+    public function anchorForNext(string $anchor, bool $isHidden): void
     {
         $this->finish();
-        $this->builder->anchorAhead($anchor, $isHidden);
+        $this->builder->anchorForNext($anchor, $isHidden);
     }
 
     /** @param list<Node> $bookmarks to stand before the next heading or block */
-    public function bookmarksAhead(array $bookmarks): void
+    public function bookmarksForNext(array $bookmarks): void
     {
         if ([] !== $bookmarks) {
             $this->finish();
-            $this->builder->bookmarksAhead($bookmarks);
+            $this->builder->bookmarksForNext($bookmarks);
         }
     }
 

@@ -54,9 +54,9 @@ final class DocumentBuilder
     /** @var array<string, true> ids of the bookmarks and sections that something leads to */
     private array $reached = [];
     /** @var array<string, bool> names of the place where the next heading or block begins, and whether a program made them for itself */
-    private array $ahead = [];
+    private array $pendingAnchors = [];
     /** @var list<Node> bookmarks that stand before the next heading or block */
-    private array $bookmarksAhead = [];
+    private array $bookmarksForNext = [];
     /** @var array<string, string> link target by the id of a bookmark that no line of words holds */
     private array $moved = [];
     /** @var list<Node> */
@@ -109,12 +109,12 @@ final class DocumentBuilder
         if ($level > 9) {
             $this->note(ImportNote::LevelTooDeep, $this->heading->plainText());
         }
-        foreach ([...array_map(strval(...), array_keys($this->ahead)), ...$anchors] as $anchor) {
+        foreach ([...array_map(strval(...), array_keys($this->pendingAnchors)), ...$anchors] as $anchor) {
             $this->targets[$anchor] ??= LinkTarget::toSection($this->id->value);
         }
-        $this->ahead = [];
-        $this->leaveToSection($this->bookmarksAhead);
-        $this->bookmarksAhead = [];
+        $this->pendingAnchors = [];
+        $this->leaveToSection($this->bookmarksForNext);
+        $this->bookmarksForNext = [];
         $this->wasContents = false;
         // Programs that make anchors by themselves do so from the heading's words (common practice); a name given wins.
         $this->targets['~'.Slug::of($this->heading->plainText())] ??= LinkTarget::toSection($this->id->value);
@@ -137,7 +137,7 @@ final class DocumentBuilder
     public function block(Node $block): void
     {
         $this->hasContents = $this->hasContents || 'contents' === $block->type;
-        array_push($this->blocks, ...$this->sound->block([] === $this->ahead && [] === $this->bookmarksAhead ? $block : $this->named($block)));
+        array_push($this->blocks, ...$this->sound->block([] === $this->pendingAnchors && [] === $this->bookmarksForNext ? $block : $this->named($block)));
     }
 
     /** A part of the title page that a title block has no place for, such as a date or an abstract; it opens the text. */
@@ -179,9 +179,9 @@ final class DocumentBuilder
     }
 
     /** A name for the place where the next heading or block begins. */
-    public function anchorAhead(string $anchor, bool $isHidden = true): void
+    public function anchorForNext(string $anchor, bool $isHidden = true): void
     {
-        $this->ahead[$anchor] = $isHidden;
+        $this->pendingAnchors[$anchor] = $isHidden;
     }
 
     /**
@@ -189,9 +189,9 @@ final class DocumentBuilder
      *
      * @param list<Node> $bookmarks made by bookmark()
      */
-    public function bookmarksAhead(array $bookmarks): void
+    public function bookmarksForNext(array $bookmarks): void
     {
-        array_push($this->bookmarksAhead, ...$bookmarks);
+        array_push($this->bookmarksForNext, ...$bookmarks);
     }
 
     public function note(ImportNote $note, string $detail = ''): void
@@ -206,7 +206,7 @@ final class DocumentBuilder
 
     public function finished(TitleBlock $titleBlock): ReadResult
     {
-        $this->leaveToSection($this->bookmarksAhead);
+        $this->leaveToSection($this->bookmarksForNext);
         $this->finishSection();
         $this->putTitlePageFirst();
         $sections = BodyLook::settled($this->sections);
@@ -263,12 +263,12 @@ final class DocumentBuilder
     /** The block with bookmarks for the names of its place; one that holds no words of its own leaves them to the section. */
     private function named(Node $block): Node
     {
-        $bookmarks = [...$this->bookmarksAhead, ...array_map(fn (int|string $anchor): Node => $this->bookmark((string) $anchor, $this->ahead[$anchor]), array_keys($this->ahead))];
+        $bookmarks = [...$this->bookmarksForNext, ...array_map(fn (int|string $anchor): Node => $this->bookmark((string) $anchor, $this->pendingAnchors[$anchor]), array_keys($this->pendingAnchors))];
         $named = FirstLine::withLead($block, $bookmarks);
         if (null === $named) {
             $this->leaveToSection($bookmarks);
         }
-        [$this->ahead, $this->bookmarksAhead] = [[], []];
+        [$this->pendingAnchors, $this->bookmarksForNext] = [[], []];
 
         return $named ?? $block;
     }

@@ -244,7 +244,7 @@ final readonly class DocumentStore
         if ($operation instanceof Refused) {
             return $operation;
         }
-        if (null !== $step->baseRevision && !$this->isFresh($record, $step->baseRevision, $operation->restsOn())) {
+        if (null !== $step->baseRevision && !$this->isUpToDate($record, $step->baseRevision, $operation->restsOn())) {
             return new Stale($record->revision, self::STALE, $operation->restsOn()->texts);
         }
         $outcome = self::outcome($operation, $before);
@@ -270,7 +270,7 @@ final readonly class DocumentStore
     }
 
     /** What the operation rests on must be as the writer saw it. Changes elsewhere do not matter. */
-    private function isFresh(DocumentRecord $record, int $baseRevision, Basis $basis): bool
+    private function isUpToDate(DocumentRecord $record, int $baseRevision, Basis $basis): bool
     {
         if ($baseRevision > $record->revision || ($basis->everything && $baseRevision !== $record->revision) || ($basis->outline && $record->outlineRevision > $baseRevision)) {
             return false;

@@ -11,9 +11,9 @@ use Random\Randomizer;
 use Stemmata\Core\Document\Change;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\History\Comparison;
+use Stemmata\Core\History\DetailChange;
 use Stemmata\Core\History\Difference;
 use Stemmata\Core\History\DifferenceKind;
-use Stemmata\Core\History\NotedAnew;
 use Stemmata\Core\History\Sittings;
 use Stemmata\Core\History\StatePath;
 use Stemmata\Core\History\WordMarks;
@@ -65,7 +65,7 @@ final class HistoryTest extends TestCase
             static fn (Difference $difference): string => implode(' ', [
                 $difference->heading,
                 ...array_map(static fn (DifferenceKind $kind): string => $kind->value, $difference->kinds),
-                ...array_map(static fn (NotedAnew $noted): string => $noted->what->value.':'.('' === $noted->then ? '' : ' '.$noted->then).' → '.$noted->now, $difference->noted),
+                ...array_map(static fn (DetailChange $noted): string => $noted->what->value.':'.('' === $noted->then ? '' : ' '.$noted->then).' → '.$noted->now, $difference->noted),
             ]),
             Comparison::between($then, $after),
         ));
@@ -75,10 +75,10 @@ final class HistoryTest extends TestCase
     public function testGoingBackOverManyRandomStepsRestoresEveryState(): void
     {
         for ($seed = 1; $seed <= 60; ++$seed) {
-            $chance = new Randomizer(new Mt19937($seed));
+            $random = new Randomizer(new Mt19937($seed));
             $ids = new CountingIds();
-            $documents = new RandomDocuments($chance, $ids);
-            $operations = new RandomOperations($chance, $documents, $ids);
+            $documents = new RandomDocuments($random, $ids);
+            $operations = new RandomOperations($random, $documents, $ids);
             $document = $first = $documents->document(8);
             $changes = [];
             for ($step = 0; $step < 40; ++$step) {
@@ -159,15 +159,15 @@ final class HistoryTest extends TestCase
 
     public function testEveryStateOfABranchingHistoryIsReachedOverTheNearestCommonOne(): void
     {
-        $chance = new Randomizer(new Mt19937(11));
+        $random = new Randomizer(new Mt19937(11));
         for ($run = 0; $run < 100; ++$run) {
             $previous = [];
             $states = [0 => ''];
             for ($step = 1; $step <= 20; ++$step) {
-                $previous[$step] = $chance->getInt(0, $step - 1);
+                $previous[$step] = $random->getInt(0, $step - 1);
                 $states[$step] = $states[$previous[$step]].' '.$step;
             }
-            [$from, $to] = [$chance->getInt(0, 20), $chance->getInt(0, 20)];
+            [$from, $to] = [$random->getInt(0, 20), $random->getInt(0, 20)];
             $path = StatePath::between($previous, $from, $to);
             $state = $states[$from];
             foreach ($path->back as $step) {
@@ -213,9 +213,9 @@ final class HistoryTest extends TestCase
 
     public function testMarksReadAsTheOldTextAndAsTheNew(): void
     {
-        $chance = new Randomizer(new Mt19937(4));
+        $random = new Randomizer(new Mt19937(4));
         for ($run = 0; $run < 200; ++$run) {
-            $text = static fn (): string => implode('', array_map(static fn (): string => ['gale ', 'log', "\n", 'naïve ', '  ', "\n\n", 'šifra ', '1.5', '–', '…” ', '灯', '́'][$chance->getInt(0, 11)], range(1, $chance->getInt(1, 25))));
+            $text = static fn (): string => implode('', array_map(static fn (): string => ['gale ', 'log', "\n", 'naïve ', '  ', "\n\n", 'šifra ', '1.5', '–', '…” ', '灯', '́'][$random->getInt(0, 11)], range(1, $random->getInt(1, 25))));
             [$then, $now] = [$text(), $text()];
             $marks = WordMarks::between($then, $now);
             self::assertSame($then, self::read($marks, 'new'));

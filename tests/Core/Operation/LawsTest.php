@@ -37,10 +37,10 @@ final class LawsTest extends TestCase
         $refused = 0;
         $runs = Dose::of(500, 150);
         for ($seed = 1; $seed <= $runs; ++$seed) {
-            $chance = new Randomizer(new Mt19937($seed));
+            $random = new Randomizer(new Mt19937($seed));
             $ids = new CountingIds();
-            $documents = new RandomDocuments($chance, $ids);
-            $operations = new RandomOperations($chance, $documents, $ids);
+            $documents = new RandomDocuments($random, $ids);
+            $operations = new RandomOperations($random, $documents, $ids);
             $document = $documents->document();
             $here = StoredForm::of($document);
             for ($step = 0; $step < self::STEPS; ++$step) {

@@ -31,12 +31,12 @@ final class LineModelTest extends TestCase
         $refused = $done;
         $sequences = Dose::of(2000, 700);
         for ($seed = 1; $seed <= $sequences; ++$seed) {
-            $chance = new Randomizer(new Mt19937($seed));
+            $random = new Randomizer(new Mt19937($seed));
             $ids = new CountingIds();
             $reader = new OperationReader($ids);
-            $document = self::document($chance, $ids);
+            $document = self::document($random, $ids);
             for ($step = 0; $step < self::STEPS && $document->outline->count() > 0; ++$step) {
-                $json = self::operation($chance, $document);
+                $json = self::operation($random, $document);
                 $outcome = $reader->read($json)->applyTo($document);
                 $wanted = self::byLines(LineModel::of($document), $json);
                 $at = sprintf('seed %d, step %d: %s', $seed, $step, json_encode($json, \JSON_THROW_ON_ERROR));
@@ -78,26 +78,26 @@ final class LineModelTest extends TestCase
     /**
      * @return array{name: 'promote'|'demote'|'set-level'|'move'|'move-up'|'move-down'|'delete', sections: list<string>, extent: string, landing: string, target: string, level: int}
      */
-    private static function operation(Randomizer $chance, Document $document): array
+    private static function operation(Randomizer $random, Document $document): array
     {
         $names = ['promote', 'demote', 'set-level', 'move', 'move', 'move', 'move-up', 'move-down', 'delete'];
-        $any = static fn (): string => 1 === $chance->getInt(1, 25) ? 'zzzzzzzzzzzz' : $document->outline->idAt($chance->getInt(0, $document->outline->count() - 1))->value;
+        $any = static fn (): string => 1 === $random->getInt(1, 25) ? 'zzzzzzzzzzzz' : $document->outline->idAt($random->getInt(0, $document->outline->count() - 1))->value;
 
         return [
-            'name' => $names[$chance->getInt(0, count($names) - 1)],
-            'sections' => array_map($any, range(1, $chance->getInt(1, 3))),
-            'extent' => 1 === $chance->getInt(1, 3) ? 'heading-only' : 'branch',
-            'landing' => ['before', 'after', 'inside'][$chance->getInt(0, 2)],
+            'name' => $names[$random->getInt(0, count($names) - 1)],
+            'sections' => array_map($any, range(1, $random->getInt(1, 3))),
+            'extent' => 1 === $random->getInt(1, 3) ? 'heading-only' : 'branch',
+            'landing' => ['before', 'after', 'inside'][$random->getInt(0, 2)],
             'target' => $any(),
-            'level' => $chance->getInt(1, 9),
+            'level' => $random->getInt(1, 9),
         ];
     }
 
-    private static function document(Randomizer $chance, CountingIds $ids): Document
+    private static function document(Randomizer $random, CountingIds $ids): Document
     {
-        $sections = 1 === $chance->getInt(1, 3) ? [[Level::Opening, Section::blank($ids->next())]] : [];
-        for ($count = $chance->getInt(3, 16); $count > 0; --$count) {
-            $sections[] = [Level::from($chance->getInt(1, 1 === $chance->getInt(1, 4) ? 9 : 4)), Section::blank($ids->next())->withHeading(Heading::plain('Line'))];
+        $sections = 1 === $random->getInt(1, 3) ? [[Level::Opening, Section::blank($ids->next())]] : [];
+        for ($count = $random->getInt(3, 16); $count > 0; --$count) {
+            $sections[] = [Level::from($random->getInt(1, 1 === $random->getInt(1, 4) ? 9 : 4)), Section::blank($ids->next())->withHeading(Heading::plain('Line'))];
         }
 
         return Document::of(new TitleBlock('Lines'), $sections);

@@ -43,11 +43,11 @@ final class OutlineEditTest extends TestCase
 
     public function testAnyTwoOutlinesAreConnectedThereAndBack(): void
     {
-        $chance = new Randomizer(new Mt19937(11));
+        $random = new Randomizer(new Mt19937(11));
         $moves = 0;
         for ($run = 0; $run < 500; ++$run) {
-            $before = self::random($chance, range('a', 'l'));
-            $after = 0 === $run % 2 ? self::random($chance, range('a', 'l')) : self::rotated($before, $chance);
+            $before = self::random($random, range('a', 'l'));
+            $after = 0 === $run % 2 ? self::random($random, range('a', 'l')) : self::rotated($before, $random);
             $way = OutlineEdit::between($before, $after);
             self::assertArrives($before, $after, $way);
             $moves += 2 === count($way) ? 1 : 0;
@@ -80,16 +80,16 @@ final class OutlineEditTest extends TestCase
     }
 
     /** @param list<string> $names */
-    private static function random(Randomizer $chance, array $names): Outline
+    private static function random(Randomizer $random, array $names): Outline
     {
-        $some = array_slice($chance->shuffleArray($names), 0, $chance->getInt(0, count($names)));
+        $some = array_slice($random->shuffleArray($names), 0, $random->getInt(0, count($names)));
 
-        return self::outline(implode(', ', array_map(static fn (string $name): string => $chance->getInt(1, 3).' '.$name, $some)));
+        return self::outline(implode(', ', array_map(static fn (string $name): string => $random->getInt(1, 3).' '.$name, $some)));
     }
 
-    private static function rotated(Outline $outline, Randomizer $chance): Outline
+    private static function rotated(Outline $outline, Randomizer $random): Outline
     {
-        [$from, $turn, $to] = [$chance->getInt(0, $outline->count()), $chance->getInt(0, $outline->count()), $chance->getInt(0, $outline->count())];
+        [$from, $turn, $to] = [$random->getInt(0, $outline->count()), $random->getInt(0, $outline->count()), $random->getInt(0, $outline->count())];
         [$from, $turn, $to] = [min($from, $turn, $to), $from + $turn + $to - min($from, $turn, $to) - max($from, $turn, $to), max($from, $turn, $to)];
 
         return $outline->slice(0, $from)->followedBy($outline->slice($turn, $to))->followedBy($outline->slice($from, $turn))->followedBy($outline->slice($to, $outline->count()));

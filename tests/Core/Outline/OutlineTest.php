@@ -32,11 +32,11 @@ final class OutlineTest extends TestCase
 
     public function testFiguresAreSummedOverBranches(): void
     {
-        $chance = new Randomizer(new Mt19937(5));
+        $random = new Randomizer(new Mt19937(5));
         for ($run = 0; $run < 50; ++$run) {
-            $levels = array_map(static fn (): int => $chance->getInt(1, 9), range(1, 30));
+            $levels = array_map(static fn (): int => $random->getInt(1, 9), range(1, 30));
             $outline = Sketch::document(implode(', ', array_map(static fn (int $level, int $nth): string => "$level s$nth", $levels, array_keys($levels))))->outline;
-            $own = array_map(static fn (): int => $chance->getInt(0, 99), $levels);
+            $own = array_map(static fn (): int => $random->getInt(0, 99), $levels);
 
             self::assertSame(
                 array_map(static fn (int $position): int => array_sum(array_slice($own, $position, $outline->branchEnd($position) - $position)), array_keys($own)),

@@ -63,7 +63,7 @@ final class BodySchemaTest extends TestCase
     public function testRefusesInOneSentence(mixed $json): void
     {
         $this->expectException(InvalidBody::class);
-        $this->expectExceptionMessageMatches('/^The text .*\.$/');
+        $this->expectExceptionMessageMatches('/^(?:\p{Lu}|“).*\.$/u');
 
         Body::fromJson($json);
     }
@@ -133,5 +133,23 @@ final class BodySchemaTest extends TestCase
                 self::assertStringEndsWith('.', $refused->getMessage());
             }
         }
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string}> */
+    public static function sentences(): iterable
+    {
+        $words = static fn (array $mark): array => ['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'x', 'marks' => [$mark]]]];
+        yield 'an address that is none' => [$words(['type' => 'link', 'attrs' => ['href' => 'javascript:x']]), 'That address is not one that a link can lead to.'];
+        yield 'a hint without end' => [$words(['type' => 'link', 'attrs' => ['href' => 'https://example.org/', 'title' => str_repeat('x', 5000)]]), 'The hint of a link is too long; 4,096 bytes are the most.'];
+        yield 'a picture that is none' => [['type' => 'figure', 'attrs' => ['src' => 'data:text/html,x', 'alt' => '']], 'That picture cannot be kept: it is damaged, or of a kind that browsers do not show.'];
+        yield 'levels that are none' => [['type' => 'contents', 'attrs' => ['title' => '', 'from' => 0, 'to' => 3, 'numbers' => true, 'lines' => []]], 'Contents go from a level to another, from 1 to 9.'];
+    }
+
+    /** @param array<string, mixed> $block */
+    #[DataProvider('sentences')]
+    public function testWritersAreToldInPlainWords(array $block, string $sentence): void
+    {
+        $this->expectExceptionMessage($sentence);
+        Body::fromJson([$block]);
     }
 }

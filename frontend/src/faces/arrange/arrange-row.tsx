@@ -4,7 +4,7 @@ import { useDocument, useSession } from "../../document/context";
 import { plainKey } from "../../keys/plain-key";
 import { cx } from "../../parts/cx";
 import { isMarker, MarkerSign } from "../../parts/marker";
-import { figure, wholeNumber } from "../../parts/words";
+import { formatNumber, wholeNumber } from "../../parts/words";
 import { ask } from "../../window/asking";
 import { nodeX, ROW_HEIGHT } from "../../tree/geometry";
 import { RowHead, RowMenu, useRowFacts } from "../../tree/row-head";
@@ -76,13 +76,13 @@ export const ArrangeRow = memo(function ArrangeRow({ index, findings, ...props }
         />
       </div>
       <div role="gridcell" className="flex items-center gap-2.5 tabular-nums">
-        <span className="w-14 shrink-0 text-right">{words > 0 ? figure(words) : "–"}</span>
+        <span className="w-14 shrink-0 text-right">{words > 0 ? formatNumber(words) : "–"}</span>
         <TargetBar words={words} target={target} isOver={isOver} />
         <CellField
           key={target}
           isReached={isReached}
           label={`Target of ${name}, in words`}
-          value={target === null ? "" : figure(target)}
+          value={target === null ? "" : formatNumber(target)}
           placeholder="target"
           tabIndex={tabIndex}
           onLeave={acts.leave}

@@ -2,7 +2,7 @@ import { memo } from "react";
 import { useSession } from "../../document/context";
 import { cx } from "../../parts/cx";
 import { isMarker, MarkerSign } from "../../parts/marker";
-import { counted, figure } from "../../parts/words";
+import { counted, formatNumber } from "../../parts/words";
 import { nodeX, ROW_HEIGHT } from "../../tree/geometry";
 import { RowHead, RowMenu, useRowFacts } from "../../tree/row-head";
 import { useRowDraggable } from "../../tree/use-row-drag";
@@ -40,7 +40,7 @@ export const OutlineRow = memo(function OutlineRow({ isFirst, ...props }: TreeRo
               <MarkerSign name={marker} />
             </span>
           )}
-          <span className="pl-2 text-[11.5px] text-faint tabular-nums group-hover:invisible">{words > 0 ? figure(words) : "–"}</span>
+          <span className="pl-2 text-[11.5px] text-faint tabular-nums group-hover:invisible">{words > 0 ? formatNumber(words) : "–"}</span>
           <RowMenu name={name} {...props} />
         </>
       )}

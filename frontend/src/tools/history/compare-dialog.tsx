@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useId, useState } from "react";
-import { api, read, type Difference, type Noted } from "../../api/client";
+import { api, read, type Difference, type SectionDetail } from "../../api/client";
 import { useDocument, useSession } from "../../document/context";
 import { Button } from "../../parts/button";
 import { cx } from "../../parts/cx";
@@ -119,9 +119,9 @@ function Line({ difference, isThere, open, onOpen, onGo }: { difference: Differe
   );
 }
 
-const WHAT: Record<Noted["what"], string> = { aim: "Aim", target: "Target", marker: "Marker", numbering: "Numbering", contents: "In the contents" };
+const WHAT: Record<SectionDetail["what"], string> = { aim: "Aim", target: "Target", marker: "Marker", numbering: "Numbering", contents: "In the contents" };
 
-function NotedLine({ noted: { what, then, now } }: { noted: Noted }) {
+function NotedLine({ noted: { what, then, now } }: { noted: SectionDetail }) {
   return (
     <p className="mt-1 flex flex-wrap gap-x-2 text-xs text-soft">
       <span className="font-semibold">{WHAT[what]}:</span>
@@ -141,7 +141,7 @@ function NotedLine({ noted: { what, then, now } }: { noted: Noted }) {
   );
 }
 
-function Value({ what, value }: { what: Noted["what"]; value: string }) {
+function Value({ what, value }: { what: SectionDetail["what"]; value: string }) {
   if (what === "target") return counted(Number(value), "word");
   if (what !== "marker" || !isMarker(value)) return value;
   return <MarkerSign name={value} />;

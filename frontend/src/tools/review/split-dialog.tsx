@@ -4,7 +4,7 @@ import { useDocument, useSession } from "../../document/context";
 import { Button } from "../../parts/button";
 import { Dialog } from "../../parts/dialog";
 import { Progress } from "../../parts/progress";
-import { counted, figure } from "../../parts/words";
+import { counted, formatNumber } from "../../parts/words";
 import { usePreview } from "./preview-outline";
 
 type Rule = NonNullable<Operation["rule"]>;
@@ -76,7 +76,7 @@ export function SplitDialog({ section, onClose }: { section: string; onClose: ()
                   <li key={index}>
                     <p className="flex gap-2">
                       <span className="min-w-0 flex-1 truncate font-semibold">{[each.number, each.heading].filter(Boolean).join(" ")}</span>
-                      <span className="text-faint tabular-nums">{figure(each.words ?? 0)}</span>
+                      <span className="text-faint tabular-nums">{formatNumber(each.words ?? 0)}</span>
                     </p>
                     <p className="truncate font-text text-[12.5px] text-faint">{each.begins || "no text"}</p>
                   </li>

@@ -180,8 +180,8 @@ final class BodyReader
 
     private function heading(Line $line, ParagraphStyle $style, int $level, int $flags): void
     {
-        foreach (array_slice($line->parts, 0, -1) as $ahead) {
-            if ([] === $ahead) {
+        foreach (array_slice($line->parts, 0, -1) as $leadingParts) {
+            if ([] === $leadingParts) {
                 $this->pageBreak();
             }
         }
@@ -229,13 +229,13 @@ final class BodyReader
         $words = trim(Node::plainTextOf($inline));
         $bookmarks = array_values(array_filter($inline, static fn (Node $node): bool => 'bookmark' === $node->type));
         if ('' !== $words && $this->builder->isEmpty() && $this->titleLines->take($words, $style)) {
-            $this->flow->bookmarksAhead($bookmarks);
+            $this->flow->bookmarksForNext($bookmarks);
 
             return;
         }
         $pictures = array_values(array_filter($inline, static fn (Node $node): bool => 'image' === $node->type));
         if ('' === $words && [] !== $pictures) {
-            $this->flow->bookmarksAhead($bookmarks);
+            $this->flow->bookmarksForNext($bookmarks);
             foreach ($pictures as $picture) {
                 $this->flow->block(new Node('figure', $picture->attributes));
             }
@@ -260,7 +260,7 @@ final class BodyReader
         }
         if (!$isBlankLine && '' === $words && [] === array_filter($inline, static fn (Node $node): bool => 'bookmark' !== $node->type && !$node->isText())) {
             // A blank line between paragraphs is a look; its bookmarks move on to what follows.
-            $this->flow->bookmarksAhead($bookmarks);
+            $this->flow->bookmarksForNext($bookmarks);
 
             return;
         }
@@ -288,7 +288,7 @@ final class BodyReader
     private function bookmarkBetween(string $name): void
     {
         if (BookmarkMark::isPlace($name)) {
-            $this->flow->anchorAhead($name, BookmarkMark::isHidden($name));
+            $this->flow->anchorForNext($name, BookmarkMark::isHidden($name));
         }
     }
 

@@ -73,7 +73,7 @@ final readonly class EpubReader implements DocumentReader
 
             return;
         }
-        $builder->anchorAhead($path);
+        $builder->anchorForNext($path);
         $isOpening = $builder->isEmpty() && self::dropRepeatedTitle($page, $book->first('title'));
         $entry = $isOpening ? null : $navigation->findEntry($path);
         $level = self::firstLevel($page);

@@ -43,7 +43,7 @@ final readonly class HtmlFlow
             } elseif ($child instanceof \DOMElement && $this->isTransparent($child)) {
                 $this->flush($pending);
                 $pending = [];
-                $this->anchorAhead($child);
+                $this->anchorForNext($child);
                 $this->read($child);
             } else {
                 $pending[] = $child;
@@ -70,10 +70,10 @@ final readonly class HtmlFlow
             && !$this->footnotes->isNotes($element);
     }
 
-    private function anchorAhead(\DOMElement $element): void
+    private function anchorForNext(\DOMElement $element): void
     {
         if ('' !== $element->getAttribute('id')) {
-            $this->builder->anchorAhead($this->surroundings->anchor($element->getAttribute('id')));
+            $this->builder->anchorForNext($this->surroundings->anchor($element->getAttribute('id')));
         }
     }
 
@@ -189,7 +189,7 @@ final readonly class HtmlFlow
             return $blocks;
         }
         if (1 === $depth) {
-            $this->builder->anchorAhead($this->surroundings->anchor($id));
+            $this->builder->anchorForNext($this->surroundings->anchor($id));
 
             return $blocks;
         }

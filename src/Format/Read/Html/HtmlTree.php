@@ -11,17 +11,17 @@ final class HtmlTree
     public static function within(\DOMElement $element, ?string $name = null): array
     {
         $found = [];
-        $ahead = [$element->firstElementChild];
-        while ([] !== $ahead) {
-            $next = array_pop($ahead);
+        $pending = [$element->firstElementChild];
+        while ([] !== $pending) {
+            $next = array_pop($pending);
             if (null === $next) {
                 continue;
             }
             if (null === $name || $name === $next->localName) {
                 $found[] = $next;
             }
-            $ahead[] = $next->nextElementSibling;
-            $ahead[] = $next->firstElementChild;
+            $pending[] = $next->nextElementSibling;
+            $pending[] = $next->firstElementChild;
         }
 
         return $found;

@@ -110,13 +110,13 @@ final class BodyReader
         $words = trim(Node::plainTextOf($inline));
         $bookmarks = array_values(array_filter($inline, static fn (Node $node): bool => 'bookmark' === $node->type));
         if ('' !== $words && $this->builder->isEmpty() && $this->titleLines->take($words, $style)) {
-            $this->flow->bookmarksAhead($bookmarks);
+            $this->flow->bookmarksForNext($bookmarks);
 
             return;
         }
         $pictures = array_values(array_filter($inline, static fn (Node $node): bool => 'image' === $node->type));
         if ('' === $words && [] !== $pictures) {
-            $this->flow->bookmarksAhead($bookmarks);
+            $this->flow->bookmarksForNext($bookmarks);
             foreach ($pictures as $picture) {
                 $this->flow->block(new Node('figure', $picture->attributes));
             }
@@ -124,7 +124,7 @@ final class BodyReader
             if ($style->isCode() && [] !== $inline) {
                 $this->flow->codeLine(Node::plainTextOf($inline), $bookmarks);
             } else {
-                $this->flow->bookmarksAhead($bookmarks);
+                $this->flow->bookmarksForNext($bookmarks);
             }
         } elseif ($style->isCode()) {
             $this->flow->codeLine(Node::plainTextOf($inline), $bookmarks);
@@ -140,7 +140,7 @@ final class BodyReader
     private function bookmarkBetween(string $name): void
     {
         if (BookmarkMark::isPlace($name)) {
-            $this->flow->anchorAhead($name, BookmarkMark::isHidden($name));
+            $this->flow->anchorForNext($name, BookmarkMark::isHidden($name));
         }
     }
 

@@ -55,13 +55,13 @@ final class XmlPart
      *
      * @param string        $file   a path
      * @param string        $within the element's local name
-     * @param list<string>  $ahead  local names of elements before it that are wanted too
+     * @param list<string>  $alsoWanted  local names of elements before it that are wanted too
      *
      * @return iterable<\DOMElement>
      *
      * @throws FormatException
      */
-    public static function childrenOf(string $file, string $within, array $ahead = []): iterable
+    public static function childrenOf(string $file, string $within, array $alsoWanted = []): iterable
     {
         $before = libxml_use_internal_errors(true);
         try {
@@ -69,7 +69,7 @@ final class XmlPart
             if (!$reader->open($file, null, \LIBXML_NONET | \LIBXML_COMPACT)) {
                 throw FormatException::damagedMarkup();
             }
-            yield from self::children($reader, $within, $ahead);
+            yield from self::children($reader, $within, $alsoWanted);
             $reader->close();
         } finally {
             libxml_clear_errors();
@@ -78,11 +78,11 @@ final class XmlPart
     }
 
     /**
-     * @param list<string> $ahead
+     * @param list<string> $alsoWanted
      *
      * @return iterable<\DOMElement>
      */
-    private static function children(\XMLReader $reader, string $within, array $ahead): iterable
+    private static function children(\XMLReader $reader, string $within, array $alsoWanted): iterable
     {
         $depth = null;
         $isMore = $reader->read();
@@ -92,7 +92,7 @@ final class XmlPart
             }
             $isElement = \XMLReader::ELEMENT === $reader->nodeType;
             $isChild = null !== $depth && $isElement && $reader->depth === $depth + 1;
-            if ($isChild || ($isElement && null === $depth && in_array($reader->localName, $ahead, true))) {
+            if ($isChild || ($isElement && null === $depth && in_array($reader->localName, $alsoWanted, true))) {
                 $element = @$reader->expand();
                 if (!$element instanceof \DOMElement) {
                     throw FormatException::damagedMarkup();

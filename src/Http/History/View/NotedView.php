@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Stemmata\Http\History\View;
 
 use OpenApi\Attributes as OA;
-use Stemmata\Core\History\NotedAnew;
+use Stemmata\Core\History\DetailChange;
 
 /** What was noted about a section then, and what is noted now. */
-#[OA\Schema(schema: 'Noted')]
+#[OA\Schema(schema: 'SectionDetail')]
 final readonly class NotedView
 {
     private function __construct(
@@ -21,7 +21,7 @@ final readonly class NotedView
     ) {
     }
 
-    public static function of(NotedAnew $noted): self
+    public static function of(DetailChange $noted): self
     {
         return new self($noted->what->value, $noted->then, $noted->now);
     }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Core\History;
 
 /** What a writer notes about a section beside its text. */
-enum Noted: string
+enum SectionDetail: string
 {
     case Aim = 'aim';
     case Target = 'target';
