@@ -54,7 +54,7 @@ final class BlockFlow
     }
 
     /** @param list<Node> $blocks */
-    public function item(string $list, int $depth, bool $isOrdered, int $number, array $blocks, bool $isQuoted = false): void
+    public function item(string $list, int $depth, bool $isOrdered, int $number, array $blocks, bool $isQuoted): void
     {
         if ($isQuoted) {
             $this->quotedItem($list, $depth, $isOrdered, $number, $blocks);

@@ -12,7 +12,6 @@ use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Operation\Rule\Described;
 use Stemmata\Core\Operation\Rule\FallenUnder;
 use Stemmata\Core\Operation\Rule\Grafted;
-use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Body;
 
@@ -44,9 +43,6 @@ final readonly class PasteDocument implements Operation
         $outline = $this->pasted->outline;
         $hasOpening = $outline->hasOpening();
         $level = $document->outline->levelAt($position);
-        if (Level::Nine === $level && $outline->count() > ($hasOpening ? 1 : 0)) {
-            return Refused::graftTooDeep();
-        }
         $sections = Grafted::withFreeNames($document, array_values(iterator_to_array($this->pasted->sections())));
         $opening = $hasOpening ? array_shift($sections) : null;
         $grafted = Grafted::into($document, $hasOpening ? $outline->slice(1, $outline->count()) : $outline, $sections, $level->value + 1);

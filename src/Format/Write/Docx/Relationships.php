@@ -24,11 +24,6 @@ final class Relationships
         return $this->add(self::KIND.'hyperlink', $address, ' TargetMode="External"');
     }
 
-    public function isEmpty(): bool
-    {
-        return [] === $this->elements;
-    }
-
     public function toXml(): string
     {
         return Xml::HEAD.'<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships">'.implode('', $this->elements).'</Relationships>';
