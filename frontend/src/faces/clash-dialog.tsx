@@ -1,6 +1,7 @@
 import { useEffect, useRef } from "react";
 import type { SectionText } from "../api/client";
 import { useDocument, useSession } from "../document/context";
+import { sectionName } from "../document/section-name";
 import { drawn } from "../editor/section-editor";
 import { Button } from "../parts/button";
 import { Dialog } from "../parts/dialog";
@@ -9,7 +10,7 @@ import { Dialog } from "../parts/dialog";
 export function ClashDialog() {
   const session = useSession("ClashDialog");
   const clash = useDocument("ClashDialog", (state) => state.clash);
-  const heading = useDocument("ClashDialog", (state) => state.facts.get(state.clash?.section ?? "")?.heading ?? "");
+  const heading = useDocument("ClashDialog", (state) => sectionName(state, state.clash?.section ?? ""));
   if (!clash) return null;
   return (
     <Dialog
@@ -18,7 +19,7 @@ export function ClashDialog() {
       wide
       onClose={() => undefined}
       title="This section was changed in another window"
-      description={`“${heading || "Opening"}” now reads as on the right. What you typed here stands on the left and has not been lost.`}
+      description={`“${heading}” now reads as on the right. What you typed here stands on the left and has not been lost.`}
     >
       <div className="grid grid-cols-2 gap-6">
         <Text label="Yours, from this window" text={clash.mine} />

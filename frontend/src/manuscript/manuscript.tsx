@@ -2,6 +2,7 @@ import { replaceEqualDeep, useQuery } from "@tanstack/react-query";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef } from "react";
 import { useAfterPaint } from "../document/after-paint";
+import { sectionName } from "../document/section-name";
 import { useDocument, useSession } from "../document/context";
 import { unfoldedSections } from "../outline/folding";
 import { branchEnd } from "../outline/outline";
@@ -148,7 +149,7 @@ export function Manuscript() {
                   key={item.key}
                   ref={virtual.measureElement}
                   data-index={item.index}
-                  aria-label={session.state.facts.get(section)?.heading || undefined}
+                  aria-label={sectionName(session.state, section)}
                   className={cx("absolute inset-x-0 grid grid-cols-1 @3xl:grid-cols-[minmax(0,1fr)_248px]", item.index === 0 ? "pt-6" : "pt-1", isPicked(section) && "bg-lit/50")}
                   style={{ top: item.start }}
                 >

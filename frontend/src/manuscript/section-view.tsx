@@ -113,11 +113,11 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
       >
         {!hasText && (
           <p className="py-4 text-faint" aria-hidden="true">
-            {heading || "…"}
+            {nameOf(heading, { number, names }, !hasHeading)}
           </p>
         )}
       </div>
-      {hasHeading && hasText && <Fold isFolded={isFolded} words={branchWords} name={heading || "this section"} onFold={(folded) => session.foldTexts([id], folded)} />}
+      {hasHeading && hasText && <Fold isFolded={isFolded} words={branchWords} name={nameOf(heading, { number, names }, !hasHeading)} onFold={(folded) => session.foldTexts([id], folded)} />}
     </div>
   );
 });

@@ -1,6 +1,5 @@
 import { useSession } from "../../document/context";
-import type { DocumentState } from "../../document/state";
-import { nameOf } from "../../outline/names";
+import { sectionName } from "../../document/section-name";
 import { Button } from "../../parts/button";
 import { counted } from "../../parts/words";
 import { ask } from "../../window/asking";
@@ -29,7 +28,7 @@ export function CheckDrawer() {
             <li key={`${finding.rule} ${section} ${finding.message}`} className="border-l-2 border-ochre pl-3">
               {section !== null && finding.rule !== "no-title" && finding.rule !== "missing-part" && (
                 <button type="button" className="block rounded text-left font-medium hover:text-stem hover:underline" onClick={() => session.goTo({ section })}>
-                  {nameAt(session.state, section)}
+                  {sectionName(session.state, section)}
                 </button>
               )}
               <p>{finding.message}</p>
@@ -40,8 +39,4 @@ export function CheckDrawer() {
       </ul>
     </>
   );
-}
-
-function nameAt({ facts, numbers, numbersName, positions }: DocumentState, section: string): string {
-  return nameOf(facts.get(section)?.heading ?? "", { number: numbers[positions.get(section) ?? -1] ?? "", names: numbersName }, false);
 }

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { useDocument, useSession } from "../../document/context";
+import { sectionName } from "../../document/section-name";
 import { Button } from "../../parts/button";
 import { ContentsDialog } from "../../manuscript/contents-dialog";
 
@@ -9,17 +10,17 @@ export function ContentsDrawer() {
   const current = useDocument("ContentsDrawer", (state) => state.current);
   const stale = useDocument("ContentsDrawer", (state) => state.staleContents);
   const [asking, setAsking] = useState(false);
-  const name = session.state.facts.get(current ?? "")?.heading || "the opening";
+  const name = useDocument("ContentsDrawer", (state) => (state.current === null ? "" : sectionName(state, state.current)));
   return (
     <div className="space-y-4 text-soft">
       <p>Contents are collected from the headings and stand in the text as links. They survive in every file that is written.</p>
       <Button tone="stem" disabled={current === null} onClick={() => setAsking(true)}>
         Make contents…
       </Button>
-      <p>They go to the end of {name === "the opening" ? name : `“${name}”`}, where you are now.</p>
+      <p>They go to the end of “{name}”, where you are now.</p>
       {[...stale].map((section) => (
         <p key={section} className="border-l-2 border-ochre pl-3 text-ink">
-          The contents in “{session.state.facts.get(section)?.heading || "Opening"}” are behind the headings.{" "}
+          The contents in “{sectionName(session.state, section)}” are behind the headings.{" "}
           <button type="button" className="font-semibold text-stem underline underline-offset-4" onClick={() => void session.perform({ name: "refresh-contents", section })}>
             Refresh
           </button>

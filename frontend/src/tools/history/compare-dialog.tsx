@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useId, useState } from "react";
 import { api, read, type Difference, type SectionDetail } from "../../api/client";
 import { useDocument, useSession } from "../../document/context";
+import { sectionName } from "../../document/section-name";
 import { Button } from "../../parts/button";
 import { cx } from "../../parts/cx";
 import { Dialog } from "../../parts/dialog";
@@ -44,6 +45,7 @@ export function CompareDialog({ from: first, states, onClose }: { from: number; 
           <li key={`${difference.section} ${difference.kinds.join()}`} className="px-4 py-2">
             <Line
               difference={difference}
+              named={sectionName(session.state, difference.section)}
               isThere={session.state.positions.has(difference.section)}
               open={open === difference.section}
               onOpen={() => setOpen(open === difference.section ? null : difference.section)}
@@ -94,8 +96,8 @@ function StateField({ label, value, states, onChange }: { label: string; value: 
   );
 }
 
-function Line({ difference, isThere, open, onOpen, onGo }: { difference: Difference; isThere: boolean; open: boolean; onOpen: () => void; onGo: () => void }) {
-  const name = difference.heading || "No heading";
+function Line({ difference, named, isThere, open, onOpen, onGo }: { difference: Difference; named: string; isThere: boolean; open: boolean; onOpen: () => void; onGo: () => void }) {
+  const name = difference.heading || named;
   return (
     <div className="flex items-center gap-3">
       {!isThere ? (

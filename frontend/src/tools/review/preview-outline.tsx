@@ -24,6 +24,7 @@ const ROW = 26;
 /** New headings are set off by colour and by their sign. */
 export function PreviewOutline({ sections }: { sections: readonly PreviewSection[] }) {
   const scroller = useRef<HTMLDivElement>(null);
+  const names = useDocument("PreviewOutline", (state) => state.numbersName);
   // What it returns is used in this component and handed to no other.
   // oxlint-disable-next-line react/incompatible-library
   const virtual = useVirtualizer({ count: sections.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 12 });
@@ -44,7 +45,7 @@ export function PreviewOutline({ sections }: { sections: readonly PreviewSection
                 <span aria-hidden="true" className={cx("size-2 shrink-0 rounded-full border", section.isNew ? "border-stem bg-stem" : "border-twig")} />
                 {section.number && <span className="shrink-0 text-xs text-faint tabular-nums">{section.number}</span>}
                 <span className={cx("truncate", section.level <= 1 && "font-text font-semibold", section.isNew && "text-stem", !section.heading && "text-faint italic")}>
-                  {section.heading || (section.level === 0 ? "Opening" : "No heading")}
+                  {section.heading || (section.level === 0 ? "Opening" : names && section.number ? "" : "No heading yet")}
                 </span>
                 {section.isNew && <span className="sr-only">, new</span>}
               </li>
