@@ -53,7 +53,7 @@ final class ReadingWorkerTest extends TestCase
     {
         $document = LiveDocument::from(self::$server, "# One\n\na\n");
         $file = sys_get_temp_dir().'/stemmata-long-'.bin2hex(random_bytes(4)).'.md';
-        file_put_contents($file, implode('', array_map(static fn (int $at): string => "## Section {$at}\n\nSome words.\n\n", range(1, 8_000))));
+        file_put_contents($file, implode('', array_map(static fn (int $at): string => "## Section {$at}\n\nSome words.\n\n", range(1, 12_000))));
         $import = new Process(['node', '-e', 'fetch(process.argv[1], { method: "POST", body: require("fs").readFileSync(process.argv[2]) }).then((answer) => answer.json()).then((made) => console.log(made.sections))', self::$server->address().'/api/documents/import?name=long.md', $file], timeout: 60);
         $import->start();
         $edits = 0;
@@ -68,10 +68,11 @@ final class ReadingWorkerTest extends TestCase
             $whileStored += false === $arriving || [0] === $arriving->fetchAll(\PDO::FETCH_COLUMN) ? 0 : 1;
         }
         unlink($file);
-        self::assertSame("8000\n", $import->getOutput(), $import->getErrorOutput());
+        self::assertSame("12000\n", $import->getOutput(), $import->getErrorOutput());
         self::assertGreaterThan(10, $edits, 'while it was read and stored');
-        // Were the lock held all the while, none could be acknowledged between its first section and its last.
-        self::assertGreaterThan(3, $whileStored, 'while it was stored');
+        // Were the lock held all the while, none could be acknowledged between its first section and its last. It is stored for some
+        // seconds, however busy the machine: one edit could be a chance, two are not.
+        self::assertGreaterThan(1, $whileStored, 'while it was stored');
     }
 
     public function testWhoLeavesEndsTheImportAndNothingIsOnTheDesk(): void
