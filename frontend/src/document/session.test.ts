@@ -570,3 +570,9 @@ test("only the request that was met is over", () => {
   session.requestMet(session.state.request?.key ?? 0);
   expect(session.state.request).toBeNull();
 });
+
+test("a place that was asked for is not gone to once the writer has pointed elsewhere", () => {
+  session.goTo({ section: "b" });
+  session.dropRequest();
+  expect(session.state.request).toBeNull();
+});

@@ -497,6 +497,11 @@ export class Session {
     if (this.state.request?.key === key) this.store.setState({ request: null });
   }
 
+  /** Whoever points at a place in the text goes there, and not to where a command that was on its way would have gone. */
+  dropRequest(): void {
+    if (this.state.request) this.store.setState({ request: null });
+  }
+
   goBack(): void {
     const { trail, current } = this.state;
     const place = trail.places[trail.at - 1];

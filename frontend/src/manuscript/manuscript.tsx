@@ -127,7 +127,7 @@ export function Manuscript() {
   return (
     <main
       aria-label="Manuscript"
-      onPointerDownCapture={notePointing}
+      onPointerDownCapture={() => (notePointing(), session.dropRequest())}
       className="@container grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] border-line bg-sheet md:border-l"
     >
       <PathBar />

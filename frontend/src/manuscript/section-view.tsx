@@ -93,6 +93,8 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
     if (!request?.focus || !hasText) return;
     // Another part of the screen may still be letting go of the focus.
     const frame = requestAnimationFrame(() => {
+      // The writer may have pointed elsewhere meanwhile.
+      if (session.state.request?.key !== request.key) return;
       session.requestMet(request.key);
       if (request.bookmark) editor.current?.focusBookmark(request.bookmark);
       else if (request.position === Number.MAX_SAFE_INTEGER) editor.current?.focusAtEnd();
