@@ -17,7 +17,7 @@ export function ImportResult({ imported, onClose }: { imported: Imported; onClos
             <p className="flex-1">
               {counted(likely, "line")} {likely === 1 ? "looks like a heading and is" : "look like headings and are"} none yet.
             </p>
-            <Button onClick={() => go(`/documents/${imported.id}?ask=likely-headings`)}>Review them</Button>
+            <Button onClick={() => go(`/documents/${imported.id}?ask=likely-headings`)}>{likely === 1 ? "Review it" : "Review them"}</Button>
           </section>
         )}
         <ImportReport report={imported.report} documentId={imported.id} />
