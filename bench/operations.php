@@ -41,7 +41,7 @@ $lock = new WriteLock($entities);
 $known = new KnownTexts();
 $rows = new SectionRows($entities->getConnection(), new WordCount(), $known);
 $desk = new Desk($entities, $lock, $rows, $ids);
-$offcuts = new OffcutRows($entities->getConnection();
+$offcuts = new OffcutRows($entities->getConnection());
 
 /** @param \Closure(): void $work */
 function median(Closure $work): float

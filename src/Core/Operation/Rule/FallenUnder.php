@@ -7,6 +7,7 @@ namespace Stemmata\Core\Operation\Rule;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Operation\Notice;
 use Stemmata\Core\Outline\Outline;
+use Stemmata\Core\Outline\OutlineEdit;
 use Stemmata\Core\Outline\SectionId;
 
 /**
@@ -17,6 +18,8 @@ final class FallenUnder
 {
     /** Sections that a notice names one by one, for the screen to show. */
     private const MOST_NAMED = 100;
+    /** From here on, looking for each in turn takes longer than listing all. */
+    private const MANY = 30;
 
     /**
      * @param list<SectionId> $meant sections that the writer moved or gave a level; where those stand is no news
@@ -25,16 +28,18 @@ final class FallenUnder
      */
     public static function notices(Document $before, Document $after, array $meant = []): array
     {
-        $head = $before->outline->commonHead($after->outline);
-        $tail = $before->outline->commonTail($after->outline, $head);
-        $was = self::parents($before->outline, $head, $tail);
-        $is = self::parents($after->outline, $head, $tail);
-        $meant = array_fill_keys(array_map(static fn (SectionId $id): string => $id->value, $meant), true);
+        $near = self::nearAChange($before->outline, $after->outline);
+        $was = self::positions($before->outline, $near);
+        $is = self::positions($after->outline, array_diff_key($near, array_fill_keys(array_map(static fn (SectionId $id): string => $id->value, $meant), true)));
+        asort($is);
         $fallen = [];
-        foreach ($is as $id => $parent) {
+        foreach ($is as $id => $position) {
             // What the change itself made stands where it was put; only what was there before can fall.
-            if (array_key_exists($id, $was) && $was[$id] !== $parent && !isset($meant[$id])) {
-                $fallen[$parent ?? ''][] = $id;
+            if (isset($was[$id])) {
+                $parent = self::parent($after->outline, $position);
+                if (self::parent($before->outline, $was[$id]) !== $parent) {
+                    $fallen[$parent][] = (string) $id;
+                }
             }
         }
         $notices = [];
@@ -46,36 +51,48 @@ final class FallenUnder
     }
 
     /**
-     * The heading that each section stands under, from the first that differs between the outlines to where none can differ
-     * any more: the first section of level 1 after the last that does.
+     * The sections that can have come under another heading: those that were taken out or put in, and those that follow them
+     * until one stands as high as the highest of them. Whatever comes later has its heading after the change.
      *
-     * @param int $from sections at the head that are the same in both
-     * @param int $tail the same at the tail
-     *
-     * @return array<string, string|null> id of the parent by id
+     * @return array<string, true> by id
      */
-    private static function parents(Outline $outline, int $from, int $tail): array
+    private static function nearAChange(Outline $before, Outline $after): array
     {
-        $end = $outline->count() - $tail;
-        $end += strcspn($outline->levels, '1', $end);
-        if ($from === $end) {
-            return [];
-        }
-        $open = [];
-        for ($above = $from > 0 ? $from - 1 : null; null !== $above; $above = $outline->findParent($above)) {
-            array_unshift($open, $above);
-        }
-        $ids = str_split(substr($outline->ids, $from * SectionId::LENGTH, ($end - $from) * SectionId::LENGTH), SectionId::LENGTH);
-        $parents = [];
-        for ($position = $from; $position < $end; ++$position) {
-            while ([] !== $open && ('0' === $outline->levels[end($open)] || $outline->levels[end($open)] >= $outline->levels[$position])) {
-                array_pop($open);
+        $near = [];
+        foreach (OutlineEdit::between($before, $after) as $edit) {
+            $before = $edit->appliedTo($before);
+            $highest = (int) min([9, ...str_split($edit->removed->levels.$edit->inserted->levels)]);
+            $end = $edit->at + $edit->inserted->count();
+            $end += strspn($before->levels, substr('0123456789', $highest + 1), $end);
+            foreach ($before->slice($edit->at, $end)->ids() as $id) {
+                $near[$id->value] = true;
             }
-            $parents[$ids[$position - $from]] = [] === $open ? null : $outline->idAt(end($open))->value;
-            $open[] = $position;
         }
 
-        return $parents;
+        return $near;
+    }
+
+    /**
+     * @param array<string, true> $ids
+     *
+     * @return array<string, int> of those that the outline holds, by id
+     */
+    private static function positions(Outline $outline, array $ids): array
+    {
+        if (count($ids) > self::MANY) {
+            return array_intersect_key($outline->positions(), $ids);
+        }
+        $positions = array_map(static fn (int|string $id): ?int => $outline->findPosition(SectionId::fromString((string) $id)), array_keys($ids));
+
+        return array_filter(array_combine(array_keys($ids), $positions), is_int(...));
+    }
+
+    /** @return string the id of the heading that a section stands under; empty at the top */
+    private static function parent(Outline $outline, int $position): string
+    {
+        $parent = $outline->findParent($position);
+
+        return null === $parent ? '' : $outline->idAt($parent)->value;
     }
 
     /**
