@@ -53,6 +53,7 @@ final class DocxReaderTest extends TestCase
         yield 'elements of somebody’s own are looked into' => ['<w:customXml w:element="chapter">'.$p('One', 'H1').$p('text').'</w:customXml>', "# One\n\ntext"];
         yield 'what only newer programs know has a reading for older ones' => ['<w:p><w:r><mc:AlternateContent xmlns:mc="http://schemas.openxmlformats.org/markup-compatibility/2006"><mc:Fallback><w:t>plain</w:t></mc:Fallback></mc:AlternateContent></w:r></w:p>', 'plain'];
         yield 'a line ended by its own sign' => ['<w:p><w:r><w:t>a</w:t><w:cr/><w:t>b</w:t></w:r></w:p>', "a\\\nb"];
+        yield 'a table that has its caption takes no second one' => ['<w:tbl><w:tblPr><w:tblCaption w:val="Readings"/></w:tblPr><w:tr><w:tc>'.$p('a').'</w:tc></w:tr></w:tbl><w:p><w:pPr><w:pStyle w:val="Caption"/></w:pPr>'.$run('By hand').'</w:p>', "<table>\n<caption>Readings</caption>\n<tr><td>a</td></tr>\n</table>\n\nBy hand"];
         yield 'a part of the document that begins on a page of its own' => ['<w:p><w:pPr><w:sectPr/></w:pPr>'.$run('a').'</w:p>'.$p('b'), "a\n\n<div class=\"page-break\"></div>\n\nb"];
         yield 'a part that goes on upon the same page' => ['<w:p><w:pPr><w:sectPr><w:type w:val="continuous"/></w:sectPr></w:pPr>'.$run('a').'</w:p>'.$p('b'), "a\n\nb"];
         yield 'paragraphs that were moved stand where they went' => ['<w:moveTo>'.$p('a').'</w:moveTo>'.$p('b'), "a\n\nb"];
