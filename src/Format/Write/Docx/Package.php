@@ -48,8 +48,6 @@ final class Package
         if (!$this->archive->close()) {
             throw new \RuntimeException('No room for a file.');
         }
-        array_map(unlink(...), $this->parts);
-        $this->parts = [];
         $stream = fopen($this->file, 'r') ?: throw new \RuntimeException('The file went away while it was written.');
         try {
             while (!feof($stream)) {
@@ -57,8 +55,13 @@ final class Package
             }
         } finally {
             fclose($stream);
-            unlink($this->file);
         }
+    }
+
+    /** Whatever became of the writing, nothing of it stays on the disk. */
+    public function __destruct()
+    {
+        array_map(static fn (string $file): bool => !is_file($file) || unlink($file), [...$this->parts, $this->file]);
     }
 
     private static function newFile(): string

@@ -25,6 +25,7 @@ use Stemmata\Tests\Support\Foreign;
 use Stemmata\Tests\Support\RandomDocuments;
 use Stemmata\Tests\Support\Services;
 use Stemmata\Tests\Support\Sketch;
+use Symfony\Component\Process\Process;
 
 /** The parts of a DOCX file of ours: what ECMA-376 asks of them, and numbers that the reader's program counts as we do. */
 final class DocxWriterTest extends TestCase
@@ -112,6 +113,29 @@ final class DocxWriterTest extends TestCase
         $changed = $document->withSection($document->sectionAt(0)->withBody(Body::of([$block])));
 
         return Services::formats()->readAsIs('x.docx', Services::formats()->written('docx', $changed))->document;
+    }
+
+    public function testNoSignBreaksTheParts(): void
+    {
+        $document = Sketch::document('1 Logs');
+        $hostile = "a\x00\x08\u{FFFE}b <&\"'> ]]> \u{202E}c";
+        $changed = $document->withSection($document->sectionAt(0)->withBody(Body::of([Node::paragraph([Node::text($hostile)])])));
+        $page = self::part(Services::formats()->written('docx', $changed), 'word/document.xml');
+
+        self::assertStringContainsString("b <&\"'> ]]> \u{202E}c", $page->textContent);
+    }
+
+    public function testNothingStaysOnTheDiskThoughTheReaderLeaves(): void
+    {
+        $folder = sys_get_temp_dir().'/docx-'.bin2hex(random_bytes(6));
+        mkdir($folder);
+        $writing = 'require $argv[1]; $writer = Stemmata\Tests\Support\Services::formats()->writerFor("docx"); foreach ($writer->write(Stemmata\Core\Rendition\Rendition::of(Stemmata\Tests\Support\Sketch::document("1 Logs"))) as $portion) { echo strlen($portion); break; }';
+        $process = new Process(['php', '-r', $writing, dirname(__DIR__, 4).'/vendor/autoload.php'], env: ['TMPDIR' => $folder]);
+        $process->mustRun();
+
+        self::assertGreaterThan(1000, (int) $process->getOutput());
+        self::assertSame(['.', '..'], scandir($folder));
+        rmdir($folder);
     }
 
     public function testTheSameDocumentMakesTheSameFile(): void
