@@ -22,7 +22,10 @@ use Stemmata\Storage\Document\DocumentStore;
 use Stemmata\Storage\History\Journal;
 use Stemmata\Storage\Section\KnownTexts;
 use Stemmata\Storage\Section\OffcutRows;
+use Stemmata\Storage\Database\CurrentWriter;
 use Stemmata\Storage\Database\RandomIds;
+use Stemmata\Storage\File\StoredFiles;
+use Symfony\Component\Clock\NativeClock;
 use Stemmata\Storage\Section\SectionRows;
 use Stemmata\Storage\Database\WriteLock;
 
@@ -39,8 +42,10 @@ assert($entities instanceof EntityManagerInterface);
 $ids = new RandomIds();
 $lock = new WriteLock($entities);
 $known = new KnownTexts();
-$rows = new SectionRows($entities->getConnection(), new WordCount(), $known);
-$desk = new Desk($entities, $lock, $rows, $ids);
+$files = new StoredFiles($entities->getConnection());
+$clock = new NativeClock();
+$rows = new SectionRows($entities->getConnection(), new WordCount(), $known, $files);
+$desk = new Desk($entities, $lock, $rows, $ids, $files, new CurrentWriter(), $clock);
 $offcuts = new OffcutRows($entities->getConnection());
 
 /** @param \Closure(): void $work */
@@ -203,7 +208,7 @@ $pdo->exec('DROP TABLE bare');
 
 gc_collect_cycles();
 memory_reset_peak_usage();
-$store = new DocumentStore($entities, $lock, new ChangeWriter($rows, $offcuts), new Journal($entities), $known);
+$store = new DocumentStore($entities, $lock, new ChangeWriter($rows, $offcuts, $files), new Journal($entities), $known, $files, new CurrentWriter(), $clock);
 $record = $store->get($last);
 $before = memory_get_usage();
 $store->apply($last, $record->revision, (new OperationReader($ids))->read(['name' => 'move', 'sections' => [$record->outline()->idAt(6000)->value], 'landing' => 'before', 'target' => $record->outline()->idAt(10)->value]));

@@ -15,7 +15,7 @@ final class ArchitectureTest extends TestCase
     /** @param list<string> $allowed beginnings of names that files of the layer may use */
     #[TestWith(['Core', ['Stemmata\Core', 'Brick\Math', 'SebastianBergmann\Diff']])]
     #[TestWith(['Format', ['Stemmata\Core', 'Stemmata\Format', 'League\CommonMark', 'Symfony\Component\Process', 'Symfony\Component\Yaml']])]
-    #[TestWith(['Storage', ['Stemmata\Core', 'Stemmata\Storage', 'Doctrine', 'Random']])]
+    #[TestWith(['Storage', ['Stemmata\Core', 'Stemmata\Storage', 'Doctrine', 'Psr\Clock', 'Random']])]
     public function testLayerKnowsOnlyWhatIsBelowIt(string $layer, array $allowed): void
     {
         $files = new \RegexIterator(new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(dirname(__DIR__).'/src/'.$layer)), '/\.php$/');
@@ -68,11 +68,24 @@ final class ArchitectureTest extends TestCase
         self::assertSame(['Http/Request/OneSnapshot.php', 'Storage/Database/WriteLock.php'], $transactions, 'OneSnapshot only reads, and rolls back');
 
         $statements = self::sourcesWith('/->(?:executeStatement|insert|update|delete|persist)\(|->remove\(\$(?:record|milestone)|[\'"](?:INSERT|UPDATE|DELETE|REPLACE) /');
-        $withTheLock = ['Storage/Database/Bound.php', 'Storage/Database/WriteLock.php', 'Storage/Desk/Desk.php', 'Storage/Desk/KeptStarters.php', 'Storage/History/Journal.php', 'Storage/History/Milestones.php', 'Storage/Section/OffcutRows.php', 'Storage/Section/SectionRows.php'];
+        $withTheLock = ['Storage/Database/Bound.php', 'Storage/Database/WriteLock.php', 'Storage/Desk/Desk.php', 'Storage/Desk/KeptStarters.php', 'Storage/File/StoredFiles.php', 'Storage/History/Journal.php', 'Storage/History/Milestones.php', 'Storage/Section/OffcutRows.php', 'Storage/Section/SectionRows.php'];
         self::assertSame($withTheLock, $statements);
-        foreach (['ChangeWriter', 'Journal', 'OffcutRows', 'SectionRows'] as $inner) {
-            self::assertSame([], array_filter(self::sourcesWith('/\b'.$inner.' \$/'), static fn (string $file): bool => !str_starts_with($file, 'Storage/') && !in_array($file, ['Http/History/HistoryController.php', 'Http/TextIn/ReadingWorker.php'], true)), $inner.' is used within the lock only');
+        foreach (['ChangeWriter', 'Journal', 'OffcutRows', 'SectionRows', 'StoredFiles'] as $inner) {
+            self::assertSame([], array_filter(self::sourcesWith('/\b'.$inner.' \$/'), static fn (string $file): bool => !str_starts_with($file, 'Storage/') && !in_array($file, ['Http/Document/PictureController.php', 'Http/History/HistoryController.php', 'Http/TextIn/ReadingWorker.php'], true)), $inner.' is used within the lock only');
         }
+    }
+
+    /** Another database needs classes of its own in this folder, and no others (decision 15). */
+    public function testWordsThatOnlySqliteUnderstandsStandInOneFolder(): void
+    {
+        $sources = self::sourcesWith('/rowid|PRAGMA|\bOR (?:IGNORE|REPLACE)\b|\+document_id|sqlite_|randomblob|GROUP_CONCAT|strftime|GLOB /i');
+
+        self::assertSame([], array_values(array_filter($sources, static fn (string $file): bool => !str_starts_with($file, 'Storage/Database/'))));
+    }
+
+    public function testTheClockIsHandedIn(): void
+    {
+        self::assertSame([], array_values(array_filter(self::sourcesWith('/(?<![\w>:])time\(\)|new \\\\?DateTime(?:Immutable)?\(\)/'), static fn (string $file): bool => str_starts_with($file, 'Storage/'))));
     }
 
     /** @return list<string> files of src but for the formats, which know no database, by path from there */

@@ -64,7 +64,7 @@ final class DemoCommand extends Command
         return self::SUCCESS;
     }
 
-    /** The demo's drawings stand beside its texts; a document carries its pictures within itself. */
+    /** The demo's drawings stand beside its texts, and are read as one file with them. */
     private function withFigures(string $markdown): string
     {
         return (string) preg_replace_callback(

@@ -15,6 +15,7 @@ use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\Formats;
 use Stemmata\Format\Shared\FormatException;
+use Stemmata\Storage\File\StoredFiles;
 use Stemmata\Storage\History\ChangeForm;
 use Stemmata\Storage\Section\KnownTexts;
 use Stemmata\Storage\Section\SectionForm;
@@ -56,7 +57,8 @@ final class MutatedFilesTest extends TestCase
 
     private function assertSound(Formats $formats, Document $document): void
     {
-        $rows = new SectionRows(DriverManager::getConnection(['driver' => 'pdo_sqlite', 'memory' => true]), new WordCount(), new KnownTexts());
+        $connection = DriverManager::getConnection(['driver' => 'pdo_sqlite', 'memory' => true]);
+        $rows = new SectionRows($connection, new WordCount(), new KnownTexts(), new StoredFiles($connection));
         $typed = Body::of([Node::paragraph([Node::text('typed')])]);
         $edited = $document;
         foreach ($document->sections() as $section) {

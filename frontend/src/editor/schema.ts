@@ -104,14 +104,21 @@ export const schema = new Schema({
   marks: Object.fromEntries(Object.keys(table.marks).map((name) => [name, { ...MARKS[name], attrs: name === "link" ? { href: {}, title: { default: null } } : {} }])),
 });
 
-/** Pictures are shown from the document itself; nothing is fetched from elsewhere while one writes. */
+/** Pictures are shown from what the document keeps; nothing is fetched from elsewhere while one writes. */
 function shownSource(source: string): string {
+  if (source.startsWith("picture:")) return `/api/pictures/${source.slice("picture:".length)}`;
   return source.startsWith("data:") ? source : "";
 }
 
+/** HTML that was copied here, with the names of its pictures in place of the addresses they are shown from. */
+export function withPictureNames(html: string): string {
+  return html.replace(/(<img\b[^>]*?\bsrc=")[^"]*?\/api\/pictures\/([0-9a-f]{64})"/g, '$1picture:$2"');
+}
+
 function imageAttributes(image: HTMLElement | null): { src: string; alt: string } {
-  const source = image?.getAttribute("src") ?? "";
-  return { src: /^data:image\/(png|jpeg|gif|webp|svg\+xml);base64,[A-Za-z0-9+/=]*$/.test(source) || /^https?:/.test(source) ? source : "", alt: image?.getAttribute("alt") ?? "" };
+  const shown = image?.getAttribute("src") ?? "";
+  const source = shown.replace(/^(?:https?:\/\/[^/]+)?\/api\/pictures\/(?=[0-9a-f]{64}$)/, "picture:");
+  return { src: /^data:image\/(png|jpeg|gif|webp|svg\+xml);base64,[A-Za-z0-9+/=]*$/.test(source) || /^https?:|^picture:/.test(source) ? source : "", alt: image?.getAttribute("alt") ?? "" };
 }
 
 /** Inner places have no address a browser could follow. */

@@ -3,6 +3,7 @@ import { AllSelection, type Command } from "@tiptap/pm/state";
 import type { EditorView } from "@tiptap/pm/view";
 import { api, read } from "../api/client";
 import type { Session } from "../document/session";
+import { withPictureNames } from "../editor/schema";
 import {
   code,
   currentBlock,
@@ -62,7 +63,7 @@ export function pasteStructure(session: Session, section: string, view: EditorVi
   if (isInHeading(view.state) || !hasStructure(html)) return false;
   const { from, to } = view.state.selection;
   const followUp = followingUp();
-  void session.paste(section, bodyPosition(view.state.doc, from), bodyPosition(view.state.doc, to), html).then(async (answer) => {
+  void session.paste(section, bodyPosition(view.state.doc, from), bodyPosition(view.state.doc, to), withPictureNames(html)).then(async (answer) => {
     if (answer.kind !== "applied") return;
     const made = answer.outcome.order.at(-1)?.inserted.ids.at(-1);
     if (made) return followUp(() => session.goTo({ section: made, position: 1 }, { remember: false }));

@@ -9,6 +9,7 @@ use Stemmata\Core\Outline\InvalidSectionId;
 use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\SectionId;
+use Stemmata\Core\Text\Picture;
 
 /**
  * A document: title block, outline, and the text of its sections as far as anyone asks for it.
@@ -22,6 +23,7 @@ final readonly class Document
      * @param array<string, Section|null> $changedSections by id; null for one that is gone
      * @param array<string, Offcut|null>  $changedOffcuts  by id; null for one that is gone
      * @param self|null                   $whole           the document that this is a branch of
+     * @param array<string, Picture>      $pictures        by hash: those that came with the changed texts
      */
     private function __construct(
         public TitleBlock $titleBlock,
@@ -31,6 +33,7 @@ final readonly class Document
         public array $changedSections = [],
         public array $changedOffcuts = [],
         public ?self $whole = null,
+        public array $pictures = [],
     ) {
     }
 
@@ -129,6 +132,7 @@ final readonly class Document
             $this->changedSections,
             $this->changedOffcuts,
             $this,
+            $this->pictures,
         );
     }
 
@@ -204,19 +208,30 @@ final readonly class Document
         return array_values(array_filter($holders, fn (?SectionId $id): bool => null !== $id && $this->outline->has($id)));
     }
 
+    public function findPicture(string $hash): ?Picture
+    {
+        return $this->pictures[$hash] ?? $this->shelf->findPicture($hash);
+    }
+
     public function withTitleBlock(TitleBlock $titleBlock): self
     {
-        return new self($titleBlock, $this->outline, $this->setup, $this->shelf, $this->changedSections, $this->changedOffcuts);
+        return $this->with(titleBlock: $titleBlock);
     }
 
     public function withOutline(Outline $outline): self
     {
-        return new self($this->titleBlock, $outline, $this->setup, $this->shelf, $this->changedSections, $this->changedOffcuts);
+        return $this->with(outline: $outline);
     }
 
     public function withSetup(Setup $setup): self
     {
-        return new self($this->titleBlock, $this->outline, $setup, $this->shelf, $this->changedSections, $this->changedOffcuts);
+        return $this->with(setup: $setup);
+    }
+
+    /** @param array<string, Picture> $pictures by hash; shown by sections that are changed as well */
+    public function withPictures(array $pictures): self
+    {
+        return [] === $pictures ? $this : $this->with(pictures: $this->pictures + $pictures);
     }
 
     /** @return list<string> the number of each section by the document's scheme, empty for one without */
@@ -236,23 +251,22 @@ final readonly class Document
             $changed[$section->id->value] = $section;
         }
 
-        return new self($this->titleBlock, $this->outline, $this->setup, $this->shelf, $changed, $this->changedOffcuts);
+        return $this->with(changedSections: $changed);
     }
 
     /** For one whose text went into another section; a deleted section goes to the offcuts and stays. */
     public function withoutSection(SectionId $id): self
     {
-        return new self($this->titleBlock, $this->outline, $this->setup, $this->shelf, [...$this->changedSections, $id->value => null], $this->changedOffcuts);
+        return $this->with(changedSections: [...$this->changedSections, $id->value => null]);
     }
 
     /** Takes over all that a change holds; it must have been made from just this state, or be the inverse of one that led to it. */
     public function changedBy(Change $change): self
     {
-        return new self(
-            null === $change->titleBlock ? $this->titleBlock : $change->titleBlock[1],
+        return $this->with(
+            $change->titleBlock[1] ?? null,
             $change->appliedToOutline($this->outline),
-            null === $change->setup ? $this->setup : $change->setup[1],
-            $this->shelf,
+            $change->setup[1] ?? null,
             [...$this->changedSections, ...array_map(static fn (array $pair): ?Section => $pair[1], $change->sections)],
             [...$this->changedOffcuts, ...array_map(static fn (array $pair): ?Offcut => $pair[1], $change->offcuts)],
         );
@@ -276,6 +290,27 @@ final readonly class Document
     /** @param array<string, Offcut|null> $states by id */
     private function withOffcutStates(array $states): self
     {
-        return new self($this->titleBlock, $this->outline, $this->setup, $this->shelf, $this->changedSections, [...$this->changedOffcuts, ...$states]);
+        return $this->with(changedOffcuts: [...$this->changedOffcuts, ...$states]);
+    }
+
+    /**
+     * The same document with what is named in place of its own; a branch that is changed stands for itself.
+     *
+     * @param array<string, Section|null>|null $changedSections
+     * @param array<string, Offcut|null>|null  $changedOffcuts
+     * @param array<string, Picture>|null      $pictures
+     */
+    private function with(?TitleBlock $titleBlock = null, ?Outline $outline = null, ?Setup $setup = null, ?array $changedSections = null, ?array $changedOffcuts = null, ?array $pictures = null): self
+    {
+        return new self(
+            $titleBlock ?? $this->titleBlock,
+            $outline ?? $this->outline,
+            $setup ?? $this->setup,
+            $this->shelf,
+            $changedSections ?? $this->changedSections,
+            $changedOffcuts ?? $this->changedOffcuts,
+            null,
+            $pictures ?? $this->pictures,
+        );
     }
 }

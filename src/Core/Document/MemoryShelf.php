@@ -6,8 +6,9 @@ namespace Stemmata\Core\Document;
 
 use Stemmata\Core\Outline\InvalidSectionId;
 use Stemmata\Core\Outline\SectionId;
+use Stemmata\Core\Text\Picture;
 
-/** A shelf that holds everything itself, for documents that were read from a file. */
+/** A shelf that holds all texts itself, for documents that were read from a file. */
 final readonly class MemoryShelf implements Shelf
 {
     /** @var array<string, Section> */
@@ -16,8 +17,9 @@ final readonly class MemoryShelf implements Shelf
     /**
      * @param iterable<Section>    $sections
      * @param array<string, Offcut> $offcuts by id
+     * @param Shelf|null            $behind  where pictures are found, each when it is asked for: all of them may be too much to hold
      */
-    public function __construct(iterable $sections, private array $offcuts = [])
+    public function __construct(iterable $sections, private array $offcuts = [], private ?Shelf $behind = null)
     {
         $byId = [];
         foreach ($sections as $section) {
@@ -90,5 +92,10 @@ final readonly class MemoryShelf implements Shelf
         $holders = array_filter($this->sections, static fn (Section $section): bool => References::in($section)->hasContents);
 
         return array_values(array_map(static fn (Section $section): SectionId => $section->id, $holders));
+    }
+
+    public function findPicture(string $hash): ?Picture
+    {
+        return $this->behind?->findPicture($hash);
     }
 }

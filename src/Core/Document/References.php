@@ -5,16 +5,18 @@ declare(strict_types=1);
 namespace Stemmata\Core\Document;
 
 use Stemmata\Core\Text\Node;
+use Stemmata\Core\Text\Picture;
 use Stemmata\Core\Text\PlacesLedTo;
 
-/** What one section's text names and where it points: its bookmarks, its links, its contents block. */
+/** What one section's text names and where it points: its bookmarks, its links, its pictures, its contents block. */
 final readonly class References
 {
     /**
      * @param array<string, string> $bookmarks name by bookmark id
      * @param array<string, string> $links     the first linked words by the id of the section or bookmark linked to
+     * @param list<string>          $pictures  hashes; of the text itself only, for storage keeps them by document
      */
-    private function __construct(public array $bookmarks, public array $links, public bool $hasContents)
+    private function __construct(public array $bookmarks, public array $links, public bool $hasContents, public array $pictures = [])
     {
     }
 
@@ -23,17 +25,21 @@ final readonly class References
         $bookmarks = [];
         $links = [];
         $hasContents = false;
+        $pictures = [];
         foreach (self::parts($section) as $node) {
             $hasContents = $hasContents || 'contents' === $node->type;
             if ('bookmark' === $node->type) {
                 $bookmarks[$node->textAttribute('id')] = $node->textAttribute('name');
+            }
+            if (null !== $hash = Picture::findHash($node->textAttribute('src'))) {
+                $pictures[$hash] = $hash;
             }
             foreach (PlacesLedTo::idsOf($node) as $target) {
                 $links[$target] ??= $node->plainText();
             }
         }
 
-        return new self($bookmarks, $links, $hasContents);
+        return new self($bookmarks, $links, $hasContents, array_values($pictures));
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Core\Document;
 
 use Stemmata\Core\Outline\SectionId;
+use Stemmata\Core\Text\Picture;
 
 /**
  * Where a document finds the text of its sections. An operation on a document of 10,000 sections asks for the two or
@@ -38,4 +39,7 @@ interface Shelf
 
     /** @return list<SectionId> the sections whose text holds a contents block */
     public function contentsHolders(): array;
+
+    /** The picture that texts name by this hash; null when its bytes are not kept. */
+    public function findPicture(string $hash): ?Picture;
 }

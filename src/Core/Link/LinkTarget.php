@@ -43,10 +43,4 @@ final class LinkTarget
 
         return in_array(strtolower($match[1]), ['http', 'https', 'mailto', 'tel', 'ftp', 'file', 'doi', 'urn'], true);
     }
-
-    public static function isImageSource(string $source): bool
-    {
-        return 1 === preg_match('~\Adata:image/(?:png|jpeg|gif|webp|svg\+xml);base64,[A-Za-z0-9+/=]*\z~', $source)
-            || (!str_starts_with(strtolower(ltrim($source)), 'data:') && ('' === $source || self::isValid($source)));
-    }
 }

@@ -14,6 +14,7 @@ use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Numbering\Numbers;
 use Stemmata\Core\Numbering\SectionNumber;
 use Stemmata\Core\Text\Node;
+use Stemmata\Core\Text\Picture;
 
 /**
  * A document as it is written into a file, whatever the format: the number of each section, the names of places, the
@@ -121,6 +122,20 @@ final readonly class Rendition
         $id = LinkTarget::findInnerId($target);
 
         return null !== $id && null !== $this->places->findName($id) ? $id : null;
+    }
+
+    /** The bytes of what a picture's address names; null for a picture that lies elsewhere or is no longer kept. */
+    public function findPicture(string $address): ?Picture
+    {
+        $hash = Picture::findHash($address);
+
+        return null === $hash ? Picture::findInDataAddress($address) : $this->document->findPicture($hash);
+    }
+
+    /** A picture's address in a file that stands alone: it holds the picture. */
+    public function pictureAddress(string $address): string
+    {
+        return null === Picture::findHash($address) ? $address : $this->findPicture($address)?->dataAddress() ?? '';
     }
 
     /** @return list<SectionNumber|null> a branch keeps the numbers that it has in the whole */

@@ -273,7 +273,7 @@ final class BodySchema
             'bookmarkName' => is_string($value) && BookmarkName::isValid($value),
             'shows' => is_string($value) && null !== CrossReferenceShows::tryFrom($value),
             'target' => is_string($value) && LinkTarget::isValid($value),
-            'image' => is_string($value) && LinkTarget::isImageSource($value),
+            'image' => is_string($value) && Picture::isAddress($value),
             'look' => Look::isSound($value),
             'contentsLines' => self::isContentsLines($value),
             default => false,

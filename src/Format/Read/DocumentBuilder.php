@@ -217,6 +217,7 @@ final class DocumentBuilder
         if ($this->hasContents) {
             $document = self::withContentsFilled($document);
         }
+        $document = $document->withPictures($this->sound->pictures());
 
         return new ReadResult($document, ImportReport::of($document, $this->report->lines()));
     }

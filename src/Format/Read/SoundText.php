@@ -9,6 +9,8 @@ use Stemmata\Core\Text\BodySchema;
 use Stemmata\Core\Text\InvalidBody;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
+use Stemmata\Core\Text\Picture;
+use Stemmata\Core\Text\PicturesApart;
 
 /**
  * The door of every reader: whatever a file makes a reader build, the document holds only what could be read again. A part
@@ -19,16 +21,25 @@ final class SoundText
     private const MOST_BYTES = 4096;
 
     private readonly BodySchema $schema;
+    private readonly PicturesApart $apart;
 
     /** @param \Closure(ImportNote, string): void $note */
     public function __construct(private readonly \Closure $note)
     {
         $this->schema = new BodySchema();
+        $this->apart = new PicturesApart();
+    }
+
+    /** @return array<string, Picture> by hash: those that the texts show */
+    public function pictures(): array
+    {
+        return $this->apart->pictures;
     }
 
     /** @return list<Node> */
     public function block(Node $block): array
     {
+        [$block] = $this->apart->of([$block]);
         if ($this->isSound([$block])) {
             return [$block];
         }
@@ -49,6 +60,7 @@ final class SoundText
      */
     public function inline(array $inline): array
     {
+        $inline = $this->apart->of($inline);
         if ($this->isSoundInline($inline)) {
             return $inline;
         }
@@ -112,7 +124,7 @@ final class SoundText
 
     private function source(string $source): string
     {
-        if (LinkTarget::isImageSource($source)) {
+        if (Picture::isAddress($source)) {
             return $source;
         }
         ($this->note)(ImportNote::PictureOfOtherKind, substr($source, 0, 60));

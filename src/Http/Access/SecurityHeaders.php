@@ -16,10 +16,13 @@ final class SecurityHeaders
     public function __invoke(ResponseEvent $event): void
     {
         $headers = $event->getResponse()->headers;
-        $headers->set('Content-Security-Policy', self::POLICY);
+        if (!$headers->has('Content-Security-Policy')) {
+            $headers->set('Content-Security-Policy', self::POLICY);
+        }
         $headers->set('X-Content-Type-Options', 'nosniff');
         $headers->set('Referrer-Policy', 'no-referrer');
-        if (!$headers->has('Cache-Control') || str_contains((string) $headers->get('Cache-Control'), 'private')) {
+        // What never changes says so itself.
+        if (!$headers->hasCacheControlDirective('immutable') && (!$headers->has('Cache-Control') || str_contains((string) $headers->get('Cache-Control'), 'private'))) {
             $headers->set('Cache-Control', 'no-store');
         }
     }

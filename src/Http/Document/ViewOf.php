@@ -110,7 +110,7 @@ final readonly class ViewOf
         );
     }
 
-    /** @param bool $withTexts false for typing: the window that typed has the text */
+    /** @param bool $withTexts false for typing: the window that typed has the text, unless pictures were taken out of it */
     public function writeOutcome(string $documentId, Written $written, bool $withTexts): WriteOutcome
     {
         $touched = array_map(strval(...), array_keys($written->change->sections));
@@ -127,7 +127,7 @@ final readonly class ViewOf
             $written->outlineRevision,
             array_map(fn (OutlineEdit $edit): OrderEdit => new OrderEdit($edit->at, $edit->removed->count(), $this->outline($edit->inserted)), $written->change->outlineEdits),
             $this->sectionFacts($this->facts->ofSections($documentId, array_values(array_unique([...$touched, ...$returned])))),
-            $withTexts ? $this->texts($documentId, $touched) : [],
+            $withTexts || $written->hasPictures ? $this->texts($documentId, $touched) : [],
             $written->change->removedIds(),
             null === $written->change->titleBlock ? null : $this->titleBlock($written->change->titleBlock[1]),
             $written->label,

@@ -24,6 +24,11 @@ final class ProblemException extends HttpException
         return new self(422, $reason, $sentence);
     }
 
+    public static function notFound(string $sentence): self
+    {
+        return new self(404, 'not-found', $sentence);
+    }
+
     public static function tooLarge(int $limit): self
     {
         return new self(413, 'too-large', sprintf('That is more than the %d megabytes that can be read at once.', intdiv($limit, 1024 * 1024)));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Http\TextIn;
 
+use Psr\Clock\ClockInterface;
 use Stemmata\Core\LikelyHeading\LikelyHeadings;
 use Stemmata\Core\LikelyHeading\LookGroup;
 use Stemmata\Core\Text\Characters;
@@ -39,6 +40,7 @@ final readonly class ReadingWorker
     public function __construct(
         private Formats $formats,
         private SectionRows $rows,
+        private ClockInterface $clock,
         #[Autowire('%kernel.project_dir%')] private string $root,
     ) {
     }
@@ -115,7 +117,7 @@ final readonly class ReadingWorker
     private function folder(): string
     {
         foreach (glob(sys_get_temp_dir().'/stemmata-reading-*', \GLOB_ONLYDIR) ?: [] as $left) {
-            if (filemtime($left) < time() - self::ABANDONED) {
+            if (filemtime($left) < $this->clock->now()->getTimestamp() - self::ABANDONED) {
                 self::remove($left);
             }
         }

@@ -6,13 +6,16 @@ namespace Stemmata\Storage\Desk;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\Query\ResultSetMappingBuilder;
+use Psr\Clock\ClockInterface;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Outline\IdSource;
+use Stemmata\Storage\Database\CurrentWriter;
+use Stemmata\Storage\Database\SqliteSql;
 use Stemmata\Storage\Database\WriteLock;
 use Stemmata\Storage\Document\StagedDocument;
 use Stemmata\Storage\Document\UnknownDocument;
 use Stemmata\Storage\Entity\DocumentRecord;
-use Stemmata\Storage\Entity\Writer;
+use Stemmata\Storage\File\StoredFiles;
 use Stemmata\Storage\Section\SectionRows;
 
 /**
@@ -32,19 +35,22 @@ final readonly class Desk
         private WriteLock $lock,
         private SectionRows $rows,
         private IdSource $ids,
+        private StoredFiles $files,
+        private CurrentWriter $writer,
+        private ClockInterface $clock,
     ) {
     }
 
     /** @return list<DocumentRecord> the last changed first */
-    public function documents(string $ownerId = Writer::LOCAL): array
+    public function documents(): array
     {
-        return $this->listed('removed_at IS NULL', 'changed_at', $ownerId);
+        return $this->listed('removed_at IS NULL', 'changed_at');
     }
 
     /** @return list<DocumentRecord> those taken off the desk, the last first */
-    public function removedDocuments(string $ownerId = Writer::LOCAL): array
+    public function removedDocuments(): array
     {
-        return $this->listed('removed_at IS NOT NULL', 'removed_at', $ownerId);
+        return $this->listed('removed_at IS NOT NULL', 'removed_at');
     }
 
     /**
@@ -55,20 +61,25 @@ final readonly class Desk
      *
      * @return string the new document's id
      */
-    public function add(StagedDocument|Document $document, string $ownerId = Writer::LOCAL, ?\Closure $onSections = null): string
+    public function add(StagedDocument|Document $document, ?\Closure $onSections = null): string
     {
         $id = $this->ids->next()->value;
         $staged = $document instanceof Document ? StagedDocument::of($document, $this->rows) : $document;
-        $this->lock->holding(function () use ($id, $staged, $ownerId): void {
+        $this->lock->holding(function () use ($id, $staged): void {
             $this->forgetUnfinished();
-            $record = new DocumentRecord($id, $ownerId, time(), time());
-            $record->arrivingSince = time();
+            $record = new DocumentRecord($id, $this->writer->id(), $this->now(), $this->now());
+            $record->arrivingSince = $this->now();
             $record->setTitleBlock($staged->titleBlock);
             $record->setOutline($staged->outline);
             $record->setSetup($staged->setup);
             $this->entities->persist($record);
         });
         try {
+            foreach ($staged->pictures() as $picture) {
+                $this->lock->holdingInTurn(function () use ($id, $picture): void {
+                    $this->files->keep($id, [$picture]);
+                });
+            }
             $this->addRows($id, $staged->rows(), $onSections);
             $this->lock->holding(function () use ($id): void {
                 $this->record($id)->arrivingSince = null;
@@ -90,7 +101,7 @@ final readonly class Desk
     {
         $this->lock->holding(function () use ($id): void {
             $record = $this->record($id);
-            $record->removedAt ??= time();
+            $record->removedAt ??= $this->now();
         });
     }
 
@@ -126,15 +137,15 @@ final readonly class Desk
     }
 
     /** @return list<DocumentRecord> */
-    private function listed(string $condition, string $latest, string $ownerId): array
+    private function listed(string $condition, string $latest): array
     {
         $mapping = new ResultSetMappingBuilder($this->entities);
         $mapping->addRootEntityFromClassMetadata(DocumentRecord::class, 'd');
         // Of two changed in the same second, the one that came to the desk last lies on top; only SQL knows which that is.
         /** @var list<DocumentRecord> $records */
         $records = $this->entities
-            ->createNativeQuery(sprintf('SELECT %s FROM document d WHERE owner_id = ? AND arriving_since IS NULL AND %s ORDER BY %s DESC, rowid DESC', $mapping->generateSelectClause(), $condition, $latest), $mapping)
-            ->setParameter(1, $ownerId)
+            ->createNativeQuery(sprintf('SELECT %s FROM document d WHERE owner_id = ? AND arriving_since IS NULL AND %s ORDER BY %s DESC, %s DESC', $mapping->generateSelectClause(), $condition, $latest, SqliteSql::ORDER_OF_ARRIVAL), $mapping)
+            ->setParameter(1, $this->writer->id())
             ->getResult();
 
         return $records;
@@ -142,12 +153,17 @@ final readonly class Desk
 
     private function record(string $id): DocumentRecord
     {
-        return $this->entities->find(DocumentRecord::class, $id) ?? throw UnknownDocument::withId($id);
+        return $this->entities->getRepository(DocumentRecord::class)->findOneBy(['id' => $id, 'ownerId' => $this->writer->id()]) ?? throw UnknownDocument::withId($id);
+    }
+
+    private function now(): int
+    {
+        return $this->clock->now()->getTimestamp();
     }
 
     private function forgetUnfinished(): void
     {
-        $unfinished = $this->entities->getConnection()->fetchFirstColumn('SELECT id FROM document WHERE arriving_since < ?', [time() - self::ARRIVES_WITHIN]);
+        $unfinished = $this->entities->getConnection()->fetchFirstColumn('SELECT id FROM document WHERE arriving_since < ?', [$this->now() - self::ARRIVES_WITHIN]);
         foreach (array_filter($unfinished, is_string(...)) as $id) {
             $this->discard($id);
         }
@@ -159,6 +175,7 @@ final readonly class Desk
         // Sections, offcuts, references and steps go with their document.
         $connection->executeStatement('DELETE FROM milestone WHERE document_id = ?', [$id]);
         $connection->executeStatement('DELETE FROM document WHERE id = ?', [$id]);
+        $this->files->forgetUnused();
         $this->entities->clear();
 
         return null;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Storage\Document;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Psr\Clock\ClockInterface;
 use Stemmata\Core\Document\Change;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\History\Thinning;
@@ -16,10 +17,12 @@ use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Operation\Text\ReplaceBody;
 use Stemmata\Core\Outline\InvalidSectionId;
 use Stemmata\Core\Outline\SectionId;
+use Stemmata\Storage\Database\CurrentWriter;
 use Stemmata\Storage\Database\WriteLock;
 use Stemmata\Storage\Entity\DocumentRecord;
 use Stemmata\Storage\Entity\JournalEntry;
 use Stemmata\Storage\Entity\SectionRecord;
+use Stemmata\Storage\File\StoredFiles;
 use Stemmata\Storage\History\ChangeForm;
 use Stemmata\Storage\History\Journal;
 use Stemmata\Storage\Section\ChangeWriter;
@@ -45,6 +48,9 @@ final readonly class DocumentStore
         private ChangeWriter $writer,
         private Journal $journal,
         private KnownTexts $known,
+        private StoredFiles $files,
+        private CurrentWriter $current,
+        private ClockInterface $clock,
     ) {
     }
 
@@ -53,7 +59,7 @@ final readonly class DocumentStore
     {
         $record = $this->entities->find(DocumentRecord::class, $id);
 
-        return null === $record || null !== $record->removedAt || null !== $record->arrivingSince ? throw UnknownDocument::withId($id) : $record;
+        return null === $record || $record->ownerId !== $this->current->id() || null !== $record->removedAt || null !== $record->arrivingSince ? throw UnknownDocument::withId($id) : $record;
     }
 
     /** @throws UnknownDocument */
@@ -74,7 +80,7 @@ final readonly class DocumentStore
 
     public function shelf(string $id): StoredShelf
     {
-        return new StoredShelf($this->entities, $this->known, $id);
+        return new StoredShelf($this->entities, $this->known, $this->files, $id);
     }
 
     /** @throws UnknownDocument */
@@ -141,7 +147,7 @@ final readonly class DocumentStore
     private function thinOnceADay(string $id): void
     {
         $record = $this->get($id);
-        if (null !== $record->stepsKeptWeeks && $record->thinnedOn !== self::today()) {
+        if (null !== $record->stepsKeptWeeks && $record->thinnedOn !== $this->today()) {
             $this->thinned($id);
         }
     }
@@ -151,21 +157,26 @@ final readonly class DocumentStore
     {
         $weeks = $this->lock->holding(function () use ($id): ?int {
             $record = $this->get($id);
-            $record->thinnedOn = self::today();
+            $record->thinnedOn = $this->today();
 
             return $record->stepsKeptWeeks;
         });
         $fewer = 0;
         for ($isMore = null !== $weeks; $isMore; $fewer += $some) {
-            [$some, $isMore] = $this->lock->holdingInTurn(fn (): array => $this->journal->thin($id, $weeks ?? Thinning::MOST_WEEKS, time(), self::STEPS_THINNED_AT_ONCE));
+            [$some, $isMore] = $this->lock->holdingInTurn(fn (): array => $this->journal->thin($id, $weeks ?? Thinning::MOST_WEEKS, $this->now(), self::STEPS_THINNED_AT_ONCE));
         }
 
         return $fewer;
     }
 
-    private static function today(): int
+    private function today(): int
     {
-        return intdiv(time(), 86_400);
+        return intdiv($this->now(), 86_400);
+    }
+
+    private function now(): int
+    {
+        return $this->clock->now()->getTimestamp();
     }
 
     /** @throws UnknownDocument */
@@ -211,7 +222,7 @@ final readonly class DocumentStore
                 return new Stale($record->revision, self::STALE_STEP);
             }
             $label = $this->journal->mark($entryId, $state);
-            $this->writer->write($record, $prepared, time());
+            $this->writer->write($record, $prepared, $this->now());
 
             return new Written($prepared->revision, $record->revision, $record->outlineRevision, $prepared->change, $label, []);
         });
@@ -254,7 +265,7 @@ final readonly class DocumentStore
         $change = Change::between($before, $outcome->document);
         $json = $change->isEmpty() ? '' : ChangeForm::write($change, $this->known);
 
-        return new PlannedStep($record->id, $this->writer->prepared($record->revision, $change, $json), $operation->describe($before), self::findTypedIn($operation), $outcome->notices);
+        return new PlannedStep($record->id, $this->writer->prepared($record->revision, $change, $json, array_values($outcome->document->pictures)), $operation->describe($before), self::findTypedIn($operation), $outcome->notices);
     }
 
     private function written(PlannedStep $step): Written
@@ -262,11 +273,11 @@ final readonly class DocumentStore
         $record = $this->get($step->documentId);
         $prepared = $step->prepared;
         if (!$prepared->change->isEmpty()) {
-            $this->writer->write($record, $prepared, time());
+            $this->writer->write($record, $prepared, $this->now());
             $this->journal->record($record->id, $record->revision, $step->label, $step->typedIn, $prepared, $record->changedAt);
         }
 
-        return new Written($prepared->revision, $record->revision, $record->outlineRevision, $prepared->change, $step->label, $step->notices);
+        return new Written($prepared->revision, $record->revision, $record->outlineRevision, $prepared->change, $step->label, $step->notices, [] !== $prepared->pictures);
     }
 
     /** What the operation rests on must be as the writer saw it. Changes elsewhere do not matter. */

@@ -11,13 +11,15 @@ use Stemmata\Core\Document\Setup;
 use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\SectionId;
+use Stemmata\Core\Text\Picture;
 use Stemmata\Storage\Database\Row;
 use Stemmata\Storage\Section\SectionForm;
 use Stemmata\Storage\Section\SectionRows;
 
 /**
  * A document made ready to be stored, its rows one after the other, so that however long it is only some of it is held. It
- * may come from a file that another process wrote: a line of JSON for the document, then one for each section.
+ * may come from a file that another process wrote: a line of JSON for the document, one for each picture, then one
+ * for each section.
  *
  * @phpstan-import-type SectionRow from SectionRows
  */
@@ -26,6 +28,7 @@ final readonly class StagedDocument
     /**
      * @param array<mixed>                   $about what else is to be said of it
      * @param \Closure(): iterable<SectionRow> $rows
+     * @param \Closure(): iterable<Picture>    $pictures
      */
     private function __construct(
         public TitleBlock $titleBlock,
@@ -33,6 +36,7 @@ final readonly class StagedDocument
         public Setup $setup,
         public array $about,
         private \Closure $rows,
+        private \Closure $pictures,
     ) {
     }
 
@@ -43,7 +47,7 @@ final readonly class StagedDocument
             foreach ($document->sections() as $section) {
                 yield $rows->row(null, $section);
             }
-        });
+        }, static fn (): array => array_values($document->pictures));
     }
 
     public static function open(string $path): self
@@ -61,9 +65,16 @@ final readonly class StagedDocument
             $row->list('about'),
             static function () use ($path): iterable {
                 foreach (self::lines($path) as $number => $line) {
-                    if ($number > 0) {
+                    if ($number > 0 && !isset($line['picture'])) {
                         /** @var SectionRow $line as writeTo() wrote it */
                         yield $line;
+                    }
+                }
+            },
+            static function () use ($path): iterable {
+                foreach (self::lines($path) as $line) {
+                    if (is_string($line['picture'] ?? null) && is_string($line['bytes'] ?? null)) {
+                        yield new Picture($line['picture'], (string) base64_decode($line['bytes'], true));
                     }
                 }
             },
@@ -79,6 +90,9 @@ final readonly class StagedDocument
             'setup' => $this->setup->toJson(),
             'about' => $this->about,
         ])."\n");
+        foreach ($this->pictures() as $picture) {
+            fwrite($file, SectionForm::json(['picture' => $picture->kind, 'bytes' => base64_encode($picture->bytes)])."\n");
+        }
         foreach ($this->rows() as $row) {
             fwrite($file, SectionForm::json($row)."\n");
         }
@@ -91,6 +105,12 @@ final readonly class StagedDocument
         return ($this->rows)();
     }
 
+    /** @return iterable<Picture> that its texts show */
+    public function pictures(): iterable
+    {
+        return ($this->pictures)();
+    }
+
     /** The whole of it, for what has to look at all. */
     public function document(): Document
     {
@@ -100,7 +120,12 @@ final readonly class StagedDocument
             $sections[] = new Section(SectionId::fromString($row['id']), SectionForm::readHeading($text['heading'], $text['heading_inline']), SectionForm::readBody($text['body']));
         }
 
-        return Document::opened($this->titleBlock, $this->outline, $this->setup, new MemoryShelf($sections));
+        $pictures = [];
+        foreach ($this->pictures() as $picture) {
+            $pictures[$picture->hash] = $picture;
+        }
+
+        return Document::opened($this->titleBlock, $this->outline, $this->setup, new MemoryShelf($sections))->withPictures($pictures);
     }
 
     /** @return \Generator<int, array<mixed>> */

@@ -10,7 +10,10 @@ use Stemmata\Core\Operation\Notice;
 /** A change that is safely in the database. */
 final readonly class Written
 {
-    /** @param list<Notice> $notices */
+    /**
+     * @param list<Notice> $notices
+     * @param bool         $hasPictures whether pictures that came within the texts are kept apart from them now
+     */
     public function __construct(
         public int $previousRevision,
         public int $revision,
@@ -18,6 +21,7 @@ final readonly class Written
         public Change $change,
         public string $label,
         public array $notices,
+        public bool $hasPictures = false,
     ) {
     }
 }

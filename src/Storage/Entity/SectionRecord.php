@@ -23,6 +23,9 @@ class SectionRecord
     public string $body = '[]';
     #[ORM\Column]
     public int $words = 0;
+    /** The words of the text without their form, as Body::plainText() gives them. */
+    #[ORM\Column(type: 'text')]
+    public string $plainText = '';
     #[ORM\Column(length: 8192)]
     public string $aim = '';
     #[ORM\Column(nullable: true)]

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Storage\History;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Psr\Clock\ClockInterface;
 use Stemmata\Core\Outline\IdSource;
 use Stemmata\Storage\Database\WriteLock;
 use Stemmata\Storage\Entity\MilestoneRecord;
@@ -12,7 +13,7 @@ use Stemmata\Storage\Entity\MilestoneRecord;
 /** The named states of a document. */
 final readonly class Milestones
 {
-    public function __construct(private EntityManagerInterface $entities, private WriteLock $lock, private Journal $journal, private IdSource $ids)
+    public function __construct(private EntityManagerInterface $entities, private WriteLock $lock, private Journal $journal, private IdSource $ids, private ClockInterface $clock)
     {
     }
 
@@ -26,7 +27,7 @@ final readonly class Milestones
     public function name(string $documentId, string $name): MilestoneRecord
     {
         return $this->lock->holding(function () use ($documentId, $name): MilestoneRecord {
-            $milestone = new MilestoneRecord($this->ids->next()->value, $documentId, $name, $this->journal->stateNow($documentId), time());
+            $milestone = new MilestoneRecord($this->ids->next()->value, $documentId, $name, $this->journal->stateNow($documentId), $this->clock->now()->getTimestamp());
             $this->entities->persist($milestone);
 
             return $milestone;

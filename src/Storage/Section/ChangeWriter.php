@@ -6,22 +6,25 @@ namespace Stemmata\Storage\Section;
 
 use Stemmata\Core\Document\Change;
 use Stemmata\Core\Text\InvalidBody;
+use Stemmata\Core\Text\Picture;
 use Stemmata\Storage\Entity\DocumentRecord;
+use Stemmata\Storage\File\StoredFiles;
 
 /** Brings a change into the database: the rows it touched and no others. Doing, undoing and redoing all come through here. */
 final readonly class ChangeWriter
 {
-    public function __construct(private SectionRows $rows, private OffcutRows $offcuts)
+    public function __construct(private SectionRows $rows, private OffcutRows $offcuts, private StoredFiles $files)
     {
     }
 
     /**
-     * @param int    $revision that the document is at
-     * @param string $json     the change as the journal is to keep it
+     * @param int           $revision that the document is at
+     * @param string        $json     the change as the journal is to keep it
+     * @param list<Picture> $pictures that came with it
      *
      * @throws InvalidBody for a text that could not be read again
      */
-    public function prepared(int $revision, Change $change, string $json = ''): PreparedChange
+    public function prepared(int $revision, Change $change, string $json = '', array $pictures = []): PreparedChange
     {
         $rows = [];
         $removed = [];
@@ -33,7 +36,7 @@ final readonly class ChangeWriter
             }
         }
 
-        return new PreparedChange($revision, $change, $rows, $removed, $json);
+        return new PreparedChange($revision, $change, $rows, $removed, $json, $pictures);
     }
 
     /** Only with the write lock, and while the document is at the revision that the change was prepared for. */
@@ -54,6 +57,7 @@ final readonly class ChangeWriter
         if (null !== $change->setup) {
             $document->setSetup($change->setup[1]);
         }
+        $this->files->keep($document->id, $prepared->pictures);
         $this->rows->remove($document->id, $prepared->removed);
         $this->rows->write($document->id, $prepared->rows, $revision);
         $this->offcuts->write($document->id, $change->offcuts, $now);

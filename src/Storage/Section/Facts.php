@@ -8,8 +8,8 @@ use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\SectionId;
-use Stemmata\Core\Text\Body;
 use Stemmata\Storage\Database\Row;
+use Stemmata\Storage\Database\SqliteSql;
 
 /**
  * Lists for the screens, read as plain rows: of 10,000 sections no object is made, for none would be changed.
@@ -99,10 +99,10 @@ final readonly class Facts
     public function offcuts(string $documentId, string $words = ''): array
     {
         $offcuts = [];
-        foreach ($this->connection->fetchAllAssociative('SELECT o.id, o.name, o.reason, o.cut_at, o.after_id, o.outline_ids, o.outline_levels, s.heading AS came_from FROM offcut o LEFT JOIN section s ON s.id = o.after_id AND s.document_id = o.document_id WHERE o.document_id = ? ORDER BY o.cut_at DESC, o.rowid DESC', [$documentId]) as $fields) {
+        foreach ($this->connection->fetchAllAssociative('SELECT o.id, o.name, o.reason, o.cut_at, o.after_id, o.outline_ids, o.outline_levels, s.heading AS came_from FROM offcut o LEFT JOIN section s ON s.id = o.after_id AND s.document_id = o.document_id WHERE o.document_id = ? ORDER BY o.cut_at DESC, o.'.SqliteSql::ORDER_OF_ARRIVAL.' DESC', [$documentId]) as $fields) {
             $row = new Row($fields);
             $ids = str_split($row->text('outline_ids'), SectionId::LENGTH);
-            $text = self::plainText($this->texts($documentId, $ids));
+            $text = $this->plainText($documentId, $ids);
             if (!self::hasWords($row->text('name')."\n".$text, $words)) {
                 continue;
             }
@@ -134,10 +134,10 @@ final readonly class Facts
         return true;
     }
 
-    /** @param list<array{id: string, heading: array<mixed>, body: array<mixed>, revision: int}> $texts */
-    private static function plainText(array $texts): string
+    /** @param list<string> $ids */
+    private function plainText(string $documentId, array $ids): string
     {
-        return implode("\n", array_map(static fn (array $text): string => Body::fromJson($text['body'])->plainText(), $texts));
+        return implode("\n", array_map(static fn (array $fields): string => (new Row($fields))->text('plain_text'), $this->selectSections('plain_text', $documentId, $ids)));
     }
 
     /**
@@ -150,8 +150,7 @@ final readonly class Facts
         $rows = [];
         foreach (array_chunk($ids, self::IDS_PER_QUERY) as $chunk) {
             $rows = [...$rows, ...$this->connection->fetchAllAssociative(
-                // The plus keeps SQLite from going through all sections of the document in search of these.
-                'SELECT '.$columns.' FROM section WHERE id IN (:ids) AND +document_id = :document',
+                'SELECT '.$columns.' FROM section WHERE id IN (:ids) AND '.SqliteSql::notByIndex('document_id').' = :document',
                 ['ids' => $chunk, 'document' => $documentId],
                 ['ids' => ArrayParameterType::STRING],
             )];

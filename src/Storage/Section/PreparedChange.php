@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Storage\Section;
 
 use Stemmata\Core\Document\Change;
+use Stemmata\Core\Text\Picture;
 
 /**
  * A change with everything encoded that goes into the database, made without the write lock. It may be written only
@@ -18,6 +19,7 @@ final readonly class PreparedChange
      * @param list<SectionRow> $rows
      * @param list<string>     $removed sections that are gone for good
      * @param string           $json    the change as the journal keeps it; empty for one that was read from there
+     * @param list<Picture>    $pictures that came with it
      */
     public function __construct(
         public int $revision,
@@ -25,6 +27,7 @@ final readonly class PreparedChange
         public array $rows,
         public array $removed,
         public string $json = '',
+        public array $pictures = [],
     ) {
     }
 }

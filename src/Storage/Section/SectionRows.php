@@ -11,21 +11,22 @@ use Stemmata\Core\Document\Section;
 use Stemmata\Core\Text\InvalidBody;
 use Stemmata\Storage\Database\Bound;
 use Stemmata\Storage\Entity\ReferenceRecord;
+use Stemmata\Storage\File\StoredFiles;
 
 /**
  * The rows of sections, made ready without the write lock and written with it. Beside the unit of work: an entity for
  * each of 10,000 sections takes seconds, which every other writer would have to wait for.
  *
- * @phpstan-type Text array{heading: string, heading_inline: string, body: string, words: int}
+ * @phpstan-type Text array{heading: string, heading_inline: string, body: string, words: int, plain_text: string}
  * @phpstan-type Notes array{aim: string, target: int|null, marker: string}
  * @phpstan-type ReferenceRow array{kind: string, target: string, name: string}
- * @phpstan-type SectionRow array{id: string, isNew: bool, notes: Notes, text: Text|null, references: list<ReferenceRow>}
+ * @phpstan-type SectionRow array{id: string, isNew: bool, notes: Notes, text: Text|null, references: list<ReferenceRow>, pictures: list<string>}
  */
 final readonly class SectionRows
 {
     private const LONGEST_LINK_WORDS = 200;
 
-    public function __construct(private Connection $connection, private WordCount $words, private KnownTexts $known)
+    public function __construct(private Connection $connection, private WordCount $words, private KnownTexts $known, private StoredFiles $files)
     {
     }
 
@@ -40,20 +41,23 @@ final readonly class SectionRows
     {
         $isSameText = null !== $before && $before->body === $section->body && $before->heading === $section->heading;
 
+        $references = $isSameText ? null : References::in($section);
+
         return [
             'id' => $section->id->value,
             'isNew' => null === $before,
             'notes' => ['aim' => $section->aim, 'target' => $section->target, 'marker' => $section->marker->value],
             'text' => $isSameText ? null : $this->text($section),
-            'references' => $isSameText ? [] : self::references($section),
+            'references' => null === $references ? [] : self::references($section, $references),
+            'pictures' => $references->pictures ?? [],
         ];
     }
 
     /** @param iterable<SectionRow> $rows */
     public function write(string $documentId, iterable $rows, int $revision): void
     {
-        $insert = $this->connection->prepare('INSERT INTO section (heading, heading_inline, body, words, aim, target, marker, revision, id, document_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)');
-        $update = $this->connection->prepare('UPDATE section SET heading = ?, heading_inline = ?, body = ?, words = ?, aim = ?, target = ?, marker = ?, revision = ? WHERE id = ? AND document_id = ?');
+        $insert = $this->connection->prepare('INSERT INTO section (heading, heading_inline, body, words, plain_text, aim, target, marker, revision, id, document_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)');
+        $update = $this->connection->prepare('UPDATE section SET heading = ?, heading_inline = ?, body = ?, words = ?, plain_text = ?, aim = ?, target = ?, marker = ?, revision = ? WHERE id = ? AND document_id = ?');
         $note = $this->connection->prepare('UPDATE section SET aim = ?, target = ?, marker = ?, revision = ? WHERE id = ? AND document_id = ?');
         $forget = $this->connection->prepare('DELETE FROM reference WHERE section_id = ? AND document_id = ?');
         $refer = $this->connection->prepare('INSERT INTO reference (kind, target, name, section_id, document_id) VALUES (?, ?, ?, ?, ?)');
@@ -71,6 +75,7 @@ final readonly class SectionRows
             foreach ($row['references'] as $reference) {
                 Bound::run($refer, [...array_values($reference), ...$place]);
             }
+            $this->files->use($documentId, $row['pictures']);
         }
     }
 
@@ -89,13 +94,12 @@ final readonly class SectionRows
         [$body, $words] = $this->known->find($section->body) ?? [SectionForm::checkedBody($section), $this->words->ofBody($section)];
         $this->known->remember($section->body, $body, $words);
 
-        return ['heading' => $section->heading->plainText(), 'heading_inline' => SectionForm::checkedHeading($section), 'body' => $body, 'words' => $words];
+        return ['heading' => $section->heading->plainText(), 'heading_inline' => SectionForm::checkedHeading($section), 'body' => $body, 'words' => $words, 'plain_text' => $section->body->plainText()];
     }
 
     /** @return list<ReferenceRow> */
-    private static function references(Section $section): array
+    private static function references(Section $section, References $references): array
     {
-        $references = References::in($section);
         $rows = [];
         foreach ($references->bookmarks as $id => $name) {
             $rows[] = ['kind' => ReferenceRecord::BOOKMARK, 'target' => (string) $id, 'name' => $name];

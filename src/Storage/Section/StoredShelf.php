@@ -13,9 +13,12 @@ use Stemmata\Core\Document\References;
 use Stemmata\Core\Document\Section;
 use Stemmata\Core\Document\Shelf;
 use Stemmata\Core\Outline\SectionId;
+use Stemmata\Core\Text\Picture;
 use Stemmata\Storage\Database\Row;
+use Stemmata\Storage\Database\SqliteSql;
 use Stemmata\Storage\Entity\OffcutRecord;
 use Stemmata\Storage\Entity\ReferenceRecord;
+use Stemmata\Storage\File\StoredFiles;
 
 /** Finds a document's sections in the database, each when it is first asked for. */
 final class StoredShelf implements Shelf
@@ -30,7 +33,7 @@ final class StoredShelf implements Shelf
     private array $read = [];
     private bool $hasReadAll = false;
 
-    public function __construct(private readonly EntityManagerInterface $entities, private readonly KnownTexts $known, private readonly string $documentId)
+    public function __construct(private readonly EntityManagerInterface $entities, private readonly KnownTexts $known, private readonly StoredFiles $files, private readonly string $documentId)
     {
     }
 
@@ -39,7 +42,7 @@ final class StoredShelf implements Shelf
     {
         $this->readAll();
 
-        return new MemoryShelf($this->read);
+        return new MemoryShelf($this->read, behind: $this);
     }
 
     public function findSection(SectionId $id): ?Section
@@ -95,9 +98,8 @@ final class StoredShelf implements Shelf
         $connection = $this->entities->getConnection();
         $found = count($ids) > self::MANY
             ? $connection->fetchAllKeyValue('SELECT id, heading FROM section WHERE document_id = ?', [$this->documentId])
-            // The plus keeps SQLite from going through all sections of the document in search of these.
             : $connection->fetchAllKeyValue(
-                'SELECT id, heading FROM section WHERE id IN (:ids) AND +document_id = :document',
+                'SELECT id, heading FROM section WHERE id IN (:ids) AND '.SqliteSql::notByIndex('document_id').' = :document',
                 ['ids' => array_map(static fn (SectionId $id): string => $id->value, $ids), 'document' => $this->documentId],
                 ['ids' => ArrayParameterType::STRING],
             );
@@ -169,6 +171,11 @@ final class StoredShelf implements Shelf
             static fn (ReferenceRecord $reference): SectionId => SectionId::fromString($reference->sectionId),
             $this->records(['kind' => ReferenceRecord::CONTENTS]),
         );
+    }
+
+    public function findPicture(string $hash): ?Picture
+    {
+        return $this->files->findPicture($hash);
     }
 
     /**

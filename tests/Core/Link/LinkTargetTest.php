@@ -56,19 +56,6 @@ final class LinkTargetTest extends TestCase
         self::assertFalse(LinkTarget::isValid('https://example.org/'.str_repeat('x', 9000)));
     }
 
-    #[TestWith(['data:image/png;base64,iVBORw0KGgo=', true])]
-    #[TestWith(['data:image/svg+xml;base64,PHN2Zy8+', true])]
-    #[TestWith(['', true])]
-    #[TestWith(['figures/lamp.png', true])]
-    #[TestWith(['data:text/html;base64,eA==', false])]
-    #[TestWith(['data:image/png,plain', false])]
-    #[TestWith([' data:image/png;base64,x', false])]
-    #[TestWith(['javascript:alert(1)', false])]
-    public function testAPicture(string $source, bool $isOne): void
-    {
-        self::assertSame($isOne, LinkTarget::isImageSource($source));
-    }
-
     public function testPlacesWithinTheDocumentAreNamedByTheirIds(): void
     {
         $link = Node::text('see', [new Mark('strong'), Mark::link('section:abcdefghijkl')]);

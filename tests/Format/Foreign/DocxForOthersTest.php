@@ -7,6 +7,7 @@ namespace Stemmata\Tests\Format\Foreign;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Document\Document;
+use Stemmata\Core\Text\Picture;
 use Stemmata\Tests\Support\Foreign;
 use Stemmata\Tests\Support\Services;
 
@@ -120,7 +121,7 @@ final class DocxForOthersTest extends TestCase
             foreach ([...$section->heading->inline, ...$section->body->walk()] as $node) {
                 $counts['table'] += 'table' === $node->type ? 1 : 0;
                 $counts['footnote'] += 'footnote' === $node->type ? 1 : 0;
-                $counts['picture'] += str_starts_with($node->textAttribute('src'), 'data:') ? 1 : 0;
+                $counts['picture'] += null !== Picture::findHash($node->textAttribute('src')) ? 1 : 0;
                 $counts['caption'] += in_array($node->type, ['figure', 'caption'], true) && [] !== $node->content ? 1 : 0;
             }
         }

@@ -10,6 +10,7 @@ use Stemmata\Core\Check\BrokenLink;
 use Stemmata\Core\Check\Finding;
 use Stemmata\Core\Counting\WordCount;
 use Stemmata\Core\Document\Document;
+use Stemmata\Core\Text\Picture;
 use Stemmata\Tests\Support\Foreign;
 use Stemmata\Tests\Support\Services;
 
@@ -66,7 +67,8 @@ final class OtherProgramsTest extends TestCase
         $figure = $document->sectionAt(0)->body->blocks[0];
 
         self::assertSame('figure', $figure->type);
-        self::assertSame('data:image/png;base64,'.base64_encode($png), $figure->textAttribute('src'));
+        self::assertSame((new Picture('png', $png))->address(), $figure->textAttribute('src'));
+        self::assertSame($png, array_values($document->pictures)[0]->bytes);
         self::assertSame('The lamp at Far Light', $figure->plainText());
         self::assertSame('Text.', $document->sectionAt(0)->body->blocks[1]->plainText());
     }

@@ -49,6 +49,7 @@ final readonly class InsertDocument implements Operation
             return $grafted;
         }
         $after = $document
+            ->withPictures($this->other->pictures)
             ->withSection(...$grafted->sections)
             ->withOutline($document->outline->spliced($place->position, $place->position, $grafted->outline));
 

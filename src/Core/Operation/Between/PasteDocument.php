@@ -57,7 +57,7 @@ final readonly class PasteDocument implements Operation
             ? [$section->withBody($head->followedBy($tail))]
             : [$section->withBody($head), ...$new, $last->withBody($last->body->followedBy($tail))];
 
-        $after = $document->withSection(...$changed)->withOutline($document->outline->spliced($position + 1, $position + 1, $grafted->outline));
+        $after = $document->withPictures($this->pasted->pictures)->withSection(...$changed)->withOutline($document->outline->spliced($position + 1, $position + 1, $grafted->outline));
 
         return new Applied($after, FallenUnder::notices($document, $after));
     }

@@ -69,7 +69,7 @@ final readonly class TakeBranches implements Operation
         $newIds = array_map(fn (): SectionId => $this->ids->next(), $originals);
         $copies = Copies::of($originals, $newIds, $document, $this->ids);
         $at = $place->position ?? $document->outline->count();
-        $after = $document->withSection(...$copies)->withOutline($document->outline->spliced($at, $at, $taken->withIds($newIds)));
+        $after = $document->withPictures($this->other->pictures)->withSection(...$copies)->withOutline($document->outline->spliced($at, $at, $taken->withIds($newIds)));
 
         return new Applied($after, [...self::leftBehind($after, $copies), ...FallenUnder::notices($document, $after)]);
     }

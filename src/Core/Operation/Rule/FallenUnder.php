@@ -52,24 +52,59 @@ final class FallenUnder
 
     /**
      * The sections that can have come under another heading: those that were taken out or put in, and those that follow them
-     * until one stands as high as the highest of them. Whatever comes later has its heading after the change.
+     * until one stands as high as the highest of them. Whatever comes later has its heading after the change, and so has
+     * what moved together with it.
      *
      * @return array<string, true> by id
      */
     private static function nearAChange(Outline $before, Outline $after): array
     {
         $near = [];
-        foreach (OutlineEdit::between($before, $after) as $edit) {
+        $edits = OutlineEdit::between($before, $after);
+        foreach ($edits as $edit) {
             $before = $edit->appliedTo($before);
             $highest = (int) min([9, ...str_split($edit->removed->levels.$edit->inserted->levels)]);
-            $end = $edit->at + $edit->inserted->count();
-            $end += strspn($before->levels, substr('0123456789', $highest + 1), $end);
-            foreach ($before->slice($edit->at, $end)->ids() as $id) {
+            $behind = $edit->at + $edit->inserted->count();
+            $end = $behind + strspn($before->levels, substr('0123456789', $highest + 1), $behind);
+            $put = self::hasMovedWhole($edit->inserted, $edits) ? self::withoutHeading($edit->inserted) : $edit->inserted->ids();
+            foreach ([...$put, ...$before->slice($behind, $end)->ids()] as $id) {
                 $near[$id->value] = true;
             }
         }
 
         return $near;
+    }
+
+    /**
+     * Whether the same sections were taken out elsewhere, and stand to each other as they did.
+     *
+     * @param list<OutlineEdit> $edits
+     */
+    private static function hasMovedWhole(Outline $run, array $edits): bool
+    {
+        foreach ($edits as $edit) {
+            $was = $edit->removed;
+            if ('' !== $run->ids && $was->ids === $run->ids) {
+                return $was->findShifted((int) $run->levels[0] - (int) $was->levels[0])?->levels === $run->levels;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return list<SectionId> the sections of a run whose heading is not part of it */
+    private static function withoutHeading(Outline $run): array
+    {
+        $ids = [];
+        $highest = 10;
+        foreach (str_split($run->levels) as $position => $level) {
+            if ((int) $level <= $highest) {
+                $ids[] = $run->idAt($position);
+                $highest = (int) $level;
+            }
+        }
+
+        return $ids;
     }
 
     /**

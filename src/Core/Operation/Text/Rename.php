@@ -11,6 +11,7 @@ use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Operation\Rule\Described;
 use Stemmata\Core\Operation\Rule\TakenBookmark;
+use Stemmata\Core\Operation\Rule\TypedText;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Heading;
 
@@ -32,7 +33,7 @@ final readonly class Rename implements Operation
         }
         $renamed = $document->section($this->section)->withHeading($this->heading);
 
-        return TakenBookmark::findIn($document, $renamed) ?? new Applied($document->withSection($renamed));
+        return TakenBookmark::findIn($document, $renamed) ?? new Applied(TypedText::in($document, $renamed));
     }
 
     public function restsOn(): Basis

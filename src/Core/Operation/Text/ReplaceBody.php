@@ -11,6 +11,7 @@ use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Operation\Rule\Described;
 use Stemmata\Core\Operation\Rule\TakenBookmark;
+use Stemmata\Core\Operation\Rule\TypedText;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Body;
 
@@ -28,7 +29,7 @@ final readonly class ReplaceBody implements Operation
         }
         $rewritten = $document->section($this->section)->withBody($this->body);
 
-        return TakenBookmark::findIn($document, $rewritten) ?? new Applied($document->withSection($rewritten));
+        return TakenBookmark::findIn($document, $rewritten) ?? new Applied(TypedText::in($document, $rewritten));
     }
 
     public function restsOn(): Basis

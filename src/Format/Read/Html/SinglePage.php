@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read\Html;
 
-use Stemmata\Core\Link\LinkTarget;
+use Stemmata\Core\Text\Picture;
 use Stemmata\Format\Read\DocumentBuilder;
 use Stemmata\Format\Read\ImportNote;
 
@@ -41,12 +41,12 @@ final readonly class SinglePage implements Surroundings
 
             return '';
         }
-        if (!LinkTarget::isImageSource($source)) {
+        if (!Picture::isAddress($source)) {
             $this->builder->note(ImportNote::PictureOfOtherKind, substr($source, 0, 60));
 
             return '';
         }
-        if ('' !== $source && !str_starts_with($source, 'data:')) {
+        if ('' !== $source && !str_starts_with($source, 'data:') && null === Picture::findHash($source)) {
             $this->builder->note(ImportNote::PictureOutside, $source);
         }
 

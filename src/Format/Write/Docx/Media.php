@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write\Docx;
 
+use Stemmata\Core\Text\Picture;
+
 /** Pictures of the package, each kept once however often it is shown. */
 final class Media
 {
@@ -22,14 +24,11 @@ final class Media
     private array $pictures = [];
     private int $shown = 0;
 
-    /** @return string a run's drawing; empty for a picture that is not there */
-    public function drawing(string $source, string $alt, Relationships $relationships): string
+    /** @return string a run's drawing; empty for a picture that no program would show */
+    public function drawing(Picture $picture, string $alt, Relationships $relationships): string
     {
-        if (1 !== preg_match('~\Adata:(image/[a-z+]+);base64,~', $source, $match)) {
-            return '';
-        }
-        [$type, $bytes] = self::known($match[1], (string) base64_decode(substr($source, strlen($match[0])), false));
-        if ('' === $bytes || !isset(self::ENDINGS[$type])) {
+        [$type, $bytes] = self::known($picture->mediaType(), $picture->bytes);
+        if (!isset(self::ENDINGS[$type])) {
             return '';
         }
         $blip = sprintf('<a:blip r:embed="%s"/>', $this->kept($type, $bytes, $relationships));

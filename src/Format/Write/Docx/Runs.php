@@ -10,6 +10,7 @@ use Stemmata\Core\Rendition\InlineVisitor;
 use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
+use Stemmata\Core\Text\Picture;
 
 /** Writes running text as runs (ECMA-376-1, 17.3.2). Links and cross-references are links and fields of the file. */
 final class Runs extends InlineVisitor
@@ -77,11 +78,12 @@ final class Runs extends InlineVisitor
     public function image(Node $image): string
     {
         $source = $image->textAttribute('src');
-        if ('' !== $source && !str_starts_with($source, 'data:')) {
+        $picture = $this->rendition->findPicture($source);
+        if (null === $picture && '' !== $source && !str_starts_with($source, 'data:') && null === Picture::findHash($source)) {
             // A file that is opened fetches nothing; who wants the picture can go there.
             return $this->hyperlink('r:id="'.$this->relationships->address($source).'"', self::words($image->textAttribute('alt') ?: 'Picture', '<w:rStyle w:val="OutsidePicture"/>'));
         }
-        $drawing = $this->media->drawing($source, $image->textAttribute('alt'), $this->relationships);
+        $drawing = null === $picture ? '' : $this->media->drawing($picture, $image->textAttribute('alt'), $this->relationships);
 
         return '' === $drawing ? self::words($image->textAttribute('alt')) : '<w:r>'.$drawing.'</w:r>';
     }

@@ -28,7 +28,7 @@ final class HtmlWriter implements DocumentWriter
 
     public function write(Rendition $rendition): iterable
     {
-        $inline = new InlineHtml($rendition->places);
+        $inline = new InlineHtml($rendition);
         $blocks = new BlockHtml($inline, $rendition);
         yield self::head($rendition->titleBlock());
         foreach ($rendition->sections() as $section) {

@@ -6,6 +6,7 @@ namespace Stemmata\Format\Write\Html;
 
 use Stemmata\Core\Rendition\InlineVisitor;
 use Stemmata\Core\Rendition\Places;
+use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
 
@@ -17,8 +18,11 @@ final class InlineHtml extends InlineVisitor
     /** @var list<string> */
     private array $notes = [];
 
-    public function __construct(private readonly Places $places)
+    private readonly Places $places;
+
+    public function __construct(private readonly Rendition $rendition)
     {
+        $this->places = $rendition->places;
     }
 
     public static function escaped(string $text): string
@@ -34,13 +38,13 @@ final class InlineHtml extends InlineVisitor
 
     public function image(Node $image): string
     {
-        $source = $image->textAttribute('src');
+        $source = $this->rendition->pictureAddress($image->textAttribute('src'));
         if ('' !== $source && !str_starts_with($source, 'data:')) {
             // A file that is opened fetches nothing; who wants the picture can go there.
             return sprintf('<a class="outside-picture" href="%s">%s</a>', self::escaped($source), self::escaped($image->textAttribute('alt') ?: 'Picture'));
         }
 
-        return sprintf('<img src="%s" alt="%s">', self::escaped($image->textAttribute('src')), self::escaped($image->textAttribute('alt')));
+        return sprintf('<img src="%s" alt="%s">', self::escaped($source), self::escaped($image->textAttribute('alt')));
     }
 
     /** The notes met so far, with the roles of DPUB-ARIA 1.1; empty when there are none. */

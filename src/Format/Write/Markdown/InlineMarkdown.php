@@ -6,6 +6,7 @@ namespace Stemmata\Format\Write\Markdown;
 
 use Stemmata\Core\Rendition\InlineVisitor;
 use Stemmata\Core\Rendition\Places;
+use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\Write\Html\InlineHtml;
@@ -22,8 +23,11 @@ final class InlineMarkdown extends InlineVisitor
     /** @var list<string> */
     private array $notes = [];
 
-    public function __construct(private readonly Places $places)
+    private readonly Places $places;
+
+    public function __construct(private readonly Rendition $rendition)
     {
+        $this->places = $rendition->places;
     }
 
     /** @param list<Node> $inline a paragraph's or a heading's whole content */
@@ -120,12 +124,12 @@ final class InlineMarkdown extends InlineVisitor
     /** CommonMark has no sign for it; its HTML is allowed to stand in a line. */
     public function crossReference(Node $reference): string
     {
-        return (new InlineHtml($this->places))->crossReference($reference);
+        return (new InlineHtml($this->rendition))->crossReference($reference);
     }
 
     public function image(Node $image): string
     {
-        return sprintf('<img src="%s" alt="%s">', InlineHtml::escaped($image->textAttribute('src')), InlineHtml::escaped(strtr($image->textAttribute('alt'), "\n", ' ')));
+        return sprintf('<img src="%s" alt="%s">', InlineHtml::escaped($this->rendition->pictureAddress($image->textAttribute('src'))), InlineHtml::escaped(strtr($image->textAttribute('alt'), "\n", ' ')));
     }
 
     protected function footnote(Node $note): string

@@ -30,9 +30,9 @@ final class MarkdownWriter implements DocumentWriter
 
     public function write(Rendition $rendition): iterable
     {
-        $inline = new InlineMarkdown($rendition->places);
+        $inline = new InlineMarkdown($rendition);
         // Notes within what only HTML can say are gathered there.
-        $html = new InlineHtml($rendition->places);
+        $html = new InlineHtml($rendition);
         $blocks = new BlockMarkdown($inline, new BlockHtml($html, $rendition), $rendition);
         $hasNumbers = !self::areCountedAgain($rendition);
         yield FrontMatter::of($rendition->titleBlock());

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Storage\File;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\ParameterType;
+use Stemmata\Core\Text\Picture;
+
+/**
+ * The bytes that texts name by their hash, each kept once. Which documents use which is kept as well: a use lasts as long
+ * as its document, because any earlier state of that may show the picture again.
+ */
+final readonly class StoredFiles
+{
+    public function __construct(private Connection $connection)
+    {
+    }
+
+    /**
+     * Only with the write lock.
+     *
+     * @param iterable<Picture> $pictures
+     */
+    public function keep(string $documentId, iterable $pictures): void
+    {
+        foreach ($pictures as $picture) {
+            // A look first, for bytes that are there already need not be sent.
+            if (null === $this->findKind($picture->hash)) {
+                $this->connection->executeStatement(
+                    'INSERT INTO stored_file (hash, media_type, bytes) VALUES (?, ?, ?)',
+                    [$picture->hash, $picture->mediaType(), $picture->bytes],
+                    [ParameterType::STRING, ParameterType::STRING, ParameterType::LARGE_OBJECT],
+                );
+            }
+            $this->use($documentId, [$picture->hash]);
+        }
+    }
+
+    /**
+     * Only with the write lock.
+     *
+     * @param list<string> $hashes
+     */
+    public function use(string $documentId, array $hashes): void
+    {
+        foreach ($hashes as $hash) {
+            $this->connection->executeStatement('INSERT INTO file_use (document_id, hash) VALUES (?, ?) ON CONFLICT (document_id, hash) DO NOTHING', [$documentId, $hash]);
+        }
+    }
+
+    public function findPicture(string $hash): ?Picture
+    {
+        $kind = $this->findKind($hash);
+        if (null === $kind) {
+            return null;
+        }
+        $bytes = $this->connection->fetchOne('SELECT bytes FROM stored_file WHERE hash = ?', [$hash]);
+
+        return new Picture($kind, is_resource($bytes) ? (string) stream_get_contents($bytes) : (is_string($bytes) ? $bytes : ''));
+    }
+
+    /** The same, if a document of this writer uses it. */
+    public function findPictureOf(string $ownerId, string $hash): ?Picture
+    {
+        $isUsed = $this->connection->fetchOne('SELECT 1 FROM file_use u JOIN document d ON d.id = u.document_id WHERE u.hash = ? AND d.owner_id = ?', [$hash, $ownerId]);
+
+        return false === $isUsed ? null : $this->findPicture($hash);
+    }
+
+    /** Only with the write lock: what no document uses any more. */
+    public function forgetUnused(): void
+    {
+        $this->connection->executeStatement('DELETE FROM stored_file WHERE NOT EXISTS (SELECT 1 FROM file_use WHERE file_use.hash = stored_file.hash)');
+    }
+
+    private function findKind(string $hash): ?string
+    {
+        $type = $this->connection->fetchOne('SELECT media_type FROM stored_file WHERE hash = ?', [$hash]);
+
+        return is_string($type) ? substr($type, strlen('image/')) : null;
+    }
+}
