@@ -6,6 +6,7 @@ namespace Stemmata\Command;
 
 use OpenApi\Generator;
 use Stemmata\Core\Text\BodySchema;
+use Stemmata\Http\Operation\OperationSchema;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
@@ -58,7 +59,7 @@ final class SchemaCommand extends Command
         $described['components']['schemas'] = array_map(
             static fn (mixed $schema): mixed => is_array($schema) && is_array($schema['properties'] ?? null) ? $schema + ['required' => array_keys($schema['properties'])] : $schema,
             $described['components']['schemas'],
-        );
+        ) + OperationSchema::schemas();
 
         return $described;
     }

@@ -15,6 +15,7 @@ export type Milestone = Schemas["Milestone"];
 export type SectionDetail = Schemas["SectionDetail"];
 export type Offcut = Schemas["Offcut"];
 export type Operation = Schemas["Operation"];
+export type OperationNamed<Name extends Operation["name"]> = Extract<Operation, { name: Name }>;
 export type OutlineFigures = Schemas["OutlineFigures"];
 export type LikelyHeading = Schemas["LikelyHeading"];
 export type LookGroup = Schemas["LookGroup"];

@@ -12,5 +12,5 @@ test("a draft sends what was changed and nothing else", () => {
   const draft: Draft = { section: "a", baseRevision: 1, text: () => words, headingChanged: false, bodyChanged: true };
   expect(operationOf(draft, words).name).toBe("replace-body");
   expect(operationOf({ ...draft, headingChanged: true, bodyChanged: false }, words).name).toBe("rename");
-  expect(operationOf({ ...draft, headingChanged: true }, words).operations?.map((each) => each.name)).toEqual(["rename", "replace-body"]);
+  expect(operationOf({ ...draft, headingChanged: true }, words)).toMatchObject({ name: "batch", operations: [{ name: "rename" }, { name: "replace-body" }] });
 });

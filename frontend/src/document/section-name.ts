@@ -1,8 +1,12 @@
-import { nameOf } from "../outline/names";
+import { labelOf, nameOf } from "../outline/names";
 import type { DocumentState } from "./state";
 
-/** What a section is called wherever a sentence or a label speaks of it: its heading, or the number that stands for it. */
+/** What a section is called wherever a sentence or a list speaks of it. */
 export function sectionName(state: DocumentState, id: string): string {
-  const position = state.positions.get(id) ?? -1;
-  return nameOf(state.facts.get(id)?.heading ?? "", { number: state.numbers[position] ?? "", names: state.numbersName }, state.outline.levels[position] === "0");
+  return nameOf(id, state.facts.get(id)?.heading ?? "", state.names);
+}
+
+/** The same with its number before it. */
+export function sectionLabel(state: DocumentState, id: string): string {
+  return labelOf(sectionName(state, id), state.numbers[state.positions.get(id) ?? -1] ?? "");
 }

@@ -2,6 +2,8 @@ import { vi } from "vitest";
 import type { ChangesSince, Operation, SectionFacts, SectionText, Skeleton, WriteOutcome } from "../api/client";
 
 type Asked = { method: string; path: string; body: unknown };
+/** An operation as it was sent, of whatever name. */
+export type AnyOperation = { name: Operation["name"]; section?: string; heading?: unknown; body?: unknown; operations?: AnyOperation[] };
 type Given = { status: number; body: unknown };
 
 export const titleBlock = { title: "T", subtitle: "", author: "", guidingStatement: "", target: null, language: "en" };
@@ -54,8 +56,8 @@ export class ServerStandIn {
     return new Response(JSON.stringify(answer), { status, headers: { "Content-Type": status < 400 ? "application/json" : "application/problem+json" } });
   });
 
-  writes(): { baseRevision: number; operation: Operation }[] {
-    return this.asked.filter(({ path }) => path === "/operations").map(({ body }) => body as { baseRevision: number; operation: Operation });
+  writes(): { baseRevision: number; operation: AnyOperation }[] {
+    return this.asked.filter(({ path }) => path === "/operations").map(({ body }) => body as { baseRevision: number; operation: AnyOperation });
   }
 
   outcome(label: string, also: Partial<WriteOutcome> = {}): WriteOutcome {
@@ -73,7 +75,7 @@ export class ServerStandIn {
 
   private answer({ method, path }: Asked): Given {
     if (path === "") return { status: 200, body: this.skeleton };
-    if (path === "/figures") return { status: 200, body: { numbers: this.numbers, numbersName: false, branchWords: [], words: 0, staleContents: [], overTarget: [], readingSpeed: 238 } };
+    if (path === "/figures") return { status: 200, body: { numbers: this.numbers, names: {}, branchWords: [], words: 0, staleContents: [], overTarget: [], readingSpeed: 238 } };
     if (path.startsWith("/changes")) return { status: 200, body: this.changesSince(this.changes) };
     if (path.startsWith("/texts")) return { status: 200, body: [...this.texts.values()].filter(({ id }) => decodeURIComponent(path).includes(id)) };
     if (method === "PUT") return { status: 204, body: null };

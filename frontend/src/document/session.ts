@@ -146,7 +146,7 @@ export class Session {
       if (figures.numbers.length !== this.state.outline.ids.length) return;
       this.store.setState({
         numbers: figures.numbers,
-        numbersName: figures.numbersName,
+        names: new Map(Object.entries(figures.names)),
         branchWords: figures.branchWords,
         words: figures.words,
         staleContents: new Set(figures.staleContents),

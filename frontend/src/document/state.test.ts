@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
 import type { ChangesSince, SectionFacts, Skeleton, WriteOutcome } from "../api/client";
-import { sectionName } from "./section-name";
+import { sectionLabel, sectionName } from "./section-name";
 import { opened, withChanges, withOutcome, withTexts } from "./state";
 
 const facts = (id: string, revision = 1): SectionFacts => ({ id, heading: id, words: 10, aim: "", target: null, marker: "", revision });
@@ -77,13 +77,13 @@ test("others’ changes make old texts outdated until they are read again, but n
   expect(read.texts.get("a")).toEqual(text("a", 7));
 });
 
-test("a section is called by its heading, else by the number that stands for it", () => {
+test("a section is called by its heading, else by what the core says", () => {
   const state = opened({
     ...skeleton,
     outline: { ...skeleton.outline, levels: "012" },
     sections: [facts("a"), facts("b"), facts("c")].map((each) => ({ ...each, heading: each.id === "c" ? "Gaps" : "" })),
   });
-  expect(["a", "b", "c", "gone"].map((id) => sectionName(state, id))).toEqual(["Opening", "No heading yet", "Gaps", "No heading yet"]);
-  const numbered = { ...state, numbers: ["", "Chapter 4", "4.1"], numbersName: true };
-  expect(["a", "b", "c"].map((id) => sectionName(numbered, id))).toEqual(["Opening", "Chapter 4", "Gaps"]);
+  expect(["a", "b", "c", "gone"].map((id) => sectionName(state, id))).toEqual(["", "", "Gaps", ""]);
+  const told = { ...state, numbers: ["", "Chapter 4", "4.1"], names: new Map(Object.entries({ a: "Opening", b: "Chapter 4" })) };
+  expect(["a", "b", "c"].map((id) => sectionLabel(told, id))).toEqual(["Opening", "Chapter 4", "4.1 Gaps"]);
 });

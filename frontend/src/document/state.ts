@@ -1,4 +1,5 @@
 import type { SectionFacts, SectionText, Skeleton, TitleBlock, WriteOutcome, ChangesSince } from "../api/client";
+import type { Names } from "../outline/names";
 import { edited, type Outline } from "../outline/outline";
 import type { Clash } from "./clash";
 
@@ -21,8 +22,8 @@ export type DocumentState = {
   /** Sections that another window has changed since their text was read; it shows until the newer one is there. */
   outdated: ReadonlySet<string>;
   numbers: readonly string[];
-  /** Whether a number stands for a heading without words. */
-  numbersName: boolean;
+  /** What sections are called whose heading has no words. */
+  names: Names;
   branchWords: readonly number[];
   words: number;
   staleContents: ReadonlySet<string>;
@@ -64,7 +65,7 @@ export function opened(skeleton: Skeleton): DocumentState {
     texts: new Map(skeleton.texts.map((text) => [text.id, text])),
     outdated: new Set(),
     numbers: [],
-    numbersName: false,
+    names: new Map(),
     branchWords: [],
     words: skeleton.sections.reduce((sum, section) => sum + section.words, 0),
     staleContents: new Set(),

@@ -6,7 +6,7 @@ import { useAfterPaint } from "../document/after-paint";
 import { useDocument, useSession } from "../document/context";
 import type { DocumentState } from "../document/state";
 import { commandOf } from "../keys/keys";
-import { labelOf } from "../outline/names";
+import { labelOf, nameOf } from "../outline/names";
 import { pathTo } from "../outline/outline";
 import { actedOn } from "../outline/picks";
 import { neighbour, outOf, strata, strataDrop, windowOn, type Stratum } from "../outline/strata";
@@ -52,7 +52,7 @@ export function StrataStrip() {
     ),
   );
   const numbers = useDocument("StrataStrip", (state) => state.numbers);
-  const numbersName = useDocument("StrataStrip", (state) => state.numbersName);
+  const names = useDocument("StrataStrip", (state) => state.names);
   const branchWords = useDocument("StrataStrip", (state) => state.branchWords);
   const overTarget = useDocument("StrataStrip", (state) => state.overTarget);
   const currentId = useDocument("StrataStrip", (state) => state.current);
@@ -87,7 +87,7 @@ export function StrataStrip() {
   );
   const drag = useBranchDrag(session, strip, placeAt);
 
-  const nameOf = (each: Stratum) => labelOf(facts.get(each.id)?.heading ?? "", { number: numbers[each.position] ?? "", names: numbersName }, outline.levels[each.position] === "0");
+  const labelled = (each: Stratum) => labelOf(nameOf(each.id, facts.get(each.id)?.heading ?? "", names), numbers[each.position] ?? "");
   const focus = (id: string) => {
     setActive(id);
     const take = () => strip.current?.querySelector<HTMLElement>(`[data-stratum="${id}"]`)?.focus();
@@ -148,7 +148,7 @@ export function StrataStrip() {
           key={each.id}
           stratum={each}
           state={each.id === currentId ? "here" : path.has(each.position) ? "above" : "away"}
-          words={nameOf(each)}
+          words={labelled(each)}
           over={overTarget.has(each.id)}
           count={branchWords[each.position] ?? words[each.position] ?? 0}
           isReached={each === reached}

@@ -748,11 +748,17 @@ export interface components {
         };
         /** @description What is computed from the outline: number and words of the branch for each section, in order. */
         OutlineFigures: {
+            /** @description string> */
             revision: number;
+            /** @description string> */
             numbers: string[];
-            /** @description Whether a number stands for a heading without words, as “Chapter 4” does */
-            numbersName: boolean;
+            /** @description What sections are called whose heading has no words, by id: the number that stands for it, as “Chapter 4” does, or that there is none */
+            names: {
+                [key: string]: string;
+            };
+            /** @description string> */
             branchWords: number[];
+            /** @description string> */
             words: number;
             /** @description Sections whose contents block no longer says what the outline says */
             staleContents: string[];
@@ -861,54 +867,6 @@ export interface components {
             kind: "same" | "gone" | "new";
             text: string;
         };
-        /** @description Which fields each name needs is told by OperationReader. */
-        Operation: {
-            /**
-             * @description The one door for changes.
-             * @enum {string}
-             */
-            name: "promote" | "demote" | "set-level" | "move" | "move-up" | "move-down" | "split" | "join" | "make-heading" | "make-headings" | "take-as-title" | "put-title-in-text" | "split-by-rule" | "use-numbering" | "insert" | "rename" | "replace-body" | "duplicate" | "delete" | "set-aside" | "bring-back" | "set-text-aside" | "discard" | "describe-section" | "describe-document" | "generate-contents" | "refresh-contents" | "batch";
-            sections?: string[];
-            section?: string;
-            /** @enum {string} */
-            extent?: "branch" | "heading-only";
-            level?: number;
-            /** @enum {string} */
-            landing?: "before" | "after" | "inside";
-            /** @description A section’s id; for describe-section and describe-document a number of words */
-            target?: string | number;
-            from?: number;
-            to?: number;
-            blocks?: number[];
-            block?: number;
-            lines?: {
-                section: string;
-                block: number;
-                level: number;
-            }[];
-            /** @enum {string} */
-            part?: "title" | "subtitle";
-            /** @enum {string} */
-            rule?: "chapter-lines" | "numbered-lines" | "separators" | "page-breaks" | "words";
-            words?: number;
-            numbering?: Record<string, never> | null;
-            heading?: string | Record<string, never>[];
-            body?: Record<string, never>[];
-            offcut?: string;
-            at?: number;
-            title?: string;
-            subtitle?: string;
-            author?: string;
-            language?: string;
-            guidingStatement?: string;
-            aim?: string;
-            marker?: string;
-            numbered?: boolean;
-            appendix?: boolean;
-            inContents?: boolean;
-            numbers?: boolean;
-            operations?: components["schemas"]["Operation"][];
-        };
         /** @description The answer to a stale write: nothing was written; here is how the parts it rests on read now. */
         Conflict: {
             type: string;
@@ -934,7 +892,8 @@ export interface components {
         PreviewSection: {
             level: number;
             number: string;
-            heading: string;
+            /** @description What it is called: its heading, or what stands for one */
+            name: string;
             /** @description Whether the operation makes it */
             isNew: boolean;
             /** @description Told for sections that the operation makes or changes */
@@ -1029,6 +988,353 @@ export interface components {
             section: string;
             /** @description What else the writer should know */
             notice: string;
+        };
+        Operation: components["schemas"]["PromoteOperation"] | components["schemas"]["DemoteOperation"] | components["schemas"]["SetLevelOperation"] | components["schemas"]["MoveOperation"] | components["schemas"]["MoveUpOperation"] | components["schemas"]["MoveDownOperation"] | components["schemas"]["SplitOperation"] | components["schemas"]["JoinOperation"] | components["schemas"]["MakeHeadingOperation"] | components["schemas"]["MakeHeadingsOperation"] | components["schemas"]["TakeAsTitleOperation"] | components["schemas"]["PutTitleInTextOperation"] | components["schemas"]["SplitByRuleOperation"] | components["schemas"]["UseNumberingOperation"] | components["schemas"]["InsertOperation"] | components["schemas"]["RenameOperation"] | components["schemas"]["ReplaceBodyOperation"] | components["schemas"]["DuplicateOperation"] | components["schemas"]["DeleteOperation"] | components["schemas"]["SetAsideOperation"] | components["schemas"]["BringBackOperation"] | components["schemas"]["SetTextAsideOperation"] | components["schemas"]["DiscardOperation"] | components["schemas"]["DescribeSectionOperation"] | components["schemas"]["DescribeDocumentOperation"] | components["schemas"]["GenerateContentsOperation"] | components["schemas"]["RefreshContentsOperation"] | components["schemas"]["BatchOperation"];
+        PromoteOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "promote";
+            /** @description A list of ids of sections */
+            sections: string[];
+            /** @enum {string} */
+            extent?: "branch" | "heading-only";
+        };
+        DemoteOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "demote";
+            /** @description A list of ids of sections */
+            sections: string[];
+            /** @enum {string} */
+            extent?: "branch" | "heading-only";
+        };
+        SetLevelOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "set-level";
+            /** @description A list of ids of sections */
+            sections: string[];
+            /** @description A whole number */
+            level: number;
+            /** @enum {string} */
+            extent?: "branch" | "heading-only";
+        };
+        MoveOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "move";
+            /** @description A list of ids of sections */
+            sections: string[];
+            /** @enum {string} */
+            landing: "before" | "after" | "inside";
+            /** @description The id of a section or of an offcut */
+            target: string;
+            /** @enum {string} */
+            extent?: "branch" | "heading-only";
+        };
+        MoveUpOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "move-up";
+            /** @description A list of ids of sections */
+            sections: string[];
+        };
+        MoveDownOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "move-down";
+            /** @description A list of ids of sections */
+            sections: string[];
+        };
+        SplitOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "split";
+            /** @description The id of a section or of an offcut */
+            section: string;
+            /** @description A whole number */
+            from: number;
+            /** @description A whole number */
+            to?: number;
+        };
+        JoinOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "join";
+            /** @description The id of a section or of an offcut */
+            section: string;
+            /** @enum {string} */
+            heading: "paragraph" | "offcut";
+        };
+        MakeHeadingOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "make-heading";
+            /** @description The id of a section or of an offcut */
+            section: string;
+            /** @description A whole number */
+            level: number;
+            /** @description A whole number */
+            block?: number;
+            /** @description A list of at least one whole number */
+            blocks?: number[];
+        };
+        MakeHeadingsOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "make-headings";
+            /** @description Paragraphs that become headings, each with its section, its place among the blocks from 0 on, and its level */
+            lines: {
+                section: string;
+                block: number;
+                level: number;
+            }[];
+        };
+        TakeAsTitleOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "take-as-title";
+            /** @description The id of a section or of an offcut */
+            section: string;
+            /** @description A whole number */
+            block: number;
+            /** @enum {string} */
+            part: "title" | "subtitle";
+        };
+        PutTitleInTextOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "put-title-in-text";
+            /** @enum {string} */
+            part: "title" | "subtitle";
+        };
+        SplitByRuleOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "split-by-rule";
+            /** @description A list of ids of sections */
+            sections: string[];
+            /** @enum {string} */
+            rule: "chapter-lines" | "numbered-lines" | "separators" | "page-breaks" | "words";
+            /** @description A whole number */
+            words?: number;
+        };
+        UseNumberingOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "use-numbering";
+            /** @description A numbering scheme; null for none */
+            numbering: Record<string, never> | null;
+        };
+        InsertOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "insert";
+            /** @description A text of at most 8,192 bytes */
+            heading?: string;
+            /** @enum {string} */
+            landing?: "before" | "after" | "inside";
+            /** @description The id of a section or of an offcut */
+            target?: string;
+        };
+        RenameOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "rename";
+            /** @description The id of a section or of an offcut */
+            section: string;
+            /** @description Plain words, or inline parts as the editor keeps them */
+            heading: string | Record<string, never>[];
+        };
+        ReplaceBodyOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "replace-body";
+            /** @description The id of a section or of an offcut */
+            section: string;
+            /** @description Blocks as the editor keeps them */
+            body: Record<string, never>[];
+        };
+        DuplicateOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "duplicate";
+            /** @description A list of ids of sections */
+            sections: string[];
+            /** @enum {string} */
+            extent?: "branch" | "heading-only";
+        };
+        DeleteOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "delete";
+            /** @description A list of ids of sections */
+            sections: string[];
+            /** @enum {string} */
+            extent?: "branch" | "heading-only";
+        };
+        SetAsideOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "set-aside";
+            /** @description A list of ids of sections */
+            sections: string[];
+            /** @enum {string} */
+            extent?: "branch" | "heading-only";
+        };
+        BringBackOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "bring-back";
+            /** @description The id of a section or of an offcut */
+            offcut: string;
+            /** @enum {string} */
+            landing?: "before" | "after" | "inside";
+            /** @description The id of a section or of an offcut */
+            target?: string;
+            /** @description A whole number */
+            at?: number;
+        };
+        SetTextAsideOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "set-text-aside";
+            /** @description The id of a section or of an offcut */
+            section: string;
+            /** @description A whole number */
+            from: number;
+            /** @description A whole number */
+            to: number;
+        };
+        DiscardOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "discard";
+            /** @description The id of a section or of an offcut */
+            offcut: string;
+        };
+        DescribeSectionOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "describe-section";
+            /** @description A list of ids of sections */
+            sections: string[];
+            /** @description A text of at most 8,192 bytes */
+            aim?: string;
+            /** @description A whole number */
+            target?: number;
+            /** @enum {string} */
+            marker?: "" | "bud" | "leaf" | "thorn" | "berry" | "frost";
+            /** @description True or false */
+            numbered?: boolean;
+            /** @description True or false */
+            appendix?: boolean;
+            /** @description True or false */
+            inContents?: boolean;
+        };
+        DescribeDocumentOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "describe-document";
+            /** @description A text of at most 8,192 bytes */
+            title?: string;
+            /** @description A text of at most 8,192 bytes */
+            subtitle?: string;
+            /** @description A text of at most 8,192 bytes */
+            author?: string;
+            /** @description A text of at most 8,192 bytes */
+            guidingStatement?: string;
+            /** @description A whole number */
+            target?: number;
+            /** @description A text of at most 8,192 bytes */
+            language?: string;
+        };
+        GenerateContentsOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "generate-contents";
+            /** @description The id of a section or of an offcut */
+            section: string;
+            /** @description A whole number */
+            from: number;
+            /** @description A whole number */
+            to: number;
+            /** @description True or false */
+            numbers?: boolean;
+            /** @description A text of at most 8,192 bytes */
+            title?: string;
+            /** @description A whole number */
+            block?: number;
+        };
+        RefreshContentsOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "refresh-contents";
+            /** @description The id of a section or of an offcut */
+            section: string;
+        };
+        BatchOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "batch";
+            /** @description Operations that are done together or not at all, none of them a batch */
+            operations: components["schemas"]["Operation"][];
         };
     };
     responses: {

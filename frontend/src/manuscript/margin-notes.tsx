@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, read } from "../api/client";
 import { useDocument, useSession } from "../document/context";
+import { sectionLabel } from "../document/section-name";
 import { plainKey } from "../keys/plain-key";
 import { counted, formatNumber, readingTime } from "../parts/words";
 import { useFindings } from "../places/findings";
@@ -22,7 +23,6 @@ export function MarginNotes({ id }: { id: string }) {
   const bookmarks = places.data?.bookmarks.filter((bookmark) => bookmark.section === id) ?? [];
   const reachable = new Set([id, ...bookmarks.map((bookmark) => bookmark.id)]);
   const linkedFrom = [...new Set(places.data?.links.filter((link) => reachable.has(link.target) && link.section !== id).map((link) => link.section))];
-  const nameOf = (section: string) => [session.state.numbers[session.state.positions.get(section) ?? -1], session.state.facts.get(section)?.heading].filter(Boolean).join(" ");
 
   return (
     <aside aria-label="Notes on this section" className="absolute inset-y-0 right-0 z-[5] hidden w-[248px] @3xl:block">
@@ -58,7 +58,7 @@ export function MarginNotes({ id }: { id: string }) {
           <Note label="Linked from">
             {linkedFrom.map((section) => (
               <button key={section} type="button" className="block rounded text-left hover:text-stem hover:underline" onClick={() => session.goTo({ section })}>
-                {nameOf(section) || "Opening"}
+                {sectionLabel(session.state, section)}
               </button>
             ))}
           </Note>

@@ -1,5 +1,5 @@
 import { useDocument, useSession } from "../document/context";
-import { labelOf } from "../outline/names";
+import { labelOf, nameOf } from "../outline/names";
 import { pathTo } from "../outline/outline";
 import { cx } from "../parts/cx";
 
@@ -9,12 +9,15 @@ export function PathBar() {
   const outline = useDocument("PathBar", (state) => state.outline);
   const numbers = useDocument("PathBar", (state) => state.numbers);
   const facts = useDocument("PathBar", (state) => state.facts);
+  const names = useDocument("PathBar", (state) => state.names);
   const current = useDocument("PathBar", (state) => state.positions.get(state.current ?? ""));
   const back = useDocument("PathBar", (state) => state.trail.places[state.trail.at - 1] ?? null);
   const scope = useDocument("PathBar", (state) => state.scope);
   const path = current === undefined ? [] : pathTo(outline, current);
-  const labelAt = (position: number) =>
-    labelOf(facts.get(outline.ids[position] ?? "")?.heading ?? "", { number: numbers[position] ?? "", names: session.state.numbersName }, outline.levels[position] === "0");
+  const labelAt = (position: number) => {
+    const id = outline.ids[position] ?? "";
+    return labelOf(nameOf(id, facts.get(id)?.heading ?? "", names), numbers[position] ?? "");
+  };
   const backNumber = back ? numbers[session.state.positions.get(back.section) ?? -1] || facts.get(back.section)?.heading : undefined;
   return (
     <div className="flex h-10 items-center gap-2 border-b border-line/60 px-6 text-[12.5px] text-soft @2xl:px-[46px]">

@@ -6,7 +6,7 @@ import { isInHeading } from "../editor/commands";
 import { textOf } from "../editor/section-text";
 import { cx } from "../parts/cx";
 import { counted } from "../parts/words";
-import { nameOf } from "../outline/names";
+import { sectionName } from "../document/section-name";
 import { levelAt } from "../outline/outline";
 import { followTarget, type KnownPlaces } from "../places/places";
 import { CalculationView } from "./calculation-view";
@@ -24,8 +24,7 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
   const position = useDocument("SectionView", (state) => state.positions.get(id) ?? -1);
   const level = useDocument("SectionView", (state) => (position < 0 ? 1 : levelAt(state.outline, position)));
   const number = useDocument("SectionView", (state) => state.numbers[position] ?? "");
-  const names = useDocument("SectionView", (state) => state.numbersName);
-  const heading = useDocument("SectionView", (state) => state.facts.get(id)?.heading ?? "");
+  const name = useDocument("SectionView", (state) => sectionName(state, id));
   const request = useDocument("SectionView", (state) => (state.request?.section === id ? state.request : null));
   const isFolded = useDocument("SectionView", (state) => level > 0 && state.foldedTexts.has(id));
   const branchWords = useDocument("SectionView", (state) => state.branchWords[position] ?? 0);
@@ -86,7 +85,7 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
     editor.current.handedOver();
   }, [session, id, text]);
 
-  useEffect(() => editor.current?.relabel(heading || (hasHeading ? nameOf("", { number, names }, false) : "Opening")), [heading, number, names, hasHeading, hasText]);
+  useEffect(() => editor.current?.relabel(name), [name, hasHeading, hasText]);
   useEffect(() => editor.current?.redraw(), [places, hasText]);
 
   useEffect(() => {
@@ -110,16 +109,16 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
         className={cx("section-text", isFolded && "folded")}
         data-level={level}
         data-section={id}
-        data-named={(names && number !== "") || undefined}
+        data-named={(name !== "" && name === number) || undefined}
         style={{ "--number": JSON.stringify(number) } as React.CSSProperties}
       >
         {!hasText && (
           <p className="py-4 text-faint" aria-hidden="true">
-            {nameOf(heading, { number, names }, !hasHeading)}
+            {name}
           </p>
         )}
       </div>
-      {hasHeading && hasText && <Fold isFolded={isFolded} words={branchWords} name={nameOf(heading, { number, names }, !hasHeading)} onFold={(folded) => session.foldTexts([id], folded)} />}
+      {hasHeading && hasText && <Fold isFolded={isFolded} words={branchWords} name={name} onFold={(folded) => session.foldTexts([id], folded)} />}
     </div>
   );
 });

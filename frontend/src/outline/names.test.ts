@@ -1,25 +1,16 @@
 import { expect, test } from "vitest";
-import { labelOf, nameOf, wordsOf } from "./names";
+import { labelOf, nameOf } from "./names";
 
-const counted = (number: string) => ({ number, names: false });
-const naming = (number: string) => ({ number, names: true });
+const names = new Map([
+  ["a", "Opening"],
+  ["b", "Chapter 4"],
+  ["c", "No heading yet"],
+]);
 
-test("a heading is called by its words", () => {
-  expect([nameOf("Gaps", counted("2.3"), false), labelOf("Gaps", counted("2.3"), false), labelOf("Preface", naming(""), false)]).toEqual(["Gaps", "2.3 Gaps", "Preface"]);
+test("a section is called by its heading, and by what the core says in place of one", () => {
+  expect([nameOf("b", "Gaps", names), nameOf("b", "", names), nameOf("c", " ", names), nameOf("new", "", names)]).toEqual(["Gaps", "Chapter 4", "No heading yet", ""]);
 });
 
-test("a number that names stands for a heading without words", () => {
-  for (const number of ["Chapter 4", "IV", "Appendix B"]) expect([nameOf("", naming(number), false), labelOf("", naming(number), false)]).toEqual([number, number]);
-});
-
-test("a number that only counts does not", () => {
-  expect([nameOf("", counted("2.3"), false), labelOf("", counted("2.3"), false), labelOf("", naming(""), false)]).toEqual(["No heading yet", "2.3 No heading yet", "No heading yet"]);
-});
-
-test("the opening has no heading to miss", () => {
-  expect(labelOf("", naming(""), true)).toBe("Opening");
-});
-
-test("a section is found by what it is called, unless it is called nothing", () => {
-  expect([wordsOf("Gaps", naming("Chapter 2")), wordsOf("", naming("Chapter 4")), wordsOf("", counted("2.3")), wordsOf("", naming(""))]).toEqual(["Gaps", "Chapter 4", "", ""]);
+test("number and name stand in one line, neither of them twice", () => {
+  expect([labelOf("Gaps", "2.3"), labelOf("Preface", ""), labelOf("Chapter 4", "Chapter 4"), labelOf("No heading yet", "2.3")]).toEqual(["2.3 Gaps", "Preface", "Chapter 4", "2.3 No heading yet"]);
 });

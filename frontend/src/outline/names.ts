@@ -1,18 +1,12 @@
-/** A section’s number, and whether the document’s numbers stand for headings without words. */
-export type Numbered = { number: string; names: boolean };
+/** What sections are called whose heading has no words, by id, as the core says. */
+export type Names = ReadonlyMap<string, string>;
 
-/** The words a section is found by: its heading, or the number that stands for it. */
-export function wordsOf(heading: string, { number, names }: Numbered): string {
-  return heading !== "" ? heading : names ? number : "";
-}
-
-/** What stands for a section where its heading would. */
-export function nameOf(heading: string, numbered: Numbered, isOpening: boolean): string {
-  return (isOpening ? heading || "Opening" : wordsOf(heading, numbered)) || "No heading yet";
+/** What a section is called: its heading, or what stands for one. */
+export function nameOf(id: string, heading: string, names: Names): string {
+  return heading.trim() === "" ? (names.get(id) ?? "") : heading;
 }
 
 /** Number and name in one line, neither of them twice. */
-export function labelOf(heading: string, numbered: Numbered, isOpening: boolean): string {
-  const name = nameOf(heading, numbered, isOpening);
-  return name === numbered.number ? name : [numbered.number, name].filter(Boolean).join(" ");
+export function labelOf(name: string, number: string): string {
+  return name === number ? name : [number, name].filter(Boolean).join(" ");
 }

@@ -2,7 +2,7 @@ import { queryOptions } from "@tanstack/react-query";
 import { api, read, type Bookmark, type Places } from "../api/client";
 import type { Session } from "../document/session";
 import type { DocumentState } from "../document/state";
-import { wordsOf } from "../outline/names";
+import { sectionName } from "../document/section-name";
 import { levelAt } from "../outline/outline";
 
 /** A place in the document that a link or a jump can lead to. */
@@ -32,8 +32,10 @@ export function knownPlaces(places: Places | undefined): KnownPlaces {
 export function placesToLink(state: DocumentState, bookmarks: readonly Bookmark[]): LinkChoice[] {
   const headings = state.outline.ids.flatMap((id, position) => {
     const number = state.numbers[position] ?? "";
-    const words = wordsOf(state.facts.get(id)?.heading ?? "", { number, names: state.numbersName });
-    return words === "" ? [] : [{ target: `section:${id}`, words, number: words === number ? "" : number, level: levelAt(state.outline, position), isBookmark: false }];
+    const words = sectionName(state, id);
+    // What is called nothing yet is no place that a reader could be led to by name.
+    const isNamed = words === number || !state.names.has(id);
+    return words === "" || !isNamed ? [] : [{ target: `section:${id}`, words, number: words === number ? "" : number, level: levelAt(state.outline, position), isBookmark: false }];
   });
   const named = bookmarks.map((bookmark) => ({ target: `bookmark:${bookmark.id}`, words: bookmark.name, number: "", level: 1, isBookmark: true }));
   return [...named, ...headings];

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { useDocument, useSession } from "../document/context";
 import { Dialog } from "../parts/dialog";
-import { isMarker, MARKERS, MarkerSign } from "../parts/marker";
+import { isMarker, MARKERS, MarkerSign, type MarkerName } from "../parts/marker";
 import { counted } from "../parts/words";
 
 /** Gives sections a small sign, or takes it away. */
@@ -10,8 +10,8 @@ export function MarkerDialog({ sections, onClose }: { sections: string[]; onClos
   const facts = useDocument("MarkerDialog", (state) => state.facts);
   const [words, setWords] = useState("");
   const used = (marker: string) => Array.from(facts.values()).filter((each) => each.marker === marker).length;
-  const found = [...MARKERS, ""].filter((marker) => (marker || "none").includes(words.trim().toLowerCase()));
-  const choose = (marker: string | undefined) => {
+  const found = ([...MARKERS, ""] as const).filter((marker) => (marker || "none").includes(words.trim().toLowerCase()));
+  const choose = (marker: MarkerName | "" | undefined) => {
     if (marker === undefined) return;
     onClose();
     void session.perform({ name: "describe-section", sections, marker });

@@ -1,6 +1,6 @@
 import { FORMATS } from "../files/formats";
 import { writeToFile } from "../files/write-to-file";
-import type { Operation } from "../api/client";
+import type { OperationNamed } from "../api/client";
 import type { Session } from "../document/session";
 import type { OutlineCommand } from "../keys/commands";
 import { labelled } from "../keys/keys";
@@ -68,7 +68,7 @@ export function rowCommands(session: Session, row: Row, rename: () => void): Men
   const sections = actedOn(session.state.picked, row.id);
   const flags = flagsAt(session.state.outline, row.position);
   const command = (id: BranchCommand): MenuEntry => ({ ...labelled(id), ...(id === "delete" ? { tone: "loss" as const } : {}), run: () => void runOnBranch(session, row.id, id) });
-  const noted = (label: string, note: Partial<Operation>): MenuEntry => ({ label, run: () => void session.perform({ name: "describe-section", sections, ...note }) });
+  const noted = (label: string, note: Partial<OperationNamed<"describe-section">>): MenuEntry => ({ label, run: () => void session.perform({ ...note, name: "describe-section", sections }) });
   const insert = (landing: "before" | "after" | "inside"): MenuEntry => ({
     ...labelled(`insert-${landing}`),
     run: () => void insertSection(session, row.id, landing).then((made) => made && session.goTo({ section: made, position: 1 })),

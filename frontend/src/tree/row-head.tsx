@@ -4,7 +4,7 @@ import { useRef, useState } from "react";
 import { useShallow } from "zustand/react/shallow";
 import { useDocument, useSession } from "../document/context";
 import { plainKey } from "../keys/plain-key";
-import { nameOf } from "../outline/names";
+import { sectionName } from "../document/section-name";
 import { flagsAt, UNNUMBERED } from "../outline/outline";
 import type { Row } from "../outline/rows";
 import { cx } from "../parts/cx";
@@ -16,12 +16,12 @@ import type { TreeRowProps } from "./use-tree";
 
 /** What a row shows of its section; drawn anew only when that changes. */
 export function useRowFacts(row: Row) {
-  const { facts, number, names, words, isCurrent, isOver } = useDocument(
+  const { facts, number, name, words, isCurrent, isOver } = useDocument(
     "useRowFacts",
     useShallow((state) => ({
       facts: state.facts.get(row.id),
       number: state.numbers[row.position] ?? "",
-      names: state.numbersName,
+      name: sectionName(state, row.id),
       words: state.branchWords[row.position] ?? state.facts.get(row.id)?.words ?? 0,
       isCurrent: state.current === row.id,
       isOver: state.overTarget.has(row.id),
@@ -29,7 +29,6 @@ export function useRowFacts(row: Row) {
   );
   const heading = facts?.heading ?? "";
   const target = facts?.target ?? null;
-  const name = nameOf(heading, { number, names }, row.level === 0);
   return {
     heading,
     number: name === number ? "" : number,

@@ -2,7 +2,8 @@ import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, 
 import { defaultRangeExtractor, useVirtualizer, type Range } from "@tanstack/react-virtual";
 import { useDocument, useSession } from "../document/context";
 import type { OutlineCommand } from "../keys/commands";
-import { wordsOf } from "../outline/names";
+import { sectionName } from "../document/section-name";
+import { nameOf } from "../outline/names";
 import { branchEnd } from "../outline/outline";
 import { foldsTo, nextOverview } from "../outline/overview";
 import { stretched, toggled } from "../outline/picks";
@@ -29,13 +30,10 @@ export function useTree(scroller: RefObject<HTMLDivElement | null>, filter: stri
   const current = useDocument("useTree", (state) => state.current);
   const picked = useDocument("useTree", (state) => state.picked);
   const facts = useDocument("useTree", (state) => (filter === "" ? null : state.facts));
-  const numbers = useDocument("useTree", (state) => (filter === "" ? null : state.numbers));
+  const names = useDocument("useTree", (state) => (filter === "" ? null : state.names));
   const rows = useMemo(
-    () =>
-      facts === null
-        ? visibleRows(outline, folded)
-        : narrowedRows(outline, filter, (id, position) => wordsOf(facts.get(id)?.heading ?? "", { number: numbers?.[position] ?? "", names: session.state.numbersName })),
-    [session, outline, folded, facts, numbers, filter],
+    () => (facts === null ? visibleRows(outline, folded) : narrowedRows(outline, filter, (id) => nameOf(id, facts.get(id)?.heading ?? "", names ?? new Map()))),
+    [outline, folded, facts, names, filter],
   );
   const [active, setActive] = useState<string | null>(null);
   const [renaming, setRenaming] = useState<string | null>(null);
@@ -200,12 +198,7 @@ export function useTree(scroller: RefObject<HTMLDivElement | null>, filter: stri
 
   const find = (letter: string) => {
     const order = [...rows.slice(activeIndex + 1), ...rows.slice(0, activeIndex + 1)];
-    const { facts: known, numbers: counted, numbersName: names } = session.state;
-    const found = order.find((row) =>
-      wordsOf(known.get(row.id)?.heading ?? "", { number: counted[row.position] ?? "", names })
-        .toLocaleLowerCase()
-        .startsWith(letter.toLocaleLowerCase()),
-    );
+    const found = order.find((row) => sectionName(session.state, row.id).toLocaleLowerCase().startsWith(letter.toLocaleLowerCase()));
     if (found) activate(rows.indexOf(found));
   };
 

@@ -12,6 +12,7 @@ use Stemmata\Core\Contents\StaleContents;
 use Stemmata\Core\Counting\ReadingTime;
 use Stemmata\Core\Counting\Targets;
 use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\SectionNames;
 use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Numbering\Numbers;
 use Stemmata\Core\Operation\Refused;
@@ -73,9 +74,10 @@ final readonly class DocumentController
         $words = $this->facts->wordsInOrder($id, $outline);
         $branchWords = (new OutlineWalk($outline))->rolledUp($words);
         $over = Targets::exceeded($outline, $branchWords, $this->facts->targets($id));
-        $stale = array_map(static fn (SectionId $section): string => $section->value, StaleContents::in($this->store->document($id)));
+        $document = $this->store->document($id);
+        $stale = array_map(static fn (SectionId $section): string => $section->value, StaleContents::in($document));
 
-        return new JsonResponse(new OutlineFigures($record->revision, Numbers::of($outline, $scheme), $scheme->namesSections(), $branchWords, array_sum($words), $stale, $over, ReadingTime::SILENT_WORDS_PER_MINUTE));
+        return new JsonResponse(new OutlineFigures($record->revision, Numbers::of($outline, $scheme), new \ArrayObject(SectionNames::of($document)), $branchWords, array_sum($words), $stale, $over, ReadingTime::SILENT_WORDS_PER_MINUTE));
     }
 
     #[Route('/texts', methods: ['GET'])]

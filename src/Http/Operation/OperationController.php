@@ -27,40 +27,6 @@ use Symfony\Component\Routing\Attribute\Route;
 
 /** The one door for changes. */
 #[Route('/api/documents/{id}')]
-#[OA\Schema(schema: 'Operation', required: ['name'], description: 'Which fields each name needs is told by OperationReader.', properties: [
-    new OA\Property('name', type: 'string', enum: ['promote', 'demote', 'set-level', 'move', 'move-up', 'move-down', 'split', 'join', 'make-heading', 'make-headings', 'take-as-title', 'put-title-in-text', 'split-by-rule', 'use-numbering', 'insert', 'rename', 'replace-body', 'duplicate', 'delete', 'set-aside', 'bring-back', 'set-text-aside', 'discard', 'describe-section', 'describe-document', 'generate-contents', 'refresh-contents', 'batch']),
-    new OA\Property('sections', type: 'array', items: new OA\Items(type: 'string')),
-    new OA\Property('section', type: 'string'),
-    new OA\Property('extent', type: 'string', enum: ['branch', 'heading-only']),
-    new OA\Property('level', type: 'integer'),
-    new OA\Property('landing', type: 'string', enum: ['before', 'after', 'inside']),
-    new OA\Property('target', description: 'A section’s id; for describe-section and describe-document a number of words', oneOf: [new OA\Schema(type: 'string'), new OA\Schema(type: 'integer')]),
-    new OA\Property('from', type: 'integer'),
-    new OA\Property('to', type: 'integer'),
-    new OA\Property('blocks', type: 'array', items: new OA\Items(type: 'integer')),
-    new OA\Property('block', type: 'integer'),
-    new OA\Property('lines', type: 'array', items: new OA\Items(required: ['section', 'block', 'level'], properties: [new OA\Property('section', type: 'string'), new OA\Property('block', type: 'integer'), new OA\Property('level', type: 'integer')], type: 'object')),
-    new OA\Property('part', type: 'string', enum: ['title', 'subtitle']),
-    new OA\Property('rule', type: 'string', enum: ['chapter-lines', 'numbered-lines', 'separators', 'page-breaks', 'words']),
-    new OA\Property('words', type: 'integer'),
-    new OA\Property('numbering', type: 'object', nullable: true),
-    new OA\Property('heading', oneOf: [new OA\Schema(type: 'string'), new OA\Schema(type: 'array', items: new OA\Items(type: 'object'))]),
-    new OA\Property('body', type: 'array', items: new OA\Items(type: 'object')),
-    new OA\Property('offcut', type: 'string'),
-    new OA\Property('at', type: 'integer'),
-    new OA\Property('title', type: 'string'),
-    new OA\Property('subtitle', type: 'string'),
-    new OA\Property('author', type: 'string'),
-    new OA\Property('language', type: 'string'),
-    new OA\Property('guidingStatement', type: 'string'),
-    new OA\Property('aim', type: 'string'),
-    new OA\Property('marker', type: 'string'),
-    new OA\Property('numbered', type: 'boolean'),
-    new OA\Property('appendix', type: 'boolean'),
-    new OA\Property('inContents', type: 'boolean'),
-    new OA\Property('numbers', type: 'boolean'),
-    new OA\Property('operations', type: 'array', items: new OA\Items(ref: '#/components/schemas/Operation')),
-])]
 final readonly class OperationController
 {
     public function __construct(private DocumentStore $store, private OperationReader $reader, private Writing $writing, private ViewOf $viewOf)

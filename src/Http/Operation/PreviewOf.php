@@ -6,6 +6,7 @@ namespace Stemmata\Http\Operation;
 
 use Stemmata\Core\Counting\WordCount;
 use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\SectionNames;
 use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Http\Operation\View\Preview;
@@ -24,6 +25,7 @@ final class PreviewOf
         }
         $after = $outcome->document;
         $numbers = $after->numbers();
+        $names = SectionNames::of($after);
         $known = array_flip(array_map(static fn ($id): string => $id->value, $document->outline->ids()));
         $count = new WordCount();
         $sections = [];
@@ -33,7 +35,7 @@ final class PreviewOf
             $sections[] = new PreviewSection(
                 $after->outline->levelAt($position)->value,
                 $numbers[$position],
-                $heading,
+                $names[$id] ?? $heading,
                 !isset($known[$id]),
                 null === $changed ? null : $count->ofBody($changed),
                 null === $changed ? '' : mb_substr((string) preg_replace('/\s+/u', ' ', $changed->body->plainText()), 0, self::LENGTH_OF_BEGINNING),

@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useDocument, useSession } from "../../document/context";
+import { sectionLabel } from "../../document/section-name";
 import { followTarget, placesQuery } from "../../places/places";
 
 /** The named places of the document and the links within it. */
@@ -9,7 +10,6 @@ export function PlacesDrawer() {
   const generation = useDocument("PlacesDrawer", (state) => state.generation);
   const places = useQuery(placesQuery(id, generation));
   const numberOf = (section: string) => session.state.numbers[session.state.positions.get(section) ?? -1] ?? "";
-  const nameOf = (section: string) => [numberOf(section), session.state.facts.get(section)?.heading].filter(Boolean).join(" ") || "Opening";
   if (!places.data) return <p className="text-soft">{places.error?.message ?? "Looking…"}</p>;
   const { bookmarks, links } = places.data;
   return (
@@ -21,7 +21,7 @@ export function PlacesDrawer() {
           {bookmarks.map((bookmark) => (
             <li key={bookmark.id}>
               <button type="button" className="w-full rounded-lg px-2 py-1 text-left hover:bg-wash" onClick={() => session.goTo({ section: bookmark.section, bookmark: bookmark.id })}>
-                <span className="font-medium text-ochre">{bookmark.name}</span> <span className="text-faint">in {nameOf(bookmark.section)}</span>
+                <span className="font-medium text-ochre">{bookmark.name}</span> <span className="text-faint">in {sectionLabel(session.state, bookmark.section)}</span>
               </button>
             </li>
           ))}
@@ -33,7 +33,12 @@ export function PlacesDrawer() {
         <ul>
           {links.map((link) => (
             <li key={link.section + link.target} className="flex items-baseline gap-2 px-2 py-1">
-              <button type="button" className="rounded text-faint hover:text-stem" title={`Go to the link in ${nameOf(link.section)}`} onClick={() => session.goTo({ section: link.section })}>
+              <button
+                type="button"
+                className="rounded text-faint hover:text-stem"
+                title={`Go to the link in ${sectionLabel(session.state, link.section)}`}
+                onClick={() => session.goTo({ section: link.section })}
+              >
                 {numberOf(link.section) || "•"}
               </button>
               <button

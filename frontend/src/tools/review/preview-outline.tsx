@@ -24,7 +24,6 @@ const ROW = 26;
 /** New headings are set off by colour and by their sign. */
 export function PreviewOutline({ sections }: { sections: readonly PreviewSection[] }) {
   const scroller = useRef<HTMLDivElement>(null);
-  const names = useDocument("PreviewOutline", (state) => state.numbersName);
   // What it returns is used in this component and handed to no other.
   // oxlint-disable-next-line react/incompatible-library
   const virtual = useVirtualizer({ count: sections.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 12 });
@@ -44,8 +43,8 @@ export function PreviewOutline({ sections }: { sections: readonly PreviewSection
               <li key={item.key} className="absolute inset-x-0 flex items-center gap-2 pr-2" style={{ top: item.start, height: ROW, paddingLeft: 8 + Math.max(0, section.level - 1) * 18 }}>
                 <span aria-hidden="true" className={cx("size-2 shrink-0 rounded-full border", section.isNew ? "border-stem bg-stem" : "border-twig")} />
                 {section.number && <span className="shrink-0 text-xs text-faint tabular-nums">{section.number}</span>}
-                <span className={cx("truncate", section.level <= 1 && "font-text font-semibold", section.isNew && "text-stem", !section.heading && "text-faint italic")}>
-                  {section.heading || (section.level === 0 ? "Opening" : names && section.number ? "" : "No heading yet")}
+                <span className={cx("truncate", section.level <= 1 && "font-text font-semibold", section.isNew && "text-stem", section.name === section.number && "text-faint italic")}>
+                  {section.name === section.number ? "" : section.name}
                 </span>
                 {section.isNew && <span className="sr-only">, new</span>}
               </li>

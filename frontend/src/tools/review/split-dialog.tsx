@@ -1,13 +1,14 @@
 import { useMemo, useState } from "react";
-import type { Operation } from "../../api/client";
+import type { Operation, OperationNamed } from "../../api/client";
 import { useDocument, useSession } from "../../document/context";
+import { labelOf } from "../../outline/names";
 import { Button } from "../../parts/button";
 import { Dialog } from "../../parts/dialog";
 import { Progress } from "../../parts/progress";
 import { counted, formatNumber } from "../../parts/words";
 import { usePreview } from "./preview-outline";
 
-type Rule = NonNullable<Operation["rule"]>;
+type Rule = OperationNamed<"split-by-rule">["rule"];
 
 const RULES: { rule: Rule; label: string; hint: string }[] = [
   { rule: "chapter-lines", label: "Chapter lines", hint: "Lines such as “Chapter 4” or “Part II: Dusk” become headings." },
@@ -75,7 +76,7 @@ export function SplitDialog({ section, onClose }: { section: string; onClose: ()
                 {made.slice(0, SHOWN).map((each, index) => (
                   <li key={index}>
                     <p className="flex gap-2">
-                      <span className="min-w-0 flex-1 truncate font-semibold">{[each.number, each.heading].filter(Boolean).join(" ")}</span>
+                      <span className="min-w-0 flex-1 truncate font-semibold">{labelOf(each.name, each.number)}</span>
                       <span className="text-faint tabular-nums">{formatNumber(each.words ?? 0)}</span>
                     </p>
                     <p className="truncate font-text text-[12.5px] text-faint">{each.begins || "no text"}</p>

@@ -47,7 +47,7 @@ use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Heading;
 
-/** The names by which operations travel, and what each needs. */
+/** Makes the operations that names and fields from outside stand for; OperationFields lists both. */
 final readonly class OperationReader
 {
     private const MAX_BATCH = 1000;

@@ -11,7 +11,7 @@ use OpenApi\Attributes as OA;
 final readonly class OutlineFigures
 {
     /**
-     * @param list<string> $numbers
+     * @param list<string>  $numbers
      * @param list<int>    $branchWords
      * @param list<string> $staleContents
      * @param list<string> $overTarget
@@ -21,8 +21,9 @@ final readonly class OutlineFigures
         public int $revision,
         #[OA\Property(items: new OA\Items(type: 'string'))]
         public array $numbers,
-        #[OA\Property(description: 'Whether a number stands for a heading without words, as “Chapter 4” does')]
-        public bool $numbersName,
+        /** @var \ArrayObject<string, string> */
+        #[OA\Property(description: 'What sections are called whose heading has no words, by id: the number that stands for it, as “Chapter 4” does, or that there is none', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string'))]
+        public \ArrayObject $names,
         #[OA\Property(items: new OA\Items(type: 'integer'))]
         public array $branchWords,
         #[OA\Property]

@@ -14,8 +14,8 @@ final readonly class PreviewSection
         public int $level,
         #[OA\Property]
         public string $number,
-        #[OA\Property]
-        public string $heading,
+        #[OA\Property(description: 'What it is called: its heading, or what stands for one')]
+        public string $name,
         #[OA\Property(description: 'Whether the operation makes it')]
         public bool $isNew,
         #[OA\Property(description: 'Told for sections that the operation makes or changes', nullable: true)]

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Operation\Wire;
+
+use Stemmata\Core\Document\Marker;
+use Stemmata\Core\Operation\Rule\Extent;
+use Stemmata\Core\Operation\Rule\Landing;
+use Stemmata\Core\Operation\Section\HeadingAfterJoin;
+use Stemmata\Core\Operation\Section\SplitRule;
+use Stemmata\Core\Operation\Text\TitlePart;
+
+/**
+ * The names by which operations travel, and the fields of each; OperationReader makes the operations. The description of
+ * the HTTP interface is made from this table, so that TypeScript checks each call.
+ *
+ * A field's kind is one of those of KINDS or an enum whose values it takes; one with `?` before it may be left out.
+ */
+final class OperationFields
+{
+    /** What stands in each kind of field, in words. */
+    public const KINDS = [
+        'id' => 'the id of a section or of an offcut',
+        'ids' => 'a list of ids of sections',
+        'text' => 'a text of at most 8,192 bytes',
+        'integer' => 'a whole number',
+        'integers' => 'a list of at least one whole number',
+        'boolean' => 'true or false',
+        'heading' => 'plain words, or inline parts as the editor keeps them',
+        'body' => 'blocks as the editor keeps them',
+        'lines' => 'paragraphs that become headings, each with its section, its place among the blocks from 0 on, and its level',
+        'numbering' => 'a numbering scheme; null for none',
+        'operations' => 'operations that are done together or not at all, none of them a batch',
+    ];
+
+    public const OF = [
+        'promote' => ['sections' => 'ids', 'extent' => '?'.Extent::class],
+        'demote' => ['sections' => 'ids', 'extent' => '?'.Extent::class],
+        'set-level' => ['sections' => 'ids', 'level' => 'integer', 'extent' => '?'.Extent::class],
+        'move' => ['sections' => 'ids', 'landing' => Landing::class, 'target' => 'id', 'extent' => '?'.Extent::class],
+        'move-up' => ['sections' => 'ids'],
+        'move-down' => ['sections' => 'ids'],
+        'split' => ['section' => 'id', 'from' => 'integer', 'to' => '?integer'],
+        'join' => ['section' => 'id', 'heading' => HeadingAfterJoin::class],
+        'make-heading' => ['section' => 'id', 'level' => 'integer', 'block' => '?integer', 'blocks' => '?integers'],
+        'make-headings' => ['lines' => 'lines'],
+        'take-as-title' => ['section' => 'id', 'block' => 'integer', 'part' => TitlePart::class],
+        'put-title-in-text' => ['part' => TitlePart::class],
+        'split-by-rule' => ['sections' => 'ids', 'rule' => SplitRule::class, 'words' => '?integer'],
+        'use-numbering' => ['numbering' => 'numbering'],
+        'insert' => ['heading' => '?text', 'landing' => '?'.Landing::class, 'target' => '?id'],
+        'rename' => ['section' => 'id', 'heading' => 'heading'],
+        'replace-body' => ['section' => 'id', 'body' => 'body'],
+        'duplicate' => ['sections' => 'ids', 'extent' => '?'.Extent::class],
+        'delete' => ['sections' => 'ids', 'extent' => '?'.Extent::class],
+        'set-aside' => ['sections' => 'ids', 'extent' => '?'.Extent::class],
+        'bring-back' => ['offcut' => 'id', 'landing' => '?'.Landing::class, 'target' => '?id', 'at' => '?integer'],
+        'set-text-aside' => ['section' => 'id', 'from' => 'integer', 'to' => 'integer'],
+        'discard' => ['offcut' => 'id'],
+        'describe-section' => ['sections' => 'ids', 'aim' => '?text', 'target' => '?integer', 'marker' => '?'.Marker::class, 'numbered' => '?boolean', 'appendix' => '?boolean', 'inContents' => '?boolean'],
+        'describe-document' => ['title' => '?text', 'subtitle' => '?text', 'author' => '?text', 'guidingStatement' => '?text', 'target' => '?integer', 'language' => '?text'],
+        'generate-contents' => ['section' => 'id', 'from' => 'integer', 'to' => 'integer', 'numbers' => '?boolean', 'title' => '?text', 'block' => '?integer'],
+        'refresh-contents' => ['section' => 'id'],
+        'batch' => ['operations' => 'operations'],
+    ];
+}
