@@ -5,7 +5,11 @@ declare(strict_types=1);
 namespace Stemmata\Command;
 
 use OpenApi\Generator;
+use Stemmata\Core\Link\LinkTarget;
+use Stemmata\Core\Outline\Level;
+use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\BodySchema;
+use Stemmata\Core\Text\Picture;
 use Stemmata\Http\Operation\OperationSchema;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -15,7 +19,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** Both files are made from PHP, so that neither the editor nor the API's types can drift from it. */
-#[AsCommand('stemmata:schema', 'Prints the schema of texts (body) or of the HTTP interface (api) as JSON')]
+#[AsCommand('stemmata:schema', 'Prints the schema of texts with the rules of links, pictures and levels (body) or of the HTTP interface (api) as JSON')]
 final class SchemaCommand extends Command
 {
     public function __construct(#[Autowire('%kernel.project_dir%/src/Http')] private readonly string $source)
@@ -30,7 +34,13 @@ final class SchemaCommand extends Command
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        $schema = 'api' === $input->getArgument('which') ? $this->api() : ['nodes' => self::withObjects(BodySchema::NODES), 'marks' => self::withObjects(BodySchema::MARKS)];
+        $schema = 'api' === $input->getArgument('which') ? $this->api() : [
+            'nodes' => self::withObjects(BodySchema::NODES),
+            'marks' => self::withObjects(BodySchema::MARKS),
+            'targets' => ['id' => SectionId::PATTERN, 'schemes' => LinkTarget::SCHEMES, 'mostBytes' => LinkTarget::MAX_BYTES],
+            'pictures' => ['kinds' => Picture::KINDS, 'mostBytes' => Picture::MAX_BYTES],
+            'levels' => range(Level::One->value, Level::Nine->value),
+        ];
         $output->writeln(json_encode($schema, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
 
         return self::SUCCESS;

@@ -1,5 +1,6 @@
 import { Schema, type AttributeSpec, type DOMOutputSpec, type MarkSpec, type Node as TextNode, type NodeSpec, type TagParseRule } from "@tiptap/pm/model";
 import table from "../generated/body-schema.json";
+import { innerId, readTarget } from "./target";
 
 /**
  * The editor's schema, made from the core's own table of what a text may hold. Added here is only how each part is drawn
@@ -118,15 +119,20 @@ export function withPictureNames(html: string): string {
 function imageAttributes(image: HTMLElement | null): { src: string; alt: string } {
   const shown = image?.getAttribute("src") ?? "";
   const source = shown.replace(/^(?:https?:\/\/[^/]+)?\/api\/pictures\/(?=[0-9a-f]{64}$)/, "picture:");
-  return { src: /^data:image\/(png|jpeg|gif|webp|svg\+xml);base64,[A-Za-z0-9+/=]*$/.test(source) || /^https?:|^picture:/.test(source) ? source : "", alt: image?.getAttribute("alt") ?? "" };
+  return { src: WITHIN.test(source) || /^https?:|^picture:/.test(source) ? source : "", alt: image?.getAttribute("alt") ?? "" };
 }
+
+/** A picture within its address (RFC 2397), as the core takes it. */
+const WITHIN = new RegExp(`^data:image/(${table.pictures.kinds.map((kind) => kind.replace("+", "\\+")).join("|")});base64,[A-Za-z0-9+/=]*$`);
 
 /** Inner places have no address a browser could follow. */
 function hrefOf(target: string): string {
-  return /^(section|bookmark):/.test(target) ? `#${target}` : target;
+  return innerId(target) === null ? target : `#${target}`;
 }
 
 function linkAttributes(element: HTMLElement): { href: string; title: string | null } | false {
   const href = element.dataset["target"] ?? element.getAttribute("href") ?? "";
-  return /^(section:|bookmark:|https?:|mailto:)/.test(href) ? { href, title: element.getAttribute("title") } : false;
+  // What leads from page to page elsewhere leads nowhere here.
+  const isWhole = innerId(href) !== null || /^[a-z][a-z0-9+.-]*:/i.test(href);
+  return isWhole && readTarget(href) !== null ? { href, title: element.getAttribute("title") } : false;
 }

@@ -1,11 +1,10 @@
 import { useState, type FormEvent } from "react";
 import { useSession } from "../document/context";
+import { LEVELS } from "../outline/outline";
 import { Button } from "../parts/button";
 import { Dialog } from "../parts/dialog";
 import type { Spot } from "./spot";
 import { generateContents } from "./text-commands";
-
-const LEVELS = [1, 2, 3, 4, 5, 6, 7, 8, 9];
 
 /** Chooses the levels that the contents take in. */
 export function ContentsDialog({ spot, section, onClose }: { spot: Spot | null; section?: string; onClose: () => void }) {

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { setLink } from "../editor/commands";
+import { completed, readTarget } from "../editor/target";
 import { Button } from "../parts/button";
 import { Dialog } from "../parts/dialog";
 import { PlaceChooser } from "../places/jump-box";
@@ -13,22 +14,29 @@ export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void 
     onClose();
     requestAnimationFrame(() => spot.view.focus());
   };
-  const complete = address.includes("@") && !address.includes(":") ? `mailto:${address}` : /^[a-z]+:/i.test(address) ? address : `https://${address}`;
+  const [isWrong, setWrong] = useState(false);
+  const toAddress = (typed: string) => {
+    const whole = completed(typed);
+    if (readTarget(whole) === null || whole.includes(" ")) return setWrong(true);
+    link(whole);
+  };
   return (
     <Dialog open onClose={onClose} title="Link to…">
-      <PlaceChooser label="A heading or a bookmark" onChoose={(choice) => link(choice.target)} onOther={(words) => words.includes(".") && link(/^[a-z]+:/i.test(words) ? words : `https://${words}`)} />
+      <PlaceChooser label="A heading or a bookmark" onChoose={(choice) => link(choice.target)} onOther={(words) => words.includes(".") && toAddress(words)} />
       <form
         className="mt-4 flex items-end gap-2 border-t border-line pt-4"
         onSubmit={(event) => {
           event.preventDefault();
-          if (address.trim()) link(complete.trim());
+          if (address.trim()) toAddress(address);
         }}
       >
         <label className="flex-1 text-soft">
           Or an address of the web or of mail
           <input
             value={address}
-            onChange={(event) => setAddress(event.target.value)}
+            onChange={(event) => (setAddress(event.target.value), setWrong(false))}
+            aria-invalid={isWrong}
+            aria-describedby={isWrong ? "no-address" : undefined}
             placeholder="https://"
             className="mt-1 block w-full rounded-lg border border-line bg-paper px-3 py-1.5 text-ink"
           />
@@ -37,6 +45,11 @@ export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void 
           Link
         </Button>
       </form>
+      {isWrong && (
+        <p id="no-address" role="alert" className="mt-2 text-loss">
+          That address is not a web address.
+        </p>
+      )}
       <div className="mt-3 flex">
         <Button tone="quiet" onClick={() => link(null)}>
           Take the link away

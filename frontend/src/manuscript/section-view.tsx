@@ -2,6 +2,7 @@ import { ChevronsDownUp } from "lucide-react";
 import { memo, useEffect, useLayoutEffect, useRef } from "react";
 import { useDocument, useSession } from "../document/context";
 import { SectionEditor } from "../editor/section-editor";
+import { innerId } from "../editor/target";
 import { isInHeading } from "../editor/commands";
 import { textOf } from "../editor/section-text";
 import { cx } from "../parts/cx";
@@ -158,6 +159,6 @@ function isBroken(target: string, places: KnownPlaces): boolean {
 
 /** The section that a place in the document lies in. */
 function sectionOf(target: string, positions: ReadonlyMap<string, number>, places: KnownPlaces): string | null {
-  const id = target.replace(/^(section|bookmark):/, "");
+  const id = innerId(target) ?? "";
   return positions.has(id) ? id : (places.bookmarks.get(id) ?? null);
 }

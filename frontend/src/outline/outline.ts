@@ -1,3 +1,8 @@
+import { levels } from "../generated/body-schema.json";
+
+/** The levels a heading can have, the highest first. */
+export const LEVELS: readonly number[] = levels;
+
 /** The order and levels of a document's sections, as the server told them; nothing here decides a rule of the job. */
 export type Outline = { readonly ids: readonly string[]; readonly levels: string; readonly flags: string };
 

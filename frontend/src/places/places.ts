@@ -2,6 +2,7 @@ import { queryOptions } from "@tanstack/react-query";
 import { api, read, type Bookmark, type Places } from "../api/client";
 import type { Session } from "../document/session";
 import type { DocumentState } from "../document/state";
+import { readTarget } from "../editor/target";
 import { sectionName } from "../document/section-name";
 import { levelAt } from "../outline/outline";
 
@@ -43,12 +44,12 @@ export function placesToLink(state: DocumentState, bookmarks: readonly Bookmark[
 
 /** Goes where a link leads: to a section, a bookmark, or a page outside in a window of its own. */
 export function followTarget(session: Session, address: string): void {
-  const inner = /^(section|bookmark):(.+)$/.exec(address);
-  if (!inner) {
-    window.open(address, "_blank", "noopener,noreferrer");
+  const target = readTarget(address);
+  if (target === null || target.kind === "outside") {
+    if (target) window.open(address, "_blank", "noopener,noreferrer");
     return;
   }
-  const id = inner[2] ?? "";
+  const { id } = target;
   if (session.state.positions.has(id)) return session.goTo({ section: id });
   void read(api.GET("/api/documents/{id}/places", { params: { path: { id: session.state.id } } })).then(({ bookmarks }) => {
     const bookmark = bookmarks.find((each) => each.id === id);

@@ -1,3 +1,5 @@
+import { LEVELS } from "../outline/outline";
+
 export const ROW_HEIGHT = 27;
 
 /** Room above the first row. */
@@ -14,6 +16,6 @@ export function nodeX(level: number): number {
 /** The level that a horizontal place stands for. */
 export function levelAtX(x: number): number {
   let level = 1;
-  while (level < 9 && nodeX(level + 1) - 10 <= x) level++;
+  while (level < LEVELS.length && nodeX(level + 1) - 10 <= x) level++;
   return level;
 }

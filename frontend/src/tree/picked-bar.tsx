@@ -1,5 +1,6 @@
 import { X } from "lucide-react";
 import { useDocument, useSession } from "../document/context";
+import { LEVELS } from "../outline/outline";
 import { pickedHeads } from "../outline/picks";
 import { cx } from "../parts/cx";
 import { Menu } from "../parts/menu";
@@ -7,7 +8,6 @@ import { counted } from "../parts/words";
 import { ask } from "../window/asking";
 import { onBranches } from "./row-commands";
 
-const LEVELS = [1, 2, 3, 4, 5, 6, 7, 8, 9];
 const BUTTON = "h-8 rounded-full px-3 hover:bg-white/15 focus-visible:outline-on-slate";
 
 /** What can be done with everything picked at once. */

@@ -4,13 +4,18 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Link;
 
+use Stemmata\Core\Outline\SectionId;
+
 /**
  * Where a link leads: `section:ID`, `bookmark:ID`, or an address of the web, of mail or of a file beside the document.
  * Places in the document are named by id, so that neither renaming nor moving breaks the link.
  */
 final class LinkTarget
 {
-    private const INSIDE = '/\A(section|bookmark):([a-z][0-9a-z]{11})\z/';
+    /** Of addresses outside the document; none of them runs as a script. */
+    public const SCHEMES = ['http', 'https', 'mailto', 'tel', 'ftp', 'file', 'doi', 'urn'];
+    public const MAX_BYTES = 8192;
+    private const INSIDE = '/\A(section|bookmark):('.SectionId::PATTERN.')\z/';
 
     public static function toSection(string $id): string
     {
@@ -31,7 +36,7 @@ final class LinkTarget
     /** Addresses that could run as a script are not addresses. A name without a scheme is a file or an unresolved place (#name). */
     public static function isValid(string $target): bool
     {
-        if ('' === $target || strlen($target) > 8192 || !mb_check_encoding($target, 'UTF-8') || 1 === preg_match('/[\x00-\x1F]/', $target)) {
+        if ('' === $target || strlen($target) > self::MAX_BYTES || !mb_check_encoding($target, 'UTF-8') || 1 === preg_match('/[\x00-\x1F]/', $target)) {
             return false;
         }
         if (null !== self::findInnerId($target)) {
@@ -41,6 +46,6 @@ final class LinkTarget
             return true;
         }
 
-        return in_array(strtolower($match[1]), ['http', 'https', 'mailto', 'tel', 'ftp', 'file', 'doi', 'urn'], true);
+        return in_array(strtolower($match[1]), self::SCHEMES, true);
     }
 }

@@ -11,6 +11,8 @@ namespace Stemmata\Core\Outline;
 final readonly class SectionId
 {
     public const LENGTH = 12;
+    /** For whatever else has to know one from other words. */
+    public const PATTERN = '[a-z][0-9a-z]{11}';
 
     private function __construct(public string $value)
     {
@@ -19,7 +21,7 @@ final readonly class SectionId
     /** @throws InvalidSectionId */
     public static function fromString(string $value): self
     {
-        if (1 !== preg_match('/\A[a-z][0-9a-z]{11}\z/', $value)) {
+        if (1 !== preg_match('/\A'.self::PATTERN.'\z/', $value)) {
             throw InvalidSectionId::malformed($value);
         }
 

@@ -7,6 +7,8 @@ namespace Stemmata\Core\Text;
 use Stemmata\Core\Link\BookmarkName;
 use Stemmata\Core\Link\CrossReferenceShows;
 use Stemmata\Core\Link\LinkTarget;
+use Stemmata\Core\Outline\Level;
+use Stemmata\Core\Outline\SectionId;
 
 /**
  * Which parts a text may hold, and which may stand in which. The editor builds its own schema from this table
@@ -264,12 +266,12 @@ final class BodySchema
     {
         return match ($kind) {
             'integer' => is_int($value) && $value >= 0 && $value < 1_000_000_000,
-            'level' => is_int($value) && $value >= 1 && $value <= 9,
+            'level' => is_int($value) && null !== Level::tryFrom($value) && !Level::from($value)->isOpening(),
             'boolean' => is_bool($value),
             'words' => is_string($value) && mb_check_encoding($value, 'UTF-8') && strlen($value) <= 4096,
             'line' => is_string($value) && mb_check_encoding($value, 'UTF-8') && strlen($value) <= Heading::MAX_BYTES,
             'align' => in_array($value, ['left', 'center', 'right'], true),
-            'id' => is_string($value) && 1 === preg_match('/\A[a-z][0-9a-z]{11}\z/', $value),
+            'id' => is_string($value) && 1 === preg_match('/\A'.SectionId::PATTERN.'\z/', $value),
             'bookmarkName' => is_string($value) && BookmarkName::isValid($value),
             'shows' => is_string($value) && null !== CrossReferenceShows::tryFrom($value),
             'target' => is_string($value) && LinkTarget::isValid($value),

@@ -15,6 +15,8 @@ final readonly class Picture
     public const MAX_BYTES = 8 * 1024 * 1024;
 
     private const ADDRESS = '/\Apicture:([0-9a-f]{64})\z/';
+    /** Subtypes of image/ that every browser shows. */
+    public const KINDS = ['png', 'jpeg', 'gif', 'webp', 'svg+xml'];
     private const DATA_ADDRESS = '~\Adata:image/(png|jpeg|gif|webp|svg\+xml);base64,';
 
     /** Of the kind and the bytes, in hexadecimal: the same bytes called another kind are another picture. */

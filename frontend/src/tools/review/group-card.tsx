@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { LikelyHeading, LookGroup } from "../../api/client";
+import { LEVELS } from "../../outline/outline";
 import { cx } from "../../parts/cx";
 import { counted } from "../../parts/words";
 import { keyOf, levelOfGroup, type Choices } from "./choices";
@@ -76,9 +77,9 @@ function LevelChoice({ label, value, onChange, strong = false }: { label: string
         </option>
       )}
       <option value="0">the title</option>
-      {Array.from({ length: 9 }, (_, index) => (
-        <option key={index} value={index + 1}>
-          level {index + 1}
+      {LEVELS.map((level) => (
+        <option key={level} value={level}>
+          level {level}
         </option>
       ))}
       <option value="none">no heading</option>
