@@ -38,6 +38,17 @@ final class HistoryOverHttpTest extends TestCase
         self::assertSame($promoted['id'], $this->document->state());
     }
 
+    public function testAHeadingTypedWithoutAPauseIsOneStep(): void
+    {
+        foreach (['Log b', 'Log boo', 'Log books'] as $words) {
+            $this->document->operate($this->document->withIds(['name' => 'rename', 'section' => '@2', 'heading' => [['type' => 'text', 'text' => $words]]]));
+        }
+
+        self::assertSame(['Wrote the heading “Log books”'], array_column($this->document->steps(), 'label'));
+        $this->document->undo();
+        self::assertSame(['Coast', 'Gaps', 'Logs'], array_column((array) $this->document->get()['sections'], 'heading'));
+    }
+
     public function testEarlierStepsComeWithTheNextPage(): void
     {
         $this->document->operate($this->document->withIds(['name' => 'promote', 'sections' => ['@1']]));

@@ -9,9 +9,9 @@ use Stemmata\Core\Document\Section;
 use Stemmata\Core\Text\Node;
 
 /**
- * Which keeps of one text are one step of the history: those of one paragraph, all writing or all taking away, without a
- * pause between them. What a writer does next, such as going to another paragraph or rubbing out, is the next step,
- * however quickly it comes.
+ * Which keeps of one text are one step of the history: those of one paragraph, or of the heading, all writing or all taking
+ * away, without a pause between them. What a writer does next, such as going to another paragraph or rubbing out, is the
+ * next step, however quickly it comes.
  */
 final class TypingBurst
 {
@@ -19,6 +19,8 @@ final class TypingBurst
     private const PAUSE = 5;
     /** A burst is undone whole, so it must not grow without end (seconds). */
     private const LENGTH = 30;
+    /** Stands before the first block. */
+    private const HEADING = -1;
 
     /**
      * By the clock. A clock that was set back tells nothing, and what cannot be told to belong together does not.
@@ -39,15 +41,18 @@ final class TypingBurst
         return null !== $first && null !== $second && $first['block'] === $second['block'] && $first['grows'] === $second['grows'];
     }
 
-    /** @return array{block: int, grows: bool}|null where the words of one block changed; null for any other change */
+    /** @return array{block: int, grows: bool}|null where the words of one block or of the heading changed; null for any other change */
     private static function findEdit(Change $change): ?array
     {
         if (1 !== count($change->sections) || [] !== $change->outlineEdits || [] !== $change->offcuts || null !== $change->titleBlock) {
             return null;
         }
         [$before, $after] = array_values($change->sections)[0];
-        if (!$before instanceof Section || !$after instanceof Section || $before->heading != $after->heading) {
+        if (!$before instanceof Section || !$after instanceof Section) {
             return null;
+        }
+        if ($before->heading != $after->heading) {
+            return $before->body != $after->body ? null : ['block' => self::HEADING, 'grows' => Node::sizeOf($after->heading->inline) >= Node::sizeOf($before->heading->inline)];
         }
         [$old, $new] = [$before->body->blocks, $after->body->blocks];
         $block = self::commonHead($old, $new);

@@ -6,6 +6,7 @@ namespace Stemmata\Http\Operation;
 
 use OpenApi\Attributes as OA;
 use Stemmata\Core\Operation\Move\MoveBranch;
+use Stemmata\Core\Operation\Text\Typing;
 use Stemmata\Core\Operation\Wire\InvalidOperation;
 use Stemmata\Core\Operation\Wire\OperationReader;
 use Stemmata\Http\Document\ViewOf;
@@ -44,10 +45,10 @@ final readonly class OperationController
     {
         $body = JsonBody::of($request);
         $base = $body->integer('baseRevision');
-        $json = $body->object('operation');
-        $operation = $this->reader->read($json);
+        $operation = $this->reader->read($body->object('operation'));
 
-        return $this->writing->answer(Step::of($id, $base, $operation), !self::isTyping($json));
+        // The window that typed has the text it sent; sending it back would only be in the way of the next keystroke.
+        return $this->writing->answer(Step::of($id, $base, $operation), null === Typing::findSection($operation));
     }
 
     #[Route('/rehearsals', methods: ['POST'])]
@@ -101,28 +102,5 @@ final readonly class OperationController
             $outcome instanceof Stale => ProblemListener::response($this->writing->conflict($id, $base, $outcome)),
             $outcome instanceof NothingToDo => throw ProblemException::refused('nothing-to-do', $outcome->sentence),
         };
-    }
-
-    /**
-     * The window that typed has the text it sent; sending it back would only be in the way of the next keystroke.
-     *
-     * @param array<mixed> $json
-     */
-    private static function isTyping(array $json): bool
-    {
-        $operations = 'batch' === $json['name'] && is_array($json['operations'] ?? null) ? $json['operations'] : [$json];
-        foreach ($operations as $operation) {
-            // A heading typed in the text comes as the editor keeps it; renamed elsewhere, as plain words that the text has yet to show.
-            $isTyped = is_array($operation) && match ($operation['name'] ?? null) {
-                'replace-body' => true,
-                'rename' => is_array($operation['heading'] ?? null),
-                default => false,
-            };
-            if (!$isTyped) {
-                return false;
-            }
-        }
-
-        return true;
     }
 }

@@ -11,10 +11,9 @@ use Stemmata\Core\Document\Document;
 use Stemmata\Core\History\Thinning;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Basis;
-use Stemmata\Core\Operation\Batch;
 use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Refused;
-use Stemmata\Core\Operation\Text\ReplaceBody;
+use Stemmata\Core\Operation\Text\Typing;
 use Stemmata\Core\Outline\InvalidSectionId;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Storage\Database\CurrentWriter;
@@ -265,7 +264,7 @@ final readonly class DocumentStore
         $change = Change::between($before, $outcome->document);
         $json = $change->isEmpty() ? '' : ChangeForm::write($change, $this->known);
 
-        return new PlannedStep($record->id, $this->writer->prepared($record->revision, $change, $json, array_values($outcome->document->pictures)), $operation->describe($before), self::findTypedIn($operation), $outcome->notices);
+        return new PlannedStep($record->id, $this->writer->prepared($record->revision, $change, $json, array_values($outcome->document->pictures)), $operation->describe($before), Typing::findSection($operation)?->value, $outcome->notices);
     }
 
     private function written(PlannedStep $step): Written
@@ -307,14 +306,5 @@ final readonly class DocumentStore
         } catch (InvalidSectionId $unknown) {
             return Refused::missing($unknown->getMessage());
         }
-    }
-
-    private static function findTypedIn(Operation $operation): ?string
-    {
-        return match (true) {
-            $operation instanceof ReplaceBody => $operation->section->value,
-            $operation instanceof Batch && 1 === count($operation->operations) => self::findTypedIn($operation->operations[0]),
-            default => null,
-        };
     }
 }

@@ -36,6 +36,7 @@ final readonly class Journal
             return;
         }
         $burst->change = ChangeForm::write(ChangeForm::read($burst->change)->followedBy($prepared->change));
+        $burst->label = $label;
         $burst->revision = $revision;
         $burst->madeAt = $now;
     }

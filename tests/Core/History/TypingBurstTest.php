@@ -48,6 +48,17 @@ final class TypingBurstTest extends TestCase
         self::assertSame($isOne, TypingBurst::isOneDoing(self::change($before, $between), self::change($between, $after)), $what);
     }
 
+    #[TestWith(['', 'C', 'Ch', true, 'writing on'])]
+    #[TestWith(['Chap', 'Cha', 'Ch', true, 'rubbing out'])]
+    #[TestWith(['Cha', 'Ch', 'Chi', false, 'rubbed out, then written'])]
+    public function testAHeadingIsWrittenAsAParagraphIs(string $before, string $between, string $after, bool $isOne, string $what): void
+    {
+        $section = Section::blank(SectionId::fromString('aaaaaaaaaaaa'));
+        [$first, $second, $third] = array_map(static fn (string $words): Section => $section->withHeading(Heading::plain($words)), [$before, $between, $after]);
+
+        self::assertSame($isOne, TypingBurst::isOneDoing(new Change([], ['aaaaaaaaaaaa' => [$first, $second]], [], null), new Change([], ['aaaaaaaaaaaa' => [$second, $third]], [], null)), $what);
+    }
+
     public function testAHeadingTypedAlongIsAnotherDoing(): void
     {
         [$first, $second] = [self::change(['a'], ['ab']), self::change(['ab'], ['abc'])];

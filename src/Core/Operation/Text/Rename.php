@@ -18,7 +18,8 @@ use Stemmata\Core\Text\Heading;
 /** Gives a section another heading. Links to it hold, for they know its id. */
 final readonly class Rename implements Operation
 {
-    public function __construct(private SectionId $section, private Heading $heading)
+    /** @param bool $isTyped whether it was written in the text itself, as a part of writing on, and not given as a name */
+    public function __construct(public SectionId $section, private Heading $heading, public bool $isTyped = false)
     {
     }
 
@@ -43,6 +44,10 @@ final readonly class Rename implements Operation
 
     public function describe(Document $before): string
     {
+        if ($this->isTyped) {
+            return $this->heading->isEmpty() ? 'Emptied the heading '.Described::section($before, $this->section) : sprintf('Wrote the heading “%s”', $this->heading->plainText());
+        }
+
         return sprintf('Renamed %s to “%s”', Described::section($before, $this->section), $this->heading->plainText());
     }
 }

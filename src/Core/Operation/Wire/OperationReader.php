@@ -84,7 +84,7 @@ final readonly class OperationReader
             'split-by-rule' => new SplitByRule($fields->sections(), $fields->oneOf('rule', SplitRule::class), $fields->findInteger('words') ?? 1000, $this->ids),
             'use-numbering' => new UseNumbering(Scheme::fromJson($fields->raw('numbering'))),
             'insert' => new InsertSection($this->ids->next(), Heading::plain($fields->findText('heading') ?? ''), $fields->oneOf('landing', Landing::class, Landing::After), $fields->findSection('target')),
-            'rename' => new Rename($fields->section('section'), self::heading($fields)),
+            'rename' => self::rename($fields),
             'replace-body' => new ReplaceBody($fields->section('section'), Body::fromJson($fields->raw('body'))),
             'duplicate' => new Duplicate($fields->sections(), self::extent($fields), $this->ids),
             'delete' => new CutOut($fields->sections(), self::extent($fields), OffcutReason::Deleted, $this->ids),
@@ -106,10 +106,12 @@ final readonly class OperationReader
         return $fields->oneOf('extent', Extent::class, Extent::Branch);
     }
 
-    /** A heading comes as plain words, or as the editor keeps it. */
-    private static function heading(Fields $fields): Heading
+    /** A heading typed in the text comes as the editor keeps it; one given as a name, as plain words that the text has yet to show. */
+    private static function rename(Fields $fields): Rename
     {
-        return is_array($fields->raw('heading')) ? Heading::fromJson($fields->raw('heading')) : Heading::plain($fields->text('heading'));
+        $isTyped = is_array($fields->raw('heading'));
+
+        return new Rename($fields->section('section'), $isTyped ? Heading::fromJson($fields->raw('heading')) : Heading::plain($fields->text('heading')), $isTyped);
     }
 
     private function makeHeading(Fields $fields): MakeHeading
