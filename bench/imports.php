@@ -9,7 +9,7 @@ use League\CommonMark\Extension\Table\TableExtension;
 use League\CommonMark\Parser\MarkdownParser;
 use Stemmata\Tests\Support\Services;
 
-require dirname(__DIR__).'/vendor/autoload.php';
+require dirname(__DIR__) . '/vendor/autoload.php';
 
 /**
  * Reading a text of a million words and 5,000 headings, beside what others take for the same file in the same run.
@@ -24,8 +24,12 @@ if ('read' === ($argv[1] ?? '')) {
     $bytes = (string) file_get_contents($argv[2]);
     $began = hrtime(true);
     $read = Services::formats()->readAsIs($argv[2], $bytes);
-    echo json_encode(['seconds' => (hrtime(true) - $began) / 1e9, 'peak' => memory_get_peak_usage(true), 'sections' => $read->document->outline->count()]);
-    exit;
+    echo json_encode([
+        'seconds' => (hrtime(true) - $began) / 1e9,
+        'peak' => memory_get_peak_usage(true),
+        'sections' => $read->document->outline->count(),
+    ]);
+    exit();
 }
 if ('parse' === ($argv[1] ?? '')) {
     $environment = new Environment(['max_nesting_level' => 40, 'max_delimiters_per_line' => 1000]);
@@ -35,14 +39,18 @@ if ('parse' === ($argv[1] ?? '')) {
     $text = (string) file_get_contents($argv[2]);
     $began = hrtime(true);
     (new MarkdownParser($environment))->parse($text);
-    echo json_encode(['seconds' => (hrtime(true) - $began) / 1e9, 'peak' => memory_get_peak_usage(true), 'sections' => 0]);
-    exit;
+    echo json_encode([
+        'seconds' => (hrtime(true) - $began) / 1e9,
+        'peak' => memory_get_peak_usage(true),
+        'sections' => 0,
+    ]);
+    exit();
 }
 
-$folder = sys_get_temp_dir().'/stemmata-bench';
+$folder = sys_get_temp_dir() . '/stemmata-bench';
 is_dir($folder) || mkdir($folder);
-if (!is_file($folder.'/million.docx')) {
-    file_put_contents($folder.'/million.md', made());
+if (!is_file($folder . '/million.docx')) {
+    file_put_contents($folder . '/million.md', made());
     foreach (['docx', 'odt', 'epub', 'html'] as $format) {
         fwrite(\STDERR, "Making million.{$format} …\n");
         passthru(sprintf('pandoc -s -o %1$s/million.%2$s %1$s/million.md', escapeshellarg($folder), $format));
@@ -68,18 +76,23 @@ foreach (['docx' => 1.0, 'md' => 2.0, 'odt' => null, 'epub' => null, 'html' => n
         'md' === $format ? 'CommonMark parse' : 'pandoc to JSON',
         $other,
         $seconds / $other,
-        null === $wanted ? '' : 'at most '.$wanted,
+        null === $wanted ? '' : 'at most ' . $wanted,
         max(array_column($ours, 'peak')) / 1048576,
     );
 }
 
 function made(): string
 {
-    $words = explode(' ', 'the keepers wrote what they saw and what they saw was mostly weather on a good day it was the same weather as the day before and they said so in as few words as the column would hold while the glass fell and nobody came up the stair to read it twice');
+    $words = explode(
+        ' ',
+        'the keepers wrote what they saw and what they saw was mostly weather on a good day it was the same weather as the day before and they said so in as few words as the column would hold while the glass fell and nobody came up the stair to read it twice',
+    );
     mt_srand(7);
     $text = "---\ntitle: A million words\n---\n\n";
     for ($heading = 0; $heading < HEADINGS; ++$heading) {
-        $text .= str_repeat('#', 0 === $heading % 50 ? 1 : (0 === $heading % 10 ? 2 : 3))." Section number {$heading} of the log\n\n";
+        $text .=
+            str_repeat('#', 0 === $heading % 50 ? 1 : (0 === $heading % 10 ? 2 : 3)) .
+            " Section number {$heading} of the log\n\n";
         for ($left = WORDS_PER_SECTION; $left > 0; $left -= $length) {
             $length = min($left, mt_rand(40, 90));
             $paragraph = [];
@@ -87,7 +100,7 @@ function made(): string
                 $word = $words[mt_rand(0, count($words) - 1)];
                 $paragraph[] = 0 === mt_rand(0, 25) ? "*{$word}*" : $word;
             }
-            $text .= ucfirst(implode(' ', $paragraph)).".\n\n";
+            $text .= ucfirst(implode(' ', $paragraph)) . ".\n\n";
         }
     }
 
@@ -97,7 +110,19 @@ function made(): string
 /** @return array{seconds: float, peak: int, sections: int} */
 function measured(string $how, string $file): array
 {
-    return json_decode((string) shell_exec(sprintf('php -d memory_limit=2G -d opcache.enable_cli=1 %s %s %s', escapeshellarg(__FILE__), $how, escapeshellarg($file))), true, 8, \JSON_THROW_ON_ERROR);
+    return json_decode(
+        (string) shell_exec(
+            sprintf(
+                'php -d memory_limit=2G -d opcache.enable_cli=1 %s %s %s',
+                escapeshellarg(__FILE__),
+                $how,
+                escapeshellarg($file),
+            ),
+        ),
+        true,
+        8,
+        \JSON_THROW_ON_ERROR,
+    );
 }
 
 function byPandoc(string $file, string $format): float

@@ -4,7 +4,10 @@ import { chromium } from "@playwright/test";
 
 const address = process.argv[2] ?? process.exit(1);
 const ROUNDS = 40;
-const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking"] });
+const browser = await chromium.launch({
+  executablePath: "/usr/bin/chromium",
+  args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking"],
+});
 
 /** The value that 95 of 100 stay at or under. */
 const p95 = (values) => values.toSorted((a, b) => a - b)[Math.ceil(values.length * 0.95) - 1];
@@ -16,7 +19,11 @@ async function firstUsable(id) {
   const page = await context.newPage();
   const start = performance.now();
   await page.goto(`${address}/documents/${id}`, { waitUntil: "commit" });
-  await page.waitForFunction(() => document.querySelector("[role=treeitem]") && document.querySelector(".section-text [contenteditable=true]"), null, { polling: "raf" });
+  await page.waitForFunction(
+    () => document.querySelector("[role=treeitem]") && document.querySelector(".section-text [contenteditable=true]"),
+    null,
+    { polling: "raf" },
+  );
   const took = performance.now() - start;
   await context.close();
   return took;
@@ -27,11 +34,26 @@ async function keyToPaint(page, row, keys) {
   await page.evaluate((id) => {
     const shown = () => {
       const element = document.getElementById(id);
-      return element ? ["aria-level", "aria-posinset", "aria-setsize"].map((name) => element.getAttribute(name)).join() + element.parentElement.style.top : "away";
+      return element
+        ? ["aria-level", "aria-posinset", "aria-setsize"].map((name) => element.getAttribute(name)).join() +
+            element.parentElement.style.top
+        : "away";
     };
     window.painted = new Promise((resolve, reject) => {
-      setTimeout(() => reject(new Error(`No change was painted; the row shows ${shown()}, the focus is in ${document.activeElement?.outerHTML.slice(0, 200)}, and the screen says “${document.querySelector("[role=status][aria-live], .message-bar")?.textContent}”.`)), 5000);
-      addEventListener("keydown", (event) => event.key.length > 1 && !["Control", "Shift"].includes(event.key) && begin(event.timeStamp), { capture: true });
+      setTimeout(
+        () =>
+          reject(
+            new Error(
+              `No change was painted; the row shows ${shown()}, the focus is in ${document.activeElement?.outerHTML.slice(0, 200)}, and the screen says “${document.querySelector("[role=status][aria-live], .message-bar")?.textContent}”.`,
+            ),
+          ),
+        5000,
+      );
+      addEventListener(
+        "keydown",
+        (event) => event.key.length > 1 && !["Control", "Shift"].includes(event.key) && begin(event.timeStamp),
+        { capture: true },
+      );
       addEventListener("keydown", (event) => event.key === "z" && begin(event.timeStamp), { capture: true });
       let begun = false;
       const begin = (at) => {
@@ -60,7 +82,11 @@ async function scrollFrames(page, list) {
   await page.evaluate(() => {
     window.frames_ = [];
     let last = performance.now();
-    const frame = (now) => (window.frames_.push(now - last), (last = now), (window.running = requestAnimationFrame(frame)));
+    const frame = (now) => (
+      window.frames_.push(now - last),
+      (last = now),
+      (window.running = requestAnimationFrame(frame))
+    );
     window.running = requestAnimationFrame(frame);
   });
   for (let turn = 0; turn < 120; turn++) {
@@ -76,7 +102,11 @@ async function heap(page) {
   return (await session.send("Runtime.getHeapUsage")).usedSize / 1024 / 1024;
 }
 
-const { documents } = await (await fetch(`${address}/api/documents`)).json().then((answer) => (Array.isArray(answer) ? { documents: answer } : answer));
+const { documents } = await (
+  await fetch(`${address}/api/documents`)
+)
+  .json()
+  .then((answer) => (Array.isArray(answer) ? { documents: answer } : answer));
 const results = [];
 for (const count of [100, 10000]) {
   const { id } = documents.find((each) => each.title === `${count} sections`);
@@ -95,7 +125,7 @@ for (const count of [100, 10000]) {
   await page.locator(`#row-${part}`).click();
   await page.waitForFunction(() => document.activeElement?.isContentEditable);
   await tree.focus();
-  const times = { "move a part up": [], "undo": [], "demote a part": [], "undo of it": [] };
+  const times = { "move a part up": [], undo: [], "demote a part": [], "undo of it": [] };
   for (let round = 0; round < ROUNDS; round++) {
     times["move a part up"].push(await keyToPaint(page, `row-${part}`, "Control+Shift+ArrowUp"));
     times["undo"].push(await keyToPaint(page, `row-${part}`, "Control+z"));
@@ -121,11 +151,21 @@ for (const count of [100, 10000]) {
 await browser.close();
 
 const [small, large] = results;
-const line = (name, of, figure, unit) => console.log(`| ${name} | ${figure(of(small)).toFixed(0)} ${unit} | ${figure(of(large)).toFixed(0)} ${unit} |`);
+const line = (name, of, figure, unit) =>
+  console.log(`| ${name} | ${figure(of(small)).toFixed(0)} ${unit} | ${figure(of(large)).toFixed(0)} ${unit} |`);
 console.log("\n| in Chromium | 100 sections | 10,000 sections |\n| --- | ---: | ---: |");
 line("first usable screen, median", (result) => result.opening, median, "ms");
-for (const name of Object.keys(large.times)) line(`${name}, key to paint, 95th percentile`, (result) => result.times[name], p95, "ms");
-const frames = (name, of) => console.log(`| ${name}, frame, 95th percentile | ${p95(of(small)).toFixed(1)} ms | ${p95(of(large)).toFixed(1)} ms |`);
+for (const name of Object.keys(large.times))
+  line(`${name}, key to paint, 95th percentile`, (result) => result.times[name], p95, "ms");
+const frames = (name, of) =>
+  console.log(
+    `| ${name}, frame, 95th percentile | ${p95(of(small)).toFixed(1)} ms | ${p95(of(large)).toFixed(1)} ms |`,
+  );
 frames("scrolling the outline", (result) => result.outlineFrames);
 frames("scrolling Arrange", (result) => result.arrangeFrames);
-line("heap in use", (result) => [result.used], (values) => values[0], "MB");
+line(
+  "heap in use",
+  (result) => [result.used],
+  (values) => values[0],
+  "MB",
+);

@@ -17,7 +17,9 @@ final class Version20261124120000 extends AbstractMigration
     public function up(Schema $schema): void
     {
         $this->addSql("ALTER TABLE document ADD COLUMN setup CLOB NOT NULL DEFAULT '{}'");
-        $this->addSql('CREATE TABLE starter (id VARCHAR(12) NOT NULL, owner_id VARCHAR(32) NOT NULL REFERENCES writer (id), name VARCHAR(200) NOT NULL, made_at INTEGER NOT NULL, outline CLOB NOT NULL, PRIMARY KEY (id))');
+        $this->addSql(
+            'CREATE TABLE starter (id VARCHAR(12) NOT NULL, owner_id VARCHAR(32) NOT NULL REFERENCES writer (id), name VARCHAR(200) NOT NULL, made_at INTEGER NOT NULL, outline CLOB NOT NULL, PRIMARY KEY (id))',
+        );
         $this->addSql('CREATE INDEX starter_owner ON starter (owner_id, made_at)');
     }
 

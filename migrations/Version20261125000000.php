@@ -17,9 +17,14 @@ final class Version20261125000000 extends AbstractMigration
     public function up(Schema $schema): void
     {
         $this->addSql('ALTER TABLE journal ADD COLUMN previous_id INTEGER NOT NULL DEFAULT 0');
-        // Of steps that were undone and overtaken before this was kept, it is taken that they followed the last one that stands.
-        $this->addSql("UPDATE journal SET previous_id = COALESCE((SELECT MAX(earlier.id) FROM journal earlier WHERE earlier.document_id = journal.document_id AND earlier.id < journal.id AND (earlier.state = 'done' OR (earlier.state = journal.state AND journal.state = 'undone'))), 0)");
-        $this->addSql('CREATE TABLE milestone (id VARCHAR(12) NOT NULL, document_id VARCHAR(12) NOT NULL REFERENCES document (id), name VARCHAR(200) NOT NULL, step INTEGER NOT NULL, made_at INTEGER NOT NULL, PRIMARY KEY (id))');
+        // Of steps that were undone and overtaken before this was kept, it is taken that they followed the last one
+        // that stands.
+        $this->addSql(
+            "UPDATE journal SET previous_id = COALESCE((SELECT MAX(earlier.id) FROM journal earlier WHERE earlier.document_id = journal.document_id AND earlier.id < journal.id AND (earlier.state = 'done' OR (earlier.state = journal.state AND journal.state = 'undone'))), 0)",
+        );
+        $this->addSql(
+            'CREATE TABLE milestone (id VARCHAR(12) NOT NULL, document_id VARCHAR(12) NOT NULL REFERENCES document (id), name VARCHAR(200) NOT NULL, step INTEGER NOT NULL, made_at INTEGER NOT NULL, PRIMARY KEY (id))',
+        );
         $this->addSql('CREATE INDEX milestone_document ON milestone (document_id, made_at)');
         $this->addSql("ALTER TABLE writer ADD COLUMN keys CLOB NOT NULL DEFAULT '{}'");
     }

@@ -21,8 +21,12 @@ final class Version20261129000000 extends AbstractMigration
 
     public function up(Schema $schema): void
     {
-        $this->addSql('CREATE TABLE stored_file (hash VARCHAR(64) NOT NULL, media_type VARCHAR(64) NOT NULL, bytes BLOB NOT NULL, PRIMARY KEY (hash))');
-        $this->addSql('CREATE TABLE file_use (document_id VARCHAR(12) NOT NULL REFERENCES document (id) ON DELETE CASCADE, hash VARCHAR(64) NOT NULL, PRIMARY KEY (document_id, hash))');
+        $this->addSql(
+            'CREATE TABLE stored_file (hash VARCHAR(64) NOT NULL, media_type VARCHAR(64) NOT NULL, bytes BLOB NOT NULL, PRIMARY KEY (hash))',
+        );
+        $this->addSql(
+            'CREATE TABLE file_use (document_id VARCHAR(12) NOT NULL REFERENCES document (id) ON DELETE CASCADE, hash VARCHAR(64) NOT NULL, PRIMARY KEY (document_id, hash))',
+        );
         $this->addSql('CREATE INDEX file_use_hash ON file_use (hash)');
         $this->addSql("ALTER TABLE section ADD COLUMN plain_text CLOB NOT NULL DEFAULT ''");
     }
@@ -31,14 +35,18 @@ final class Version20261129000000 extends AbstractMigration
     public function postUp(Schema $schema): void
     {
         foreach (['section' => ['heading_inline', 'body'], 'journal' => ['change']] as $table => $columns) {
-            foreach ($this->connection->fetchAllNumeric('SELECT id, document_id FROM '.$table) as [$id, $document]) {
+            foreach ($this->connection->fetchAllNumeric('SELECT id, document_id FROM ' . $table) as [$id, $document]) {
                 assert((is_string($id) || is_int($id)) && is_string($document));
                 foreach ($columns as $column) {
                     $this->takePicturesOut($table, $column, $id, $document);
                 }
                 if ('section' === $table) {
                     $body = $this->text('section', 'body', $id);
-                    $this->connection->update('section', ['plain_text' => SectionForm::readBody($body)->plainText()], ['id' => $id]);
+                    $this->connection->update(
+                        'section',
+                        ['plain_text' => SectionForm::readBody($body)->plainText()],
+                        ['id' => $id],
+                    );
                 }
             }
         }
@@ -50,12 +58,18 @@ final class Version20261129000000 extends AbstractMigration
         if (!str_contains($json, '"src":"data:image/') || null === json_decode($json, true)) {
             return;
         }
-        $without = preg_replace_callback(self::WITHIN, function (array $match) use ($document): string {
-            $bytes = base64_decode($match[2], true);
+        $without = preg_replace_callback(
+            self::WITHIN,
+            function (array $match) use ($document): string {
+                $bytes = base64_decode($match[2], true);
 
-            // What would not be written again to the letter stays as it is.
-            return false === $bytes || base64_encode($bytes) !== $match[2] ? $match[0] : '"src":"picture:'.$this->kept($document, $match[1], $bytes).'"';
-        }, $json);
+                // What would not be written again to the letter stays as it is.
+                return false === $bytes || base64_encode($bytes) !== $match[2]
+                    ? $match[0]
+                    : '"src":"picture:' . $this->kept($document, $match[1], $bytes) . '"';
+            },
+            $json,
+        );
         if (is_string($without) && $without !== $json) {
             $this->connection->update($table, [$column => $without], ['id' => $id]);
         }
@@ -70,9 +84,16 @@ final class Version20261129000000 extends AbstractMigration
 
     private function kept(string $document, string $kind, string $bytes): string
     {
-        $hash = hash('sha256', $kind."\n".$bytes);
-        $this->connection->executeStatement('INSERT INTO stored_file (hash, media_type, bytes) VALUES (?, ?, ?) ON CONFLICT (hash) DO NOTHING', [$hash, 'image/'.$kind, $bytes], [ParameterType::STRING, ParameterType::STRING, ParameterType::LARGE_OBJECT]);
-        $this->connection->executeStatement('INSERT INTO file_use (document_id, hash) VALUES (?, ?) ON CONFLICT (document_id, hash) DO NOTHING', [$document, $hash]);
+        $hash = hash('sha256', $kind . "\n" . $bytes);
+        $this->connection->executeStatement(
+            'INSERT INTO stored_file (hash, media_type, bytes) VALUES (?, ?, ?) ON CONFLICT (hash) DO NOTHING',
+            [$hash, 'image/' . $kind, $bytes],
+            [ParameterType::STRING, ParameterType::STRING, ParameterType::LARGE_OBJECT],
+        );
+        $this->connection->executeStatement(
+            'INSERT INTO file_use (document_id, hash) VALUES (?, ?) ON CONFLICT (document_id, hash) DO NOTHING',
+            [$document, $hash],
+        );
 
         return $hash;
     }

@@ -6,7 +6,7 @@ use Stemmata\Kernel;
 use Symfony\Component\ErrorHandler\Debug;
 use Symfony\Component\HttpFoundation\Request;
 
-require dirname(__DIR__).'/vendor/autoload.php';
+require dirname(__DIR__) . '/vendor/autoload.php';
 
 $environment = getenv('APP_ENV') ?: 'prod';
 if ('dev' === $environment) {

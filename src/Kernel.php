@@ -13,7 +13,9 @@ final class Kernel extends BaseKernel implements CompilerPassInterface
 {
     use MicroKernelTrait;
 
-    /** Looking for #[Cache], which nothing here has, it would make objects of all OpenAPI attributes in each request. */
+    /**
+     * Looking for #[Cache], which nothing here has, it would make objects of all OpenAPI attributes in each request.
+     */
     public function process(ContainerBuilder $container): void
     {
         $container->removeDefinition('controller.cache_attribute_listener');

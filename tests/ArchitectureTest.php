@@ -14,17 +14,37 @@ final class ArchitectureTest extends TestCase
 
     /** @param list<string> $allowed beginnings of names that files of the layer may use */
     #[TestWith(['Core', ['Stemmata\Core', 'Brick\Math', 'SebastianBergmann\Diff']])]
-    #[TestWith(['Format', ['Stemmata\Core', 'Stemmata\Format', 'League\CommonMark', 'Symfony\Component\Process', 'Symfony\Component\Yaml']])]
+    #[
+        TestWith([
+            'Format',
+            [
+                'Stemmata\Core',
+                'Stemmata\Format',
+                'League\CommonMark',
+                'Symfony\Component\Process',
+                'Symfony\Component\Yaml',
+            ],
+        ]),
+    ]
     #[TestWith(['Storage', ['Stemmata\Core', 'Stemmata\Storage', 'Doctrine', 'Psr\Clock', 'Random']])]
     public function testLayerKnowsOnlyWhatIsBelowIt(string $layer, array $allowed): void
     {
-        $files = new \RegexIterator(new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(dirname(__DIR__).'/src/'.$layer)), '/\.php$/');
+        $files = new \RegexIterator(
+            new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(dirname(__DIR__) . '/src/' . $layer)),
+            '/\.php$/',
+        );
         $seen = 0;
         foreach ($files as $file) {
             self::assertInstanceOf(\SplFileInfo::class, $file);
-            preg_match_all('/^use (?:function )?([^;]+);|(?<![\w\\\\])\\\\((?:Symfony|Doctrine|League|Stemmata)\\\\[\w\\\\]+)/m', (string) file_get_contents($file->getPathname()), $used);
+            preg_match_all(
+                '/^use (?:function )?([^;]+);|(?<![\w\\\\])\\\\((?:Symfony|Doctrine|League|Stemmata)\\\\[\w\\\\]+)/m',
+                (string) file_get_contents($file->getPathname()),
+                $used,
+            );
             foreach (array_filter([...$used[1], ...$used[2]]) as $name) {
-                $isAllowed = [] !== array_filter($allowed, static fn (string $beginning): bool => str_starts_with($name, $beginning));
+                $isAllowed =
+                    [] !==
+                    array_filter($allowed, static fn(string $beginning): bool => str_starts_with($name, $beginning));
                 self::assertTrue($isAllowed, sprintf('%s may not use %s.', $file->getFilename(), $name));
             }
             ++$seen;
@@ -38,7 +58,7 @@ final class ArchitectureTest extends TestCase
         $needs = self::foldersNeeded();
         $settled = [];
         do {
-            $free = array_filter($needs, static fn (array $needed): bool => [] === array_diff_key($needed, $settled));
+            $free = array_filter($needs, static fn(array $needed): bool => [] === array_diff_key($needed, $settled));
             $settled += $free;
             $needs = array_diff_key($needs, $free);
         } while ([] !== $free);
@@ -51,47 +71,109 @@ final class ArchitectureTest extends TestCase
     {
         $counts = array_count_values(array_map(dirname(...), array_keys(self::sources())));
 
-        self::assertSame([], array_filter($counts, static fn (int $count): bool => $count > self::MOST_FILES));
+        self::assertSame([], array_filter($counts, static fn(int $count): bool => $count > self::MOST_FILES));
     }
 
     public function testTheCoreHasNoClockNoChanceAndNoFiles(): void
     {
-        $source = (string) shell_exec('cat $(find '.escapeshellarg(dirname(__DIR__).'/src/Core').' -name "*.php")');
+        $source = (string) shell_exec(
+            'cat $(find ' . escapeshellarg(dirname(__DIR__) . '/src/Core') . ' -name "*.php")',
+        );
 
-        self::assertDoesNotMatchRegularExpression('/(?<![\w>:])(?:time|microtime|date|rand|mt_rand|random_int|random_bytes|fopen|file_get_contents|getenv|global|header)\s*\(/', $source);
+        self::assertDoesNotMatchRegularExpression(
+            '/(?<![\w>:])(?:time|microtime|date|rand|mt_rand|random_int|random_bytes|fopen|file_get_contents|getenv|global|header)\s*\(/',
+            $source,
+        );
     }
 
-    /** Nothing else can write: transactions and flushes are WriteLock's, and rows are written by the classes that run within it. */
+    /**
+     * Nothing else can write: transactions and flushes are WriteLock's, and rows are written by the classes that run
+     * within it.
+     */
     public function testThereIsOneWayToWrite(): void
     {
-        $transactions = self::sourcesWith('/->(?:beginTransaction|wrapInTransaction|transactional|commit|flush|rollBack)\(|\bBEGIN\b/');
-        self::assertSame(['Http/Request/OneSnapshot.php', 'Storage/Database/WriteLock.php'], $transactions, 'OneSnapshot only reads, and rolls back');
+        $transactions = self::sourcesWith(
+            '/->(?:beginTransaction|wrapInTransaction|transactional|commit|flush|rollBack)\(|\bBEGIN\b/',
+        );
+        self::assertSame(
+            ['Http/Request/OneSnapshot.php', 'Storage/Database/WriteLock.php'],
+            $transactions,
+            'OneSnapshot only reads, and rolls back',
+        );
 
-        $statements = self::sourcesWith('/->(?:executeStatement|insert|update|delete|persist)\(|->remove\(\$(?:record|milestone)|[\'"](?:INSERT|UPDATE|DELETE|REPLACE) /');
-        $withTheLock = ['Storage/Database/Bound.php', 'Storage/Database/WriteLock.php', 'Storage/Desk/Desk.php', 'Storage/Desk/KeptStarters.php', 'Storage/File/StoredFiles.php', 'Storage/History/Journal.php', 'Storage/History/Milestones.php', 'Storage/Section/OffcutRows.php', 'Storage/Section/SectionRows.php'];
+        $statements = self::sourcesWith(
+            '/->(?:executeStatement|insert|update|delete|persist)\(|->remove\(\$(?:record|milestone)|[\'"](?:INSERT|UPDATE|DELETE|REPLACE) /',
+        );
+        $withTheLock = [
+            'Storage/Database/Bound.php',
+            'Storage/Database/WriteLock.php',
+            'Storage/Desk/Desk.php',
+            'Storage/Desk/KeptStarters.php',
+            'Storage/File/StoredFiles.php',
+            'Storage/History/Journal.php',
+            'Storage/History/Milestones.php',
+            'Storage/Section/OffcutRows.php',
+            'Storage/Section/SectionRows.php',
+        ];
         self::assertSame($withTheLock, $statements);
         foreach (['ChangeWriter', 'Journal', 'OffcutRows', 'SectionRows', 'StoredFiles'] as $inner) {
-            self::assertSame([], array_filter(self::sourcesWith('/\b'.$inner.' \$/'), static fn (string $file): bool => !str_starts_with($file, 'Storage/') && !in_array($file, ['Http/Document/PictureController.php', 'Http/History/HistoryController.php', 'Http/TextIn/ReadingWorker.php'], true)), $inner.' is used within the lock only');
+            self::assertSame(
+                [],
+                array_filter(
+                    self::sourcesWith('/\b' . $inner . ' \$/'),
+                    static fn(string $file): bool => !str_starts_with($file, 'Storage/') &&
+                        !in_array(
+                            $file,
+                            [
+                                'Http/Document/PictureController.php',
+                                'Http/History/HistoryController.php',
+                                'Http/TextIn/ReadingWorker.php',
+                            ],
+                            true,
+                        ),
+                ),
+                $inner . ' is used within the lock only',
+            );
         }
     }
 
     /** Another database needs classes of its own in this folder, and no others (decision 15). */
     public function testWordsThatOnlySqliteUnderstandsStandInOneFolder(): void
     {
-        $sources = self::sourcesWith('/rowid|PRAGMA|\bOR (?:IGNORE|REPLACE)\b|\+document_id|sqlite_|randomblob|GROUP_CONCAT|strftime|GLOB /i');
+        $sources = self::sourcesWith(
+            '/rowid|PRAGMA|\bOR (?:IGNORE|REPLACE)\b|\+document_id|sqlite_|randomblob|GROUP_CONCAT|strftime|GLOB /i',
+        );
 
-        self::assertSame([], array_values(array_filter($sources, static fn (string $file): bool => !str_starts_with($file, 'Storage/Database/'))));
+        self::assertSame(
+            [],
+            array_values(
+                array_filter($sources, static fn(string $file): bool => !str_starts_with($file, 'Storage/Database/')),
+            ),
+        );
     }
 
     public function testTheClockIsHandedIn(): void
     {
-        self::assertSame([], array_values(array_filter(self::sourcesWith('/(?<![\w>:])time\(\)|new \\\\?DateTime(?:Immutable)?\(\)/'), static fn (string $file): bool => str_starts_with($file, 'Storage/'))));
+        self::assertSame(
+            [],
+            array_values(
+                array_filter(
+                    self::sourcesWith('/(?<![\w>:])time\(\)|new \\\\?DateTime(?:Immutable)?\(\)/'),
+                    static fn(string $file): bool => str_starts_with($file, 'Storage/'),
+                ),
+            ),
+        );
     }
 
     /** @return list<string> files of src but for the formats, which know no database, by path from there */
     private static function sourcesWith(string $pattern): array
     {
-        $matching = array_filter(self::sources(), static fn (string $source, string $file): bool => !str_starts_with($file, 'Format/') && 1 === preg_match($pattern, $source), \ARRAY_FILTER_USE_BOTH);
+        $matching = array_filter(
+            self::sources(),
+            static fn(string $source, string $file): bool => !str_starts_with($file, 'Format/') &&
+                1 === preg_match($pattern, $source),
+            \ARRAY_FILTER_USE_BOTH,
+        );
 
         return array_keys($matching);
     }
@@ -103,10 +185,14 @@ final class ArchitectureTest extends TestCase
         foreach (self::sources() as $file => $source) {
             $folder = dirname($file);
             $needs[$folder] ??= [];
-            preg_match_all('/Stemmata\\\\([\w\\\\]+)\\\\\w+/', (string) preg_replace('/^namespace .*$/m', '', $source), $used);
+            preg_match_all(
+                '/Stemmata\\\\([\w\\\\]+)\\\\\w+/',
+                (string) preg_replace('/^namespace .*$/m', '', $source),
+                $used,
+            );
             foreach ($used[1] as $name) {
                 $other = str_replace('\\', '/', $name);
-                if ($other !== $folder && is_dir(dirname(__DIR__).'/src/'.$other)) {
+                if ($other !== $folder && is_dir(dirname(__DIR__) . '/src/' . $other)) {
                     $needs[$folder][$other] = true;
                 }
             }
@@ -118,9 +204,12 @@ final class ArchitectureTest extends TestCase
     /** @return array<string, string> the source of each file of src, by its path from there, in order */
     private static function sources(): array
     {
-        $src = dirname(__DIR__).'/src/';
+        $src = dirname(__DIR__) . '/src/';
         $sources = [];
-        foreach (new \RegexIterator(new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($src)), '/\.php$/') as $file) {
+        foreach (
+            new \RegexIterator(new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($src)), '/\.php$/')
+            as $file
+        ) {
             self::assertInstanceOf(\SplFileInfo::class, $file);
             $sources[substr($file->getPathname(), strlen($src))] = (string) file_get_contents($file->getPathname());
         }

@@ -15,13 +15,20 @@ const root = document.getElementById("root");
 if (!root) throw new Error("The page has no place for the screens.");
 
 // “always”: the server may be on this machine, and is then reached without any network.
-const client = new QueryClient({ defaultOptions: { queries: { networkMode: "always", retry: 1, refetchOnWindowFocus: true }, mutations: { networkMode: "always" } } });
+const client = new QueryClient({
+  defaultOptions: {
+    queries: { networkMode: "always", retry: 1, refetchOnWindowFocus: true },
+    mutations: { networkMode: "always" },
+  },
+});
 
 createRoot(root).render(
   <StrictMode>
     <QueryClientProvider client={client}>
       <Switch>
-        <Route path="/documents/:id/:face?">{({ id, face }) => <DocumentScreen key={id} id={id} face={face === "arrange" ? "arrange" : "write"} />}</Route>
+        <Route path="/documents/:id/:face?">
+          {({ id, face }) => <DocumentScreen key={id} id={id} face={face === "arrange" ? "arrange" : "write"} />}
+        </Route>
         <Route path="/keys">
           <KeysSheet />
         </Route>

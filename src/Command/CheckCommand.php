@@ -17,7 +17,12 @@ final class CheckCommand extends FileCommand
 {
     protected function configure(): void
     {
-        $this->addArgument('file', InputArgument::REQUIRED)->addOption('json', null, InputOption::VALUE_NONE, 'As JSON');
+        $this->addArgument('file', InputArgument::REQUIRED)->addOption(
+            'json',
+            null,
+            InputOption::VALUE_NONE,
+            'As JSON',
+        );
     }
 
     protected function work(InputInterface $input, OutputInterface $output): void
@@ -25,17 +30,31 @@ final class CheckCommand extends FileCommand
         $document = $this->readFile($input, 'file')->document;
         $findings = StructureCheck::of($document);
         if ($input->getOption('json')) {
-            self::answer($output, ['findings' => array_map(static fn (Finding $finding): array => [
-                'rule' => $finding->rule,
-                'section' => $finding->position,
-                'message' => $finding->message,
-                'source' => $finding->source,
-            ], $findings)]);
+            self::answer($output, [
+                'findings' => array_map(
+                    static fn(Finding $finding): array => [
+                        'rule' => $finding->rule,
+                        'section' => $finding->position,
+                        'message' => $finding->message,
+                        'source' => $finding->source,
+                    ],
+                    $findings,
+                ),
+            ]);
 
             return;
         }
         foreach ($findings as $finding) {
-            $output->writeln(sprintf('%s: %s', $document->outline->count() > $finding->position ? $document->nameAt($finding->position) : 'the document', $finding->message), OutputInterface::OUTPUT_RAW);
+            $output->writeln(
+                sprintf(
+                    '%s: %s',
+                    $document->outline->count() > $finding->position
+                        ? $document->nameAt($finding->position)
+                        : 'the document',
+                    $finding->message,
+                ),
+                OutputInterface::OUTPUT_RAW,
+            );
         }
     }
 }

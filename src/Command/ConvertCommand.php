@@ -32,8 +32,7 @@ final class ConvertCommand extends FileCommand
 
     protected function configure(): void
     {
-        $this
-            ->addArgument('in', InputArgument::REQUIRED)
+        $this->addArgument('in', InputArgument::REQUIRED)
             ->addArgument('out', InputArgument::REQUIRED)
             ->addOption('contents', null, InputOption::VALUE_NONE, 'Begin with contents of levels 1 to 3');
     }
@@ -68,9 +67,13 @@ final class ConvertCommand extends FileCommand
         }
         if (!$document->outline->hasOpening()) {
             $opening = Section::blank($this->ids->next());
-            $document = $document->withSection($opening)->withOutline(Outline::of($opening->id, Level::Opening)->followedBy($document->outline));
+            $document = $document
+                ->withSection($opening)
+                ->withOutline(Outline::of($opening->id, Level::Opening)->followedBy($document->outline));
         }
-        $made = (new GenerateContents($document->outline->idAt(0), 1, self::CONTENTS_TO, true, 'Contents'))->applyTo($document);
+        $made = (new GenerateContents($document->outline->idAt(0), 1, self::CONTENTS_TO, true, 'Contents'))->applyTo(
+            $document,
+        );
 
         return $made instanceof Refused ? $document : $made->document;
     }

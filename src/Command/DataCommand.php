@@ -14,7 +14,10 @@ use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
-/** What bin/start asks before it serves: is the database sound, is it free, and is it kept before it is brought up to date. */
+/**
+ * What bin/start asks before it serves: is the database sound, is it free, and is it kept before it is brought up to
+ * date.
+ */
 #[AsCommand('stemmata:data', 'Looks the folder of the database over; says in a sentence what is wrong')]
 final class DataCommand extends Command
 {
@@ -27,8 +30,12 @@ final class DataCommand extends Command
 
     protected function configure(): void
     {
-        $this->addOption('alone', null, InputOption::VALUE_NONE, 'Nothing else may have the database open')
-            ->addOption('backup', null, InputOption::VALUE_NONE, 'Keep a copy when the database is about to be brought up to date');
+        $this->addOption('alone', null, InputOption::VALUE_NONE, 'Nothing else may have the database open')->addOption(
+            'backup',
+            null,
+            InputOption::VALUE_NONE,
+            'Keep a copy when the database is about to be brought up to date',
+        );
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -38,14 +45,27 @@ final class DataCommand extends Command
             $errors->writeln($sentence, OutputInterface::OUTPUT_RAW);
         };
         $data = new DataFolder($this->folder);
-        $trouble = $input->getOption('alone') && $data->isInUse()
-            ? sprintf('Another Stemmata has the database in %s open. Stop it first, or choose another folder with --data.', $this->folder)
-            : $data->findTrouble($say);
+        $trouble =
+            $input->getOption('alone') && $data->isInUse()
+                ? sprintf(
+                    'Another Stemmata has the database in %s open. Stop it first, or choose another folder with --data.',
+                    $this->folder,
+                )
+                : $data->findTrouble($say);
         if (null === $trouble && is_file($data->database)) {
             $data->close();
             $trouble = $this->findNewerVersion();
-            if (null === $trouble && $input->getOption('backup') && count($this->migrations->getMigrationStatusCalculator()->getNewMigrations()) > 0) {
-                $say(sprintf('The database is brought up to date; as it was, it is kept in %s.', $data->backedUp('before-update')));
+            if (
+                null === $trouble &&
+                $input->getOption('backup') &&
+                count($this->migrations->getMigrationStatusCalculator()->getNewMigrations()) > 0
+            ) {
+                $say(
+                    sprintf(
+                        'The database is brought up to date; as it was, it is kept in %s.',
+                        $data->backedUp('before-update'),
+                    ),
+                );
             }
         }
         if (null !== $trouble) {
@@ -59,6 +79,8 @@ final class DataCommand extends Command
     {
         $unknown = $this->migrations->getMigrationStatusCalculator()->getExecutedUnavailableMigrations();
 
-        return 0 === count($unknown) ? null : 'The database was written by a newer Stemmata. Start that one, or put back a backup from before.';
+        return 0 === count($unknown)
+            ? null
+            : 'The database was written by a newer Stemmata. Start that one, or put back a backup from before.';
     }
 }

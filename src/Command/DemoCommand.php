@@ -23,7 +23,8 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Yaml\Yaml;
 
 /**
- * The demo's texts are Markdown files like any other; what a writer notes beside a text stands in a file of notes and is
+ * The demo's texts are Markdown files like any other; what a writer notes beside a text stands in a file of notes and
+ * is
  * put in by the same operations that the screens use.
  */
 #[AsCommand('stemmata:demo', 'Puts the demo documents on the desk, anew')]
@@ -38,8 +39,7 @@ final class DemoCommand extends Command
         private readonly DocumentStore $store,
         private readonly Milestones $milestones,
         private readonly OperationReader $operations,
-        #[Autowire('%kernel.project_dir%/demo')]
-        private readonly string $folder,
+        #[Autowire('%kernel.project_dir%/demo')] private readonly string $folder,
     ) {
         parent::__construct();
     }
@@ -47,8 +47,11 @@ final class DemoCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         foreach (self::DOCUMENTS as $name) {
-            $document = $this->formats->read($name.'.md', $this->withFigures((string) file_get_contents($this->folder.'/'.$name.'.md')))->document;
-            $jottings = is_file($file = $this->folder.'/'.$name.'.notes.yaml') ? Yaml::parseFile($file) : [];
+            $document = $this->formats->read(
+                $name . '.md',
+                $this->withFigures((string) file_get_contents($this->folder . '/' . $name . '.md')),
+            )->document;
+            $jottings = is_file($file = $this->folder . '/' . $name . '.notes.yaml') ? Yaml::parseFile($file) : [];
             $jottings = is_array($jottings) ? $jottings : [];
             $document = $this->noted($jottings, $document);
             $id = $this->desk->add($document);
@@ -69,7 +72,9 @@ final class DemoCommand extends Command
     {
         return (string) preg_replace_callback(
             '~src="(figures/[a-z-]+\.svg)"~',
-            fn (array $match): string => 'src="data:image/svg+xml;base64,'.base64_encode((string) file_get_contents($this->folder.'/'.$match[1])).'"',
+            fn(array $match): string => 'src="data:image/svg+xml;base64,' .
+                base64_encode((string) file_get_contents($this->folder . '/' . $match[1])) .
+                '"',
             $markdown,
         );
     }
@@ -77,12 +82,24 @@ final class DemoCommand extends Command
     /** @param array<mixed> $jottings */
     private function noted(array $jottings, Document $document): Document
     {
-        $document = $this->with($document, ['name' => 'describe-document', 'guidingStatement' => $jottings['guidingStatement'] ?? null, 'target' => $jottings['target'] ?? null]);
+        $document = $this->with($document, [
+            'name' => 'describe-document',
+            'guidingStatement' => $jottings['guidingStatement'] ?? null,
+            'target' => $jottings['target'] ?? null,
+        ]);
         foreach (is_array($jottings['notes'] ?? null) ? $jottings['notes'] : [] as $heading => $note) {
-            $document = $this->with($document, ['name' => 'describe-section', 'sections' => [$this->find($document, (string) $heading)->value], ...(array) $note]);
+            $document = $this->with($document, [
+                'name' => 'describe-section',
+                'sections' => [$this->find($document, (string) $heading)->value],
+                ...(array) $note,
+            ]);
         }
         foreach (self::headings($jottings, 'unnumbered') as $heading) {
-            $document = $this->with($document, ['name' => 'describe-section', 'sections' => [$this->find($document, $heading)->value], 'numbered' => false]);
+            $document = $this->with($document, [
+                'name' => 'describe-section',
+                'sections' => [$this->find($document, $heading)->value],
+                'numbered' => false,
+            ]);
         }
 
         return $document;
@@ -101,10 +118,12 @@ final class DemoCommand extends Command
             return;
         }
         $document = $this->store->document($id);
-        $operation = is_string($step['reword'] ?? null) ? $this->reworded($document, $step['reword'], $step) : $this->operations->read($this->withIds($document, $step));
+        $operation = is_string($step['reword'] ?? null)
+            ? $this->reworded($document, $step['reword'], $step)
+            : $this->operations->read($this->withIds($document, $step));
         $outcome = $this->store->apply($id, $this->store->get($id)->revision, $operation);
-        if (!$outcome instanceof Written) {
-            throw new \LogicException('A step of the demo’s history cannot be done: '.$outcome->sentence);
+        if (!($outcome instanceof Written)) {
+            throw new \LogicException('A step of the demo’s history cannot be done: ' . $outcome->sentence);
         }
     }
 
@@ -115,7 +134,14 @@ final class DemoCommand extends Command
         assert(is_string($from) && is_string($to));
         $section = $document->section($this->find($document, $heading));
 
-        return new ReplaceBody($section->id, $section->body->mapped(static fn (Node $node): Node => $node->isText() ? Node::text(str_replace($from, $to, $node->text), $node->marks) : $node));
+        return new ReplaceBody(
+            $section->id,
+            $section->body->mapped(
+                static fn(Node $node): Node => $node->isText()
+                    ? Node::text(str_replace($from, $to, $node->text), $node->marks)
+                    : $node,
+            ),
+        );
     }
 
     /**
@@ -131,7 +157,10 @@ final class DemoCommand extends Command
             }
         }
         if (isset($step['sections'])) {
-            $step['sections'] = array_map(fn (string $heading): string => $this->find($document, $heading)->value, self::headings($step, 'sections'));
+            $step['sections'] = array_map(
+                fn(string $heading): string => $this->find($document, $heading)->value,
+                self::headings($step, 'sections'),
+            );
         }
 
         return $step;
@@ -149,7 +178,9 @@ final class DemoCommand extends Command
     {
         $position = array_search($heading, $document->headings(), true);
 
-        return is_int($position) ? $document->outline->idAt($position) : throw new \LogicException(sprintf('The demo has no heading “%s”.', $heading));
+        return is_int($position)
+            ? $document->outline->idAt($position)
+            : throw new \LogicException(sprintf('The demo has no heading “%s”.', $heading));
     }
 
     /**

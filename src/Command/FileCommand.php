@@ -37,7 +37,10 @@ abstract class FileCommand extends Command
             return self::SUCCESS;
         } catch (\Throwable $error) {
             $isForPeople = $error instanceof CoreException || $error instanceof FormatException;
-            self::errors($output)->writeln($isForPeople ? $error->getMessage() : 'Something went wrong inside Stemmata; nothing was written.', OutputInterface::OUTPUT_RAW);
+            self::errors($output)->writeln(
+                $isForPeople ? $error->getMessage() : 'Something went wrong inside Stemmata; nothing was written.',
+                OutputInterface::OUTPUT_RAW,
+            );
 
             return self::FAILURE;
         }
@@ -72,6 +75,12 @@ abstract class FileCommand extends Command
     /** @param array<string, mixed> $answer */
     protected static function answer(OutputInterface $output, array $answer): void
     {
-        $output->writeln(json_encode($answer, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
+        $output->writeln(
+            json_encode(
+                $answer,
+                \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES,
+            ),
+            OutputInterface::OUTPUT_RAW,
+        );
     }
 }

@@ -22,7 +22,12 @@ final class OutlineCommand extends FileCommand
 
     protected function configure(): void
     {
-        $this->addArgument('file', InputArgument::REQUIRED)->addOption('json', null, InputOption::VALUE_NONE, 'As JSON');
+        $this->addArgument('file', InputArgument::REQUIRED)->addOption(
+            'json',
+            null,
+            InputOption::VALUE_NONE,
+            'As JSON',
+        );
     }
 
     protected function work(InputInterface $input, OutputInterface $output): void
@@ -41,12 +46,19 @@ final class OutlineCommand extends FileCommand
         }
         if ($input->getOption('json')) {
             $title = $document->titleBlock->title;
-            self::answer($output, ['title' => '' === $title ? null : $title, 'sections' => $sections, 'warnings' => $read->report->warnings()]);
+            self::answer($output, [
+                'title' => '' === $title ? null : $title,
+                'sections' => $sections,
+                'warnings' => $read->report->warnings(),
+            ]);
 
             return;
         }
         foreach ($sections as $section) {
-            $output->writeln(str_repeat('  ', max(0, $section['level'] - 1)).trim($section['number'].' '.$section['heading']), OutputInterface::OUTPUT_RAW);
+            $output->writeln(
+                str_repeat('  ', max(0, $section['level'] - 1)) . trim($section['number'] . ' ' . $section['heading']),
+                OutputInterface::OUTPUT_RAW,
+            );
         }
     }
 }

@@ -19,7 +19,12 @@ use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** Both files are made from PHP, so that neither the editor nor the API's types can drift from it. */
-#[AsCommand('stemmata:schema', 'Prints the schema of texts with the rules of links, pictures and levels (body) or of the HTTP interface (api) as JSON')]
+#[
+    AsCommand(
+        'stemmata:schema',
+        'Prints the schema of texts with the rules of links, pictures and levels (body) or of the HTTP interface (api) as JSON',
+    ),
+]
 final class SchemaCommand extends Command
 {
     public function __construct(#[Autowire('%kernel.project_dir%/src/Http')] private readonly string $source)
@@ -34,14 +39,27 @@ final class SchemaCommand extends Command
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        $schema = 'api' === $input->getArgument('which') ? $this->api() : [
-            'nodes' => self::withObjects(BodySchema::NODES),
-            'marks' => self::withObjects(BodySchema::MARKS),
-            'targets' => ['id' => SectionId::PATTERN, 'schemes' => LinkTarget::SCHEMES, 'mostBytes' => LinkTarget::MAX_BYTES],
-            'pictures' => ['kinds' => Picture::KINDS, 'mostBytes' => Picture::MAX_BYTES],
-            'levels' => range(Level::One->value, Level::Nine->value),
-        ];
-        $output->writeln(json_encode($schema, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
+        $schema =
+            'api' === $input->getArgument('which')
+                ? $this->api()
+                : [
+                    'nodes' => self::withObjects(BodySchema::NODES),
+                    'marks' => self::withObjects(BodySchema::MARKS),
+                    'targets' => [
+                        'id' => SectionId::PATTERN,
+                        'schemes' => LinkTarget::SCHEMES,
+                        'mostBytes' => LinkTarget::MAX_BYTES,
+                    ],
+                    'pictures' => ['kinds' => Picture::KINDS, 'mostBytes' => Picture::MAX_BYTES],
+                    'levels' => range(Level::One->value, Level::Nine->value),
+                ];
+        $output->writeln(
+            json_encode(
+                $schema,
+                \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES,
+            ),
+            OutputInterface::OUTPUT_RAW,
+        );
 
         return self::SUCCESS;
     }
@@ -55,21 +73,32 @@ final class SchemaCommand extends Command
      */
     private static function withObjects(array $rules): array
     {
-        return array_map(static fn (array $rule): array => [...$rule, 'attributes' => (object) $rule['attributes']], $rules);
+        return array_map(
+            static fn(array $rule): array => [...$rule, 'attributes' => (object) $rule['attributes']],
+            $rules,
+        );
     }
 
     /** @return array<mixed> */
     private function api(): array
     {
-        $openApi = Generator::scan([$this->source]) ?? throw new \LogicException('The controllers describe no interface.');
+        $openApi =
+            Generator::scan([$this->source]) ?? throw new \LogicException('The controllers describe no interface.');
         $openApi->openapi = '3.1.0';
         $described = json_decode($openApi->toJson(), true, 512, \JSON_THROW_ON_ERROR);
-        assert(is_array($described) && is_array($described['components'] ?? null) && is_array($described['components']['schemas'] ?? null));
+        assert(
+            is_array($described) &&
+                is_array($described['components'] ?? null) &&
+                is_array($described['components']['schemas'] ?? null),
+        );
         // What we answer is always complete; only requests may leave fields out, and they say which they need.
-        $described['components']['schemas'] = array_map(
-            static fn (mixed $schema): mixed => is_array($schema) && is_array($schema['properties'] ?? null) ? $schema + ['required' => array_keys($schema['properties'])] : $schema,
-            $described['components']['schemas'],
-        ) + OperationSchema::schemas();
+        $described['components']['schemas'] =
+            array_map(
+                static fn(mixed $schema): mixed => is_array($schema) && is_array($schema['properties'] ?? null)
+                    ? $schema + ['required' => array_keys($schema['properties'])]
+                    : $schema,
+                $described['components']['schemas'],
+            ) + OperationSchema::schemas();
 
         return $described;
     }

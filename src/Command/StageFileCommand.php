@@ -24,17 +24,22 @@ final class StageFileCommand extends Command
 
     protected function configure(): void
     {
-        $this->addArgument('name', InputArgument::REQUIRED)->addArgument('in', InputArgument::REQUIRED)->addArgument('out', InputArgument::REQUIRED);
+        $this->addArgument('name', InputArgument::REQUIRED)
+            ->addArgument('in', InputArgument::REQUIRED)
+            ->addArgument('out', InputArgument::REQUIRED);
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        [$name, $in, $out] = array_map(static fn (string $argument): string => is_string($value = $input->getArgument($argument)) ? $value : '', ['name', 'in', 'out']);
+        [$name, $in, $out] = array_map(
+            static fn(string $argument): string => is_string($value = $input->getArgument($argument)) ? $value : '',
+            ['name', 'in', 'out'],
+        );
         try {
             $this->worker->stage($name, (string) file_get_contents($in))->writeTo($out);
 
             return self::SUCCESS;
-        } catch (CoreException|FormatException $problem) {
+        } catch (CoreException | FormatException $problem) {
             FileCommand::errors($output)->writeln($problem->getMessage(), OutputInterface::OUTPUT_RAW);
 
             return self::FAILURE;

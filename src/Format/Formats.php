@@ -39,7 +39,7 @@ final readonly class Formats
     /** @return list<string> endings of the files that can be read */
     public function readableEndings(): array
     {
-        return array_merge(...array_map(static fn (DocumentReader $each): array => $each->endings(), $this->readers));
+        return array_merge(...array_map(static fn(DocumentReader $each): array => $each->endings(), $this->readers));
     }
 
     /**
@@ -87,7 +87,10 @@ final readonly class Formats
                 return $writer;
             }
         }
-        throw FormatException::cannotWrite($ending, array_merge(...array_map(static fn (DocumentWriter $each): array => $each->endings(), $this->writers)));
+        throw FormatException::cannotWrite(
+            $ending,
+            array_merge(...array_map(static fn(DocumentWriter $each): array => $each->endings(), $this->writers)),
+        );
     }
 
     /**
@@ -97,9 +100,15 @@ final readonly class Formats
      *
      * @throws FormatException
      */
-    public function written(string $ending, Document $document, RenditionOptions $options = new RenditionOptions()): string
-    {
-        return implode('', iterator_to_array($this->writerFor($ending)->write(Rendition::of($document, $options)), false));
+    public function written(
+        string $ending,
+        Document $document,
+        RenditionOptions $options = new RenditionOptions(),
+    ): string {
+        return implode(
+            '',
+            iterator_to_array($this->writerFor($ending)->write(Rendition::of($document, $options)), false),
+        );
     }
 
     private function findReader(string $ending): ?DocumentReader
@@ -116,15 +125,28 @@ final readonly class Formats
     /** “notes-on-the-lamp” is how a file is named; “Notes on the lamp” is how one says it. */
     private static function spoken(string $name): string
     {
-        $words = trim((string) preg_replace('/\s+/u', ' ', str_contains($name, ' ') ? strtr($name, '_', ' ') : strtr($name, '_-', '  ')));
+        $words = trim(
+            (string) preg_replace(
+                '/\s+/u',
+                ' ',
+                str_contains($name, ' ') ? strtr($name, '_', ' ') : strtr($name, '_-', '  '),
+            ),
+        );
 
-        return mb_strtoupper(mb_substr($words, 0, 1)).mb_substr($words, 1);
+        return mb_strtoupper(mb_substr($words, 0, 1)) . mb_substr($words, 1);
     }
 
     private static function titled(Document $document, string $title): TitleBlock
     {
         $block = $document->titleBlock;
 
-        return new TitleBlock($title, $block->subtitle, $block->author, $block->guidingStatement, $block->target, $block->language);
+        return new TitleBlock(
+            $title,
+            $block->subtitle,
+            $block->author,
+            $block->guidingStatement,
+            $block->target,
+            $block->language,
+        );
     }
 }

@@ -16,42 +16,76 @@ final class ConsoleTest extends TestCase
 
     protected function setUp(): void
     {
-        $this->folder = sys_get_temp_dir().'/stemmata-console-'.bin2hex(random_bytes(6));
+        $this->folder = sys_get_temp_dir() . '/stemmata-console-' . bin2hex(random_bytes(6));
         mkdir($this->folder);
-        file_put_contents($this->folder.'/in.md', "---\ntitle: Logs\n---\n\n# One\n\ntwo words\n\n### Deep *down*\n");
+        file_put_contents($this->folder . '/in.md', "---\ntitle: Logs\n---\n\n# One\n\ntwo words\n\n### Deep *down*\n");
     }
 
     public function testOutline(): void
     {
-        self::assertSame([
-            'title' => 'Logs',
-            'sections' => [
-                ['level' => 1, 'number' => '1', 'heading' => 'One', 'words' => 2],
-                ['level' => 3, 'number' => '1.1', 'heading' => 'Deep down', 'words' => 0],
+        self::assertSame(
+            [
+                'title' => 'Logs',
+                'sections' => [
+                    ['level' => 1, 'number' => '1', 'heading' => 'One', 'words' => 2],
+                    ['level' => 3, 'number' => '1.1', 'heading' => 'Deep down', 'words' => 0],
+                ],
+                'warnings' => [],
             ],
-            'warnings' => [],
-        ], json_decode($this->console('stemmata:outline', $this->folder.'/in.md', '--json')->getOutput(), true));
+            json_decode($this->console('stemmata:outline', $this->folder . '/in.md', '--json')->getOutput(), true),
+        );
     }
 
     public function testCheck(): void
     {
-        $answer = json_decode($this->console('stemmata:check', $this->folder.'/in.md', '--json')->getOutput(), true);
+        $answer = json_decode($this->console('stemmata:check', $this->folder . '/in.md', '--json')->getOutput(), true);
 
-        self::assertSame(['findings' => [['rule' => 'skipped-level', 'section' => 1, 'message' => 'Level 3 follows level 1; level 2 is skipped.', 'source' => 'WCAG 2.2 technique G141; PDF/UA-1 7.4.2']]], $answer);
+        self::assertSame(
+            [
+                'findings' => [
+                    [
+                        'rule' => 'skipped-level',
+                        'section' => 1,
+                        'message' => 'Level 3 follows level 1; level 2 is skipped.',
+                        'source' => 'WCAG 2.2 technique G141; PDF/UA-1 7.4.2',
+                    ],
+                ],
+            ],
+            $answer,
+        );
     }
 
     public function testConvertThereAndBackWithContents(): void
     {
-        self::assertSame(0, $this->console('stemmata:convert', $this->folder.'/in.md', $this->folder.'/out.html', '--contents')->getExitCode());
-        self::assertSame(0, $this->console('stemmata:convert', $this->folder.'/out.html', $this->folder.'/again.md')->getExitCode());
-        $again = (string) file_get_contents($this->folder.'/again.md');
+        self::assertSame(
+            0,
+            $this->console(
+                'stemmata:convert',
+                $this->folder . '/in.md',
+                $this->folder . '/out.html',
+                '--contents',
+            )->getExitCode(),
+        );
+        self::assertSame(
+            0,
+            $this->console('stemmata:convert', $this->folder . '/out.html', $this->folder . '/again.md')->getExitCode(),
+        );
+        $again = (string) file_get_contents($this->folder . '/again.md');
         self::assertStringContainsString('- [1.1 Deep down](<#sec-deep-down>)', $again);
         self::assertStringContainsString('### Deep *down* <a id="sec-deep-down"></a>', $again);
     }
 
     public function testErrorsAreOnePlainLine(): void
     {
-        foreach ([['stemmata:outline', '/nowhere.md'], ['stemmata:convert', $this->folder.'/in.md', $this->folder.'/out.xyz'], ['stemmata:convert', $this->folder.'/in.md', '/nowhere/out.md'], ['stemmata:check', __FILE__]] as $arguments) {
+        foreach (
+            [
+                ['stemmata:outline', '/nowhere.md'],
+                ['stemmata:convert', $this->folder . '/in.md', $this->folder . '/out.xyz'],
+                ['stemmata:convert', $this->folder . '/in.md', '/nowhere/out.md'],
+                ['stemmata:check', __FILE__],
+            ]
+            as $arguments
+        ) {
             $run = $this->console(...$arguments);
             self::assertSame(1, $run->getExitCode());
             self::assertSame('', $run->getOutput());
@@ -62,10 +96,16 @@ final class ConsoleTest extends TestCase
     public function testTheDemoComesWithAHistoryToLookInto(): void
     {
         $server = LiveServer::overEmptyDatabase();
-        $demo = new Process(['php', 'bin/console', 'stemmata:demo'], dirname(__DIR__, 2), ['APP_ENV' => 'prod', 'STEMMATA_DATA' => $server->data]);
+        $demo = new Process(['php', 'bin/console', 'stemmata:demo'], dirname(__DIR__, 2), [
+            'APP_ENV' => 'prod',
+            'STEMMATA_DATA' => $server->data,
+        ]);
         $demo->mustRun();
         $documents = $server->get('GET', '/api/documents');
-        self::assertSame(['The Keepers’ Weather', 'Handbook of the Hallin Records Office', 'Did the keepers copy their readings?'], array_column($documents, 'title'));
+        self::assertSame(
+            ['The Keepers’ Weather', 'Handbook of the Hallin Records Office', 'Did the keepers copy their readings?'],
+            array_column($documents, 'title'),
+        );
 
         $id = array_column($documents, 'id')[0];
         self::assertIsString($id);
@@ -74,14 +114,23 @@ final class ConsoleTest extends TestCase
         self::assertContains('Moved “Sea and swell” before “The instrument itself”', $lines);
         self::assertContains('Set aside “The price of a candle”', $lines);
         self::assertContains('Wrote in “Reading the barometer”', $lines);
-        self::assertSame(['Sent to the second reader', 'Read aloud at Hallin'], array_column($keepers->get('/history/milestones'), 'name'));
+        self::assertSame(
+            ['Sent to the second reader', 'Read aloud at Hallin'],
+            array_column($keepers->get('/history/milestones'), 'name'),
+        );
         self::assertCount(2, $keepers->get('/offcuts'));
-        self::assertSame(['broken-link', 'skipped-level'], array_column($keepers->get('/findings'), 'rule'), 'and with honest faults');
+        self::assertSame(
+            ['broken-link', 'skipped-level'],
+            array_column($keepers->get('/findings'), 'rule'),
+            'and with honest faults',
+        );
     }
 
     private function console(string ...$arguments): Process
     {
-        $process = new Process(['php', 'bin/console', ...array_values($arguments)], dirname(__DIR__, 2), ['APP_ENV' => 'prod']);
+        $process = new Process(['php', 'bin/console', ...array_values($arguments)], dirname(__DIR__, 2), [
+            'APP_ENV' => 'prod',
+        ]);
         $process->run();
 
         return $process;

@@ -29,7 +29,7 @@ final class RoundTripTest extends TestCase
         for ($seed = 1, $count = Dose::of(300, 100); $seed <= $count; ++$seed) {
             $document = (new RandomDocuments(new Randomizer(new Mt19937($seed)), new CountingIds()))->document();
             $written = $formats->written($ending, $document);
-            $again = $formats->read('x.'.$ending, $written)->document;
+            $again = $formats->read('x.' . $ending, $written)->document;
             self::assertSame(ReadForm::of($document), ReadForm::of($again), sprintf("seed %d\n%s", $seed, $written));
         }
     }
@@ -40,8 +40,8 @@ final class RoundTripTest extends TestCase
     public function testEveryKindOfBlockAndInlineComesBack(string $ending): void
     {
         $formats = Services::formats();
-        $document = $formats->read('all.html', (string) file_get_contents(__DIR__.'/all-kinds.html'))->document;
-        $again = $formats->read('x.'.$ending, $formats->written($ending, $document))->document;
+        $document = $formats->read('all.html', (string) file_get_contents(__DIR__ . '/all-kinds.html'))->document;
+        $again = $formats->read('x.' . $ending, $formats->written($ending, $document))->document;
 
         self::assertSame(ReadForm::of($document), ReadForm::of($again));
     }
@@ -52,12 +52,19 @@ final class RoundTripTest extends TestCase
     public function testContentsSurviveInTheOtherFormat(string $ending): void
     {
         $formats = Services::formats();
-        $document = $formats->read('x.md', "Words before.\n\n# One\n\n## One *and* a half\n\n# Two | three\n")->document;
-        $made = (new OperationReader(new CountingIds()))->read([
-            'name' => 'generate-contents', 'section' => $document->outline->idAt(0)->value, 'from' => 1, 'to' => 2, 'title' => 'What is here',
-        ])->applyTo($document);
+        $document = $formats->read('x.md', "Words before.\n\n# One\n\n## One *and* a half\n\n# Two | three\n")
+            ->document;
+        $made = (new OperationReader(new CountingIds()))
+            ->read([
+                'name' => 'generate-contents',
+                'section' => $document->outline->idAt(0)->value,
+                'from' => 1,
+                'to' => 2,
+                'title' => 'What is here',
+            ])
+            ->applyTo($document);
         self::assertInstanceOf(Applied::class, $made);
-        $again = $formats->read('x.'.$ending, $formats->written($ending, $made->document))->document;
+        $again = $formats->read('x.' . $ending, $formats->written($ending, $made->document))->document;
 
         self::assertSame(['One', 'One and a half', 'Two | three'], $this->contentsHeadings($again));
         self::assertSame(ReadForm::of($made->document), ReadForm::of($again));

@@ -33,7 +33,7 @@ final class DocumentOverHttpTest extends TestCase
 
     public function testOffcutsSayWhereTheyCameFromAndWhatTheyAre(): void
     {
-        $document = LiveDocument::from(self::$server, "Words before.\n\n".self::TEXT);
+        $document = LiveDocument::from(self::$server, "Words before.\n\n" . self::TEXT);
         $document->operate(['name' => 'set-text-aside', 'section' => $document->section(1), 'from' => 1, 'to' => 3]);
         $document->operate(['name' => 'delete', 'sections' => [$document->section(2)]]);
         $document->operate(['name' => 'delete', 'sections' => [$document->section(0)]]);
@@ -41,7 +41,11 @@ final class DocumentOverHttpTest extends TestCase
 
         self::assertSame(['set-aside', 'deleted', 'deleted'], array_reverse(array_column($offcuts, 'reason')));
         self::assertSame(['Coast', 'Coast', null], array_reverse(array_column($offcuts, 'from')));
-        self::assertSame([true, false, false], array_reverse(array_column($offcuts, 'passage')), 'an opening is not a passage of a text');
+        self::assertSame(
+            [true, false, false],
+            array_reverse(array_column($offcuts, 'passage')),
+            'an opening is not a passage of a text',
+        );
     }
 
     public function testAChangeIsTheTimeOfTheDocument(): void
@@ -66,20 +70,39 @@ final class DocumentOverHttpTest extends TestCase
     public function testOnlyTheTextsThatTheWindowOpensOnComeWithTheSkeleton(): void
     {
         $long = str_repeat('word ', 6000);
-        $document = LiveDocument::from(self::$server, implode("\n\n", array_map(static fn (int $nth): string => "# S$nth\n\n".(15 === $nth ? $long : 'a few words'), range(0, 29))));
+        $document = LiveDocument::from(
+            self::$server,
+            implode(
+                "\n\n",
+                array_map(
+                    static fn(int $nth): string => "# S$nth\n\n" . (15 === $nth ? $long : 'a few words'),
+                    range(0, 29),
+                ),
+            ),
+        );
         $sections = array_map($document->section(...), range(0, 29));
         $opened = static function () use ($document, $sections): array {
             $texts = array_column((array) $document->get()['texts'], 'id');
 
-            return array_keys(array_filter($sections, static fn (string $id): bool => in_array($id, $texts, true)));
+            return array_keys(array_filter($sections, static fn(string $id): bool => in_array($id, $texts, true)));
         };
 
         self::assertSame(range(0, 5), $opened());
-        self::$server->find('PUT', '/api/documents/'.$document->id.'/resume-point', ['section' => $sections[20], 'position' => 1]);
+        self::$server->find('PUT', '/api/documents/' . $document->id . '/resume-point', [
+            'section' => $sections[20],
+            'position' => 1,
+        ]);
         self::assertSame(range(18, 25), $opened());
-        self::$server->find('PUT', '/api/documents/'.$document->id.'/resume-point', ['section' => $sections[14], 'position' => 1]);
+        self::$server->find('PUT', '/api/documents/' . $document->id . '/resume-point', [
+            'section' => $sections[14],
+            'position' => 1,
+        ]);
         self::assertSame([12, 13, 14, 16, 17, 18, 19], $opened(), 'a book of its own is asked for when it is come to');
-        self::assertStringContainsString('rel=preload', self::$server->headers('/documents/'.$document->id)['link'] ?? '', 'and the page has them sent for at once');
+        self::assertStringContainsString(
+            'rel=preload',
+            self::$server->headers('/documents/' . $document->id)['link'] ?? '',
+            'and the page has them sent for at once',
+        );
     }
 
     public function testFiguresAreNumbersCountsOfBranchesAndWhatIsOverItsTarget(): void
@@ -99,7 +122,9 @@ final class DocumentOverHttpTest extends TestCase
     {
         $document = LiveDocument::from(self::$server, self::TEXT);
         $other = LiveDocument::from(self::$server, "# Secret\n\nhidden\n");
-        $texts = $document->get('/texts?sections='.$document->section(3).','.$other->section(0).',zzzzzzzzzzzz,%27');
+        $texts = $document->get(
+            '/texts?sections=' . $document->section(3) . ',' . $other->section(0) . ',zzzzzzzzzzzz,%27',
+        );
         self::assertSame([$document->section(3)], array_column($texts, 'id'));
         self::assertStringContainsString('Every watch.', json_encode($texts, \JSON_THROW_ON_ERROR));
         self::assertSame([], $document->get('/texts?sections='));
@@ -110,7 +135,17 @@ final class DocumentOverHttpTest extends TestCase
         $document = LiveDocument::from(self::$server, self::TEXT);
         $links = $document->get('/places')['links'];
         self::assertIsArray($links);
-        self::assertSame([['section' => $document->section(0), 'target' => $document->section(3), 'words' => 'the logs', 'broken' => false]], $links);
+        self::assertSame(
+            [
+                [
+                    'section' => $document->section(0),
+                    'target' => $document->section(3),
+                    'words' => 'the logs',
+                    'broken' => false,
+                ],
+            ],
+            $links,
+        );
         $document->operate(['name' => 'delete', 'sections' => [$document->section(3)]]);
         $links = $document->get('/places')['links'];
         self::assertIsArray($links);
@@ -123,10 +158,14 @@ final class DocumentOverHttpTest extends TestCase
     {
         $document = LiveDocument::from(self::$server, self::TEXT);
         foreach (['md', 'html'] as $format) {
-            $file = self::$server->text('/api/documents/'.$document->id.'/export?format='.$format);
-            $again = self::$server->get('POST', '/api/documents/import?name=again.'.$format, $file);
+            $file = self::$server->text('/api/documents/' . $document->id . '/export?format=' . $format);
+            $again = self::$server->get('POST', '/api/documents/import?name=again.' . $format, $file);
             self::assertIsString($again['id']);
-            self::assertSame(['1 Coast', '2 Lights', '2 Fog', '1 Logs'], LiveDocument::withId(self::$server, $again['id'])->outline(), $format);
+            self::assertSame(
+                ['1 Coast', '2 Lights', '2 Fog', '1 Logs'],
+                LiveDocument::withId(self::$server, $again['id'])->outline(),
+                $format,
+            );
         }
         self::assertSame(422, $document->get('/export?format=exe')['status']);
     }
@@ -134,8 +173,23 @@ final class DocumentOverHttpTest extends TestCase
     /** @return iterable<string, array{string, string, int}> */
     public static function unknown(): iterable
     {
-        foreach (['', '/figures', '/texts?sections=a', '/places', '/findings', '/offcuts', '/changes?since=1', '/history', '/history/milestones', '/likely-headings', '/export?format=md'] as $path) {
-            yield 'a document that is not there: '.$path => ['/api/documents/zzzzzzzzzzzz'.$path, 'GET', 404];
+        foreach (
+            [
+                '',
+                '/figures',
+                '/texts?sections=a',
+                '/places',
+                '/findings',
+                '/offcuts',
+                '/changes?since=1',
+                '/history',
+                '/history/milestones',
+                '/likely-headings',
+                '/export?format=md',
+            ]
+            as $path
+        ) {
+            yield 'a document that is not there: ' . $path => ['/api/documents/zzzzzzzzzzzz' . $path, 'GET', 404];
         }
         yield 'an address that is none' => ['/api/nothing', 'GET', 404];
         yield 'a method that is none' => ['/api/documents', 'PATCH', 405];
@@ -154,14 +208,17 @@ final class DocumentOverHttpTest extends TestCase
     {
         $made = self::$server->get('POST', '/api/documents', ['title' => 'A new one']);
         self::assertIsString($made['id']);
-        $titles = static fn (): array => array_column(self::$server->get('GET', '/api/documents'), 'title');
+        $titles = static fn(): array => array_column(self::$server->get('GET', '/api/documents'), 'title');
         self::assertContains('A new one', $titles());
-        self::$server->find('DELETE', '/api/documents/'.$made['id']);
+        self::$server->find('DELETE', '/api/documents/' . $made['id']);
         self::assertNotContains('A new one', $titles());
-        self::assertSame(404, self::$server->get('GET', '/api/documents/'.$made['id'])['status']);
-        self::$server->get('POST', '/api/documents/'.$made['id'].'/restore');
+        self::assertSame(404, self::$server->get('GET', '/api/documents/' . $made['id'])['status']);
+        self::$server->get('POST', '/api/documents/' . $made['id'] . '/restore');
         self::assertContains('A new one', $titles());
-        self::assertSame(400, self::$server->get('POST', '/api/documents', ['title' => 'x', 'starter' => 'never'])['status']);
+        self::assertSame(
+            400,
+            self::$server->get('POST', '/api/documents', ['title' => 'x', 'starter' => 'never'])['status'],
+        );
     }
 
     public function testAStarterIsKeptOfferedAndForgotten(): void
@@ -174,8 +231,12 @@ final class DocumentOverHttpTest extends TestCase
         self::assertIsString($made['id']);
         $begun = LiveDocument::withId(self::$server, $made['id']);
         self::assertSame(['1 Coast', '2 Lights', '2 Fog', '1 Logs'], $begun->outline());
-        self::assertStringNotContainsString('lamp', json_encode($begun->text(), \JSON_THROW_ON_ERROR), 'headings are kept, the text is not');
-        self::$server->find('DELETE', '/api/starters/'.$kept['id']);
+        self::assertStringNotContainsString(
+            'lamp',
+            json_encode($begun->text(), \JSON_THROW_ON_ERROR),
+            'headings are kept, the text is not',
+        );
+        self::$server->find('DELETE', '/api/starters/' . $kept['id']);
         self::assertNotContains('Coast book', array_column(self::$server->get('GET', '/api/starters'), 'name'));
         self::assertSame(400, $document->post('/starter', ['name' => ' '])['status']);
     }
@@ -183,15 +244,23 @@ final class DocumentOverHttpTest extends TestCase
     public function testTheResumePointIsNoChangeOfTheText(): void
     {
         $document = LiveDocument::from(self::$server, self::TEXT);
-        self::$server->find('PUT', '/api/documents/'.$document->id.'/resume-point', ['section' => $document->section(2), 'position' => 7]);
+        self::$server->find('PUT', '/api/documents/' . $document->id . '/resume-point', [
+            'section' => $document->section(2),
+            'position' => 7,
+        ]);
         $skeleton = $document->get();
-        self::assertSame([$document->section(2), 7, 1], [$skeleton['resumeSection'], $skeleton['resumePosition'], $skeleton['revision']]);
+        self::assertSame(
+            [$document->section(2), 7, 1],
+            [$skeleton['resumeSection'], $skeleton['resumePosition'], $skeleton['revision']],
+        );
         self::assertSame([], $document->steps());
     }
 
     public function testCalculationsAreExactOverHttpToo(): void
     {
-        $result = static fn (string $expression): mixed => self::$server->get('POST', '/api/calculations', ['expression' => $expression])['result'];
+        $result = static fn(string $expression): mixed => self::$server->get('POST', '/api/calculations', [
+            'expression' => $expression,
+        ])['result'];
         $ways = $result('20!/(3!*17!)');
         self::assertIsString($ways);
         self::assertSame('1140', preg_replace('/\D/', '', $ways));

@@ -22,18 +22,26 @@ final class HistoryOverHttpTest extends TestCase
 
     protected function setUp(): void
     {
-        $this->document = LiveDocument::from(self::$server, "# Coast\n\nThe lamp was lit.\n\n## Gaps\n\nNone.\n\n# Logs\n\nEvery watch.\n");
+        $this->document = LiveDocument::from(
+            self::$server,
+            "# Coast\n\nThe lamp was lit.\n\n## Gaps\n\nNone.\n\n# Logs\n\nEvery watch.\n",
+        );
     }
 
     public function testEachStepIsALineThatNamesTheStateBeforeIt(): void
     {
         $this->document->operate($this->document->withIds(['name' => 'promote', 'sections' => ['@1']]));
-        $this->document->operate($this->document->withIds(['name' => 'rename', 'section' => '@2', 'heading' => 'Log books']));
+        $this->document->operate(
+            $this->document->withIds(['name' => 'rename', 'section' => '@2', 'heading' => 'Log books']),
+        );
         $this->document->undo();
         [$renamed, $promoted] = $this->document->steps();
 
         self::assertSame(['Renamed “Logs” to “Log books”', true], [$renamed['label'], $renamed['undone']]);
-        self::assertSame(['Promoted “Gaps”', false, 0], [$promoted['label'], $promoted['undone'], $promoted['previous']]);
+        self::assertSame(
+            ['Promoted “Gaps”', false, 0],
+            [$promoted['label'], $promoted['undone'], $promoted['previous']],
+        );
         self::assertSame($promoted['id'], $renamed['previous']);
         self::assertSame($promoted['id'], $this->document->state());
     }
@@ -41,12 +49,21 @@ final class HistoryOverHttpTest extends TestCase
     public function testAHeadingTypedWithoutAPauseIsOneStep(): void
     {
         foreach (['Log b', 'Log boo', 'Log books'] as $words) {
-            $this->document->operate($this->document->withIds(['name' => 'rename', 'section' => '@2', 'heading' => [['type' => 'text', 'text' => $words]]]));
+            $this->document->operate(
+                $this->document->withIds([
+                    'name' => 'rename',
+                    'section' => '@2',
+                    'heading' => [['type' => 'text', 'text' => $words]],
+                ]),
+            );
         }
 
         self::assertSame(['Wrote the heading “Log books”'], array_column($this->document->steps(), 'label'));
         $this->document->undo();
-        self::assertSame(['Coast', 'Gaps', 'Logs'], array_column((array) $this->document->get()['sections'], 'heading'));
+        self::assertSame(
+            ['Coast', 'Gaps', 'Logs'],
+            array_column((array) $this->document->get()['sections'], 'heading'),
+        );
     }
 
     public function testEarlierStepsComeWithTheNextPage(): void
@@ -57,11 +74,17 @@ final class HistoryOverHttpTest extends TestCase
         self::assertIsInt($last);
         self::assertIsInt($first);
 
-        $before = $this->document->get('/history?before='.$last);
+        $before = $this->document->get('/history?before=' . $last);
         self::assertIsArray($before['sittings']);
-        self::assertSame([[$first]], array_map(static fn (mixed $sitting): array => array_column((array) $sitting, 'id'), $before['sittings']));
+        self::assertSame(
+            [[$first]],
+            array_map(static fn(mixed $sitting): array => array_column((array) $sitting, 'id'), $before['sittings']),
+        );
         self::assertFalse($before['hasEarlier']);
-        self::assertSame(['sittings' => [], 'hasEarlier' => false, 'keptWeeks' => null], $this->document->get('/history?before='.$first));
+        self::assertSame(
+            ['sittings' => [], 'hasEarlier' => false, 'keptWeeks' => null],
+            $this->document->get('/history?before=' . $first),
+        );
     }
 
     public function testTheComparisonTellsWhatBecameOfEachSection(): void
@@ -70,28 +93,56 @@ final class HistoryOverHttpTest extends TestCase
         $this->document->operate($this->document->withIds(['name' => 'promote', 'sections' => ['@1']]));
         $this->document->type(0, 'The lamp was lit at dusk.');
         $this->document->operate($this->document->withIds(['name' => 'delete', 'sections' => ['@2']]));
-        $this->document->operate($this->document->withIds(['name' => 'insert', 'landing' => 'after', 'target' => '@1', 'heading' => 'Fog']));
+        $this->document->operate(
+            $this->document->withIds(['name' => 'insert', 'landing' => 'after', 'target' => '@1', 'heading' => 'Fog']),
+        );
 
         $differences = array_column($this->document->get('/history/comparison?from=0'), 'kinds', 'section');
-        self::assertSame([['reworded'], ['promoted'], ['gone']], array_map(static fn (string $section): mixed => $differences[$section] ?? null, $sections));
+        self::assertSame(
+            [['reworded'], ['promoted'], ['gone']],
+            array_map(static fn(string $section): mixed => $differences[$section] ?? null, $sections),
+        );
         self::assertSame(['new'], $differences[$this->document->section(2)] ?? null);
-        self::assertSame([], $this->document->get('/history/comparison?from='.$this->document->state()), 'with itself nothing differs');
+        self::assertSame(
+            [],
+            $this->document->get('/history/comparison?from=' . $this->document->state()),
+            'with itself nothing differs',
+        );
 
-        $marks = $this->document->get('/history/comparison/'.$sections[0].'?from=0');
-        self::assertSame([['kind' => 'same', 'text' => "Coast\nThe lamp was lit"], ['kind' => 'new', 'text' => ' at dusk'], ['kind' => 'same', 'text' => '.']], $marks);
+        $marks = $this->document->get('/history/comparison/' . $sections[0] . '?from=0');
+        self::assertSame(
+            [
+                ['kind' => 'same', 'text' => "Coast\nThe lamp was lit"],
+                ['kind' => 'new', 'text' => ' at dusk'],
+                ['kind' => 'same', 'text' => '.'],
+            ],
+            $marks,
+        );
     }
 
     public function testTwoPastStatesAreComparedWithoutThePresent(): void
     {
         $this->document->operate($this->document->withIds(['name' => 'promote', 'sections' => ['@1']]));
         $first = $this->document->state();
-        $this->document->operate($this->document->withIds(['name' => 'rename', 'section' => '@2', 'heading' => 'Log books']));
+        $this->document->operate(
+            $this->document->withIds(['name' => 'rename', 'section' => '@2', 'heading' => 'Log books']),
+        );
         $second = $this->document->state();
         $this->document->operate($this->document->withIds(['name' => 'delete', 'sections' => ['@0']]));
 
-        self::assertSame([['renamed']], array_column($this->document->get("/history/comparison?from={$first}&to={$second}"), 'kinds'));
-        self::assertSame([['renamed']], array_column($this->document->get("/history/comparison?from={$second}&to={$first}"), 'kinds'), 'and the other way round');
-        self::assertSame([['promoted']], array_column($this->document->get("/history/comparison?from=0&to={$first}"), 'kinds'));
+        self::assertSame(
+            [['renamed']],
+            array_column($this->document->get("/history/comparison?from={$first}&to={$second}"), 'kinds'),
+        );
+        self::assertSame(
+            [['renamed']],
+            array_column($this->document->get("/history/comparison?from={$second}&to={$first}"), 'kinds'),
+            'and the other way round',
+        );
+        self::assertSame(
+            [['promoted']],
+            array_column($this->document->get("/history/comparison?from=0&to={$first}"), 'kinds'),
+        );
     }
 
     public function testOneSectionTakesItsEarlierWordsOrComesBackWhole(): void
@@ -128,7 +179,12 @@ final class HistoryOverHttpTest extends TestCase
         yield 'words of what is no section' => ['GET', '/history/comparison/short?from=0', null, 422];
         yield 'no state to return to' => ['POST', '/history/return', ['baseRevision' => 1], 400];
         yield 'a state that is a word' => ['POST', '/history/return', ['baseRevision' => 1, 'state' => 'first'], 400];
-        yield 'a section that was never there' => ['POST', '/history/return', ['baseRevision' => 1, 'state' => 0, 'section' => 'zzzzzzzzzzzz'], 422];
+        yield 'a section that was never there' => [
+            'POST',
+            '/history/return',
+            ['baseRevision' => 1, 'state' => 0, 'section' => 'zzzzzzzzzzzz'],
+            422,
+        ];
         yield 'a revision still to come' => ['POST', '/history/return', ['baseRevision' => 99, 'state' => 0], 409];
         yield 'a milestone without a name' => ['POST', '/history/milestones', ['name' => " \t"], 400];
         yield 'a milestone that is a number' => ['POST', '/history/milestones', ['name' => 7], 400];
@@ -136,8 +192,12 @@ final class HistoryOverHttpTest extends TestCase
 
     /** @param array<string, mixed>|null $body */
     #[DataProvider('senseless')]
-    public function testSenselessQuestionsGetOneSentenceAndChangeNothing(string $method, string $path, ?array $body, int $status): void
-    {
+    public function testSenselessQuestionsGetOneSentenceAndChangeNothing(
+        string $method,
+        string $path,
+        ?array $body,
+        int $status,
+    ): void {
         $before = $this->document->text();
         $answer = 'GET' === $method ? $this->document->get($path) : $this->document->post($path, $body ?? []);
 

@@ -9,7 +9,10 @@ use PHPUnit\Framework\TestCase;
 use Stemmata\Tests\Support\LiveDocument;
 use Stemmata\Tests\Support\LiveServer;
 
-/** The one write path as a stranger may use it: whatever is sent, the answer is one sentence or a change that can be undone. */
+/**
+ * The one write path as a stranger may use it: whatever is sent, the answer is one sentence or a change that can be
+ * undone.
+ */
 final class OperationsOverHttpTest extends TestCase
 {
     private static LiveServer $server;
@@ -37,25 +40,87 @@ final class OperationsOverHttpTest extends TestCase
         yield 'a level below the range' => [['name' => 'set-level', 'sections' => ['@0'], 'level' => 0], 422];
         yield 'a level above the range' => [['name' => 'set-level', 'sections' => ['@0'], 'level' => 10], 422];
         yield 'a level that is a text' => [['name' => 'set-level', 'sections' => ['@0'], 'level' => '2'], 422];
-        yield 'a landing that is none' => [['name' => 'move', 'sections' => ['@1'], 'landing' => 'beside', 'target' => '@0'], 422];
+        yield 'a landing that is none' => [
+            ['name' => 'move', 'sections' => ['@1'], 'landing' => 'beside', 'target' => '@0'],
+            422,
+        ];
         yield 'into itself' => [['name' => 'move', 'sections' => ['@0'], 'landing' => 'inside', 'target' => '@1'], 422];
         yield 'an extent that is none' => [['name' => 'promote', 'sections' => ['@1'], 'extent' => 'half'], 422];
         yield 'a place before the text' => [['name' => 'split', 'section' => '@0', 'from' => -1], 422];
         yield 'a place after the text' => [['name' => 'split', 'section' => '@0', 'from' => 999_999], 422];
         yield 'a body that is no list' => [['name' => 'replace-body', 'section' => '@0', 'body' => 'text'], 422];
-        yield 'a block that there is not' => [['name' => 'replace-body', 'section' => '@0', 'body' => [['type' => 'script']]], 422];
-        yield 'a mark that there is not' => [['name' => 'replace-body', 'section' => '@0', 'body' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'x', 'marks' => [['type' => 'blink']]]]]]], 422];
-        yield 'a link that runs a script' => [['name' => 'replace-body', 'section' => '@0', 'body' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'x', 'marks' => [['type' => 'link', 'attrs' => ['href' => 'javascript:alert(1)', 'title' => null]]]]]]]], 422];
-        yield 'a heading of nine thousand bytes' => [['name' => 'rename', 'section' => '@0', 'heading' => str_repeat('a', 9000)], 422];
-        yield 'a heading that is no UTF-8 once decoded' => [['name' => 'rename', 'section' => '@0', 'heading' => 7], 422];
-        yield 'a marker that there is not' => [['name' => 'describe-section', 'sections' => ['@0'], 'marker' => 'skull'], 422];
+        yield 'a block that there is not' => [
+            ['name' => 'replace-body', 'section' => '@0', 'body' => [['type' => 'script']]],
+            422,
+        ];
+        yield 'a mark that there is not' => [
+            [
+                'name' => 'replace-body',
+                'section' => '@0',
+                'body' => [
+                    [
+                        'type' => 'paragraph',
+                        'content' => [['type' => 'text', 'text' => 'x', 'marks' => [['type' => 'blink']]]],
+                    ],
+                ],
+            ],
+            422,
+        ];
+        yield 'a link that runs a script' => [
+            [
+                'name' => 'replace-body',
+                'section' => '@0',
+                'body' => [
+                    [
+                        'type' => 'paragraph',
+                        'content' => [
+                            [
+                                'type' => 'text',
+                                'text' => 'x',
+                                'marks' => [
+                                    ['type' => 'link', 'attrs' => ['href' => 'javascript:alert(1)', 'title' => null]],
+                                ],
+                            ],
+                        ],
+                    ],
+                ],
+            ],
+            422,
+        ];
+        yield 'a heading of nine thousand bytes' => [
+            ['name' => 'rename', 'section' => '@0', 'heading' => str_repeat('a', 9000)],
+            422,
+        ];
+        yield 'a heading that is no UTF-8 once decoded' => [
+            ['name' => 'rename', 'section' => '@0', 'heading' => 7],
+            422,
+        ];
+        yield 'a marker that there is not' => [
+            ['name' => 'describe-section', 'sections' => ['@0'], 'marker' => 'skull'],
+            422,
+        ];
         yield 'a target below nothing' => [['name' => 'describe-section', 'sections' => ['@0'], 'target' => -5], 422];
-        yield 'an offcut that is not there' => [['name' => 'bring-back', 'section' => '@0', 'offcut' => 'zzzzzzzzzzzz'], 422];
-        yield 'a batch in a batch' => [['name' => 'batch', 'operations' => [['name' => 'batch', 'operations' => []]]], 422];
+        yield 'an offcut that is not there' => [
+            ['name' => 'bring-back', 'section' => '@0', 'offcut' => 'zzzzzzzzzzzz'],
+            422,
+        ];
+        yield 'a batch in a batch' => [
+            ['name' => 'batch', 'operations' => [['name' => 'batch', 'operations' => []]]],
+            422,
+        ];
         yield 'an empty batch' => [['name' => 'batch', 'operations' => []], 422];
-        yield 'a batch of too many' => [['name' => 'batch', 'operations' => array_fill(0, 1001, ['name' => 'insert'])], 422];
-        yield 'levels of contents in the wrong order' => [['name' => 'generate-contents', 'section' => '@0', 'from' => 3, 'to' => 1], 422];
-        yield 'a split into nothing' => [['name' => 'split-by-rule', 'sections' => ['@0'], 'rule' => 'words', 'words' => 0], 422];
+        yield 'a batch of too many' => [
+            ['name' => 'batch', 'operations' => array_fill(0, 1001, ['name' => 'insert'])],
+            422,
+        ];
+        yield 'levels of contents in the wrong order' => [
+            ['name' => 'generate-contents', 'section' => '@0', 'from' => 3, 'to' => 1],
+            422,
+        ];
+        yield 'a split into nothing' => [
+            ['name' => 'split-by-rule', 'sections' => ['@0'], 'rule' => 'words', 'words' => 0],
+            422,
+        ];
         yield 'a rule that there is not' => [['name' => 'split-by-rule', 'sections' => ['@0'], 'rule' => 'moon'], 422];
     }
 
@@ -76,17 +141,20 @@ final class OperationsOverHttpTest extends TestCase
         yield 'nothing' => ['', 400];
         yield 'half an object' => ['{"baseRevision": 1, ', 400];
         yield 'a number' => ['7', 400];
-        yield 'too deep' => [str_repeat('[', 5000).str_repeat(']', 5000), 400];
+        yield 'too deep' => [str_repeat('[', 5000) . str_repeat(']', 5000), 400];
         yield 'a revision that is a text' => ['{"baseRevision": "1", "operation": {"name": "insert"}}', 400];
         yield 'a revision to come' => ['{"baseRevision": 999, "operation": {"name": "insert"}}', 409];
-        yield 'no UTF-8' => ["{\"baseRevision\": 1, \"operation\": {\"name\": \"insert\", \"heading\": \"\xFF\"}}", 400];
+        yield 'no UTF-8' => [
+            "{\"baseRevision\": 1, \"operation\": {\"name\": \"insert\", \"heading\": \"\xFF\"}}",
+            400,
+        ];
     }
 
     #[DataProvider('bodies')]
     public function testARequestThatIsNoneIsAnsweredInASentence(string $body, int $status): void
     {
         $document = $this->document();
-        $answer = self::$server->get('POST', '/api/documents/'.$document->id.'/operations', $body);
+        $answer = self::$server->get('POST', '/api/documents/' . $document->id . '/operations', $body);
         self::assertSame($status, $answer['status']);
         self::assertSentence($answer['detail']);
         self::assertSame(1, $document->revision());
@@ -114,7 +182,12 @@ final class OperationsOverHttpTest extends TestCase
     public function testARehearsalTellsWhatWouldHappenAndStoresNothing(): void
     {
         $document = $this->document();
-        $move = ['name' => 'move', 'sections' => [$document->section(2)], 'landing' => 'inside', 'target' => $document->section(1)];
+        $move = [
+            'name' => 'move',
+            'sections' => [$document->section(2)],
+            'landing' => 'inside',
+            'target' => $document->section(1),
+        ];
         $answer = $document->post('/rehearsals', ['operation' => $move]);
         self::assertTrue($answer['possible']);
         self::assertSame('becomes 1.1.1, level 3, under “Two”', $answer['sentence']);
@@ -127,7 +200,9 @@ final class OperationsOverHttpTest extends TestCase
     public function testAPreviewShowsTheOutlineAsItWouldBecome(): void
     {
         $document = $this->document();
-        $preview = $document->post('/previews', ['operation' => ['name' => 'demote', 'sections' => [$document->section(2)]]]);
+        $preview = $document->post('/previews', [
+            'operation' => ['name' => 'demote', 'sections' => [$document->section(2)]],
+        ]);
         self::assertIsArray($preview['sections']);
         self::assertSame([1, 2, 2], array_column($preview['sections'], 'level'));
         self::assertSame(['1 One', '2 Two', '1 Three'], $document->outline());
@@ -151,8 +226,16 @@ final class OperationsOverHttpTest extends TestCase
     public function testAnotherSitesPageCannotWrite(): void
     {
         $document = $this->document();
-        foreach ([['Origin', 'https://elsewhere.example'], ['Sec-Fetch-Site', 'cross-site'], ['Sec-Fetch-Site', 'same-site']] as [$name, $value]) {
-            $answer = self::$server->get('POST', '/api/documents/'.$document->id.'/operations', ['baseRevision' => 1, 'operation' => ['name' => 'insert']], [$name => $value]);
+        foreach (
+            [['Origin', 'https://elsewhere.example'], ['Sec-Fetch-Site', 'cross-site'], ['Sec-Fetch-Site', 'same-site']]
+            as [$name, $value]
+        ) {
+            $answer = self::$server->get(
+                'POST',
+                '/api/documents/' . $document->id . '/operations',
+                ['baseRevision' => 1, 'operation' => ['name' => 'insert']],
+                [$name => $value],
+            );
             self::assertSame(403, $answer['status'], $name);
         }
         self::assertSame(1, $document->revision());

@@ -52,7 +52,11 @@ final class TextInOverHttpTest extends TestCase
 
     public function testAPastedTextOfAThousandSectionsIsTakenWhole(): void
     {
-        $this->paste(implode('', array_map(static fn (int $nth): string => "<h2>S{$nth}</h2><p>text {$nth}</p>", range(1, 1000))), 0, 0);
+        $this->paste(
+            implode('', array_map(static fn(int $nth): string => "<h2>S{$nth}</h2><p>text {$nth}</p>", range(1, 1000))),
+            0,
+            0,
+        );
 
         self::assertCount(1002, $this->document->outline());
     }
@@ -60,9 +64,18 @@ final class TextInOverHttpTest extends TestCase
     public function testAPlaceOutsideTheTextTakesNothing(): void
     {
         $before = $this->document->text();
-        $answer = $this->document->post('/paste', ['baseRevision' => 1, 'section' => $this->document->section(0), 'from' => 0, 'to' => 999, 'html' => '<p>x</p>']);
+        $answer = $this->document->post('/paste', [
+            'baseRevision' => 1,
+            'section' => $this->document->section(0),
+            'from' => 0,
+            'to' => 999,
+            'html' => '<p>x</p>',
+        ]);
 
-        self::assertSame([422, 'That place is not in the text of this section.'], [$answer['status'], $answer['detail']]);
+        self::assertSame(
+            [422, 'That place is not in the text of this section.'],
+            [$answer['status'], $answer['detail']],
+        );
         self::assertSame($before, $this->document->text());
     }
 
@@ -80,7 +93,14 @@ final class TextInOverHttpTest extends TestCase
     public function testAFileOfNoKindOrOfTooDeepHeadingsChangesNothing(): void
     {
         $before = $this->document->text();
-        $unknown = self::$server->get('POST', '/api/documents/'.$this->document->id.'/import?name=x.xyz&baseRevision=1&landing=after&target='.$this->document->section(0), 'text');
+        $unknown = self::$server->get(
+            'POST',
+            '/api/documents/' .
+                $this->document->id .
+                '/import?name=x.xyz&baseRevision=1&landing=after&target=' .
+                $this->document->section(0),
+            'text',
+        );
         self::assertSame(422, $unknown['status']);
         $this->document->operate($this->document->withIds(['name' => 'set-level', 'sections' => ['@1'], 'level' => 9]));
         $deep = $this->import('inside', 1, "# A\n");
@@ -91,17 +111,25 @@ final class TextInOverHttpTest extends TestCase
 
     public function testLikelyHeadingsComeInGroupsWithTheirReasonsAndForOneSectionAlone(): void
     {
-        $line = static fn (string $words): string => "**{$words}**\n\nA paragraph of plain text that goes on long enough not to look like anything else.\n\n";
-        $document = LiveDocument::from(self::$server, "# One\n\n".$line('The first gale').$line('The second gale')."# Two\n\n".$line('The third gale'));
+        $line = static fn(
+            string $words,
+        ): string => "**{$words}**\n\nA paragraph of plain text that goes on long enough not to look like anything else.\n\n";
+        $document = LiveDocument::from(
+            self::$server,
+            "# One\n\n" . $line('The first gale') . $line('The second gale') . "# Two\n\n" . $line('The third gale'),
+        );
         $groups = $document->get('/likely-headings');
 
         self::assertCount(1, $groups);
         self::assertIsArray($groups[0]);
         self::assertIsArray($groups[0]['lines']);
-        self::assertSame(['The first gale', 'The second gale', 'The third gale'], array_column($groups[0]['lines'], 'text'));
+        self::assertSame(
+            ['The first gale', 'The second gale', 'The third gale'],
+            array_column($groups[0]['lines'], 'text'),
+        );
         self::assertSame([2, 2, 2], array_column($groups[0]['lines'], 'level'), 'under the heading they stand in');
 
-        $one = $document->get('/likely-headings?section='.$document->section(1));
+        $one = $document->get('/likely-headings?section=' . $document->section(1));
         self::assertIsArray($one[0] ?? null);
         self::assertIsArray($one[0]['lines']);
         self::assertSame(['The third gale'], array_column($one[0]['lines'], 'text'));
@@ -111,10 +139,13 @@ final class TextInOverHttpTest extends TestCase
     public function testLinesAreMadeHeadingsAndSeenBeforehand(): void
     {
         $document = LiveDocument::from(self::$server, "# One\n\nThe first gale\n\ntext\n");
-        $operation = $document->withIds(['name' => 'make-headings', 'lines' => [['section' => '@0', 'block' => 0, 'level' => 2]]]);
+        $operation = $document->withIds([
+            'name' => 'make-headings',
+            'lines' => [['section' => '@0', 'block' => 0, 'level' => 2]],
+        ]);
         $preview = $document->post('/previews', ['operation' => $operation]);
         self::assertIsArray($preview['sections']);
-        self::assertSame(['One', 'The first gale'], array_column($preview['sections'], 'heading'));
+        self::assertSame(['One', 'The first gale'], array_column($preview['sections'], 'name'));
         self::assertSame(['1 One'], $document->outline(), 'nothing is done yet');
 
         $document->operate($operation);
@@ -123,14 +154,31 @@ final class TextInOverHttpTest extends TestCase
 
     private function paste(string $html, int $from, int $to): void
     {
-        $answer = $this->document->post('/paste', ['baseRevision' => $this->document->revision(), 'section' => $this->document->section(0), 'from' => $from, 'to' => $to, 'html' => $html]);
+        $answer = $this->document->post('/paste', [
+            'baseRevision' => $this->document->revision(),
+            'section' => $this->document->section(0),
+            'from' => $from,
+            'to' => $to,
+            'html' => $html,
+        ]);
         self::assertArrayHasKey('revision', $answer, json_encode($answer, \JSON_THROW_ON_ERROR));
     }
 
     /** @return array<mixed> */
     private function import(string $landing, int $position, string $markdown): array
     {
-        return self::$server->get('POST', '/api/documents/'.$this->document->id.'/import?name=in.md&baseRevision='.$this->document->revision().'&landing='.$landing.'&target='.$this->document->section($position), $markdown);
+        return self::$server->get(
+            'POST',
+            '/api/documents/' .
+                $this->document->id .
+                '/import?name=in.md&baseRevision=' .
+                $this->document->revision() .
+                '&landing=' .
+                $landing .
+                '&target=' .
+                $this->document->section($position),
+            $markdown,
+        );
     }
 
     /** @return list<string> the words of each section, a line for each paragraph */
@@ -139,7 +187,10 @@ final class TextInOverHttpTest extends TestCase
         $lines = [];
         for ($position = 0; $position < $this->document->count(); ++$position) {
             $section = $this->document->section($position);
-            $lines[] = implode("\n", array_map(self::line(...), (array) ((array) $this->document->text()['bodies'])[$section]));
+            $lines[] = implode(
+                "\n",
+                array_map(self::line(...), (array) ((array) $this->document->text()['bodies'])[$section]),
+            );
         }
 
         return $lines;

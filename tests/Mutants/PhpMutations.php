@@ -9,7 +9,10 @@ use PhpParser\NodeTraverser;
 use PhpParser\NodeVisitorAbstract;
 use PhpParser\ParserFactory;
 
-/** The mistakes that can be made in a PHP file: in comparisons, boundaries, truth, numbers, calls and the order of arguments. */
+/**
+ * The mistakes that can be made in a PHP file: in comparisons, boundaries, truth, numbers, calls and the order of
+ * arguments.
+ */
 final class PhpMutations extends NodeVisitorAbstract
 {
     private const OPERATORS = [
@@ -29,15 +32,15 @@ final class PhpMutations extends NodeVisitorAbstract
     /** @var list<Mutation> */
     private array $found = [];
 
-    private function __construct(private readonly string $file, private readonly string $source)
-    {
-    }
+    private function __construct(private readonly string $file, private readonly string $source) {}
 
     /** @return list<Mutation> */
     public static function of(string $file, string $source): array
     {
         $visitor = new self($file, $source);
-        (new NodeTraverser($visitor))->traverse((new ParserFactory())->createForNewestSupportedVersion()->parse($source) ?? []);
+        (new NodeTraverser($visitor))->traverse(
+            (new ParserFactory())->createForNewestSupportedVersion()->parse($source) ?? [],
+        );
 
         return $visitor->found;
     }
@@ -50,15 +53,32 @@ final class PhpMutations extends NodeVisitorAbstract
             $this->operator($node);
         } elseif ($node instanceof Node\Expr\BooleanNot) {
             $this->replace($node, $this->text($node->expr), 'boolean');
-        } elseif ($node instanceof Node\Expr\ConstFetch && in_array($node->name->toLowerString(), ['true', 'false'], true)) {
+        } elseif (
+            $node instanceof Node\Expr\ConstFetch &&
+            in_array($node->name->toLowerString(), ['true', 'false'], true)
+        ) {
             $this->replace($node, 'true' === $node->name->toLowerString() ? 'false' : 'true', 'boolean');
         } elseif ($node instanceof Node\Scalar\Int_ && $node->value < 100_000) {
             $this->replace($node, (string) ($node->value + 1), 'off by one');
-        } elseif ($node instanceof Node\Stmt\Expression && ($node->expr instanceof Node\Expr\MethodCall || $node->expr instanceof Node\Expr\StaticCall || $node->expr instanceof Node\Expr\Assign)) {
+        } elseif (
+            $node instanceof Node\Stmt\Expression &&
+            ($node->expr instanceof Node\Expr\MethodCall ||
+                $node->expr instanceof Node\Expr\StaticCall ||
+                $node->expr instanceof Node\Expr\Assign)
+        ) {
             $this->replace($node, ';', 'removed');
-        } elseif (($node instanceof Node\Expr\MethodCall || $node instanceof Node\Expr\StaticCall || $node instanceof Node\Expr\FuncCall) && !$node->isFirstClassCallable()) {
+        } elseif (
+            ($node instanceof Node\Expr\MethodCall ||
+                $node instanceof Node\Expr\StaticCall ||
+                $node instanceof Node\Expr\FuncCall) &&
+            !$node->isFirstClassCallable()
+        ) {
             $this->arguments($node->getArgs());
-        } elseif ($node instanceof Node\Stmt\Declare_ || $node instanceof Node\Attribute || $node instanceof Node\AttributeGroup) {
+        } elseif (
+            $node instanceof Node\Stmt\Declare_ ||
+            $node instanceof Node\Attribute ||
+            $node instanceof Node\AttributeGroup
+        ) {
             return self::DONT_TRAVERSE_CHILDREN;
         }
 
@@ -79,7 +99,8 @@ final class PhpMutations extends NodeVisitorAbstract
     /** @param array<Node\Arg> $arguments */
     private function arguments(array $arguments): void
     {
-        $isNamed = [] !== array_filter($arguments, static fn (Node\Arg $each): bool => null !== $each->name || $each->unpack);
+        $isNamed =
+            [] !== array_filter($arguments, static fn(Node\Arg $each): bool => null !== $each->name || $each->unpack);
         if (count($arguments) < 2 || $isNamed) {
             return;
         }
@@ -87,7 +108,7 @@ final class PhpMutations extends NodeVisitorAbstract
         $from = $arguments[0]->getStartFilePos();
         $old = substr($this->source, $from, $arguments[1]->getEndFilePos() + 1 - $from);
         if ($first !== $second) {
-            $this->found[] = new Mutation($this->file, $from, $old, $second.', '.$first, 'swapped arguments');
+            $this->found[] = new Mutation($this->file, $from, $old, $second . ', ' . $first, 'swapped arguments');
         }
     }
 

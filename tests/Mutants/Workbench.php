@@ -15,20 +15,60 @@ final class Workbench
     private const LIMIT = 240;
     /** The suites near to a folder, the quickest first. */
     private const SUITES = [
-        'src/Core/' => ['tests/Core', 'tests/Format/RoundTripTest.php', 'tests/Format/WrittenFilesTest.php', 'tests/Format/Write', 'tests/Http/OperationsOverHttpTest.php', 'tests/Http/DocumentOverHttpTest.php'],
-        'src/Format/' => ['tests/Format/Read', 'tests/Format/Write', 'tests/Format/RoundTripTest.php', 'tests/Format/WrittenFilesTest.php', 'tests/Format/AsTheyAreTest.php', 'tests/Format/HostileFilesTest.php', 'tests/Format/Foreign/LibrariesTest.php', 'tests/Format/Foreign/OtherProgramsTest.php'],
-        'src/Storage/' => ['tests/Storage/TwoWindowsTest.php', 'tests/Storage/MilestonesTest.php', 'tests/Storage/TransferTest.php', 'tests/Storage/NothingIsLostTest.php', 'tests/Storage/ThinningTest.php', 'tests/Storage/DamagedTextTest.php', 'tests/Storage/DataFolderTest.php', 'tests/Storage/OlderDatabaseTest.php', 'tests/Http/DocumentOverHttpTest.php', 'tests/Http/OperationsOverHttpTest.php', 'tests/Http/HistoryOverHttpTest.php', 'tests/Http/TextInOverHttpTest.php', 'tests/Command'],
+        'src/Core/' => [
+            'tests/Core',
+            'tests/Format/RoundTripTest.php',
+            'tests/Format/WrittenFilesTest.php',
+            'tests/Format/Write',
+            'tests/Http/OperationsOverHttpTest.php',
+            'tests/Http/DocumentOverHttpTest.php',
+        ],
+        'src/Format/' => [
+            'tests/Format/Read',
+            'tests/Format/Write',
+            'tests/Format/RoundTripTest.php',
+            'tests/Format/WrittenFilesTest.php',
+            'tests/Format/AsTheyAreTest.php',
+            'tests/Format/HostileFilesTest.php',
+            'tests/Format/Foreign/LibrariesTest.php',
+            'tests/Format/Foreign/OtherProgramsTest.php',
+        ],
+        'src/Storage/' => [
+            'tests/Storage/TwoWindowsTest.php',
+            'tests/Storage/MilestonesTest.php',
+            'tests/Storage/TransferTest.php',
+            'tests/Storage/NothingIsLostTest.php',
+            'tests/Storage/ThinningTest.php',
+            'tests/Storage/DamagedTextTest.php',
+            'tests/Storage/DataFolderTest.php',
+            'tests/Storage/OlderDatabaseTest.php',
+            'tests/Http/DocumentOverHttpTest.php',
+            'tests/Http/OperationsOverHttpTest.php',
+            'tests/Http/HistoryOverHttpTest.php',
+            'tests/Http/TextInOverHttpTest.php',
+            'tests/Command',
+        ],
     ];
 
-    private function __construct(private readonly string $root, private readonly string $copy)
-    {
-    }
+    private function __construct(private readonly string $root, private readonly string $copy) {}
 
     public static function copyOf(string $root, int $number): self
     {
-        $copy = sys_get_temp_dir().'/stemmata-mutants-'.getmypid().'-'.$number;
-        (new Process(['rsync', '-a', '--exclude=/.git', '--exclude=/var/data', '--exclude=/var/soak', '--exclude=/node_modules', $root.'/', $copy], timeout: 300))->mustRun();
-        symlink($root.'/node_modules', $copy.'/node_modules');
+        $copy = sys_get_temp_dir() . '/stemmata-mutants-' . getmypid() . '-' . $number;
+        (new Process(
+            [
+                'rsync',
+                '-a',
+                '--exclude=/.git',
+                '--exclude=/var/data',
+                '--exclude=/var/soak',
+                '--exclude=/node_modules',
+                $root . '/',
+                $copy,
+            ],
+            timeout: 300,
+        ))->mustRun();
+        symlink($root . '/node_modules', $copy . '/node_modules');
 
         return new self($root, $copy);
     }
@@ -48,7 +88,7 @@ final class Workbench
 
             return false;
         } finally {
-            copy($this->root.'/'.$mutation->file, $this->copy.'/'.$mutation->file);
+            copy($this->root . '/' . $mutation->file, $this->copy . '/' . $mutation->file);
         }
     }
 

@@ -10,10 +10,17 @@ use Stemmata\Tests\Mutants\TextMutations;
 use Stemmata\Tests\Mutants\Workbench;
 
 $root = dirname(__DIR__, 2);
-require $root.'/vendor/autoload.php';
+require $root . '/vendor/autoload.php';
 
 /** Parts of the source that mistakes are made in. */
-const PARTS = ['src/Core', 'src/Storage', 'src/Format', 'frontend/src/document', 'frontend/src/outline', 'frontend/src/editor'];
+const PARTS = [
+    'src/Core',
+    'src/Storage',
+    'src/Format',
+    'frontend/src/document',
+    'frontend/src/outline',
+    'frontend/src/editor',
+];
 /** Copies in which they are looked for side by side. */
 const COPIES = 2;
 
@@ -21,8 +28,11 @@ const COPIES = 2;
 function filesOf(string $root, string $part): array
 {
     $files = [];
-    foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator($root.'/'.$part)) as $file) {
-        if ($file instanceof SplFileInfo && 1 === preg_match('/(?<!\.test|\.test-helper)\.(?:php|ts)\z/', $file->getFilename())) {
+    foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator($root . '/' . $part)) as $file) {
+        if (
+            $file instanceof SplFileInfo &&
+            1 === preg_match('/(?<!\.test|\.test-helper)\.(?:php|ts)\z/', $file->getFilename())
+        ) {
             $files[] = substr($file->getPathname(), strlen($root) + 1);
         }
     }
@@ -37,8 +47,11 @@ function sample(string $root, int $count, int $seed): array
     $all = [];
     foreach (PARTS as $part) {
         foreach (filesOf($root, $part) as $file) {
-            $source = (string) file_get_contents($root.'/'.$file);
-            array_push($all, ...(str_ends_with($file, '.php') ? PhpMutations::of($file, $source) : TextMutations::of($file, $source)));
+            $source = (string) file_get_contents($root . '/' . $file);
+            array_push(
+                $all,
+                ...str_ends_with($file, '.php') ? PhpMutations::of($file, $source) : TextMutations::of($file, $source),
+            );
         }
     }
     $all = (new Randomizer(new Mt19937($seed)))->shuffleArray($all);
@@ -53,7 +66,10 @@ function listed(string $root, string $list): array
     foreach (file($list, \FILE_IGNORE_NEW_LINES | \FILE_SKIP_EMPTY_LINES) ?: [] as $line) {
         [$place, $old, $new] = [...explode("\t", $line), '', ''];
         $file = (string) preg_replace('/:\d+\z/', '', $place);
-        $at = is_file($root.'/'.$file) && '' !== $old ? strpos((string) file_get_contents($root.'/'.$file), $old) : false;
+        $at =
+            is_file($root . '/' . $file) && '' !== $old
+                ? strpos((string) file_get_contents($root . '/' . $file), $old)
+                : false;
         if (false === $at) {
             printf("not there: %s %s\n", $place, $old);
         } else {
@@ -67,7 +83,7 @@ function listed(string $root, string $list): array
 $isListed = '--from' === ($argv[1] ?? '');
 $seed = (int) ($argv[2] ?? date('Ymd'));
 $mutations = $isListed ? listed($root, $argv[2]) : sample($root, (int) ($argv[1] ?? 300), $seed);
-printf("%d mistakes%s\n", count($mutations), $isListed ? '' : ' (seed '.$seed.')');
+printf("%d mistakes%s\n", count($mutations), $isListed ? '' : ' (seed ' . $seed . ')');
 
 $children = [];
 $results = [];
@@ -81,7 +97,7 @@ foreach (range(0, COPIES - 1) as $number) {
                 $noticed = $bench->notices($mutation);
                 $word = null === $noticed ? 'cannot be made' : ($noticed ? 'noticed' : 'SURVIVES');
                 printf("%s\t%s\n", $word, $mutation->told($root));
-                file_put_contents($results[$number], $word."\n", \FILE_APPEND);
+                file_put_contents($results[$number], $word . "\n", \FILE_APPEND);
             }
         }
         $bench->remove();
@@ -92,8 +108,10 @@ foreach (range(0, COPIES - 1) as $number) {
 foreach ($children as $child) {
     pcntl_waitpid($child, $status);
 }
-$words = array_count_values(array_merge(...array_map(static fn (string $file): array => file($file, \FILE_IGNORE_NEW_LINES) ?: [], $results)));
+$words = array_count_values(
+    array_merge(...array_map(static fn(string $file): array => file($file, \FILE_IGNORE_NEW_LINES) ?: [], $results)),
+);
 array_map(unlink(...), $results);
 $noticed = $words['noticed'] ?? 0;
 $survived = $words['SURVIVES'] ?? 0;
-printf("%d noticed, %d survive: %.1f %%\n", $noticed, $survived, 100 * $noticed / max(1, $noticed + $survived));
+printf("%d noticed, %d survive: %.1f %%\n", $noticed, $survived, (100 * $noticed) / max(1, $noticed + $survived));

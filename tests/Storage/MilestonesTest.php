@@ -50,10 +50,16 @@ final class MilestonesTest extends TestCase
         $document->type(0, 'another way');
         $document->post('/history/return', ['baseRevision' => $document->revision(), 'state' => $milestone['state']]);
         self::assertSame($named, $document->text(), 'also when its step has been undone and overtaken');
-        self::assertStringContainsString('Went back to the milestone “Sent to the reader”', json_encode($document->get('/history'), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE));
+        self::assertStringContainsString(
+            'Went back to the milestone “Sent to the reader”',
+            json_encode($document->get('/history'), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+        );
 
         $server->kill();
-        self::assertSame(['Sent to the reader'], array_column($document->on($server->startedAgain())->get('/history/milestones'), 'name'));
+        self::assertSame(
+            ['Sent to the reader'],
+            array_column($document->on($server->startedAgain())->get('/history/milestones'), 'name'),
+        );
     }
 
     public function testMilestonesAndStatesAreCheckedLikeAllThatComesFromOutside(): void
@@ -63,13 +69,26 @@ final class MilestonesTest extends TestCase
         $other = LiveDocument::from($server, "# Other\n\ntext\n");
         $other->type(0, 'changed');
         self::assertSame(400, $document->post('/history/milestones', ['name' => '   '])['status']);
-        self::assertSame(422, $document->get('/history/comparison?from='.$other->state())['status'], 'a step of another document is no state of this one');
+        self::assertSame(
+            422,
+            $document->get('/history/comparison?from=' . $other->state())['status'],
+            'a step of another document is no state of this one',
+        );
         self::assertSame(422, $document->post('/history/return', ['baseRevision' => 1, 'state' => -1])['status']);
-        self::assertSame(422, $document->post('/history/return', ['baseRevision' => 1, 'state' => 0, 'section' => $other->section(0)])['status']);
+        self::assertSame(
+            422,
+            $document->post('/history/return', ['baseRevision' => 1, 'state' => 0, 'section' => $other->section(0)])[
+                'status'
+            ],
+        );
         $milestone = $other->post('/history/milestones', ['name' => 'Theirs']);
         self::assertIsString($milestone['id']);
         $server->find('DELETE', "/api/documents/{$document->id}/history/milestones/{$milestone['id']}");
-        self::assertCount(1, $other->get('/history/milestones'), 'one document cannot take away the milestones of another');
+        self::assertCount(
+            1,
+            $other->get('/history/milestones'),
+            'one document cannot take away the milestones of another',
+        );
         $server->find('DELETE', "/api/documents/{$other->id}/history/milestones/{$milestone['id']}");
         self::assertSame([], $other->get('/history/milestones'));
     }
@@ -80,11 +99,27 @@ final class MilestonesTest extends TestCase
         $section = $document->section($random->getInt(0, $document->count() - 1));
 
         return match ($random->getInt(0, 4)) {
-            0 => ['name' => 'replace-body', 'section' => $section, 'body' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'words '.$random->getInt(0, 999)]]]]],
+            0 => [
+                'name' => 'replace-body',
+                'section' => $section,
+                'body' => [
+                    [
+                        'type' => 'paragraph',
+                        'content' => [['type' => 'text', 'text' => 'words ' . $random->getInt(0, 999)]],
+                    ],
+                ],
+            ],
             1 => ['name' => 'demote', 'sections' => [$section]],
-            2 => ['name' => 'insert', 'landing' => 'after', 'target' => $section, 'heading' => 'New '.$random->getInt(0, 999)],
-            3 => ['name' => 'rename', 'section' => $section, 'heading' => 'Named '.$random->getInt(0, 999)],
-            default => $document->count() > 2 ? ['name' => 'delete', 'sections' => [$section]] : ['name' => 'duplicate', 'sections' => [$section]],
+            2 => [
+                'name' => 'insert',
+                'landing' => 'after',
+                'target' => $section,
+                'heading' => 'New ' . $random->getInt(0, 999),
+            ],
+            3 => ['name' => 'rename', 'section' => $section, 'heading' => 'Named ' . $random->getInt(0, 999)],
+            default => $document->count() > 2
+                ? ['name' => 'delete', 'sections' => [$section]]
+                : ['name' => 'duplicate', 'sections' => [$section]],
         };
     }
 }

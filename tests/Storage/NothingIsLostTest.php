@@ -23,17 +23,20 @@ final class NothingIsLostTest extends TestCase
                 if ($edit === $stop) {
                     $server->kill();
                 }
-                $answer = $server->find('POST', "/api/documents/{$id}/operations", ['baseRevision' => $revision, 'operation' => self::typing($section, "edit {$edit}")]);
+                $answer = $server->find('POST', "/api/documents/{$id}/operations", [
+                    'baseRevision' => $revision,
+                    'operation' => self::typing($section, "edit {$edit}"),
+                ]);
                 if (null === $answer) {
                     break;
                 }
-                $revision = $answer['revision'] ?? self::fail('An edit was not acknowledged: '.json_encode($answer));
+                $revision = $answer['revision'] ?? self::fail('An edit was not acknowledged: ' . json_encode($answer));
                 $kept = $edit;
             }
             $server = $server->startedAgain();
 
             self::assertGreaterThanOrEqual($stop - 1, $kept);
-            self::assertContains($this->text($server, $id, $section), ["edit {$kept}", 'edit '.($kept + 1)]);
+            self::assertContains($this->text($server, $id, $section), ["edit {$kept}", 'edit ' . ($kept + 1)]);
         }
     }
 
@@ -52,17 +55,23 @@ final class NothingIsLostTest extends TestCase
         ];
         $revision = 1;
         foreach ($operations as $operation) {
-            $revision = $server->get('POST', "/api/documents/{$id}/operations", ['baseRevision' => $revision, 'operation' => $operation])['revision'];
+            $revision = $server->get('POST', "/api/documents/{$id}/operations", [
+                'baseRevision' => $revision,
+                'operation' => $operation,
+            ])['revision'];
             $states[] = $this->state($server, $id);
         }
         for ($step = count($operations) - 1; $step >= 0; --$step) {
             $revision = $server->get('POST', "/api/documents/{$id}/undo", ['baseRevision' => $revision])['revision'];
-            self::assertSame($states[$step], $this->state($server, $id), 'Undoing step '.$step);
+            self::assertSame($states[$step], $this->state($server, $id), 'Undoing step ' . $step);
         }
-        self::assertSame('There is nothing to undo.', $server->get('POST', "/api/documents/{$id}/undo", ['baseRevision' => $revision])['detail']);
+        self::assertSame(
+            'There is nothing to undo.',
+            $server->get('POST', "/api/documents/{$id}/undo", ['baseRevision' => $revision])['detail'],
+        );
         for ($step = 1; $step <= count($operations); ++$step) {
             $revision = $server->get('POST', "/api/documents/{$id}/redo", ['baseRevision' => $revision])['revision'];
-            self::assertSame($states[$step], $this->state($server, $id), 'Doing step '.$step.' again');
+            self::assertSame($states[$step], $this->state($server, $id), 'Doing step ' . $step . ' again');
         }
     }
 
@@ -70,8 +79,14 @@ final class NothingIsLostTest extends TestCase
     {
         $server = LiveServer::overEmptyDatabase();
         [$id, $section] = $this->document($server, "# One\n\ntext\n");
-        $server->get('POST', "/api/documents/{$id}/operations", ['baseRevision' => 1, 'operation' => self::typing($section, 'theirs')]);
-        $stale = $server->get('POST', "/api/documents/{$id}/operations", ['baseRevision' => 1, 'operation' => self::typing($section, 'mine')]);
+        $server->get('POST', "/api/documents/{$id}/operations", [
+            'baseRevision' => 1,
+            'operation' => self::typing($section, 'theirs'),
+        ]);
+        $stale = $server->get('POST', "/api/documents/{$id}/operations", [
+            'baseRevision' => 1,
+            'operation' => self::typing($section, 'mine'),
+        ]);
 
         self::assertSame([409, 'stale'], [$stale['status'], $stale['reason']]);
         self::assertStringContainsString('theirs', json_encode($stale['texts'], \JSON_THROW_ON_ERROR));
@@ -82,7 +97,10 @@ final class NothingIsLostTest extends TestCase
     {
         $server = LiveServer::overEmptyDatabase(workers: 3);
         [$id, $section] = $this->document($server, "# One\n\ntext\n\n## Two\n\nmore\n");
-        $writer = new Process([\PHP_BINARY, '-r', <<<'PHP'
+        $writer = new Process([
+            \PHP_BINARY,
+            '-r',
+            <<<'PHP'
             [, $address, $id, $section] = $argv;
             $call = static fn (string $method, string $path, array $body = []): array => json_decode((string) file_get_contents($address.$path, false, stream_context_create(['http' => ['method' => $method, 'header' => 'Content-Type: application/json', 'content' => json_encode($body), 'ignore_errors' => true]])), true);
             $revision = $call('GET', "/api/documents/{$id}")['revision'];
@@ -91,7 +109,12 @@ final class NothingIsLostTest extends TestCase
                 $new = $made['order'][0]['inserted']['ids'][0];
                 $revision = $call('POST', "/api/documents/{$id}/operations", ['baseRevision' => $made['revision'], 'operation' => ['name' => 'join', 'section' => $new, 'heading' => 'offcut']])['revision'];
             }
-            PHP, $server->address(), $id, $section]);
+            PHP
+            ,
+            $server->address(),
+            $id,
+            $section,
+        ]);
         $writer->start();
         $read = 0;
         while ($writer->isRunning()) {
@@ -102,7 +125,7 @@ final class NothingIsLostTest extends TestCase
             self::assertSame($skeleton['outline']['ids'], array_column($skeleton['sections'], 'id'));
             ++$read;
         }
-        self::assertSame('', $writer->getErrorOutput().$writer->getOutput());
+        self::assertSame('', $writer->getErrorOutput() . $writer->getOutput());
         self::assertGreaterThan(60, $read);
     }
 
@@ -122,14 +145,23 @@ final class NothingIsLostTest extends TestCase
     /** @return array<string, mixed> */
     private static function typing(string $section, string $words): array
     {
-        return ['name' => 'replace-body', 'section' => $section, 'body' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => $words]]]]];
+        return [
+            'name' => 'replace-body',
+            'section' => $section,
+            'body' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => $words]]]],
+        ];
     }
 
     private function text(LiveServer $server, string $id, string $section): string
     {
-        $texts = json_encode($server->get('GET', "/api/documents/{$id}/texts?sections={$section}"), \JSON_THROW_ON_ERROR);
+        $texts = json_encode(
+            $server->get('GET', "/api/documents/{$id}/texts?sections={$section}"),
+            \JSON_THROW_ON_ERROR,
+        );
 
-        return 1 === preg_match('/"text":"([^"]*)"/', substr($texts, (int) strpos($texts, '"body"')), $match) ? $match[1] : '';
+        return 1 === preg_match('/"text":"([^"]*)"/', substr($texts, (int) strpos($texts, '"body"')), $match)
+            ? $match[1]
+            : '';
     }
 
     /** Everything but the revisions, which only ever go up. */
@@ -139,11 +171,25 @@ final class NothingIsLostTest extends TestCase
         $outline = $skeleton['outline'];
         self::assertIsArray($outline);
         self::assertIsArray($outline['ids']);
-        $texts = $server->get('GET', "/api/documents/{$id}/texts?sections=".implode(',', array_filter($outline['ids'], is_string(...))));
-        usort($texts, static fn (mixed $a, mixed $b): int => json_encode($a) <=> json_encode($b));
+        $texts = $server->get(
+            'GET',
+            "/api/documents/{$id}/texts?sections=" . implode(',', array_filter($outline['ids'], is_string(...))),
+        );
+        usort($texts, static fn(mixed $a, mixed $b): int => json_encode($a) <=> json_encode($b));
 
-        return (string) preg_replace('/"(?:revision|outlineRevision|cutAt)":\d+/', '', json_encode([
-            $skeleton['titleBlock'], $outline, $skeleton['sections'], $texts, $server->get('GET', "/api/documents/{$id}/offcuts"),
-        ], \JSON_THROW_ON_ERROR));
+        return (string) preg_replace(
+            '/"(?:revision|outlineRevision|cutAt)":\d+/',
+            '',
+            json_encode(
+                [
+                    $skeleton['titleBlock'],
+                    $outline,
+                    $skeleton['sections'],
+                    $texts,
+                    $server->get('GET', "/api/documents/{$id}/offcuts"),
+                ],
+                \JSON_THROW_ON_ERROR,
+            ),
+        );
     }
 }

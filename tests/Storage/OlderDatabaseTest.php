@@ -9,17 +9,20 @@ use Stemmata\Tests\Support\LiveDocument;
 use Stemmata\Tests\Support\LiveServer;
 
 /**
- * A database that an earlier version made, with pictures within the texts, is opened by this one: the document is written
+ * A database that an earlier version made, with pictures within the texts, is opened by this one: the document is
+ * written
  * to the same files, byte for byte, and is undone, step by step, to what was first imported.
  */
 final class OlderDatabaseTest extends TestCase
 {
-    private const FOLDER = __DIR__.'/made-in-november-2026/';
+    private const FOLDER = __DIR__ . '/made-in-november-2026/';
 
     public function testItOpensIsWrittenAsBeforeAndUndoesToItsBeginning(): void
     {
-        $server = LiveServer::overDatabase((string) gzdecode((string) file_get_contents(self::FOLDER.'stemmata.sqlite.gz')));
-        $document = LiveDocument::withId($server, trim((string) file_get_contents(self::FOLDER.'document')));
+        $server = LiveServer::overDatabase(
+            (string) gzdecode((string) file_get_contents(self::FOLDER . 'stemmata.sqlite.gz')),
+        );
+        $document = LiveDocument::withId($server, trim((string) file_get_contents(self::FOLDER . 'document')));
         self::assertWritten('last', $server, $document);
 
         for ($undone = 0; isset($document->undo()['revision']); ++$undone) {
@@ -37,7 +40,10 @@ final class OlderDatabaseTest extends TestCase
     private static function assertWritten(string $name, LiveServer $server, LiveDocument $document): void
     {
         foreach (['html', 'md'] as $format) {
-            self::assertStringEqualsFile(self::FOLDER.$name.'.'.$format, $server->text('/api/documents/'.$document->id.'/export?format='.$format));
+            self::assertStringEqualsFile(
+                self::FOLDER . $name . '.' . $format,
+                $server->text('/api/documents/' . $document->id . '/export?format=' . $format),
+            );
         }
     }
 }

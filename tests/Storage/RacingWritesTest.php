@@ -31,7 +31,22 @@ final class RacingWritesTest extends TestCase
     /** @return iterable<string, array{string}> */
     public static function otherWrites(): iterable
     {
-        foreach (['moves', 'copies', 'returns', 'brings-back', 'undoes', 'imports-into', 'imports', 'names-milestones', 'keeps-resume-point', 'removes-and-restores', 'keeps-starters'] as $way) {
+        foreach (
+            [
+                'moves',
+                'copies',
+                'returns',
+                'brings-back',
+                'undoes',
+                'imports-into',
+                'imports',
+                'names-milestones',
+                'keeps-resume-point',
+                'removes-and-restores',
+                'keeps-starters',
+            ]
+            as $way
+        ) {
             yield $way => [$way];
         }
     }
@@ -42,12 +57,26 @@ final class RacingWritesTest extends TestCase
         $document = LiveDocument::from(self::$server, "# One\n\na\n\n## Two\n\nb\n\n# Three\n\nc\n\n# Four\n\nd\n");
         $other = LiveDocument::from(self::$server, "# First\n\nx\n\n# Second\n\ny\n");
         $seconds = (float) (getenv('STEMMATA_RACE') ?: '1.2');
-        $clients = array_map(static function (string $does) use ($document, $other, $seconds): Process {
-            $client = new Process(['node', __DIR__.'/racing-client.mjs', self::$server->address(), $document->id, $other->id, $does, (string) $seconds], timeout: 60 + $seconds);
-            $client->start();
+        $clients = array_map(
+            static function (string $does) use ($document, $other, $seconds): Process {
+                $client = new Process(
+                    [
+                        'node',
+                        __DIR__ . '/racing-client.mjs',
+                        self::$server->address(),
+                        $document->id,
+                        $other->id,
+                        $does,
+                        (string) $seconds,
+                    ],
+                    timeout: 60 + $seconds,
+                );
+                $client->start();
 
-            return $client;
-        }, ['inserts', $way]);
+                return $client;
+            },
+            ['inserts', $way],
+        );
         $did = array_map(static function (Process $client): array {
             $client->wait();
             self::assertSame('', $client->getErrorOutput());
@@ -88,10 +117,13 @@ final class RacingWritesTest extends TestCase
     {
         // What was undone or gone back from on purpose is in the history still.
         $isTakenBack = in_array($way, ['undoes', 'returns'], true);
-        $kept = json_encode([$document->outline(), $other->outline(), $document->get('/offcuts')], \JSON_THROW_ON_ERROR);
+        $kept = json_encode(
+            [$document->outline(), $other->outline(), $document->get('/offcuts')],
+            \JSON_THROW_ON_ERROR,
+        );
         $steps = json_encode($document->steps(), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
         foreach ($inserted as $heading) {
-            self::assertStringContainsString($heading, $isTakenBack ? $kept.$steps : $kept);
+            self::assertStringContainsString($heading, $isTakenBack ? $kept . $steps : $kept);
         }
     }
 

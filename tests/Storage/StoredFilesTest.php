@@ -23,7 +23,7 @@ final class StoredFilesTest extends TestCase
 
     protected function setUp(): void
     {
-        $this->database = new \PDO('sqlite:'.self::$server->data.'/stemmata.sqlite');
+        $this->database = new \PDO('sqlite:' . self::$server->data . '/stemmata.sqlite');
         $this->assertKept(0);
     }
 
@@ -41,29 +41,47 @@ final class StoredFilesTest extends TestCase
         $lamp = new Picture('svg+xml', self::LAMP);
         $document = $this->withLamps();
 
-        self::assertStringNotContainsString('base64', (string) json_encode($document->get('/texts?sections='.$document->section(0).','.$document->section(1))));
+        self::assertStringNotContainsString(
+            'base64',
+            (string) json_encode(
+                $document->get('/texts?sections=' . $document->section(0) . ',' . $document->section(1)),
+            ),
+        );
         $this->assertKept(1);
-        self::assertSame(self::LAMP, self::$server->text('/api/pictures/'.$lamp->hash));
-        self::assertSame(2, substr_count(self::$server->text('/api/documents/'.$document->id.'/export?format=md'), $lamp->dataAddress()));
+        self::assertSame(self::LAMP, self::$server->text('/api/pictures/' . $lamp->hash));
+        self::assertSame(
+            2,
+            substr_count(
+                self::$server->text('/api/documents/' . $document->id . '/export?format=md'),
+                $lamp->dataAddress(),
+            ),
+        );
     }
 
     public function testAPictureIsServedAsWhatItIsForEverAndWithoutItsScripts(): void
     {
         $this->withLamps();
-        $headers = self::$server->headers('/api/pictures/'.(new Picture('svg+xml', self::LAMP))->hash);
+        $headers = self::$server->headers('/api/pictures/' . (new Picture('svg+xml', self::LAMP))->hash);
 
         self::assertSame('image/svg+xml', $headers['content-type']);
         self::assertSame('nosniff', $headers['x-content-type-options']);
         self::assertStringContainsString('immutable', $headers['cache-control']);
         self::assertStringContainsString('sandbox', $headers['content-security-policy']);
-        self::assertSame('This picture is not kept here.', self::$server->get('GET', '/api/pictures/'.str_repeat('0', 64))['detail'] ?? null);
+        self::assertSame(
+            'This picture is not kept here.',
+            self::$server->get('GET', '/api/pictures/' . str_repeat('0', 64))['detail'] ?? null,
+        );
     }
 
     public function testAPictureTypedInIsTakenOutOfTheTextAndTheWindowIsTold(): void
     {
         $document = LiveDocument::from(self::$server, "# One\n\nWords.\n");
         $lamp = new Picture('svg+xml', self::LAMP);
-        $outcome = $document->operate(['name' => 'replace-body', 'section' => $document->section(0), 'body' => [['type' => 'figure', 'attrs' => ['src' => $lamp->dataAddress(), 'alt' => 'Lamp']]]]);
+        $outcome = $document->operate([
+            'name' => 'replace-body',
+            'section' => $document->section(0),
+            'body' => [['type' => 'figure', 'attrs' => ['src' => $lamp->dataAddress(), 'alt' => 'Lamp']]],
+        ]);
 
         $expected = [['type' => 'figure', 'attrs' => ['src' => $lamp->address(), 'alt' => 'Lamp']]];
         self::assertIsArray($outcome['texts']);
@@ -72,23 +90,43 @@ final class StoredFilesTest extends TestCase
         $this->assertKept(1);
 
         // Sent once more as it was, it changes nothing.
-        $again = $document->operate(['name' => 'replace-body', 'section' => $document->section(0), 'body' => [['type' => 'figure', 'attrs' => ['src' => $lamp->dataAddress(), 'alt' => 'Lamp']]]]);
+        $again = $document->operate([
+            'name' => 'replace-body',
+            'section' => $document->section(0),
+            'body' => [['type' => 'figure', 'attrs' => ['src' => $lamp->dataAddress(), 'alt' => 'Lamp']]],
+        ]);
         self::assertSame($outcome['revision'], $again['revision']);
 
         $document->undo();
-        self::assertStringNotContainsString('picture:', (string) json_encode($document->get('/texts?sections='.$document->section(0))));
+        self::assertStringNotContainsString(
+            'picture:',
+            (string) json_encode($document->get('/texts?sections=' . $document->section(0))),
+        );
         $document->redo();
-        self::assertStringContainsString($lamp->dataAddress(), self::$server->text('/api/documents/'.$document->id.'/export?format=html'));
+        self::assertStringContainsString(
+            $lamp->dataAddress(),
+            self::$server->text('/api/documents/' . $document->id . '/export?format=html'),
+        );
     }
 
     public function testAFileIsTakenInWhenItIsAPicture(): void
     {
         $document = LiveDocument::from(self::$server, "# One\n");
-        $kept = self::$server->get('POST', '/api/documents/'.$document->id.'/pictures', "\x89PNG\r\n\x1a\nrest");
+        $kept = self::$server->get('POST', '/api/documents/' . $document->id . '/pictures', "\x89PNG\r\n\x1a\nrest");
 
         self::assertSame(['src' => (new Picture('png', "\x89PNG\r\n\x1a\nrest"))->address()], $kept);
-        self::assertSame('not-a-picture', self::$server->get('POST', '/api/documents/'.$document->id.'/pictures', '%PDF-1.7')['reason'] ?? null);
-        self::assertSame('picture-too-large', self::$server->get('POST', '/api/documents/'.$document->id.'/pictures', str_pad('GIF89a', Picture::MAX_BYTES + 1))['reason'] ?? null);
+        self::assertSame(
+            'not-a-picture',
+            self::$server->get('POST', '/api/documents/' . $document->id . '/pictures', '%PDF-1.7')['reason'] ?? null,
+        );
+        self::assertSame(
+            'picture-too-large',
+            self::$server->get(
+                'POST',
+                '/api/documents/' . $document->id . '/pictures',
+                str_pad('GIF89a', Picture::MAX_BYTES + 1),
+            )['reason'] ?? null,
+        );
         $this->assertKept(1);
     }
 
@@ -96,17 +134,30 @@ final class StoredFilesTest extends TestCase
     {
         $first = $this->withLamps();
         $second = LiveDocument::from(self::$server, "# There\n");
-        $taken = $first->post('/transfer', ['baseRevision' => $first->revision(), 'sections' => [$first->section(0)], 'other' => $second->id, 'landing' => 'after', 'target' => $second->section(0), 'moves' => false]);
+        $taken = $first->post('/transfer', [
+            'baseRevision' => $first->revision(),
+            'sections' => [$first->section(0)],
+            'other' => $second->id,
+            'landing' => 'after',
+            'target' => $second->section(0),
+            'moves' => false,
+        ]);
         self::assertArrayHasKey('section', $taken);
 
         $this->thrownAway($first->id);
         $this->assertKept(1);
-        self::assertSame(self::LAMP, self::$server->text('/api/pictures/'.(new Picture('svg+xml', self::LAMP))->hash));
+        self::assertSame(
+            self::LAMP,
+            self::$server->text('/api/pictures/' . (new Picture('svg+xml', self::LAMP))->hash),
+        );
     }
 
     public function testTheWordsOfATextStandBesideIt(): void
     {
-        $document = LiveDocument::from(self::$server, "# One\n\nA *lamp*[^1] burns.\n\n- oil\n- wick\n\n[^1]: Of brass.\n");
+        $document = LiveDocument::from(
+            self::$server,
+            "# One\n\nA *lamp*[^1] burns.\n\n- oil\n- wick\n\n[^1]: Of brass.\n",
+        );
         $document->type(0, 'It went out.');
 
         self::assertSame(['It went out.'], $this->column('SELECT plain_text FROM section'));
@@ -118,13 +169,16 @@ final class StoredFilesTest extends TestCase
     {
         $address = (new Picture('svg+xml', self::LAMP))->dataAddress();
 
-        return LiveDocument::from(self::$server, "# One\n\n<img src=\"{$address}\" alt=\"Lamp\">\n\n# Two\n\nSee <img src=\"{$address}\" alt=\"lamp\">.\n");
+        return LiveDocument::from(
+            self::$server,
+            "# One\n\n<img src=\"{$address}\" alt=\"Lamp\">\n\n# Two\n\nSee <img src=\"{$address}\" alt=\"lamp\">.\n",
+        );
     }
 
     private function thrownAway(string $id): void
     {
-        self::$server->find('DELETE', '/api/documents/'.$id);
-        self::$server->find('DELETE', '/api/removed-documents/'.$id);
+        self::$server->find('DELETE', '/api/documents/' . $id);
+        self::$server->find('DELETE', '/api/removed-documents/' . $id);
     }
 
     private function assertKept(int $count): void

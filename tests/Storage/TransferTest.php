@@ -40,7 +40,10 @@ final class TransferTest extends TestCase
         self::assertSame(['1 Three'], $this->here->outline());
         self::assertSame(['1 First', '2 Second', '1 One', '2 Two'], $this->there->outline());
         self::assertCount(1, $this->here->get('/offcuts'));
-        self::assertStringContainsString('Moved to another document: “One” with 1 section under it', json_encode($this->here->get('/history'), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE));
+        self::assertStringContainsString(
+            'Moved to another document: “One” with 1 section under it',
+            json_encode($this->here->get('/history'), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+        );
         $this->here->undo();
         self::assertSame($before, $this->here->text());
     }
@@ -50,7 +53,12 @@ final class TransferTest extends TestCase
         $before = [$this->here->text(), $this->here->revision(), $this->there->text(), $this->there->revision()];
         $answer = $this->transfer(['moves' => true, 'landing' => 'inside', 'target' => 'zzzzzzzzzzzz']);
         self::assertSame(422, $answer['status']);
-        self::assertSame($before, [$this->here->text(), $this->here->revision(), $this->there->text(), $this->there->revision()]);
+        self::assertSame($before, [
+            $this->here->text(),
+            $this->here->revision(),
+            $this->there->text(),
+            $this->there->revision(),
+        ]);
     }
 
     public function testAStaleWindowIsAnsweredWithTheNewerStateAndNothingIsTaken(): void
@@ -65,8 +73,14 @@ final class TransferTest extends TestCase
 
     public function testADocumentTakesNothingFromItselfAndNothingGoesToOneThatIsNotThere(): void
     {
-        self::assertSame(422, $this->transfer(['moves' => true, 'landing' => 'after', 'other' => $this->here->id])['status']);
-        self::assertSame(404, $this->transfer(['moves' => true, 'landing' => 'after', 'other' => 'zzzzzzzzzzzz'])['status']);
+        self::assertSame(
+            422,
+            $this->transfer(['moves' => true, 'landing' => 'after', 'other' => $this->here->id])['status'],
+        );
+        self::assertSame(
+            404,
+            $this->transfer(['moves' => true, 'landing' => 'after', 'other' => 'zzzzzzzzzzzz'])['status'],
+        );
         self::assertSame(422, $this->transfer(['moves' => false, 'landing' => 'sideways'])['status']);
         self::assertCount(3, $this->here->outline());
     }
@@ -78,6 +92,13 @@ final class TransferTest extends TestCase
      */
     private function transfer(array $fields): array
     {
-        return $this->here->post('/transfer', [...['baseRevision' => $this->here->revision(), 'sections' => [$this->here->section(0)], 'other' => $this->there->id], ...$fields]);
+        return $this->here->post('/transfer', [
+            ...[
+                'baseRevision' => $this->here->revision(),
+                'sections' => [$this->here->section(0)],
+                'other' => $this->there->id,
+            ],
+            ...$fields,
+        ]);
     }
 }

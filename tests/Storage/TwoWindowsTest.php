@@ -19,26 +19,85 @@ final class TwoWindowsTest extends TestCase
         self::$server = LiveServer::overEmptyDatabase();
     }
 
-    /** @return iterable<string, array{array<string, mixed>, array<string, mixed>, bool}> what one window did, what the other asks on the state before, and whether it is taken */
+    /**
+     * @return iterable<string, array{array<string, mixed>, array<string, mixed>, bool}> what one window did,
+     *     what the other asks on the state before, and whether it is taken
+     */
     public static function meetings(): iterable
     {
-        $type = static fn (int $at): array => ['name' => 'replace-body', 'section' => '@'.$at, 'body' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'typed in '.$at]]]]];
+        $type = static fn(int $at): array => [
+            'name' => 'replace-body',
+            'section' => '@' . $at,
+            'body' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'typed in ' . $at]]]],
+        ];
         yield 'typing in two sections' => [$type(0), $type(1), true];
         yield 'typing in one section' => [$type(0), $type(0), false];
-        yield 'typing while another renames another section' => [['name' => 'rename', 'section' => '@1', 'heading' => 'New'], $type(0), true];
-        yield 'typing while another renames this section' => [['name' => 'rename', 'section' => '@0', 'heading' => 'New'], $type(0), false];
-        yield 'typing while another moves the section' => [['name' => 'move', 'sections' => ['@0'], 'landing' => 'after', 'target' => '@3'], $type(0), true];
-        yield 'typing while another promotes what is above' => [['name' => 'promote', 'sections' => ['@1']], $type(2), true];
-        yield 'typing while another sets another section aside' => [['name' => 'set-aside', 'sections' => ['@3']], $type(0), true];
-        yield 'moving while another types' => [$type(0), ['name' => 'move', 'sections' => ['@0'], 'landing' => 'after', 'target' => '@3'], true];
+        yield 'typing while another renames another section' => [
+            ['name' => 'rename', 'section' => '@1', 'heading' => 'New'],
+            $type(0),
+            true,
+        ];
+        yield 'typing while another renames this section' => [
+            ['name' => 'rename', 'section' => '@0', 'heading' => 'New'],
+            $type(0),
+            false,
+        ];
+        yield 'typing while another moves the section' => [
+            ['name' => 'move', 'sections' => ['@0'], 'landing' => 'after', 'target' => '@3'],
+            $type(0),
+            true,
+        ];
+        yield 'typing while another promotes what is above' => [
+            ['name' => 'promote', 'sections' => ['@1']],
+            $type(2),
+            true,
+        ];
+        yield 'typing while another sets another section aside' => [
+            ['name' => 'set-aside', 'sections' => ['@3']],
+            $type(0),
+            true,
+        ];
+        yield 'moving while another types' => [
+            $type(0),
+            ['name' => 'move', 'sections' => ['@0'], 'landing' => 'after', 'target' => '@3'],
+            true,
+        ];
         yield 'promoting while another types in it' => [$type(1), ['name' => 'promote', 'sections' => ['@1']], true];
-        yield 'two moves' => [['name' => 'move-down', 'sections' => ['@0']], ['name' => 'demote', 'sections' => ['@3']], false];
-        yield 'inserting while another moves' => [['name' => 'move-down', 'sections' => ['@0']], ['name' => 'insert', 'landing' => 'after', 'target' => '@3'], false];
-        yield 'joining a section another types in' => [$type(1), ['name' => 'join', 'section' => '@1', 'heading' => 'offcut'], false];
-        yield 'duplicating a section another types in' => [$type(1), ['name' => 'duplicate', 'sections' => ['@1']], false];
-        yield 'splitting while another moves' => [['name' => 'move-down', 'sections' => ['@0']], ['name' => 'split', 'section' => '@1', 'from' => 2], true];
-        yield 'splitting what another types in' => [$type(1), ['name' => 'split', 'section' => '@1', 'from' => 2], false];
-        yield 'a target while another moves and types' => [['name' => 'batch', 'operations' => [$type(0), ['name' => 'move-down', 'sections' => ['@0']]]], ['name' => 'describe-section', 'sections' => ['@0'], 'target' => 300], true];
+        yield 'two moves' => [
+            ['name' => 'move-down', 'sections' => ['@0']],
+            ['name' => 'demote', 'sections' => ['@3']],
+            false,
+        ];
+        yield 'inserting while another moves' => [
+            ['name' => 'move-down', 'sections' => ['@0']],
+            ['name' => 'insert', 'landing' => 'after', 'target' => '@3'],
+            false,
+        ];
+        yield 'joining a section another types in' => [
+            $type(1),
+            ['name' => 'join', 'section' => '@1', 'heading' => 'offcut'],
+            false,
+        ];
+        yield 'duplicating a section another types in' => [
+            $type(1),
+            ['name' => 'duplicate', 'sections' => ['@1']],
+            false,
+        ];
+        yield 'splitting while another moves' => [
+            ['name' => 'move-down', 'sections' => ['@0']],
+            ['name' => 'split', 'section' => '@1', 'from' => 2],
+            true,
+        ];
+        yield 'splitting what another types in' => [
+            $type(1),
+            ['name' => 'split', 'section' => '@1', 'from' => 2],
+            false,
+        ];
+        yield 'a target while another moves and types' => [
+            ['name' => 'batch', 'operations' => [$type(0), ['name' => 'move-down', 'sections' => ['@0']]]],
+            ['name' => 'describe-section', 'sections' => ['@0'], 'target' => 300],
+            true,
+        ];
         yield 'a title while another types' => [$type(0), ['name' => 'describe-document', 'title' => 'New'], true];
     }
 
@@ -91,7 +150,10 @@ final class TwoWindowsTest extends TestCase
     {
         $document = LiveDocument::from(self::$server, "# A\n\na\n");
 
-        self::assertSame(409, $document->operate(['name' => 'demote', 'sections' => [$document->section(0)]], 99)['status']);
+        self::assertSame(
+            409,
+            $document->operate(['name' => 'demote', 'sections' => [$document->section(0)]], 99)['status'],
+        );
         self::assertSame(['1 A'], $document->outline());
     }
 

@@ -20,7 +20,7 @@ final class Asked
     /** @param array<string, mixed> $operation */
     public static function operation(array $operation): Operation
     {
-        return (new OperationReader(self::$ids ??= new CountingIds()))->read(self::withIds($operation));
+        return (new OperationReader((self::$ids ??= new CountingIds())))->read(self::withIds($operation));
     }
 
     /** @param array<string, mixed> $operation */
@@ -54,11 +54,17 @@ final class Asked
             }
         }
         if (is_array($operation['sections'] ?? null)) {
-            $operation['sections'] = array_map(static fn (mixed $name): string => Sketch::id(is_string($name) ? $name : '')->value, $operation['sections']);
+            $operation['sections'] = array_map(
+                static fn(mixed $name): string => Sketch::id(is_string($name) ? $name : '')->value,
+                $operation['sections'],
+            );
         }
         foreach (['lines', 'operations'] as $field) {
             if (is_array($operation[$field] ?? null)) {
-                $operation[$field] = array_map(static fn (mixed $each): array => self::withIds((array) $each), $operation[$field]);
+                $operation[$field] = array_map(
+                    static fn(mixed $each): array => self::withIds((array) $each),
+                    $operation[$field],
+                );
             }
         }
 

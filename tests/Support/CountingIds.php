@@ -10,9 +10,7 @@ use Stemmata\Core\Outline\SectionId;
 /** Ids in a row, so that a failing run can be read and repeated. */
 final class CountingIds implements IdSource
 {
-    public function __construct(private int $last = 0)
-    {
-    }
+    public function __construct(private int $last = 0) {}
 
     public function next(): SectionId
     {

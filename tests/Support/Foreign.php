@@ -20,7 +20,7 @@ final class Foreign
     {
         $process = new Process($command, dirname(__DIR__, 2), input: $input, timeout: 300);
         $process->run();
-        Assert::assertSame(0, $process->getExitCode(), implode(' ', $command)."\n".$process->getErrorOutput());
+        Assert::assertSame(0, $process->getExitCode(), implode(' ', $command) . "\n" . $process->getErrorOutput());
 
         return $process->getOutput();
     }
@@ -87,7 +87,10 @@ final class Foreign
         $headings = [];
         foreach ($document->headings() as $position => $heading) {
             if (!$document->outline->levelAt($position)->isOpening()) {
-                $headings[] = [$document->outline->levelAt($position)->value, self::bare($numbers[$position].' '.$heading)];
+                $headings[] = [
+                    $document->outline->levelAt($position)->value,
+                    self::bare($numbers[$position] . ' ' . $heading),
+                ];
             }
         }
 
@@ -99,12 +102,17 @@ final class Foreign
         return trim((string) preg_replace('/[^\p{L}\p{N}]+/u', ' ', $words));
     }
 
-    /** @return array<string, string> the heading of the section that each inner link leads to, or “?”, by the link's words */
+    /**
+     * @return array<string, string> the heading of the section that each inner link leads to, or “?”,
+     *     by the link's words
+     */
     public static function links(Document $document): array
     {
         $places = [];
         foreach ($document->sections() as $section) {
-            $places += [$section->id->value => $section->heading->plainText()] + array_fill_keys(array_keys(References::in($section)->bookmarks), $section->heading->plainText());
+            $places +=
+                [$section->id->value => $section->heading->plainText()] +
+                array_fill_keys(array_keys(References::in($section)->bookmarks), $section->heading->plainText());
         }
         $links = [];
         foreach ($document->sections() as $section) {
@@ -132,8 +140,8 @@ final class Foreign
     /** A file of its own, gone when the tests are over. */
     public static function file(string $ending): string
     {
-        $file = sys_get_temp_dir().'/stemmata-foreign-'.bin2hex(random_bytes(5)).'.'.$ending;
-        register_shutdown_function(static fn (): bool => !is_file($file) || unlink($file));
+        $file = sys_get_temp_dir() . '/stemmata-foreign-' . bin2hex(random_bytes(5)) . '.' . $ending;
+        register_shutdown_function(static fn(): bool => !is_file($file) || unlink($file));
 
         return $file;
     }

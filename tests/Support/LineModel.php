@@ -8,7 +8,8 @@ use Stemmata\Core\Document\Document;
 
 /**
  * The outline operations once more, done the slow and obvious way on a list of lines with levels, to check the core
- * against. It shares no code with the core: every question is answered by walking the lines. A line is an id and a level, 0
+ * against. It shares no code with the core: every question is answered by walking the lines. A line is an id and a
+ * level, 0
  * for the opening.
  *
  * @phpstan-type Line array{string, int}
@@ -16,9 +17,7 @@ use Stemmata\Core\Document\Document;
 final class LineModel
 {
     /** @param list<Line> $lines */
-    private function __construct(public array $lines)
-    {
-    }
+    private function __construct(public array $lines) {}
 
     public static function of(Document $document): self
     {
@@ -66,7 +65,7 @@ final class LineModel
         if (null === $heads || $this->isOpening($heads)) {
             return null;
         }
-        $groups = array_map(fn (int $head): array => $this->group($head, $branch), $heads);
+        $groups = array_map(fn(int $head): array => $this->group($head, $branch), $heads);
         $taken = array_merge(...$groups);
         $rest = new self([]);
         foreach ($this->lines as $at => $line) {
@@ -114,16 +113,25 @@ final class LineModel
         if (null === $heads || $this->isOpening($heads)) {
             return null;
         }
-        $names = array_map(fn (int $head): string => $this->lines[$head][0], $heads);
+        $names = array_map(fn(int $head): string => $this->lines[$head][0], $heads);
         $model = $this;
         foreach ($up ? $names : array_reverse($names) as $name) {
             $at = $model?->find($name);
             if (null === $model || null === $at) {
                 return null;
             }
-            $siblings = array_values(array_filter(array_keys($model->lines), static fn (int $other): bool => $model->lines[$other][1] > 0 && $model->parent($other) === $model->parent($at)));
+            $siblings = array_values(
+                array_filter(
+                    array_keys($model->lines),
+                    static fn(int $other): bool => $model->lines[$other][1] > 0 &&
+                        $model->parent($other) === $model->parent($at),
+                ),
+            );
             $sibling = $siblings[array_search($at, $siblings, true) + ($up ? -1 : 1)] ?? null;
-            $model = null === $sibling ? null : $model->moved([$name], true, $up ? 'before' : 'after', $model->lines[$sibling][0]);
+            $model =
+                null === $sibling
+                    ? null
+                    : $model->moved([$name], true, $up ? 'before' : 'after', $model->lines[$sibling][0]);
         }
 
         return $model;
@@ -195,7 +203,8 @@ final class LineModel
         foreach (array_keys($this->lines) as $at) {
             $isInside = false;
             foreach ($branch ? $picked : [] as $other) {
-                $isInside = $isInside || (null !== $other && $other !== $at && in_array($at, $this->group($other, true), true));
+                $isInside =
+                    $isInside || (null !== $other && $other !== $at && in_array($at, $this->group($other, true), true));
             }
             if (in_array($at, $picked, true) && !$isInside) {
                 $heads[] = $at;
@@ -208,6 +217,6 @@ final class LineModel
     /** @param list<int> $heads */
     private function isOpening(array $heads): bool
     {
-        return in_array(0, array_map(fn (int $head): int => $this->lines[$head][1], $heads), true);
+        return in_array(0, array_map(fn(int $head): int => $this->lines[$head][1], $heads), true);
     }
 }

@@ -7,15 +7,18 @@ namespace Stemmata\Tests\Support;
 /** One document on a live server, as a program sees it that speaks HTTP. */
 final class LiveDocument
 {
-    private function __construct(private LiveServer $server, public readonly string $id)
-    {
-    }
+    private function __construct(private LiveServer $server, public readonly string $id) {}
 
     public static function from(LiveServer $server, string $markdown): self
     {
         $made = $server->get('POST', '/api/documents/import?name=x.md', $markdown);
 
-        return new self($server, is_string($made['id'] ?? null) ? $made['id'] : throw new \RuntimeException('The document was not made: '.json_encode($made)));
+        return new self(
+            $server,
+            is_string($made['id'] ?? null)
+                ? $made['id']
+                : throw new \RuntimeException('The document was not made: ' . json_encode($made)),
+        );
     }
 
     public static function withId(LiveServer $server, string $id): self
@@ -32,7 +35,7 @@ final class LiveDocument
     /** @return array<mixed> */
     public function get(string $path = ''): array
     {
-        return $this->server->get('GET', '/api/documents/'.$this->id.$path);
+        return $this->server->get('GET', '/api/documents/' . $this->id . $path);
     }
 
     /**
@@ -42,7 +45,7 @@ final class LiveDocument
      */
     public function post(string $path, array $body): array
     {
-        return $this->server->get('POST', '/api/documents/'.$this->id.$path, $body);
+        return $this->server->get('POST', '/api/documents/' . $this->id . $path, $body);
     }
 
     /**
@@ -52,13 +55,20 @@ final class LiveDocument
      */
     public function operate(array $operation, ?int $baseRevision = null): array
     {
-        return $this->post('/operations', ['baseRevision' => $baseRevision ?? $this->revision(), 'operation' => $operation]);
+        return $this->post('/operations', [
+            'baseRevision' => $baseRevision ?? $this->revision(),
+            'operation' => $operation,
+        ]);
     }
 
     /** @return array<mixed> */
     public function type(int $position, string $words): array
     {
-        return $this->operate(['name' => 'replace-body', 'section' => $this->section($position), 'body' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => $words]]]]]);
+        return $this->operate([
+            'name' => 'replace-body',
+            'section' => $this->section($position),
+            'body' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => $words]]]],
+        ]);
     }
 
     /** @return array<mixed> */
@@ -98,7 +108,13 @@ final class LiveDocument
         $levels = is_array($outline) && is_string($outline['levels']) ? $outline['levels'] : '';
         $headings = is_array($skeleton['sections']) ? array_column($skeleton['sections'], 'heading') : [];
 
-        return array_map(static fn (int $at, mixed $heading): string => trim($levels[$at].' '.(is_string($heading) ? $heading : '')), array_keys($headings), $headings);
+        return array_map(
+            static fn(int $at, mixed $heading): string => trim(
+                $levels[$at] . ' ' . (is_string($heading) ? $heading : ''),
+            ),
+            array_keys($headings),
+            $headings,
+        );
     }
 
     /**
@@ -108,10 +124,15 @@ final class LiveDocument
      */
     public function text(): array
     {
-        $bodies = array_column($this->get('/texts?sections='.implode(',', $this->ids())), 'body', 'id');
+        $bodies = array_column($this->get('/texts?sections=' . implode(',', $this->ids())), 'body', 'id');
         ksort($bodies);
 
-        return ['ids' => $this->ids(), 'outline' => $this->outline(), 'bodies' => $bodies, 'offcuts' => array_column($this->get('/offcuts'), 'id')];
+        return [
+            'ids' => $this->ids(),
+            'outline' => $this->outline(),
+            'bodies' => $bodies,
+            'offcuts' => array_column($this->get('/offcuts'), 'id'),
+        ];
     }
 
     /** The step that led to how it reads now; 0 for the beginning. */
@@ -139,7 +160,10 @@ final class LiveDocument
     {
         if (is_array($operation)) {
             array_walk_recursive($operation, function (mixed &$value): void {
-                $value = is_string($value) && 1 === preg_match('/\A@\d\z/', $value) ? $this->section((int) $value[1]) : $value;
+                $value =
+                    is_string($value) && 1 === preg_match('/\A@\d\z/', $value)
+                        ? $this->section((int) $value[1])
+                        : $value;
             });
         }
 
@@ -162,6 +186,8 @@ final class LiveDocument
     {
         $outline = $this->get()['outline'];
 
-        return is_array($outline) && is_array($outline['ids']) ? array_values(array_filter($outline['ids'], is_string(...))) : [];
+        return is_array($outline) && is_array($outline['ids'])
+            ? array_values(array_filter($outline['ids'], is_string(...)))
+            : [];
     }
 }

@@ -21,9 +21,24 @@ final class LiveServer
         $this->data = $data;
         $this->port = FreePort::find();
         $this->server = new Process(
-            ['setsid', 'php', '-d', 'opcache.enable_cli=1', '-d', 'memory_limit=1G', '-d', 'post_max_size=256M', '-S', '127.0.0.1:'.$this->port, '-t', 'public', 'public/router.php'],
+            [
+                'setsid',
+                'php',
+                '-d',
+                'opcache.enable_cli=1',
+                '-d',
+                'memory_limit=1G',
+                '-d',
+                'post_max_size=256M',
+                '-S',
+                '127.0.0.1:' . $this->port,
+                '-t',
+                'public',
+                'public/router.php',
+            ],
             self::root(),
-            ['STEMMATA_DATA' => $data, 'APP_ENV' => 'prod'] + ($workers > 1 ? ['PHP_CLI_SERVER_WORKERS' => (string) $workers] : []),
+            ['STEMMATA_DATA' => $data, 'APP_ENV' => 'prod'] +
+                ($workers > 1 ? ['PHP_CLI_SERVER_WORKERS' => (string) $workers] : []),
             timeout: null,
         );
         // It logs each request, and would wait for ever for someone to read.
@@ -42,13 +57,17 @@ final class LiveServer
     /** @param string|null $sqlite the file of a database that another version may have made; null for a new one */
     public static function overDatabase(?string $sqlite, int $workers = 1): self
     {
-        $data = sys_get_temp_dir().'/stemmata-test-'.bin2hex(random_bytes(6));
+        $data = sys_get_temp_dir() . '/stemmata-test-' . bin2hex(random_bytes(6));
         mkdir($data);
-        register_shutdown_function(static fn () => (new Filesystem())->remove($data));
+        register_shutdown_function(static fn() => (new Filesystem())->remove($data));
         if (null !== $sqlite) {
-            file_put_contents($data.'/stemmata.sqlite', $sqlite);
+            file_put_contents($data . '/stemmata.sqlite', $sqlite);
         }
-        $migration = new Process(['php', 'bin/console', 'doctrine:migrations:migrate', '--no-interaction', '--quiet'], self::root(), ['STEMMATA_DATA' => $data, 'APP_ENV' => 'prod']);
+        $migration = new Process(
+            ['php', 'bin/console', 'doctrine:migrations:migrate', '--no-interaction', '--quiet'],
+            self::root(),
+            ['STEMMATA_DATA' => $data, 'APP_ENV' => 'prod'],
+        );
         $migration->mustRun();
 
         return new self($data, $workers);
@@ -56,14 +75,14 @@ final class LiveServer
 
     public function address(): string
     {
-        return 'http://127.0.0.1:'.$this->port;
+        return 'http://127.0.0.1:' . $this->port;
     }
 
     public function kill(): void
     {
         if ($this->server->isRunning()) {
             // With its workers: they are one group, and outlive the server otherwise.
-            Process::fromShellCommandline('kill -9 -'.$this->server->getPid())->run();
+            Process::fromShellCommandline('kill -9 -' . $this->server->getPid())->run();
         }
     }
 
@@ -85,14 +104,24 @@ final class LiveServer
      */
     public function find(string $method, string $path, mixed $body = null, array $headers = []): ?array
     {
-        $lines = array_map(static fn (string $name, string $value): string => $name.': '.$value, array_keys($headers), $headers);
-        $answer = @file_get_contents($this->address().$path, false, stream_context_create(['http' => [
-            'method' => $method,
-            'header' => implode("\r\n", ['Content-Type: application/json', ...$lines]),
-            'content' => is_string($body) ? $body : json_encode($body, \JSON_THROW_ON_ERROR),
-            'ignore_errors' => true,
-            'timeout' => 20,
-        ]]));
+        $lines = array_map(
+            static fn(string $name, string $value): string => $name . ': ' . $value,
+            array_keys($headers),
+            $headers,
+        );
+        $answer = @file_get_contents(
+            $this->address() . $path,
+            false,
+            stream_context_create([
+                'http' => [
+                    'method' => $method,
+                    'header' => implode("\r\n", ['Content-Type: application/json', ...$lines]),
+                    'content' => is_string($body) ? $body : json_encode($body, \JSON_THROW_ON_ERROR),
+                    'ignore_errors' => true,
+                    'timeout' => 20,
+                ],
+            ]),
+        );
         $json = false === $answer ? null : json_decode($answer, true);
 
         return is_array($json) ? $json : null;
@@ -100,15 +129,15 @@ final class LiveServer
 
     public function text(string $path): string
     {
-        return (string) file_get_contents($this->address().$path);
+        return (string) file_get_contents($this->address() . $path);
     }
 
     /** @return array<string, string> of the answer, by name in small letters */
     public function headers(string $path): array
     {
         $headers = [];
-        foreach (get_headers($this->address().$path) ?: [] as $line) {
-            [$name, $value] = explode(':', $line.':', 2);
+        foreach (get_headers($this->address() . $path) ?: [] as $line) {
+            [$name, $value] = explode(':', $line . ':', 2);
             $headers[strtolower($name)] = trim($value, ' :');
         }
 
@@ -122,7 +151,8 @@ final class LiveServer
      */
     public function get(string $method, string $path, mixed $body = null, array $headers = []): array
     {
-        return $this->find($method, $path, $body, $headers) ?? throw new \RuntimeException(sprintf('No answer to %s %s.', $method, $path));
+        return $this->find($method, $path, $body, $headers) ??
+            throw new \RuntimeException(sprintf('No answer to %s %s.', $method, $path));
     }
 
     private static function root(): string

@@ -12,9 +12,83 @@ final class MutatedFiles
 {
     /** What readers stumble over, put in anywhere. */
     private const STUMBLING = [
-        'data:image/bmp;base64,AAAA', 'data:image/jpg;base64,AAAA', "data:image/png;base64,AA\nAA", '<img src="data:image/bmp;base64,QUFB" alt="x">', '&#xD800;', '&#0;', '&#x110000;', "\0", "\x01\x0B\x0C", "\xED\xA0\x80", "\xFF", "\xEF\xBF\xBE",
-        '<![CDATA[', ']]>', '<!--', '-->', '</', '<', '>', '&', '"', "'", '{#id}', '{-}', '[^1]', '[^1]: [^1]', '```', '$$x$$', '|', "\n|---|\n", '# ', '####### ', '> ', '- ', '1. ', '***', '[a](', '](b)', '![](', '<a name="é">', '<a id="-">', '<table>', '<td colspan="999999">', '<td rowspan="99999">', '</table>', '<h2>', '</h3>', '<p dir=rtl>', '<del>', '<svg>', '<math>', '<script>',
-        '<ol start="-5">', '<ol start="99999999999999999999">', 'javascript:alert(1)', 'section:aaaaaaaaaaaa', 'bookmark:', '#', 'href="#"', '<w:p>', '</w:p>', '<w:t>', '<w:br w:type="page"/>', '<w:bookmarkStart w:name="x"/>', 'w:val="99999999999"', 'outline-level="-3"', '<text:h text:outline-level="99">', '<text:note>', '<text:p>', '<outline text="', '_note="', '<!DOCTYPE x [<!ENTITY a "b">]>', '𝄞', 'שלום', "e\u{301}", "\u{202E}", "\u{2028}",
+        'data:image/bmp;base64,AAAA',
+        'data:image/jpg;base64,AAAA',
+        "data:image/png;base64,AA\nAA",
+        '<img src="data:image/bmp;base64,QUFB" alt="x">',
+        '&#xD800;',
+        '&#0;',
+        '&#x110000;',
+        "\0",
+        "\x01\x0B\x0C",
+        "\xED\xA0\x80",
+        "\xFF",
+        "\xEF\xBF\xBE",
+        '<![CDATA[',
+        ']]>',
+        '<!--',
+        '-->',
+        '</',
+        '<',
+        '>',
+        '&',
+        '"',
+        "'",
+        '{#id}',
+        '{-}',
+        '[^1]',
+        '[^1]: [^1]',
+        '```',
+        '$$x$$',
+        '|',
+        "\n|---|\n",
+        '# ',
+        '####### ',
+        '> ',
+        '- ',
+        '1. ',
+        '***',
+        '[a](',
+        '](b)',
+        '![](',
+        '<a name="é">',
+        '<a id="-">',
+        '<table>',
+        '<td colspan="999999">',
+        '<td rowspan="99999">',
+        '</table>',
+        '<h2>',
+        '</h3>',
+        '<p dir=rtl>',
+        '<del>',
+        '<svg>',
+        '<math>',
+        '<script>',
+        '<ol start="-5">',
+        '<ol start="99999999999999999999">',
+        'javascript:alert(1)',
+        'section:aaaaaaaaaaaa',
+        'bookmark:',
+        '#',
+        'href="#"',
+        '<w:p>',
+        '</w:p>',
+        '<w:t>',
+        '<w:br w:type="page"/>',
+        '<w:bookmarkStart w:name="x"/>',
+        'w:val="99999999999"',
+        'outline-level="-3"',
+        '<text:h text:outline-level="99">',
+        '<text:note>',
+        '<text:p>',
+        '<outline text="',
+        '_note="',
+        '<!DOCTYPE x [<!ENTITY a "b">]>',
+        '𝄞',
+        'שלום',
+        "e\u{301}",
+        "\u{202E}",
+        "\u{2028}",
     ];
 
     private Randomizer $random;
@@ -34,7 +108,12 @@ final class MutatedFiles
         $name = array_keys($originals)[$this->random->getInt(0, count($originals) - 1)];
         $bytes = $originals[$name];
 
-        return [$name, str_starts_with($bytes, 'PK') && $this->random->getInt(0, 4) > 0 ? $this->archive($bytes) : $this->spoilt($bytes)];
+        return [
+            $name,
+            str_starts_with($bytes, 'PK') && $this->random->getInt(0, 4) > 0
+                ? $this->archive($bytes)
+                : $this->spoilt($bytes),
+        ];
     }
 
     /** Parts of an archive, one or two of them spoilt, packed again; so the reader gets past the wrapping. */
@@ -65,8 +144,21 @@ final class MutatedFiles
                 1 => substr_replace($bytes, '', $at, $length),
                 2 => substr($bytes, 0, max(1, $at)),
                 3 => substr_replace($bytes, substr($bytes, $at, $length), $this->random->getInt(0, strlen($bytes)), 0),
-                4 => substr_replace($bytes, str_repeat(self::STUMBLING[$this->random->getInt(0, count(self::STUMBLING) - 1)], $this->random->getInt(1, 2000)), $at, 0),
-                default => substr_replace($bytes, self::STUMBLING[$this->random->getInt(0, count(self::STUMBLING) - 1)], $at, $this->random->getInt(0, 1) * $length),
+                4 => substr_replace(
+                    $bytes,
+                    str_repeat(
+                        self::STUMBLING[$this->random->getInt(0, count(self::STUMBLING) - 1)],
+                        $this->random->getInt(1, 2000),
+                    ),
+                    $at,
+                    0,
+                ),
+                default => substr_replace(
+                    $bytes,
+                    self::STUMBLING[$this->random->getInt(0, count(self::STUMBLING) - 1)],
+                    $at,
+                    $this->random->getInt(0, 1) * $length,
+                ),
             };
         }
 

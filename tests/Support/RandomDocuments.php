@@ -18,11 +18,22 @@ use Stemmata\Core\Text\Node;
 /** Documents of every shape the model allows, from a seed. */
 final readonly class RandomDocuments
 {
-    private const WORDS = ['glass', 'keeper', 'log', 'Sturm', '灯台', 'gale', 'šifra', 'lamp', '𝄞', 'naïve', 'reading', 'дом'];
+    private const WORDS = [
+        'glass',
+        'keeper',
+        'log',
+        'Sturm',
+        '灯台',
+        'gale',
+        'šifra',
+        'lamp',
+        '𝄞',
+        'naïve',
+        'reading',
+        'дом',
+    ];
 
-    public function __construct(private Randomizer $random, private CountingIds $ids)
-    {
-    }
+    public function __construct(private Randomizer $random, private CountingIds $ids) {}
 
     public function document(int $maxSections = 14): Document
     {
@@ -35,7 +46,10 @@ final readonly class RandomDocuments
             $id = $this->ids->next();
             $known[] = $id;
             $heading = $this->oneIn(12) ? Heading::none() : Heading::ofInline($this->inline($known, false));
-            $sections[] = [Level::from($this->random->getInt(1, 9)), new Section($id, $heading, $this->body($known), $this->oneIn(3) ? $this->words() : '')];
+            $sections[] = [
+                Level::from($this->random->getInt(1, 9)),
+                new Section($id, $heading, $this->body($known), $this->oneIn(3) ? $this->words() : ''),
+            ];
         }
 
         return Document::of(new TitleBlock($this->words()), $sections);
@@ -60,7 +74,10 @@ final readonly class RandomDocuments
             1 => new Node('bulletList', content: [$this->item($known), $this->item($known)]),
             2 => new Node('codeBlock', ['language' => null], [Node::text($this->words())]),
             3 => new Node('separator'),
-            4 => new Node('calculation', content: [Node::text($this->random->getInt(1, 9).' / '.$this->random->getInt(0, 9))]),
+            4 => new Node(
+                'calculation',
+                content: [Node::text($this->random->getInt(1, 9) . ' / ' . $this->random->getInt(0, 9))],
+            ),
             default => Node::paragraph($this->inline($known)),
         };
     }
@@ -78,17 +95,20 @@ final readonly class RandomDocuments
      */
     private function inline(array $known, bool $bookmarks = true): array
     {
-        $inline = [Node::text($this->words()), Node::text(' '.$this->words(), [new Mark('emphasis')])];
+        $inline = [Node::text($this->words()), Node::text(' ' . $this->words(), [new Mark('emphasis')])];
         if ([] !== $known && $this->oneIn(4)) {
             $target = $known[$this->random->getInt(0, count($known) - 1)];
-            $inline[] = Node::text($this->words(), [Mark::link('section:'.$target->value)]);
+            $inline[] = Node::text($this->words(), [Mark::link('section:' . $target->value)]);
         }
         if ([] !== $known && $this->oneIn(6)) {
-            $inline[] = new Node('crossReference', ['href' => 'section:'.$known[$this->random->getInt(0, count($known) - 1)]->value, 'shows' => 'heading']);
+            $inline[] = new Node('crossReference', [
+                'href' => 'section:' . $known[$this->random->getInt(0, count($known) - 1)]->value,
+                'shows' => 'heading',
+            ]);
         }
         if ($bookmarks && $this->oneIn(6)) {
             $id = $this->ids->next();
-            $inline[] = new Node('bookmark', ['id' => $id->value, 'name' => 'mark_'.ltrim($id->value, 'n0')]);
+            $inline[] = new Node('bookmark', ['id' => $id->value, 'name' => 'mark_' . ltrim($id->value, 'n0')]);
         }
 
         return $inline;

@@ -22,62 +22,106 @@ final readonly class RandomOperations
     /** @return array{string, Operation} the operation and its name */
     public function on(Document $document): array
     {
-        $names = ['promote', 'demote', 'set-level', 'move', 'move', 'move-up', 'move-down', 'split', 'join', 'make-heading', 'insert', 'rename', 'replace-body',
-            'duplicate', 'delete', 'set-aside', 'bring-back', 'bring-back', 'describe-section', 'describe-document', 'generate-contents', 'refresh-contents', 'make-headings', 'take-as-title', 'put-title-in-text', 'split-by-rule', 'set-text-aside', 'set-text-aside', 'discard'];
+        $names = [
+            'promote',
+            'demote',
+            'set-level',
+            'move',
+            'move',
+            'move-up',
+            'move-down',
+            'split',
+            'join',
+            'make-heading',
+            'insert',
+            'rename',
+            'replace-body',
+            'duplicate',
+            'delete',
+            'set-aside',
+            'bring-back',
+            'bring-back',
+            'describe-section',
+            'describe-document',
+            'generate-contents',
+            'refresh-contents',
+            'make-headings',
+            'take-as-title',
+            'put-title-in-text',
+            'split-by-rule',
+            'set-text-aside',
+            'set-text-aside',
+            'discard',
+        ];
         $name = $this->among($names);
         $from = 'generate-contents' === $name ? $this->random->getInt(0, 4) : $this->random->getInt(-1, 60);
 
-        return [$name, $this->reader->read([
-            'name' => $name,
-            'sections' => $this->sections($document),
-            'section' => $this->section($document),
-            'target' => match ($name) {
-                'describe-section', 'describe-document' => $this->random->getInt(-2, 900),
-                'bring-back', 'insert' => 1 === $this->random->getInt(0, 1) ? $this->section($document) : null,
-                default => $this->section($document),
-            },
-            'offcut' => $this->offcut($document),
-            'extent' => $this->among(['branch', 'heading-only']),
-            'landing' => $this->among(['before', 'after', 'inside']),
-            'heading' => 'join' === $name ? $this->among(['paragraph', 'offcut']) : $this->among(['Renamed', '', 'Neu ✓']),
-            'level' => $this->random->getInt(1, 9),
-            'blocks' => array_values(array_unique([$this->random->getInt(0, 3), $this->random->getInt(0, 3)])),
-            'lines' => [
-                ['section' => $this->section($document), 'block' => $this->random->getInt(0, 2), 'level' => $this->random->getInt(1, 9)],
-                ['section' => $this->section($document), 'block' => $this->random->getInt(0, 2), 'level' => $this->random->getInt(1, 9)],
-            ],
-            'block' => $this->random->getInt(0, 3),
-            'part' => $this->among(['title', 'subtitle']),
-            'rule' => $this->among(['chapter-lines', 'numbered-lines', 'separators', 'page-breaks', 'words']),
-            'words' => $this->random->getInt(40, 60),
-            'from' => $from,
-            'at' => 1 === $this->random->getInt(0, 1) ? $this->random->getInt(-1, 30) : null,
-            'to' => 'generate-contents' === $name ? $this->random->getInt(1, 10) : $from + $this->among([0, 0, 3, 8]),
-            'body' => $this->documents->body([])->toJson(),
-            'aim' => $this->among(['Show it', '']),
-            'marker' => $this->among(['leaf', '']),
-            'numbered' => 1 === $this->random->getInt(0, 1),
-            'inContents' => 1 === $this->random->getInt(0, 1),
-            'title' => $this->among(['Contents', 'Inhalt']),
-        ])];
+        return [
+            $name,
+            $this->reader->read([
+                'name' => $name,
+                'sections' => $this->sections($document),
+                'section' => $this->section($document),
+                'target' => match ($name) {
+                    'describe-section', 'describe-document' => $this->random->getInt(-2, 900),
+                    'bring-back', 'insert' => 1 === $this->random->getInt(0, 1) ? $this->section($document) : null,
+                    default => $this->section($document),
+                },
+                'offcut' => $this->offcut($document),
+                'extent' => $this->among(['branch', 'heading-only']),
+                'landing' => $this->among(['before', 'after', 'inside']),
+                'heading' =>
+                    'join' === $name ? $this->among(['paragraph', 'offcut']) : $this->among(['Renamed', '', 'Neu ✓']),
+                'level' => $this->random->getInt(1, 9),
+                'blocks' => array_values(array_unique([$this->random->getInt(0, 3), $this->random->getInt(0, 3)])),
+                'lines' => [
+                    [
+                        'section' => $this->section($document),
+                        'block' => $this->random->getInt(0, 2),
+                        'level' => $this->random->getInt(1, 9),
+                    ],
+                    [
+                        'section' => $this->section($document),
+                        'block' => $this->random->getInt(0, 2),
+                        'level' => $this->random->getInt(1, 9),
+                    ],
+                ],
+                'block' => $this->random->getInt(0, 3),
+                'part' => $this->among(['title', 'subtitle']),
+                'rule' => $this->among(['chapter-lines', 'numbered-lines', 'separators', 'page-breaks', 'words']),
+                'words' => $this->random->getInt(40, 60),
+                'from' => $from,
+                'at' => 1 === $this->random->getInt(0, 1) ? $this->random->getInt(-1, 30) : null,
+                'to' =>
+                    'generate-contents' === $name ? $this->random->getInt(1, 10) : $from + $this->among([0, 0, 3, 8]),
+                'body' => $this->documents->body([])->toJson(),
+                'aim' => $this->among(['Show it', '']),
+                'marker' => $this->among(['leaf', '']),
+                'numbered' => 1 === $this->random->getInt(0, 1),
+                'inContents' => 1 === $this->random->getInt(0, 1),
+                'title' => $this->among(['Contents', 'Inhalt']),
+            ]),
+        ];
     }
 
     private function section(Document $document): string
     {
         $count = $document->outline->count();
 
-        return 0 === $count || 1 === $this->random->getInt(1, 40) ? 'zzzzzzzzzzzz' : $document->outline->idAt($this->random->getInt(0, $count - 1))->value;
+        return 0 === $count || 1 === $this->random->getInt(1, 40)
+            ? 'zzzzzzzzzzzz'
+            : $document->outline->idAt($this->random->getInt(0, $count - 1))->value;
     }
 
     /** @return list<string> */
     private function sections(Document $document): array
     {
-        return array_map(fn (): string => $this->section($document), range(1, $this->random->getInt(1, 3)));
+        return array_map(fn(): string => $this->section($document), range(1, $this->random->getInt(1, 3)));
     }
 
     private function offcut(Document $document): string
     {
-        $kept = array_keys(array_filter($document->changedOffcuts, static fn (mixed $offcut): bool => null !== $offcut));
+        $kept = array_keys(array_filter($document->changedOffcuts, static fn(mixed $offcut): bool => null !== $offcut));
 
         return [] === $kept ? 'zzzzzzzzzzzz' : $kept[$this->random->getInt(0, count($kept) - 1)];
     }

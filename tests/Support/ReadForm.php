@@ -8,7 +8,10 @@ use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\References;
 use Stemmata\Core\Document\Section;
 
-/** A document without its ids: places are told by their order and bookmarks by their names, so that two readings can be compared. */
+/**
+ * A document without its ids: places are told by their order and bookmarks by their names, so that two readings can be
+ * compared.
+ */
 final class ReadForm
 {
     public static function of(Document $document): string
@@ -19,9 +22,13 @@ final class ReadForm
         $names = [];
         $lines = [$document->titleBlock->title];
         foreach ($sections as $position => $section) {
-            $names[$section->id->value] = 'SECTION'.$position;
+            $names[$section->id->value] = 'SECTION' . $position;
             $names += References::in($section)->bookmarks;
-            $lines[] = $document->outline->levelAt($position + $shift)->value.$document->outline->flagsAt($position + $shift).' '.self::json($section);
+            $lines[] =
+                $document->outline->levelAt($position + $shift)->value .
+                $document->outline->flagsAt($position + $shift) .
+                ' ' .
+                self::json($section);
         }
 
         return self::withoutBlanksAtEnds(strtr(implode("\n", $lines), $names));
@@ -29,7 +36,10 @@ final class ReadForm
 
     private static function json(Section $section): string
     {
-        return json_encode([$section->heading->toJson(), $section->body->toJson()], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
+        return json_encode(
+            [$section->heading->toJson(), $section->body->toJson()],
+            \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES,
+        );
     }
 
     /** No text format keeps more than one blank between words. */

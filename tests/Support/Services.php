@@ -26,15 +26,24 @@ final class Services
     {
         $formats = self::formats();
 
-        return trim((string) preg_replace('/^---\n.*?\n---\n/s', '', $formats->written('md', $formats->read($name, $bytes)->document)));
+        return trim(
+            (string) preg_replace(
+                '/^---\n.*?\n---\n/s',
+                '',
+                $formats->written('md', $formats->read($name, $bytes)->document),
+            ),
+        );
     }
 
     /** @return list<string> what is said of a file, beside what it kept */
     public static function told(string $name, string $bytes): array
     {
-        $told = array_filter(self::formats()->read($name, $bytes)->report->lines, static fn (ReportLine $line): bool => ReportKind::Kept !== $line->kind);
+        $told = array_filter(
+            self::formats()->read($name, $bytes)->report->lines,
+            static fn(ReportLine $line): bool => ReportKind::Kept !== $line->kind,
+        );
 
-        return array_values(array_map(static fn (ReportLine $line): string => $line->sentence, $told));
+        return array_values(array_map(static fn(ReportLine $line): string => $line->sentence, $told));
     }
 
     public static function formats(): Formats
@@ -44,6 +53,17 @@ final class Services
 
         $markdown = new MarkdownReader($html);
 
-        return new Formats([$markdown, $html, new DocxReader($ids), new OdtReader($ids), new EpubReader($ids), new OpmlReader($ids), new TextReader($ids)], [new MarkdownWriter(), new HtmlWriter(), new DocxWriter()]);
+        return new Formats(
+            [
+                $markdown,
+                $html,
+                new DocxReader($ids),
+                new OdtReader($ids),
+                new EpubReader($ids),
+                new OpmlReader($ids),
+                new TextReader($ids),
+            ],
+            [new MarkdownWriter(), new HtmlWriter(), new DocxWriter()],
+        );
     }
 }

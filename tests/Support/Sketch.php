@@ -19,10 +19,16 @@ final class Sketch
     public static function document(string $outline): Document
     {
         $sections = [];
-        foreach (array_filter(array_map(trim(...), explode(',', $outline)), static fn (string $line): bool => '' !== $line) as $line) {
+        foreach (
+            array_filter(array_map(trim(...), explode(',', $outline)), static fn(string $line): bool => '' !== $line)
+            as $line
+        ) {
             [$level, $heading] = [(int) $line[0], trim(substr($line, 1))];
             $id = self::id('' === $heading ? 'opening' : $heading);
-            $sections[] = [Level::from($level), new Section($id, Heading::plain($heading), self::body('Text of '.$heading.'.'))];
+            $sections[] = [
+                Level::from($level),
+                new Section($id, Heading::plain($heading), self::body('Text of ' . $heading . '.')),
+            ];
         }
 
         return Document::of(new TitleBlock('Sketch'), $sections);
@@ -30,7 +36,9 @@ final class Sketch
 
     public static function id(string $heading): SectionId
     {
-        return SectionId::fromString(str_pad(substr((string) preg_replace('/[^a-z0-9]/', '', strtolower($heading)), 0, 12), 12, 'x'));
+        return SectionId::fromString(
+            str_pad(substr((string) preg_replace('/[^a-z0-9]/', '', strtolower($heading)), 0, 12), 12, 'x'),
+        );
     }
 
     /** The way back: what document() would be called with. */
@@ -38,7 +46,7 @@ final class Sketch
     {
         $lines = [];
         foreach ($document->sections() as $position => $section) {
-            $lines[] = trim($document->outline->levelAt($position)->value.' '.$section->heading->plainText());
+            $lines[] = trim($document->outline->levelAt($position)->value . ' ' . $section->heading->plainText());
         }
 
         return implode(', ', $lines);
@@ -46,6 +54,11 @@ final class Sketch
 
     public static function body(string ...$paragraphs): Body
     {
-        return Body::of(array_map(static fn (string $words): Node => Node::paragraph([Node::text($words)]), array_values($paragraphs)));
+        return Body::of(
+            array_map(
+                static fn(string $words): Node => Node::paragraph([Node::text($words)]),
+                array_values($paragraphs),
+            ),
+        );
     }
 }

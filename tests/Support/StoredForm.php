@@ -14,14 +14,15 @@ use Stemmata\Core\Outline\SectionId;
 /**
  * A document as plain values, the way storage keeps it: compared to the byte, and changed by a Change alone.
  *
- * @phpstan-type Stored array{title: string, setup: string, outline: list<string>, sections: array<string, string>, offcuts: array<string, string>}
+ * @phpstan-type Stored array{title: string, setup: string, outline: list<string>, sections: array<string, string>,
+ *     offcuts: array<string, string>}
  */
 final class StoredForm
 {
     /** @return Stored */
     public static function of(Document $document): array
     {
-        $offcuts = array_filter($document->changedOffcuts, static fn (?Offcut $offcut): bool => null !== $offcut);
+        $offcuts = array_filter($document->changedOffcuts, static fn(?Offcut $offcut): bool => null !== $offcut);
         $sections = [];
         foreach (self::idsKept($document) as $id) {
             $sections[$id] = self::section($document->section(SectionId::fromString($id)));
@@ -76,7 +77,7 @@ final class StoredForm
             $ids = [...$ids, ...$offcut?->outline->ids() ?? []];
         }
 
-        return array_map(static fn (SectionId $id): string => $id->value, $ids);
+        return array_map(static fn(SectionId $id): string => $id->value, $ids);
     }
 
     /**
@@ -85,10 +86,10 @@ final class StoredForm
      */
     public static function letters(Document $document): string
     {
-        $text = $document->titleBlock->title.$document->titleBlock->subtitle;
+        $text = $document->titleBlock->title . $document->titleBlock->subtitle;
         foreach (self::idsKept($document) as $id) {
             $section = $document->section(SectionId::fromString($id));
-            $text .= $section->heading->plainText().$section->body->plainText().$section->aim;
+            $text .= $section->heading->plainText() . $section->body->plainText() . $section->aim;
         }
         $letters = mb_str_split((string) preg_replace('/\s+/u', '', $text));
         sort($letters);
@@ -98,6 +99,9 @@ final class StoredForm
 
     private static function section(Section $section): string
     {
-        return json_encode([$section->heading->toJson(), $section->body->toJson(), $section->aim, $section->target, $section->marker], \JSON_THROW_ON_ERROR);
+        return json_encode(
+            [$section->heading->toJson(), $section->body->toJson(), $section->aim, $section->target, $section->marker],
+            \JSON_THROW_ON_ERROR,
+        );
     }
 }

@@ -8,8 +8,12 @@ const DEMO = readFileSync("demo/the-keepers-weather.md", "utf8");
 /** By night nothing but the colours is other than by day. */
 async function expectClean(page: Page, theme: "day" | "night" = "day"): Promise<void> {
   const axe = new AxeBuilder({ page });
-  const { violations } = await (theme === "day" ? axe : axe.withRules(["color-contrast", "link-in-text-block"])).analyze();
-  expect(violations.map((each) => `${each.id}: ${each.nodes.map((node) => node.html.slice(0, 120)).join(" | ")}`)).toEqual([]);
+  const { violations } = await (
+    theme === "day" ? axe : axe.withRules(["color-contrast", "link-in-text-block"])
+  ).analyze();
+  expect(
+    violations.map((each) => `${each.id}: ${each.nodes.map((node) => node.html.slice(0, 120)).join(" | ")}`),
+  ).toEqual([]);
 }
 
 for (const theme of ["day", "night"] as const) {
@@ -74,7 +78,9 @@ test("axe finds nothing on the offcuts, on one being read, and on the history co
 });
 
 for (const theme of ["day", "night"] as const) {
-  test(`axe finds nothing on the keys, their sheet, a strip looked into, a folded text and the way to another document by ${theme}`, async ({ page }) => {
+  test(`axe finds nothing on the keys, their sheet, a strip looked into, a folded text and the way to another document by ${theme}`, async ({
+    page,
+  }) => {
     await page.addInitScript((chosen) => localStorage.setItem("stemmata:theme", chosen), theme);
     await importText(page.request, "# Other\n", "Other.md");
     await openDocument(page, "# A\n\nSome words.\n\n## B\n\nMore words.\n\n# C\n");

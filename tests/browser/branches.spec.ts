@@ -1,14 +1,21 @@
 import { expect, type Page } from "@playwright/test";
 import { allKept, exported, importText, openDocument, pickRow, putCursor, row, storedOutline, test } from "./helpers";
 
-const COAST = "# Coast\n\nThe lamp was lit.\n\n## Lights\n\nOil and wick.\n\n## Fog\n\nBells.\n\n# Logs\n\nEvery watch.\n\n## Gaps\n\n# Storms\n\nThree in a week.\n";
+const COAST =
+  "# Coast\n\nThe lamp was lit.\n\n## Lights\n\nOil and wick.\n\n## Fog\n\nBells.\n\n# Logs\n\nEvery watch.\n\n## Gaps\n\n# Storms\n\nThree in a week.\n";
 
-const section = (page: Page, heading: string) => page.locator(".section-text").filter({ has: page.locator(".heading", { hasText: heading }) });
+const section = (page: Page, heading: string) =>
+  page.locator(".section-text").filter({ has: page.locator(".heading", { hasText: heading }) });
 
 test.describe("to another document", () => {
-  test("a branch is copied to a chosen place; links inside it follow, one that leads out is a finding there", async ({ page }) => {
+  test("a branch is copied to a chosen place; links inside it follow, one that leads out is a finding there", async ({
+    page,
+  }) => {
     const other = await importText(page.request, "# Handbook\n\nText.\n\n## Rules\n\n### Old\n", "Handbook.md");
-    const id = await openDocument(page, "# Coast\n\n## Lights\n\nSee [the fog](#fog) and [the logs](#logs).\n\n## Fog\n\nBells.\n\n# Logs\n");
+    const id = await openDocument(
+      page,
+      "# Coast\n\n## Lights\n\nSee [the fog](#fog) and [the logs](#logs).\n\n## Fog\n\nBells.\n\n# Logs\n",
+    );
     await pickRow(page, "Coast");
     await page.keyboard.press("Shift+F10");
     await page.getByRole("menuitem", { name: "To another document…" }).click();
@@ -20,7 +27,14 @@ test.describe("to another document", () => {
     await dialog.getByRole("combobox").fill("rules");
     await page.keyboard.press("Enter");
     await expect(page.getByText(/Copied to “Handbook”\. One link leads to what stayed behind/)).toBeVisible();
-    expect(await storedOutline(page.request, other)).toEqual(["1 Handbook", "2 Rules", "3 Old", "3 Coast", "4 Lights", "4 Fog"]);
+    expect(await storedOutline(page.request, other)).toEqual([
+      "1 Handbook",
+      "2 Rules",
+      "3 Old",
+      "3 Coast",
+      "4 Lights",
+      "4 Fog",
+    ]);
     expect(await storedOutline(page.request, id)).toEqual(["1 Coast", "2 Lights", "2 Fog", "1 Logs"]);
     await page.getByRole("button", { name: "Go there" }).click();
     await expect(page.getByRole("treeitem", { name: /Coast/ })).toBeVisible();
@@ -53,7 +67,9 @@ test.describe("to another document", () => {
     }
   });
 
-  test("several branches are moved by keys alone; they stay among the offcuts here, and undo brings them back", async ({ page }) => {
+  test("several branches are moved by keys alone; they stay among the offcuts here, and undo brings them back", async ({
+    page,
+  }) => {
     const other = await importText(page.request, "# Keepers\n", "Keepers of the coast.md");
     const id = await openDocument(page, COAST);
     await pickRow(page, "Fog");
@@ -80,7 +96,9 @@ test.describe("to another document", () => {
     expect(await (await page.request.get(`/api/documents/${id}/offcuts`)).json()).toHaveLength(2);
     await page.getByRole("tree").focus();
     await page.keyboard.press("Control+z");
-    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Coast", "2 Lights", "2 Fog", "1 Logs", "2 Gaps", "1 Storms"]);
+    await expect
+      .poll(() => storedOutline(page.request, id))
+      .toEqual(["1 Coast", "2 Lights", "2 Fog", "1 Logs", "2 Gaps", "1 Storms"]);
   });
 });
 
@@ -99,13 +117,18 @@ test("what cannot be copied whole is not copied, and the reason is said", async 
   expect(await page.evaluate(() => navigator.clipboard.readText())).toBe("before");
 });
 
-test("a branch is copied as headings and text, and pasted as sections into another document", async ({ page, context }) => {
+test("a branch is copied as headings and text, and pasted as sections into another document", async ({
+  page,
+  context,
+}) => {
   await context.grantPermissions(["clipboard-read", "clipboard-write"]);
   await openDocument(page, COAST);
   await pickRow(page, "Coast");
   await page.keyboard.press("Control+C");
   await expect(page.getByText("1 branch copied, headings and text.")).toBeVisible();
-  expect(await page.evaluate(() => navigator.clipboard.readText())).toContain("# Coast\n\nThe lamp was lit.\n\n## Lights\n\nOil and wick.\n");
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toContain(
+    "# Coast\n\nThe lamp was lit.\n\n## Lights\n\nOil and wick.\n",
+  );
   const id = await openDocument(page, "# Notes\n\nBefore.\n", "Notes.md");
   await putCursor(page, "Before.");
   await page.keyboard.press("End");
@@ -113,7 +136,9 @@ test("a branch is copied as headings and text, and pasted as sections into anoth
   await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Notes", "2 Coast", "3 Lights", "3 Fog"]);
 });
 
-test("a heading is selected with its whole text, then its branch, which lights up in the manuscript", async ({ page }) => {
+test("a heading is selected with its whole text, then its branch, which lights up in the manuscript", async ({
+  page,
+}) => {
   await openDocument(page, COAST);
   await putCursor(page, "The lamp");
   await page.keyboard.press("Control+A");
@@ -125,7 +150,9 @@ test("a heading is selected with its whole text, then its branch, which lights u
   await expect(page.locator("section[data-index].bg-lit\\/50")).toHaveCount(0);
 });
 
-test("the text is folded under its heading by keys and by hand, and what is gone to is never left hidden", async ({ page }) => {
+test("the text is folded under its heading by keys and by hand, and what is gone to is never left hidden", async ({
+  page,
+}) => {
   await openDocument(page, COAST);
   await putCursor(page, "Coast", ".manuscript .heading");
   await page.keyboard.press("Control+.");
@@ -137,7 +164,11 @@ test("the text is folded under its heading by keys and by hand, and what is gone
   await expect(section(page, "Fog").getByText("Bells.")).toBeVisible();
   await expect(page.getByText("The lamp was lit.")).toBeVisible();
   await section(page, "Logs").hover();
-  await page.locator("section[data-index]").filter({ hasText: "Every watch." }).getByTitle("Fold the text under this heading").click();
+  await page
+    .locator("section[data-index]")
+    .filter({ hasText: "Every watch." })
+    .getByTitle("Fold the text under this heading")
+    .click();
   await expect(page.getByText("Every watch.")).toBeHidden();
   await page.getByRole("button", { name: "Unfold the text of Logs" }).click();
   await expect(page.getByText("Every watch.")).toBeVisible();
@@ -155,7 +186,9 @@ test("only one branch is printed, without the page around it", async ({ page }) 
   await page.evaluate(() => {
     const seen = new MutationObserver(() => {
       const frame = document.querySelector("iframe");
-      if (frame?.contentWindow) frame.contentWindow.print = () => void ((window as unknown as { printed: string }).printed = frame.contentDocument?.body.innerText ?? "");
+      if (frame?.contentWindow)
+        frame.contentWindow.print = () =>
+          void ((window as unknown as { printed: string }).printed = frame.contentDocument?.body.innerText ?? "");
     });
     seen.observe(document.body, { childList: true });
     // The page in the frame gets a window of its own when it is loaded, and print with it.
@@ -164,19 +197,24 @@ test("only one branch is printed, without the page around it", async ({ page }) 
       (event) =>
         event.target instanceof HTMLIFrameElement &&
         event.target.contentWindow &&
-        (event.target.contentWindow.print = () => void ((window as unknown as { printed: string }).printed = (event.target as HTMLIFrameElement).contentDocument?.body.innerText ?? "")),
+        (event.target.contentWindow.print = () =>
+          void ((window as unknown as { printed: string }).printed =
+            (event.target as HTMLIFrameElement).contentDocument?.body.innerText ?? "")),
       true,
     );
   });
   await pickRow(page, "Logs");
   await page.keyboard.press("Shift+F10");
   await page.getByRole("menuitem", { name: "Print this branch…" }).click();
-  await expect.poll(() => page.evaluate(() => (window as unknown as { printed?: string }).printed ?? "")).toMatch(/2 Logs\s+Every watch\.\s+2\.1 Gaps/);
+  await expect
+    .poll(() => page.evaluate(() => (window as unknown as { printed?: string }).printed ?? ""))
+    .toMatch(/2 Logs\s+Every watch\.\s+2\.1 Gaps/);
   expect(await page.evaluate(() => (window as unknown as { printed: string }).printed)).not.toContain("Storms");
 });
 
 test.describe("Strata", () => {
-  const stretch = (page: Page, heading: string) => page.getByRole("navigation", { name: "Strata" }).getByRole("button", { name: new RegExp(heading) });
+  const stretch = (page: Page, heading: string) =>
+    page.getByRole("navigation", { name: "Strata" }).getByRole("button", { name: new RegExp(heading) });
 
   test("a branch is dragged to another place, which is drawn and told before it is let go", async ({ page }) => {
     const id = await openDocument(page, COAST);
@@ -190,7 +228,9 @@ test.describe("Strata", () => {
     await expect(page.getByRole("navigation", { name: "Strata" }).getByRole("status")).toContainText("level 1");
     expect(await storedOutline(page.request, id)).toHaveLength(6);
     await page.mouse.up();
-    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Storms", "1 Coast", "2 Lights", "2 Fog", "1 Logs", "2 Gaps"]);
+    await expect
+      .poll(() => storedOutline(page.request, id))
+      .toEqual(["1 Storms", "1 Coast", "2 Lights", "2 Fog", "1 Logs", "2 Gaps"]);
   });
 
   test("a drag from the outline may end in the strip, and Escape leaves everything as it was", async ({ page }) => {
@@ -212,10 +252,19 @@ test.describe("Strata", () => {
     await page.keyboard.press("Escape");
     await page.mouse.up();
     await expect(row(page, "Gaps")).toHaveCSS("opacity", "1");
-    expect(await storedOutline(page.request, id)).toEqual(["1 Coast", "2 Lights", "2 Fog", "1 Logs", "2 Gaps", "1 Storms"]);
+    expect(await storedOutline(page.request, id)).toEqual([
+      "1 Coast",
+      "2 Lights",
+      "2 Fog",
+      "1 Logs",
+      "2 Gaps",
+      "1 Storms",
+    ]);
     await drag();
     await page.mouse.up();
-    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Coast", "2 Lights", "2 Fog", "2 Gaps", "1 Logs", "1 Storms"]);
+    await expect
+      .poll(() => storedOutline(page.request, id))
+      .toEqual(["1 Coast", "2 Lights", "2 Fog", "2 Gaps", "1 Logs", "1 Storms"]);
   });
 
   test("is reached, gone through, looked into and acted on by keys", async ({ page }) => {
@@ -236,7 +285,9 @@ test.describe("Strata", () => {
     await page.keyboard.press("-");
     await expect(stretch(page, "Storms")).toBeVisible();
     await page.keyboard.press("Control+Shift+ArrowUp");
-    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Logs", "2 Gaps", "1 Coast", "2 Lights", "2 Fog", "1 Storms"]);
+    await expect
+      .poll(() => storedOutline(page.request, id))
+      .toEqual(["1 Logs", "2 Gaps", "1 Coast", "2 Lights", "2 Fog", "1 Storms"]);
     await expect(stretch(page, "Logs")).toBeFocused();
     await page.keyboard.press("Delete");
     await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Coast", "2 Lights", "2 Fog", "1 Storms"]);
@@ -275,7 +326,9 @@ test("a folded branch opens while another waits over it, and takes it in", async
   await page.mouse.move(lights.x + 66, lights.y + 2, { steps: 2 });
   await expect(page.getByRole("status").filter({ hasText: "level 2" })).toBeVisible();
   await page.mouse.up();
-  await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Coast", "2 Storms", "2 Lights", "2 Fog", "1 Logs", "2 Gaps"]);
+  await expect
+    .poll(() => storedOutline(page.request, id))
+    .toEqual(["1 Coast", "2 Storms", "2 Lights", "2 Fog", "1 Logs", "2 Gaps"]);
   await allKept(page);
   expect(await exported(page.request, id, "md")).toContain("## Storms");
 });

@@ -39,14 +39,30 @@ for (const [name, file, buffer, sentence] of BAD) {
 
 test("200 megabytes, unknown ids, stale revisions and broken JSON are refused in words", async ({ request }) => {
   const id = await importText(request, "# A\n\nb\n");
-  const post = (path: string, data: string | Buffer) => request.post(path, { data, headers: { "Content-Type": "application/json" } });
-  const large = await request.post("/api/documents/import?name=big.md", { data: Buffer.alloc(200 * 1024 * 1024, "a"), timeout: 60_000 });
+  const post = (path: string, data: string | Buffer) =>
+    request.post(path, { data, headers: { "Content-Type": "application/json" } });
+  const large = await request.post("/api/documents/import?name=big.md", {
+    data: Buffer.alloc(200 * 1024 * 1024, "a"),
+    timeout: 60_000,
+  });
   const answers = [
     [large, 413],
     [await request.get("/api/documents/nosuchdocume"), 404],
     [await post(`/api/documents/${id}/operations`, "{"), 400],
-    [await post(`/api/documents/${id}/operations`, '{"baseRevision":1,"operation":{"name":"promote","sections":["zzzzzzzzzzzz"]}}'), 422],
-    [await post(`/api/documents/${id}/operations`, '{"baseRevision":99,"operation":{"name":"promote","sections":["zzzzzzzzzzzz"]}}'), 409],
+    [
+      await post(
+        `/api/documents/${id}/operations`,
+        '{"baseRevision":1,"operation":{"name":"promote","sections":["zzzzzzzzzzzz"]}}',
+      ),
+      422,
+    ],
+    [
+      await post(
+        `/api/documents/${id}/operations`,
+        '{"baseRevision":99,"operation":{"name":"promote","sections":["zzzzzzzzzzzz"]}}',
+      ),
+      409,
+    ],
     [await post(`/api/documents/${id}/operations`, '{"baseRevision":1,"operation":{"name":"explode"}}'), 422],
     [await request.get("/api/nowhere"), 404],
   ] as const;

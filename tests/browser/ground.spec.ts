@@ -40,8 +40,13 @@ test("a range of levels that makes no sense keeps the dialog and what was entere
 
 test("links that lead nowhere are told of before a file is written", async ({ page }) => {
   const id = await openDocument(page, "# Coast\n\nSee [the tables](#tables).\n\n## Tables\n\nwords\n");
-  const skeleton = (await (await page.request.get(`/api/documents/${id}`)).json()) as { revision: number; outline: { ids: string[] } };
-  await page.request.post(`/api/documents/${id}/operations`, { data: { baseRevision: skeleton.revision, operation: { name: "delete", sections: [skeleton.outline.ids[1]] } } });
+  const skeleton = (await (await page.request.get(`/api/documents/${id}`)).json()) as {
+    revision: number;
+    outline: { ids: string[] };
+  };
+  await page.request.post(`/api/documents/${id}/operations`, {
+    data: { baseRevision: skeleton.revision, operation: { name: "delete", sections: [skeleton.outline.ids[1]] } },
+  });
   await page.reload();
   await page.getByRole("button", { name: "Write to a file" }).click();
   await page.getByRole("menuitem", { name: "Markdown" }).click();
@@ -55,7 +60,9 @@ test("links that lead nowhere are told of before a file is written", async ({ pa
 test("an import that takes a while can be cancelled, and nothing is on the desk", async ({ page }) => {
   await page.goto("/");
   const text = Array.from({ length: 30_000 }, (_, at) => `## Part ${at}\n\nSome words of it.\n`).join("\n");
-  await page.locator("input[type=file]").setInputFiles({ name: "A long one.md", mimeType: "text/markdown", buffer: Buffer.from(text) });
+  await page
+    .locator("input[type=file]")
+    .setInputFiles({ name: "A long one.md", mimeType: "text/markdown", buffer: Buffer.from(text) });
   await expect(page.getByText("Reading “A long one.md”…")).toBeVisible();
   await page.getByRole("button", { name: "Cancel" }).click();
   await expect(page.getByText("The import was cancelled; nothing was put on the desk.")).toBeVisible();
@@ -64,8 +71,13 @@ test("an import that takes a while can be cancelled, and nothing is on the desk"
 
 test("the rule by which old steps are kept is read and set in the history", async ({ page }) => {
   const id = await openDocument(page, "# Coast\n\nThe lamp.\n");
-  const { revision, outline } = (await (await page.request.get(`/api/documents/${id}`)).json()) as { revision: number; outline: { ids: string[] } };
-  await page.request.post(`/api/documents/${id}/operations`, { data: { baseRevision: revision, operation: { name: "rename", section: outline.ids[0], heading: "Shore" } } });
+  const { revision, outline } = (await (await page.request.get(`/api/documents/${id}`)).json()) as {
+    revision: number;
+    outline: { ids: string[] };
+  };
+  await page.request.post(`/api/documents/${id}/operations`, {
+    data: { baseRevision: revision, operation: { name: "rename", section: outline.ids[0], heading: "Shore" } },
+  });
   await page.reload();
   await page.getByRole("navigation", { name: "Tools" }).getByRole("button", { name: "History" }).click();
   const rule = page.getByLabel(/Old steps/);
@@ -83,7 +95,9 @@ test("a damaged text is shown as such, and the rest can be written on", async ({
   await page.route(`**/api/documents/${id}*`, async (route) => {
     const answer = await route.fetch();
     const skeleton = (await answer.json()) as { texts: { id: string; body: unknown }[] };
-    for (const text of skeleton.texts) if (text.id === outline.ids[1]) text.body = [{ type: "unreadable", content: [{ type: "text", text: "[{broken" }] }];
+    for (const text of skeleton.texts)
+      if (text.id === outline.ids[1])
+        text.body = [{ type: "unreadable", content: [{ type: "text", text: "[{broken" }] }];
     await route.fulfill({ response: answer, json: skeleton });
   });
   await page.reload();
@@ -108,5 +122,10 @@ test("an import into a document can be cancelled, and the document is as it was"
   await expect(page.getByText("The import was cancelled; the document is as it was.")).toBeVisible();
   await page.keyboard.press("Escape");
   // Long enough for a reading that went on to have been stored.
-  await expect.poll(async () => ((await (await page.request.get(`/api/documents/${id}`)).json()) as { revision: number }).revision, { intervals: [3000] }).toBe(1);
+  await expect
+    .poll(
+      async () => ((await (await page.request.get(`/api/documents/${id}`)).json()) as { revision: number }).revision,
+      { intervals: [3000] },
+    )
+    .toBe(1);
 });

@@ -36,9 +36,16 @@ export async function freePort(): Promise<number> {
 }
 
 /** Serves a folder of data; one that is kept goes on with the database that is there. */
-export async function served(port: number, data: string, isKept = false): Promise<{ address: string; stop: () => void }> {
+export async function served(
+  port: number,
+  data: string,
+  isKept = false,
+): Promise<{ address: string; stop: () => void }> {
   // A group of its own: the server’s workers outlive it otherwise.
-  const server = spawn("bash", ["tests/browser/serve", String(port), data, ...(isKept ? ["keep"] : [])], { detached: true, stdio: "ignore" });
+  const server = spawn("bash", ["tests/browser/serve", String(port), data, ...(isKept ? ["keep"] : [])], {
+    detached: true,
+    stdio: "ignore",
+  });
   const address = `http://127.0.0.1:${port}`;
   const answers = () =>
     fetch(`${address}/api/ping`).then(
@@ -57,15 +64,25 @@ export async function openDocument(page: Page, markdown: string, name = "Test.md
   return id;
 }
 
-export async function importText(request: APIRequestContext, markdown: string | Buffer, name = "Test.md"): Promise<string> {
-  const answer = await request.post(`/api/documents/import?name=${encodeURIComponent(name)}`, { data: markdown, headers: { "Content-Type": "application/octet-stream" } });
+export async function importText(
+  request: APIRequestContext,
+  markdown: string | Buffer,
+  name = "Test.md",
+): Promise<string> {
+  const answer = await request.post(`/api/documents/import?name=${encodeURIComponent(name)}`, {
+    data: markdown,
+    headers: { "Content-Type": "application/octet-stream" },
+  });
   expect(answer.status(), await answer.text()).toBe(201);
   return ((await answer.json()) as { id: string }).id;
 }
 
 /** The outline as the server has it: “1 One”, “2 Two”. */
 export async function storedOutline(request: APIRequestContext, id: string): Promise<string[]> {
-  const skeleton = (await (await request.get(`/api/documents/${id}`)).json()) as { outline: { levels: string }; sections: { heading: string }[] };
+  const skeleton = (await (await request.get(`/api/documents/${id}`)).json()) as {
+    outline: { levels: string };
+    sections: { heading: string }[];
+  };
   return skeleton.sections.map((section, position) => `${skeleton.outline.levels[position]} ${section.heading}`.trim());
 }
 
@@ -84,7 +101,10 @@ export async function shownOutline(page: Page): Promise<string[]> {
     .evaluateAll((rows) =>
       rows
         .toSorted((a, b) => a.getBoundingClientRect().top - b.getBoundingClientRect().top)
-        .map((each) => `${each.getAttribute("aria-level")} ${(each.querySelector("[title]:not([aria-hidden])") ?? each).getAttribute("title") ?? ""}`),
+        .map(
+          (each) =>
+            `${each.getAttribute("aria-level")} ${(each.querySelector("[title]:not([aria-hidden])") ?? each).getAttribute("title") ?? ""}`,
+        ),
     );
 }
 
@@ -100,7 +120,9 @@ export async function putCursor(page: Page, words: string, line = ".manuscript p
   const place = page.locator(line, { hasText: words }).first();
   await expect(async () => {
     await place.click();
-    const at = await page.evaluate(() => document.getSelection()?.anchorNode?.parentElement?.closest("p, h2, li, pre")?.textContent ?? "");
+    const at = await page.evaluate(
+      () => document.getSelection()?.anchorNode?.parentElement?.closest("p, h2, li, pre")?.textContent ?? "",
+    );
     expect(at).toContain(words);
   }).toPass();
 }

@@ -14,7 +14,9 @@ test.afterEach(async ({ request }) => {
   await request.put("/api/keys", { data: { keys: {} } });
 });
 
-test("a command’s keys are changed, hold after a reload and in another document, and go back to ours", async ({ page }) => {
+test("a command’s keys are changed, hold after a reload and in another document, and go back to ours", async ({
+  page,
+}) => {
   const id = await openDocument(page, COAST);
   const dialog = await openKeys(page);
   await dialog.getByRole("searchbox").fill("promote");
@@ -46,13 +48,17 @@ test("a command’s keys are changed, hold after a reload and in another documen
   await expect.poll(async () => (await page.request.get("/api/keys")).json()).toEqual({ keys: {} });
 });
 
-test("keys that another command has are taken only when the writer says so; the browser’s are refused", async ({ page }) => {
+test("keys that another command has are taken only when the writer says so; the browser’s are refused", async ({
+  page,
+}) => {
   await openDocument(page, COAST);
   const dialog = await openKeys(page);
   await dialog.getByRole("searchbox").fill("nest under");
   await dialog.getByRole("button", { name: "Keys of “Nest under…”: none" }).click();
   await page.keyboard.press("Control+D");
-  await expect(dialog.getByRole("status")).toHaveText("These are the keys of “Duplicate”. Taken for “Nest under…”, they no longer do that.");
+  await expect(dialog.getByRole("status")).toHaveText(
+    "These are the keys of “Duplicate”. Taken for “Nest under…”, they no longer do that.",
+  );
   await page.keyboard.press("Control+Alt+ArrowUp");
   await expect(dialog.getByRole("status")).toHaveText("Screen readers keep these keys for themselves.");
   await expect(dialog.getByRole("button", { name: "Use them" })).toBeDisabled();
@@ -78,7 +84,10 @@ test("the dialog is worked from the keyboard alone, and the sheet lists the writ
   await page.keyboard.press("Tab");
   await page.keyboard.press("Enter");
   await expect(dialog.getByRole("button", { name: "Keys of “Split here”: F9" })).toBeVisible();
-  const [sheet] = await Promise.all([page.waitForEvent("popup"), dialog.getByRole("button", { name: "A sheet to print" }).click()]);
+  const [sheet] = await Promise.all([
+    page.waitForEvent("popup"),
+    dialog.getByRole("button", { name: "A sheet to print" }).click(),
+  ]);
   await expect(sheet.getByRole("heading", { name: "Keys" })).toBeVisible();
   await expect(sheet.locator("dl > div").filter({ hasText: "Split here" })).toHaveText("Split hereF9");
   await sheet.close();
@@ -128,7 +137,8 @@ test("an input method’s own keys finish nothing", async ({ page }) => {
   await page.keyboard.press("F2");
   const heading = page.getByLabel("Heading", { exact: true });
   await heading.fill("とうだい");
-  const compose = (key: string) => heading.dispatchEvent("keydown", { key, isComposing: true, bubbles: true, cancelable: true });
+  const compose = (key: string) =>
+    heading.dispatchEvent("keydown", { key, isComposing: true, bubbles: true, cancelable: true });
   await compose("Enter");
   await compose("Escape");
   await expect(heading).toBeFocused();
@@ -139,7 +149,8 @@ test("an input method’s own keys finish nothing", async ({ page }) => {
 
 test("items of a list go up, down, in and out by keys, and the numbers follow", async ({ page }) => {
   const id = await openDocument(page, "# Rules\n\n1. wind\n2. glass\n   - mercury\n3. oil\n");
-  const list = async () => (await exported(page.request, id, "md")).split("\n").filter((line) => /wind|glass|mercury|oil/.test(line));
+  const list = async () =>
+    (await exported(page.request, id, "md")).split("\n").filter((line) => /wind|glass|mercury|oil/.test(line));
   await putCursor(page, "oil", ".manuscript li p");
   await page.keyboard.press("Alt+ArrowUp");
   await allKept(page);

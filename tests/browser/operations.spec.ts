@@ -40,13 +40,31 @@ const CASES: Case[] = [
   { command: "Demote the heading only", on: "Beta", after: ["1 Alpha", "3 Beta", "3 Gamma", "2 Delta", "1 Epsilon"] },
   { command: "Move up", on: "Delta", after: ["1 Alpha", "2 Delta", "2 Beta", "3 Gamma", "1 Epsilon"] },
   { command: "Move down", on: "Beta", after: ["1 Alpha", "2 Delta", "2 Beta", "3 Gamma", "1 Epsilon"] },
-  { command: "Nest under…", on: "Delta", after: ["1 Alpha", "2 Beta", "3 Gamma", "1 Epsilon", "2 Delta"], finish: write("epsilon") },
+  {
+    command: "Nest under…",
+    on: "Delta",
+    after: ["1 Alpha", "2 Beta", "3 Gamma", "1 Epsilon", "2 Delta"],
+    finish: write("epsilon"),
+  },
   { command: "Insert before", on: "Delta", after: ["1 Alpha", "2 Beta", "3 Gamma", "2", "2 Delta", "1 Epsilon"] },
   { command: "Insert after", on: "Beta", after: ["1 Alpha", "2 Beta", "3 Gamma", "2", "2 Delta", "1 Epsilon"] },
   { command: "Insert inside", on: "Delta", after: ["1 Alpha", "2 Beta", "3 Gamma", "2 Delta", "3", "1 Epsilon"] },
-  { command: "Duplicate", on: "Beta", after: ["1 Alpha", "2 Beta", "3 Gamma", "2 Beta", "3 Gamma", "2 Delta", "1 Epsilon"] },
-  { command: "Rename", on: "Delta", after: ["1 Alpha", "2 Beta", "3 Gamma", "2 Zeta", "1 Epsilon"], finish: write("Zeta") },
-  { command: "Make it a paragraph of the section above", on: "Gamma", after: ["1 Alpha", "2 Beta", "2 Delta", "1 Epsilon"] },
+  {
+    command: "Duplicate",
+    on: "Beta",
+    after: ["1 Alpha", "2 Beta", "3 Gamma", "2 Beta", "3 Gamma", "2 Delta", "1 Epsilon"],
+  },
+  {
+    command: "Rename",
+    on: "Delta",
+    after: ["1 Alpha", "2 Beta", "3 Gamma", "2 Zeta", "1 Epsilon"],
+    finish: write("Zeta"),
+  },
+  {
+    command: "Make it a paragraph of the section above",
+    on: "Gamma",
+    after: ["1 Alpha", "2 Beta", "2 Delta", "1 Epsilon"],
+  },
   { command: "Set aside", on: "Beta", after: ["1 Alpha", "2 Delta", "1 Epsilon"] },
   { command: "Delete", on: "Alpha", after: ["1 Epsilon"] },
 ];
@@ -80,7 +98,9 @@ for (const [way, run] of Object.entries(WAYS)) {
       await page.keyboard.type("leaf");
       await page.keyboard.press("Enter");
       await expect(row(page, "Delta")).toHaveAccessibleName(/leaf marker/);
-      const { outline } = (await (await page.request.get(`/api/documents/${id}`)).json()) as { outline: { flags: string } };
+      const { outline } = (await (await page.request.get(`/api/documents/${id}`)).json()) as {
+        outline: { flags: string };
+      };
       expect(outline.flags).toBe("10006");
     });
   });
@@ -92,10 +112,36 @@ test.describe("the text’s own commands", () => {
     await page.getByRole("menuitem", { name: command }).first().click();
   };
   const TEXTS: { name: string; cursor: string; line?: string; hand: string; keys: string; after: string[] }[] = [
-    { name: "split", cursor: "Two words here.", hand: "Split here", keys: "Control+Alt+Enter", after: ["1 Alpha", "2 Beta", "2", "3 Gamma", "2 Delta", "1 Epsilon"] },
-    { name: "a heading of level 4", cursor: "Four.", hand: "Heading, level 4", keys: "Control+Alt+4", after: ["1 Alpha", "2 Beta", "3 Gamma", "2 Delta", "4 Four.", "1 Epsilon"] },
-    { name: "a paragraph again", cursor: "Delta", line: ".manuscript .heading", hand: "Paragraph", keys: "Control+Alt+0", after: ["1 Alpha", "2 Beta", "3 Gamma", "1 Epsilon"] },
-    { name: "join", cursor: "Gamma", line: ".manuscript .heading", hand: "Join with the section above", keys: "Control+Alt+Backspace", after: ["1 Alpha", "2 Beta", "2 Delta", "1 Epsilon"] },
+    {
+      name: "split",
+      cursor: "Two words here.",
+      hand: "Split here",
+      keys: "Control+Alt+Enter",
+      after: ["1 Alpha", "2 Beta", "2", "3 Gamma", "2 Delta", "1 Epsilon"],
+    },
+    {
+      name: "a heading of level 4",
+      cursor: "Four.",
+      hand: "Heading, level 4",
+      keys: "Control+Alt+4",
+      after: ["1 Alpha", "2 Beta", "3 Gamma", "2 Delta", "4 Four.", "1 Epsilon"],
+    },
+    {
+      name: "a paragraph again",
+      cursor: "Delta",
+      line: ".manuscript .heading",
+      hand: "Paragraph",
+      keys: "Control+Alt+0",
+      after: ["1 Alpha", "2 Beta", "3 Gamma", "1 Epsilon"],
+    },
+    {
+      name: "join",
+      cursor: "Gamma",
+      line: ".manuscript .heading",
+      hand: "Join with the section above",
+      keys: "Control+Alt+Backspace",
+      after: ["1 Alpha", "2 Beta", "2 Delta", "1 Epsilon"],
+    },
   ];
   for (const { name, cursor, line, hand, keys, after } of TEXTS) {
     for (const way of ["by mouse", "by keyboard"]) {
@@ -112,7 +158,10 @@ test.describe("the text’s own commands", () => {
   }
 });
 
-test("undo and redo walk one line of history, from either of two windows and after a reload", async ({ page, context }) => {
+test("undo and redo walk one line of history, from either of two windows and after a reload", async ({
+  page,
+  context,
+}) => {
   const id = await openDocument(page, TEXT);
   const stored = () => storedOutline(page.request, id);
   const other = await context.newPage();

@@ -2,7 +2,14 @@ import { expect } from "@playwright/test";
 import { importText, shownOutline, storedOutline, test } from "./helpers";
 
 const MOVING = ["ArrowDown", "ArrowDown", "ArrowUp", "Shift+ArrowDown", "Home", "End", "Escape"];
-const CHANGING = ["Control+Shift+ArrowUp", "Control+Shift+ArrowDown", "Control+Shift+ArrowLeft", "Control+Shift+ArrowRight", "Delete", "Control+d"];
+const CHANGING = [
+  "Control+Shift+ArrowUp",
+  "Control+Shift+ArrowDown",
+  "Control+Shift+ArrowLeft",
+  "Control+Shift+ArrowRight",
+  "Delete",
+  "Control+d",
+];
 const KEYS = [...MOVING, ...CHANGING, "Control+z", "Control+z", "Control+Shift+z"];
 
 /** A linear congruential generator with the multiplier of Numerical Recipes (from memory), so that a run can be repeated. */
@@ -16,9 +23,15 @@ function chance(seed: number): (below: number) => number {
 
 // More of them: SEEDS=1,2,3 npx playwright test random
 for (const seed of (process.env["SEEDS"] ?? "8").split(",").map(Number)) {
-  test(`keys at random in two windows leave both with the outline that is kept (seed ${seed})`, async ({ page, context }) => {
+  test(`keys at random in two windows leave both with the outline that is kept (seed ${seed})`, async ({
+    page,
+    context,
+  }) => {
     const next = chance(seed);
-    const id = await importText(page.request, Array.from({ length: 14 }, (_, nth) => `${"#".repeat(1 + next(3))} S${nth}\n`).join("\n"));
+    const id = await importText(
+      page.request,
+      Array.from({ length: 14 }, (_, nth) => `${"#".repeat(1 + next(3))} S${nth}\n`).join("\n"),
+    );
     const windows = [page, await context.newPage()];
     for (const each of windows) {
       // High enough for all rows to be drawn.
@@ -38,7 +51,10 @@ for (const seed of (process.env["SEEDS"] ?? "8").split(",").map(Number)) {
     for (const each of windows) {
       await each.bringToFront();
       await expect(each.getByText("all changes kept")).toBeVisible();
-      await expect(async () => expect(await shownOutline(each)).toEqual(await storedOutline(page.request, id)), pressed.join("\n")).toPass({ timeout: 15_000 });
+      await expect(
+        async () => expect(await shownOutline(each)).toEqual(await storedOutline(page.request, id)),
+        pressed.join("\n"),
+      ).toPass({ timeout: 15_000 });
     }
     const kept = await storedOutline(page.request, id);
     await page.reload();

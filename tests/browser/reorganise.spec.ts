@@ -34,7 +34,15 @@ test.describe("several picked sections", () => {
     await expect(bar).toContainText("3 words");
     await bar.getByRole("button", { name: "Promote" }).click();
     await expect(page.getByText("Promoted “Fog” and 1 more.")).toBeVisible();
-    expect(await storedOutline(page.request, id)).toEqual(["1 Coast", "2 Lights", "1 Fog", "1 Logs", "1 Gaps", "2 Ink", "1 Storms"]);
+    expect(await storedOutline(page.request, id)).toEqual([
+      "1 Coast",
+      "2 Lights",
+      "1 Fog",
+      "1 Logs",
+      "1 Gaps",
+      "2 Ink",
+      "1 Storms",
+    ]);
     await page.getByRole("button", { name: "Undo" }).click();
     await expect.poll(() => storedOutline(page.request, id)).toContain("2 Fog");
     await row(page, "Lights").click();
@@ -49,9 +57,13 @@ test.describe("several picked sections", () => {
     await page.keyboard.press("Shift+ArrowDown");
     expect(await picked(page)).toEqual(["Lights", "Fog"]);
     await page.keyboard.press("Control+Shift+ArrowLeft");
-    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Coast", "1 Lights", "1 Fog", "1 Logs", "2 Gaps", "2 Ink", "1 Storms"]);
+    await expect
+      .poll(() => storedOutline(page.request, id))
+      .toEqual(["1 Coast", "1 Lights", "1 Fog", "1 Logs", "2 Gaps", "2 Ink", "1 Storms"]);
     await page.keyboard.press("Control+Shift+ArrowUp");
-    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Lights", "1 Fog", "1 Coast", "1 Logs", "2 Gaps", "2 Ink", "1 Storms"]);
+    await expect
+      .poll(() => storedOutline(page.request, id))
+      .toEqual(["1 Lights", "1 Fog", "1 Coast", "1 Logs", "2 Gaps", "2 Ink", "1 Storms"]);
     await page.keyboard.press("Escape");
     expect(await picked(page)).toEqual([]);
     await page.keyboard.press("End");
@@ -78,7 +90,9 @@ test.describe("several picked sections", () => {
     await page.mouse.move(to.x + 50, to.y + to.height, { steps: 6 });
     await expect(page.getByText("under “Storms”")).toBeVisible();
     await page.mouse.up();
-    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Coast", "2 Fog", "1 Logs", "2 Ink", "1 Storms", "2 Lights", "2 Gaps"]);
+    await expect
+      .poll(() => storedOutline(page.request, id))
+      .toEqual(["1 Coast", "2 Fog", "1 Logs", "2 Ink", "1 Storms", "2 Lights", "2 Gaps"]);
   });
 
   test("are nested under a heading found by its words, and brought to the top level", async ({ page }) => {
@@ -88,11 +102,15 @@ test.describe("several picked sections", () => {
     await page.getByRole("button", { name: "Nest under…" }).click();
     await page.getByLabel("Some words of a heading").fill("ink");
     await page.keyboard.press("Enter");
-    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Coast", "2 Fog", "1 Logs", "2 Gaps", "2 Ink", "3 Lights", "3 Storms"]);
+    await expect
+      .poll(() => storedOutline(page.request, id))
+      .toEqual(["1 Coast", "2 Fog", "1 Logs", "2 Gaps", "2 Ink", "3 Lights", "3 Storms"]);
     await page.getByRole("button", { name: "Nest under…" }).click();
     await page.getByLabel("Some words of a heading").fill("top level");
     await page.keyboard.press("Enter");
-    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Coast", "2 Fog", "1 Logs", "2 Gaps", "2 Ink", "1 Lights", "1 Storms"]);
+    await expect
+      .poll(() => storedOutline(page.request, id))
+      .toEqual(["1 Coast", "2 Fog", "1 Logs", "2 Gaps", "2 Ink", "1 Lights", "1 Storms"]);
   });
 
   test("get a level, a marker and a target at once", async ({ page }) => {
@@ -114,12 +132,18 @@ test.describe("several picked sections", () => {
     await page.getByLabel(/Words wanted in each/).fill("1,200");
     await page.keyboard.press("Enter");
     await expect
-      .poll(async () => ((await (await page.request.get(`/api/documents/${id}`)).json()) as { sections: { target: number | null }[] }).sections.map((each) => each.target))
+      .poll(async () =>
+        (
+          (await (await page.request.get(`/api/documents/${id}`)).json()) as { sections: { target: number | null }[] }
+        ).sections.map((each) => each.target),
+      )
       .toEqual([null, null, null, null, 1200, 1200, null]);
   });
 });
 
-test("the filter leaves matching headings with what stands above them, and overviews fold to a level", async ({ page }) => {
+test("the filter leaves matching headings with what stands above them, and overviews fold to a level", async ({
+  page,
+}) => {
   await openDocument(page, COAST);
   await pickRow(page, "Coast");
   await page.keyboard.press("/");
@@ -163,7 +187,9 @@ test.describe("Arrange", () => {
     await expect.poll(() => storedOutline(page.request, id)).toContain("2 Thick weather");
   });
 
-  test("the same keys pick, promote and undo; Tab reaches the fields of the row, and Enter its text", async ({ page }) => {
+  test("the same keys pick, promote and undo; Tab reaches the fields of the row, and Enter its text", async ({
+    page,
+  }) => {
     const id = await openDocument(page, COAST);
     await page.goto(`/documents/${id}/arrange`);
     await page.getByRole("treegrid").focus();
@@ -172,7 +198,9 @@ test.describe("Arrange", () => {
     await page.keyboard.press("Shift+ArrowDown");
     await expect(page.getByRole("toolbar", { name: "Picked branches" })).toContainText("2 branches picked");
     await page.keyboard.press("Control+Shift+ArrowLeft");
-    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Coast", "1 Lights", "1 Fog", "1 Logs", "2 Gaps", "2 Ink", "1 Storms"]);
+    await expect
+      .poll(() => storedOutline(page.request, id))
+      .toEqual(["1 Coast", "1 Lights", "1 Fog", "1 Logs", "2 Gaps", "2 Ink", "1 Storms"]);
     await page.keyboard.press("Control+z");
     await expect.poll(() => storedOutline(page.request, id)).toContain("2 Lights");
     await page.keyboard.press("Tab");
@@ -196,7 +224,9 @@ test.describe("Arrange", () => {
     await page.mouse.move(to.x + 50, to.y + to.height, { steps: 6 });
     await expect(page.getByText("becomes 3.1, level 2, under “Storms”")).toBeVisible();
     await page.mouse.up();
-    await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Coast", "2 Fog", "1 Logs", "2 Gaps", "2 Ink", "1 Storms", "2 Lights"]);
+    await expect
+      .poll(() => storedOutline(page.request, id))
+      .toEqual(["1 Coast", "2 Fog", "1 Logs", "2 Gaps", "2 Ink", "1 Storms", "2 Lights"]);
   });
 });
 
@@ -223,9 +253,12 @@ test.describe("offcuts", () => {
     await expect(page.locator(".manuscript p", { hasText: "Oil was dear and" })).toBeVisible();
   });
 
-  test("an offcut is read in full, and thrown away after one question; undo brings even that back", async ({ page }) => {
+  test("an offcut is read in full, and thrown away after one question; undo brings even that back", async ({
+    page,
+  }) => {
     const id = await openDocument(page, TEXT);
-    const offcuts = async () => ((await (await page.request.get(`/api/documents/${id}/offcuts`)).json()) as unknown[]).length;
+    const offcuts = async () =>
+      ((await (await page.request.get(`/api/documents/${id}/offcuts`)).json()) as unknown[]).length;
     await pickRow(page, "Logs");
     await page.keyboard.press("Delete");
     await page.getByRole("button", { name: "Offcuts" }).click();
@@ -249,10 +282,15 @@ test("one branch is written to a file by itself", async ({ page }) => {
   const id = await openDocument(page, COAST);
   await pickRow(page, "Coast");
   await page.keyboard.press("Shift+F10");
-  const [download] = await Promise.all([page.waitForEvent("download"), page.getByRole("menuitem", { name: "Write this branch to Markdown" }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("menuitem", { name: "Write this branch to Markdown" }).click(),
+  ]);
   expect(download.suggestedFilename()).toBe("Coast.md");
   const section = await page.getByRole("treeitem", { name: /Coast/ }).getAttribute("id");
-  const branch = await (await page.request.get(`/api/documents/${id}/export?format=md&section=${section?.slice(4)}`)).text();
+  const branch = await (
+    await page.request.get(`/api/documents/${id}/export?format=md&section=${section?.slice(4)}`)
+  ).text();
   expect(branch).toContain("# Coast\n\n## Lights\n\nOil.\n\n## Fog\n\nBells and more.\n");
   expect(branch).not.toContain("Logs");
   expect((await page.request.get(`/api/documents/${id}/export?format=md&section=zzzzzzzzzzzz`)).status()).toBe(422);
@@ -262,9 +300,15 @@ test("the document and a branch are written as word-processor documents that can
   await openDocument(page, COAST);
   const written = async (press: () => Promise<void>) => {
     const [download] = await Promise.all([page.waitForEvent("download"), press()]);
-    const answer = await page.request.post(`/api/documents/import?name=${encodeURIComponent(download.suggestedFilename())}`, { data: await readFile(await download.path()) });
+    const answer = await page.request.post(
+      `/api/documents/import?name=${encodeURIComponent(download.suggestedFilename())}`,
+      { data: await readFile(await download.path()) },
+    );
     const { id: again } = (await answer.json()) as { id: string };
-    return { name: download.suggestedFilename(), text: await (await page.request.get(`/api/documents/${again}/export?format=md`)).text() };
+    return {
+      name: download.suggestedFilename(),
+      text: await (await page.request.get(`/api/documents/${again}/export?format=md`)).text(),
+    };
   };
   const whole = await written(async () => {
     await page.getByRole("button", { name: "Write to a file" }).click();
@@ -274,7 +318,9 @@ test("the document and a branch are written as word-processor documents that can
   expect(whole.text).toContain("# Logs");
   await pickRow(page, "Coast");
   await page.keyboard.press("Shift+F10");
-  const branch = await written(() => page.getByRole("menuitem", { name: "Write this branch to a word-processor document" }).click());
+  const branch = await written(() =>
+    page.getByRole("menuitem", { name: "Write this branch to a word-processor document" }).click(),
+  );
   expect(branch.name).toBe("Coast.docx");
   expect(branch.text).toContain("# Coast\n\n## Lights\n\nOil.\n\n## Fog\n\nBells and more.\n");
   expect(branch.text).not.toContain("Logs");
@@ -317,7 +363,9 @@ test.describe("history", () => {
     // A hand takes longer than the editor to see what is selected; these keys do not.
     await expect.poll(() => page.evaluate(() => document.getSelection()?.toString())).toBe("The lamp.");
     // The page is told of its selection with the next frame, the editor after it.
-    await page.evaluate(() => new Promise((told) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(told)))));
+    await page.evaluate(
+      () => new Promise((told) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(told)))),
+    );
     await page.keyboard.press("Control+b");
     await expect(page.locator(".manuscript strong")).toHaveText("The lamp.");
     await allKept(page);
@@ -342,7 +390,9 @@ test.describe("history", () => {
     const id = await openDocument(page, "# Coast\n\nText.\n");
     let { revision } = (await (await page.request.get(`/api/documents/${id}`)).json()) as { revision: number };
     for (let step = 0; step < 305; step++) {
-      const answer = await page.request.post(`/api/documents/${id}/operations`, { data: { baseRevision: revision, operation: { name: "describe-document", title: `Title ${step}` } } });
+      const answer = await page.request.post(`/api/documents/${id}/operations`, {
+        data: { baseRevision: revision, operation: { name: "describe-document", title: `Title ${step}` } },
+      });
       ({ revision } = (await answer.json()) as { revision: number });
     }
     await page.getByRole("button", { name: "History" }).click();
@@ -354,7 +404,9 @@ test.describe("history", () => {
     await expect(steps.last()).toContainText("“Title 0”");
     await expect(drawer.getByRole("button", { name: "Earlier steps" })).toBeHidden();
     // What is written meanwhile leaves it unfolded.
-    await page.request.post(`/api/documents/${id}/operations`, { data: { baseRevision: revision, operation: { name: "describe-document", title: "One more" } } });
+    await page.request.post(`/api/documents/${id}/operations`, {
+      data: { baseRevision: revision, operation: { name: "describe-document", title: "One more" } },
+    });
     await expect(steps.first()).toContainText("“One more”");
     await expect(steps).toHaveCount(306);
   });
@@ -362,18 +414,28 @@ test.describe("history", () => {
   test("going back is refused when another window has written since, and nothing changes", async ({ page }) => {
     const id = await openDocument(page, "# Coast\n\nText.\n");
     const { revision } = (await (await page.request.get(`/api/documents/${id}`)).json()) as { revision: number };
-    const rename = (heading: string, base: number) => ({ data: { baseRevision: base, operation: { name: "insert", heading } } });
+    const rename = (heading: string, base: number) => ({
+      data: { baseRevision: base, operation: { name: "insert", heading } },
+    });
     expect((await page.request.post(`/api/documents/${id}/operations`, rename("One", revision))).status()).toBe(200);
-    expect((await page.request.post(`/api/documents/${id}/operations`, rename("Two", revision + 1))).status()).toBe(200);
+    expect((await page.request.post(`/api/documents/${id}/operations`, rename("Two", revision + 1))).status()).toBe(
+      200,
+    );
     const {
       sittings: [[step]],
-    } = (await (await page.request.get(`/api/documents/${id}/history`)).json()) as { sittings: [[{ previous: number }]] };
-    const answer = await page.request.post(`/api/documents/${id}/history/return`, { data: { baseRevision: revision + 1, state: step.previous } });
+    } = (await (await page.request.get(`/api/documents/${id}/history`)).json()) as {
+      sittings: [[{ previous: number }]];
+    };
+    const answer = await page.request.post(`/api/documents/${id}/history/return`, {
+      data: { baseRevision: revision + 1, state: step.previous },
+    });
     expect(answer.status()).toBe(409);
     expect(await storedOutline(page.request, id)).toEqual(["1 Coast", "1 One", "1 Two"]);
   });
 
-  test("a state is named, compared with another past state, and a section that is gone is brought back from it", async ({ page }) => {
+  test("a state is named, compared with another past state, and a section that is gone is brought back from it", async ({
+    page,
+  }) => {
     const id = await openDocument(page, "# Coast\n\nThe lamp was lit.\n\n# Logs\n\nEvery watch.\n\n# Storms\n");
     await page.getByRole("button", { name: "History" }).click();
     const drawer = page.getByRole("region", { name: "History" });

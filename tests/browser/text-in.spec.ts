@@ -1,5 +1,15 @@
 import { expect, type Page } from "@playwright/test";
-import { exported, importText, openDocument, pickRow, putCursor, row, shownOutline, storedOutline, test } from "./helpers";
+import {
+  exported,
+  importText,
+  openDocument,
+  pickRow,
+  putCursor,
+  row,
+  shownOutline,
+  storedOutline,
+  test,
+} from "./helpers";
 
 const TEXT = "Nobody wrote down why the lamp went out, but three of them wrote down when it did.";
 const FALSE_HEADINGS = `<html><body><p style="font-size:20pt"><b>The oil</b></p><p>${TEXT}</p><p><b>Colza</b></p><p>${TEXT}</p><p><b>Paraffin</b></p><p>${TEXT}</p><p style="font-size:20pt"><b>The men</b></p><p>${TEXT}</p><p><b>Do not trust this.</b></p><p>${TEXT}</p></body></html>`;
@@ -10,12 +20,19 @@ async function importOnDesk(page: Page, name: string, buffer: Buffer): Promise<v
   await expect(page.getByRole("dialog")).toContainText("is on the desk");
 }
 
-test("false headings of an imported file are reviewed by groups, and become the outline that was shown", async ({ page }) => {
+test("false headings of an imported file are reviewed by groups, and become the outline that was shown", async ({
+  page,
+}) => {
   await importOnDesk(page, "lamps.html", Buffer.from(FALSE_HEADINGS));
   await expect(page.getByRole("dialog")).toContainText("4 lines look like headings and are none yet.");
   await page.getByRole("button", { name: /^Review / }).click();
   const preview = page.getByRole("group", { name: "The outline as it would become" });
-  await expect(preview.getByRole("listitem")).toHaveText(["1The oil, new", "1.1Colza, new", "1.2Paraffin, new", "2The men, new"]);
+  await expect(preview.getByRole("listitem")).toHaveText([
+    "1The oil, new",
+    "1.1Colza, new",
+    "1.2Paraffin, new",
+    "2The men, new",
+  ]);
   await page.getByLabel("What “Paraffin” is").selectOption("no heading");
   await expect(preview.getByRole("listitem")).toHaveCount(3);
   await page.getByLabel("What lines that are 168 % of the text’s size, bold are").selectOption("level 2");
@@ -32,9 +49,13 @@ test("an import report says what was changed and lost, and leads to the place", 
   const html = `<html><body><h1>1 Oil</h1><p>a <a href="#nowhere">link</a> and a <a href="javascript:alert(1)">trick</a></p><h1>2 Men</h1><p>b<script>alert(2)</script></p></body></html>`;
   await importOnDesk(page, "report.html", Buffer.from(html));
   const dialog = page.getByRole("dialog");
-  await expect(dialog.getByRole("region", { name: "Please look at" })).toContainText("A link leads to a place that is nowhere in the file.");
+  await expect(dialog.getByRole("region", { name: "Please look at" })).toContainText(
+    "A link leads to a place that is nowhere in the file.",
+  );
   await expect(dialog.getByRole("region", { name: "Could not be kept" })).toContainText("only its words were kept");
-  await expect(dialog.getByRole("region", { name: "Changed" })).toContainText("The numbers of 2 headings were taken off their words");
+  await expect(dialog.getByRole("region", { name: "Changed" })).toContainText(
+    "The numbers of 2 headings were taken off their words",
+  );
   await expect(dialog.getByRole("region", { name: "Changed" })).toContainText("A script was left out.");
   await expect(dialog.getByRole("region", { name: "Kept", exact: true })).toContainText("2 headings");
   await dialog.getByRole("link", { name: "#nowhere" }).click();
@@ -50,7 +71,10 @@ test("a line flagged in the margin becomes a heading with one click", async ({ p
 });
 
 test("several selected lines, and all items of a list, become headings at once", async ({ page }) => {
-  const id = await openDocument(page, "# Start\n\nFirst line\n\nSecond line\n\n- an item\n  - an inner one\n- another\n");
+  const id = await openDocument(
+    page,
+    "# Start\n\nFirst line\n\nSecond line\n\n- an item\n  - an inner one\n- another\n",
+  );
   const outline = () => storedOutline(page.request, id);
   await putCursor(page, "First line");
   await page.keyboard.press("Home");
@@ -61,7 +85,9 @@ test("several selected lines, and all items of a list, become headings at once",
   await expect.poll(outline).toEqual(["1 Start", "2 First line", "2 Second line"]);
   await putCursor(page, "an item", ".manuscript li p");
   await page.keyboard.press("Control+Alt+3");
-  await expect.poll(outline).toEqual(["1 Start", "2 First line", "2 Second line", "3 an item", "4 an inner one", "3 another"]);
+  await expect
+    .poll(outline)
+    .toEqual(["1 Start", "2 First line", "2 Second line", "3 an item", "4 an inner one", "3 another"]);
   await putCursor(page, "another", ".manuscript .heading");
   await page.keyboard.press("Control+Alt+0");
   await expect.poll(outline).toEqual(["1 Start", "2 First line", "2 Second line", "3 an item", "4 an inner one"]);
@@ -135,13 +161,21 @@ test("a file is imported into a document, its levels fitted to the place", async
   await page
     .getByRole("dialog")
     .locator("input[type=file]")
-    .setInputFiles({ name: "more.md", mimeType: "text/markdown", buffer: Buffer.from("# Alpha\n\n## Beta\n\n# Gamma\n") });
+    .setInputFiles({
+      name: "more.md",
+      mimeType: "text/markdown",
+      buffer: Buffer.from("# Alpha\n\n## Beta\n\n# Gamma\n"),
+    });
   await expect(page.getByRole("dialog")).toContainText("The file is in the document");
   await page.getByRole("button", { name: "Go on writing" }).click();
-  await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 One", "2 Two", "3 More", "4 Alpha", "5 Beta", "4 Gamma", "1 Three"]);
+  await expect
+    .poll(() => storedOutline(page.request, id))
+    .toEqual(["1 One", "2 Two", "3 More", "4 Alpha", "5 Beta", "4 Gamma", "1 Three"]);
 });
 
-test("a starter gives outline, aims and required parts; its outline is kept as a starter of one’s own", async ({ page }) => {
+test("a starter gives outline, aims and required parts; its outline is kept as a starter of one’s own", async ({
+  page,
+}) => {
   await page.goto("/");
   await page.getByRole("button", { name: "New document" }).click();
   await page.getByLabel("Its title; it can be changed at any time").fill("Can a log be trusted?");
@@ -151,7 +185,9 @@ test("a starter gives outline, aims and required parts; its outline is kept as a
   await expect(row(page, "First argument")).toHaveAccessibleName(/^1, First argument/);
   await expect(row(page, "Question and claim")).toHaveAccessibleName(/^0, Question and claim/);
   await row(page, "Rebuttal").click();
-  await expect(page.getByLabel("Aim of this section")).toHaveValue("Why the claim stands all the same, or what is left of it.");
+  await expect(page.getByLabel("Aim of this section")).toHaveValue(
+    "Why the claim stands all the same, or what is left of it.",
+  );
   await page.getByRole("navigation", { name: "Tools" }).getByRole("button", { name: "Check" }).click();
   await expect(page.getByRole("region", { name: "Check" })).toContainText("The part “Rebuttal” has no text yet.");
   await pickRow(page, "Rebuttal");
@@ -171,7 +207,11 @@ test("a starter gives outline, aims and required parts; its outline is kept as a
 });
 
 test("a numbered book keeps its own numbers, also after a move, and in the file that is written", async ({ page }) => {
-  const id = await importText(page.request, "# Part I: Dawn\n\n## Chapter 1: Oil\n\n## Chapter 2: Men\n\n# Part II: Dusk\n\n## Chapter 3: Loss\n", "book.md");
+  const id = await importText(
+    page.request,
+    "# Part I: Dawn\n\n## Chapter 1: Oil\n\n## Chapter 2: Men\n\n# Part II: Dusk\n\n## Chapter 3: Loss\n",
+    "book.md",
+  );
   await page.goto(`/documents/${id}`);
   await expect(row(page, "Loss")).toHaveAccessibleName(/^Chapter 3, Loss/);
   await pickRow(page, "Men");
@@ -195,7 +235,9 @@ test("chapters that have only a number are called by it, and miss no heading", a
   await pickRow(page, "Chapter 2");
   await page.keyboard.press("Control+Shift+ArrowUp");
   await expect(page.getByText("Moved “Chapter 2” up.")).toBeVisible();
-  expect(await exported(page.request, id, "md")).toContain("# Chapter 1\n\nIt was light.\n\n# Chapter 2\n\nIt was dark.");
+  expect(await exported(page.request, id, "md")).toContain(
+    "# Chapter 1\n\nIt was light.\n\n# Chapter 2\n\nIt was dark.",
+  );
   await page.keyboard.press("F2");
   await page.getByLabel("Heading", { exact: true }).fill("The lamp");
   await page.keyboard.press("Enter");

@@ -1,5 +1,17 @@
 import { expect, type Page } from "@playwright/test";
-import { allKept, exported, freePort, importText, openDocument, pickRow, putCursor, row, served, storedOutline, test } from "./helpers";
+import {
+  allKept,
+  exported,
+  freePort,
+  importText,
+  openDocument,
+  pickRow,
+  putCursor,
+  row,
+  served,
+  storedOutline,
+  test,
+} from "./helpers";
 
 const COAST = "# Coast\n\n## Lights\n\nOil.\n\n## Fog\n\nBells.\n\n# Logs\n\n## Gaps\n\n# Storms\n";
 const BEFORE = ["1 Coast", "2 Lights", "2 Fog", "1 Logs", "2 Gaps", "1 Storms"];
@@ -16,21 +28,28 @@ async function hold(page: Page, heading: string): Promise<void> {
   await page.mouse.move(first.x + 40, first.y + 3, { steps: 4 });
 }
 
-test("another window moves the same branch in the middle of a drag: nothing is lost, nothing is doubled", async ({ page, context }) => {
+test("another window moves the same branch in the middle of a drag: nothing is lost, nothing is doubled", async ({
+  page,
+  context,
+}) => {
   const id = await openDocument(page, COAST);
   const other = await context.newPage();
   await other.goto(`/documents/${id}`);
   await hold(page, "Storms");
   await pickRow(other, "Logs");
   await other.keyboard.press("Control+Shift+ArrowUp");
-  await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Logs", "2 Gaps", "1 Coast", "2 Lights", "2 Fog", "1 Storms"]);
+  await expect
+    .poll(() => storedOutline(page.request, id))
+    .toEqual(["1 Logs", "2 Gaps", "1 Coast", "2 Lights", "2 Fog", "1 Storms"]);
   await page.bringToFront();
   await page.mouse.up();
   // Either the drag met the older outline and was refused with the newer one, or it was carried out on the newer one.
   await expect.poll(async () => (await storedOutline(page.request, id)).toSorted()).toEqual(BEFORE.toSorted());
   await expect(page.getByRole("treeitem")).toHaveCount(6);
   const stored = await storedOutline(page.request, id);
-  await expect.poll(() => page.getByRole("treeitem").locator(".row-heading").allTextContents()).toEqual(stored.map((line) => line.slice(2)));
+  await expect
+    .poll(() => page.getByRole("treeitem").locator(".row-heading").allTextContents())
+    .toEqual(stored.map((line) => line.slice(2)));
 });
 
 test("another window deletes the branch that is held: the drop is refused in a sentence", async ({ page }) => {
@@ -39,7 +58,13 @@ test("another window deletes the branch that is held: the drop is refused in a s
   const section = (await row(page, "Storms").getAttribute("id"))?.slice(4) ?? "";
   await hold(page, "Storms");
   const { revision } = (await (await page.request.get(`/api/documents/${id}`)).json()) as { revision: number };
-  expect((await page.request.post(`/api/documents/${id}/operations`, { data: { baseRevision: revision, operation: { name: "delete", sections: [section] } } })).status()).toBe(200);
+  expect(
+    (
+      await page.request.post(`/api/documents/${id}/operations`, {
+        data: { baseRevision: revision, operation: { name: "delete", sections: [section] } },
+      })
+    ).status(),
+  ).toBe(200);
   await page.mouse.up();
   await expect(page.getByText("Another window has changed this part of the document since")).toBeVisible();
   await expect(row(page, "Storms")).toHaveCount(0);
@@ -64,7 +89,9 @@ test("on a slow network a drag and the keys after it are done once each, in thei
   expect((await storedOutline(page.request, id)).filter((line) => line === "1 Storms")).toHaveLength(1);
 });
 
-test("an answer that never came is not a change undone: what was done shows, and is not done twice", async ({ page }) => {
+test("an answer that never came is not a change undone: what was done shows, and is not done twice", async ({
+  page,
+}) => {
   const id = await openDocument(page, COAST);
   await page.route("**/operations", async (route) => {
     await route.fetch();
@@ -74,16 +101,24 @@ test("an answer that never came is not a change undone: what was done shows, and
   await page.mouse.up();
   await expect(page.getByText("Whether this was done shows here as soon as it answers.")).toBeVisible();
   await page.unroute("**/operations");
-  await expect.poll(() => page.getByRole("treeitem").locator(".row-heading").allTextContents()).toEqual(AFTER.map((line) => line.slice(2)));
+  await expect
+    .poll(() => page.getByRole("treeitem").locator(".row-heading").allTextContents())
+    .toEqual(AFTER.map((line) => line.slice(2)));
   expect(await storedOutline(page.request, id)).toEqual(AFTER);
   await page.getByRole("tree").focus();
   await page.keyboard.press("Control+z");
   await expect.poll(() => storedOutline(page.request, id)).toEqual(BEFORE);
 });
 
-test("words not yet sent are still there when their section has been out of sight, and go on from there", async ({ page, context }) => {
+test("words not yet sent are still there when their section has been out of sight, and go on from there", async ({
+  page,
+  context,
+}) => {
   const long = "The keeper read the glass and wrote it down. ".repeat(60);
-  const id = await openDocument(page, Array.from({ length: 30 }, (_, nth) => `# S${nth}\n\nWords of ${nth}. ${long}\n`).join("\n"));
+  const id = await openDocument(
+    page,
+    Array.from({ length: 30 }, (_, nth) => `# S${nth}\n\nWords of ${nth}. ${long}\n`).join("\n"),
+  );
   await putCursor(page, "Words of 0.");
   await context.setOffline(true);
   await page.keyboard.press("Control+Home");
@@ -119,7 +154,10 @@ test.describe("a server that is killed", () => {
     },
   });
 
-  test("in the middle of a drag loses nothing: the drop waits for the writer, what was typed comes through", async ({ page, request }) => {
+  test("in the middle of a drag loses nothing: the drop waits for the writer, what was typed comes through", async ({
+    page,
+    request,
+  }) => {
     const id = await importText(request, COAST);
     await page.goto(`/documents/${id}`);
     await pickRow(page, "Lights");

@@ -17,7 +17,9 @@ function firstDifference(a: string, b: string): string | null {
   return `${a.slice(at - 30, at + 40)} ≠ ${b.slice(at - 30, at + 40)}`;
 }
 
-test("a real long document: imported, reorganised, linked, given contents, exported, and read again", async ({ page }) => {
+test("a real long document: imported, reorganised, linked, given contents, exported, and read again", async ({
+  page,
+}) => {
   await page.goto("/");
   await page.locator("input[type=file]").setInputFiles({ name: "spec.md", mimeType: "text/markdown", buffer: SPEC });
   await page.getByRole("button", { name: "Open it" }).click();
@@ -26,7 +28,14 @@ test("a real long document: imported, reorganised, linked, given contents, expor
   const stored = () => storedOutline(page.request, id);
   const before = await stored();
   // Its date, which a title block has no place for, opens the text.
-  expect(before.slice(0, 6)).toEqual(["0", "1 Introduction", "2 What is Markdown?", "2 Why is a spec needed?", "2 About this document", "1 Preliminaries"]);
+  expect(before.slice(0, 6)).toEqual([
+    "0",
+    "1 Introduction",
+    "2 What is Markdown?",
+    "2 Why is a spec needed?",
+    "2 About this document",
+    "1 Preliminaries",
+  ]);
 
   // Three branches are moved, one section promoted, one split.
   await pickRow(page, "Preliminaries");
@@ -99,7 +108,9 @@ test("a real long document: imported, reorganised, linked, given contents, expor
   await page.getByRole("button", { name: "Contents" }).click();
   await page.getByRole("button", { name: "Make contents…" }).click();
   await page.getByRole("button", { name: "Make the contents" }).click();
-  await expect(page.getByRole("navigation", { name: "Contents" }).getByRole("link", { name: /Thematic breaks/ })).toBeAttached();
+  await expect(
+    page.getByRole("navigation", { name: "Contents" }).getByRole("link", { name: /Thematic breaks/ }),
+  ).toBeAttached();
   await pickRow(page, "Tabs");
   await page.keyboard.press("F2");
   await page.keyboard.type("Tabs and blanks");
@@ -115,7 +126,10 @@ test("a real long document: imported, reorganised, linked, given contents, expor
     const file = await exported(page.request, id, format);
     const again = await importText(page.request, file, `again.${format}`);
     expect(await storedOutline(page.request, again)).toEqual(outline);
-    const places = (await (await page.request.get(`/api/documents/${again}/places`)).json()) as { bookmarks: { name: string }[]; links: { words: string; broken: boolean }[] };
+    const places = (await (await page.request.get(`/api/documents/${again}/places`)).json()) as {
+      bookmarks: { name: string }[];
+      links: { words: string; broken: boolean }[];
+    };
     expect(places.bookmarks.map((bookmark) => bookmark.name)).toEqual(["gruber_place"]);
     expect(places.links.filter((each) => each.broken)).toEqual([]);
     expect(places.links.length).toBeGreaterThanOrEqual(2);

@@ -1,7 +1,8 @@
 import { expect, type Page } from "@playwright/test";
 import { allKept, exported, openDocument, pickRow, putCursor, row, storedOutline, test } from "./helpers";
 
-const THREE = "# Alpha\n\nFirst words.\n\n## Beta\n\nSecond words.\n\n## Gamma\n\nThird words.\n\n# Delta\n\nLast words.\n";
+const THREE =
+  "# Alpha\n\nFirst words.\n\n## Beta\n\nSecond words.\n\n## Gamma\n\nThird words.\n\n# Delta\n\nLast words.\n";
 
 test.describe("the text", () => {
   test("typing is kept by itself, survives a reload, and is undone after it", async ({ page }) => {
@@ -25,7 +26,13 @@ test.describe("the text", () => {
     await page.getByText("Second words.").click();
     await page.keyboard.press("Control+Alt+3");
     await expect(row(page, "Second words.")).toHaveAttribute("aria-level", "3");
-    expect(await storedOutline(page.request, id)).toEqual(["1 Alpha", "2 Beta", "3 Second words.", "2 Gamma", "1 Delta"]);
+    expect(await storedOutline(page.request, id)).toEqual([
+      "1 Alpha",
+      "2 Beta",
+      "3 Second words.",
+      "2 Gamma",
+      "1 Delta",
+    ]);
     await expect(page.getByRole("textbox", { name: "Second words." })).toBeFocused();
     await page.keyboard.press("Control+Alt+2");
     await expect(row(page, "Second words.")).toHaveAttribute("aria-level", "2");
@@ -54,7 +61,9 @@ test.describe("the text", () => {
     await expect(page.getByRole("treeitem")).toHaveCount(3);
   });
 
-  test("emphasis, strong, lists and quotations are set from the keyboard and the paragraph’s menu", async ({ page }) => {
+  test("emphasis, strong, lists and quotations are set from the keyboard and the paragraph’s menu", async ({
+    page,
+  }) => {
     const id = await openDocument(page, "# One\n\nplain\n");
     await page.getByText("plain").click();
     await page.keyboard.press("End");
@@ -187,7 +196,9 @@ test.describe("the outline", () => {
     test("and lands far from where it was lifted", async ({ page }) => {
       const id = await dragFar(page);
       await page.mouse.up();
-      await expect.poll(async () => (await storedOutline(page.request, id)).findIndex((line) => line.endsWith(" Watch 1"))).toBeGreaterThan(40);
+      await expect
+        .poll(async () => (await storedOutline(page.request, id)).findIndex((line) => line.endsWith(" Watch 1")))
+        .toBeGreaterThan(40);
       expect(await storedOutline(page.request, id)).toHaveLength(120);
     });
 
@@ -225,7 +236,10 @@ test.describe("the outline", () => {
   });
 });
 
-test("two windows: writes to different sections are merged, to the same one offered side by side", async ({ page, context }) => {
+test("two windows: writes to different sections are merged, to the same one offered side by side", async ({
+  page,
+  context,
+}) => {
   const id = await openDocument(page, THREE);
   const other = await context.newPage();
   await other.goto(`/documents/${id}`);
@@ -251,7 +265,10 @@ test("two windows: writes to different sections are merged, to the same one offe
   await expect.poll(() => exported(page.request, id, "md")).toContain("Second words. Theirs.\n\nSecond words. Mine.");
 });
 
-test("the cursor stays where it is while another window writes in the same section, and typing goes on from there", async ({ page, context }) => {
+test("the cursor stays where it is while another window writes in the same section, and typing goes on from there", async ({
+  page,
+  context,
+}) => {
   const id = await openDocument(page, THREE);
   await putCursor(page, "Second words.");
   await page.keyboard.press("End");

@@ -34,10 +34,15 @@ export type WriteOutcome = Schemas["WriteOutcome"];
 
 export const api = createClient<paths>({ baseUrl: window.location.origin });
 
-export type Write = { kind: "applied"; outcome: WriteOutcome } | { kind: "refused"; sentence: string } | { kind: "stale"; conflict: Conflict } | { kind: "unreachable"; sentence?: string };
+export type Write =
+  | { kind: "applied"; outcome: WriteOutcome }
+  | { kind: "refused"; sentence: string }
+  | { kind: "stale"; conflict: Conflict }
+  | { kind: "unreachable"; sentence?: string };
 
 /** What the writer is told when an answer never came. */
-export const UNREACHABLE = "Stemmata cannot be reached just now. What you typed is kept in this window and sent as soon as it can be.";
+export const UNREACHABLE =
+  "Stemmata cannot be reached just now. What you typed is kept in this window and sent as soon as it can be.";
 
 export class ReadFailed extends Error {}
 
@@ -62,13 +67,21 @@ function isProblem(problem: unknown): problem is { detail: string } {
 }
 
 /** Every change goes out through here and comes back as one of four. */
-export async function write(request: Promise<{ data?: WriteOutcome; error?: unknown; response: Response }>): Promise<Write> {
+export async function write(
+  request: Promise<{ data?: WriteOutcome; error?: unknown; response: Response }>,
+): Promise<Write> {
   try {
     const { data, error, response } = await request;
     if (data !== undefined) return { kind: "applied", outcome: data };
     if (response.status === 409 && isProblem(error)) return { kind: "stale", conflict: error as Conflict };
     // A full disk, for instance: what was written is tried again, and the writer knows why.
-    if (response.status >= 500) return { kind: "unreachable", ...((response.status === 503 || response.status === 507) && isProblem(error) ? { sentence: sentenceOf(error) } : {}) };
+    if (response.status >= 500)
+      return {
+        kind: "unreachable",
+        ...((response.status === 503 || response.status === 507) && isProblem(error)
+          ? { sentence: sentenceOf(error) }
+          : {}),
+      };
     // An answer that is not Stemmata's own, such as a proxy's “too many requests” or “log in again”, refuses nothing for good.
     return isProblem(error) ? { kind: "refused", sentence: sentenceOf(error) } : { kind: "unreachable" };
   } catch {

@@ -27,12 +27,15 @@ export async function sendFile<T>(path: string, file: File, { tell, leave, cance
     });
     // A web server before Stemmata may have a limit of its own, and says so in its own words.
     if (!response.ok || !response.body) {
-      const problem: unknown = await response.json().catch(() => (response.status === 413 ? { detail: "The file is larger than can be taken here." } : null));
+      const problem: unknown = await response
+        .json()
+        .catch(() => (response.status === 413 ? { detail: "The file is larger than can be taken here." } : null));
       throw new ReadFailed(sentenceOf(problem));
     }
     for await (const line of linesOf<T>(response.body)) {
       if ("result" in line) return line.result;
-      if ("problem" in line) throw isConflict(line.problem) ? new FileConflict(line.problem) : new ReadFailed(sentenceOf(line.problem));
+      if ("problem" in line)
+        throw isConflict(line.problem) ? new FileConflict(line.problem) : new ReadFailed(sentenceOf(line.problem));
       tell?.(line);
     }
   } catch (failure) {

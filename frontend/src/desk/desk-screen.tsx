@@ -72,7 +72,9 @@ export function DeskScreen() {
       <header className="mx-auto flex max-w-[1080px] items-center gap-3 px-8 pt-8 pb-10">
         <Emblem size={34} />
         <h1 className="font-text text-2xl font-semibold tracking-tight">Desk</h1>
-        <p className="ml-2 text-faint">{documents.data && documents.data.length > 0 ? counted(documents.data.length, "document") : ""}</p>
+        <p className="ml-2 text-faint">
+          {documents.data && documents.data.length > 0 ? counted(documents.data.length, "document") : ""}
+        </p>
         <span className="flex-1" />
         <ThemeButton />
         <FileInput field={chooser} accept={READABLE} onFile={(file) => bring.mutate(file)} />
@@ -91,7 +93,9 @@ export function DeskScreen() {
           {bring.isPending && (
             <Progress
               words={
-                progress?.doing === "storing" ? `Storing “${bring.variables.name}”: ${formatNumber(progress.done)} of ${formatNumber(progress.of)} sections` : `Reading “${bring.variables.name}”…`
+                progress?.doing === "storing"
+                  ? `Storing “${bring.variables.name}”: ${formatNumber(progress.done)} of ${formatNumber(progress.of)} sections`
+                  : `Reading “${bring.variables.name}”…`
               }
               {...(progress?.doing === "storing" ? { done: progress.done, of: progress.of } : {})}
               onCancel={() => leave.current?.abort()}
@@ -106,14 +110,20 @@ export function DeskScreen() {
               </Button>
             </p>
           )}
-          {gone !== null && <p className="mb-4 rounded-lg border-l-2 border-ochre bg-sheet px-4 py-2">“{gone}” is gone for good.</p>}
+          {gone !== null && (
+            <p className="mb-4 rounded-lg border-l-2 border-ochre bg-sheet px-4 py-2">“{gone}” is gone for good.</p>
+          )}
         </div>
         {documents.isPending && <Progress words="Looking for your documents…" />}
         {documents.data?.length === 0 && <Empty />}
         {documents.data && documents.data.length > 0 && (
           <ul>
             {documents.data.map((document) => (
-              <DocumentRow key={document.id} document={document} onRemoved={(taken) => (setRemoved(taken), setGone(null), void readAgain())} />
+              <DocumentRow
+                key={document.id}
+                document={document}
+                onRemoved={(taken) => (setRemoved(taken), setGone(null), void readAgain())}
+              />
             ))}
           </ul>
         )}
@@ -125,9 +135,16 @@ export function DeskScreen() {
             setGone(title);
           }}
         />
-        <p className="mt-10 text-center text-faint">A file dropped anywhere here becomes a document: DOCX, ODT, EPUB, HTML, Markdown, OPML or plain text.</p>
+        <p className="mt-10 text-center text-faint">
+          A file dropped anywhere here becomes a document: DOCX, ODT, EPUB, HTML, Markdown, OPML or plain text.
+        </p>
       </main>
-      {naming && <NewDocumentDialog onClose={() => setNaming(false)} onBegin={(title, starter) => create.mutate({ title, starter })} />}
+      {naming && (
+        <NewDocumentDialog
+          onClose={() => setNaming(false)}
+          onBegin={(title, starter) => create.mutate({ title, starter })}
+        />
+      )}
       {imported && <ImportResult imported={imported} onClose={() => setImported(null)} />}
     </div>
   );
@@ -137,7 +154,10 @@ function Empty() {
   return (
     <div className="mx-auto max-w-md py-20 text-center">
       <p className="mb-2 font-text text-xl">The desk is clear.</p>
-      <p className="text-soft">Begin a new document, or import a long file: its headings become an outline, and you can take it apart and put it together from there.</p>
+      <p className="text-soft">
+        Begin a new document, or import a long file: its headings become an outline, and you can take it apart and put
+        it together from there.
+      </p>
     </div>
   );
 }

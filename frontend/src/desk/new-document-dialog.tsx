@@ -12,7 +12,13 @@ import { counted } from "../parts/words";
 type Starter = components["schemas"]["Starter"];
 
 /** A new document: its title, and the outline it begins with. */
-export function NewDocumentDialog({ onClose, onBegin }: { onClose: () => void; onBegin: (title: string, starter: string) => void }) {
+export function NewDocumentDialog({
+  onClose,
+  onBegin,
+}: {
+  onClose: () => void;
+  onBegin: (title: string, starter: string) => void;
+}) {
   const client = useQueryClient();
   const starters = useQuery({ queryKey: ["starters"], queryFn: () => read(api.GET("/api/starters")) });
   const [title, setTitle] = useState("");
@@ -46,7 +52,13 @@ export function NewDocumentDialog({ onClose, onBegin }: { onClose: () => void; o
               <legend className="mb-1.5 text-soft">Begin with</legend>
               <div className="space-y-0.5">
                 {starters.data.map((each) => (
-                  <Choice key={each.id} starter={each} chosen={each.id === chosen} onChoose={() => setChosen(each.id)} onRemove={() => remove.mutate(each.id)} />
+                  <Choice
+                    key={each.id}
+                    starter={each}
+                    chosen={each.id === chosen}
+                    onChoose={() => setChosen(each.id)}
+                    onRemove={() => remove.mutate(each.id)}
+                  />
                 ))}
               </div>
             </fieldset>
@@ -66,11 +78,28 @@ export function NewDocumentDialog({ onClose, onBegin }: { onClose: () => void; o
   );
 }
 
-function Choice({ starter, chosen, onChoose, onRemove }: { starter: Starter; chosen: boolean; onChoose: () => void; onRemove: () => void }) {
+function Choice({
+  starter,
+  chosen,
+  onChoose,
+  onRemove,
+}: {
+  starter: Starter;
+  chosen: boolean;
+  onChoose: () => void;
+  onRemove: () => void;
+}) {
   return (
     <div className={cx("flex items-center rounded-lg", chosen ? "bg-wash font-semibold text-stem" : "hover:bg-wash")}>
       <label className="flex flex-1 cursor-pointer items-center gap-2 px-2 py-1.5">
-        <input type="radio" name="starter" value={starter.id} checked={chosen} onChange={onChoose} className="accent-stem" />
+        <input
+          type="radio"
+          name="starter"
+          value={starter.id}
+          checked={chosen}
+          onChange={onChoose}
+          className="accent-stem"
+        />
         <span className="truncate">{starter.name}</span>
       </label>
       {starter.isOwn && (
@@ -92,9 +121,15 @@ function StarterOutline({ starter }: { starter: Starter }) {
   const required = starter.parts.filter((part) => part.isRequired).length;
   return (
     <section aria-label={`Outline of ${starter.name}`}>
-      <p className="mb-3 text-soft">{starter.description || `An outline of your own, ${counted(starter.parts.length, "heading")}.`}</p>
+      <p className="mb-3 text-soft">
+        {starter.description || `An outline of your own, ${counted(starter.parts.length, "heading")}.`}
+      </p>
       {starter.id !== "blank" && (
-        <ul className="max-h-[34vh] space-y-1.5 overflow-auto border-l border-twig pr-2 pl-4" tabIndex={0} aria-label="Its headings">
+        <ul
+          className="max-h-[34vh] space-y-1.5 overflow-auto border-l border-twig pr-2 pl-4"
+          tabIndex={0}
+          aria-label="Its headings"
+        >
           {starter.parts.map((part, index) => (
             <li key={index} style={{ paddingLeft: (part.level - 1) * 18 }}>
               <p className={part.level === 1 ? "font-text font-semibold" : ""}>
@@ -117,7 +152,8 @@ function StarterOutline({ starter }: { starter: Starter }) {
           <span className="text-ochre" aria-hidden="true">
             •
           </span>{" "}
-          {counted(required, "part")} {required === 1 ? "is" : "are"} required; the check reports {required === 1 ? "it" : "each"} while it is missing.
+          {counted(required, "part")} {required === 1 ? "is" : "are"} required; the check reports{" "}
+          {required === 1 ? "it" : "each"} while it is missing.
         </p>
       )}
     </section>

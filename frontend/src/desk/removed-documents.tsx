@@ -8,7 +8,13 @@ import { counted, since } from "../parts/words";
 type Removed = { id: string; title: string };
 
 /** What was taken off the desk: to be put back, or thrown away for good. */
-export function RemovedDocuments({ onRestore, onPurged }: { onRestore: (id: string) => void; onPurged: (gone: Removed) => void }) {
+export function RemovedDocuments({
+  onRestore,
+  onPurged,
+}: {
+  onRestore: (id: string) => void;
+  onPurged: (gone: Removed) => void;
+}) {
   const client = useQueryClient();
   const summary = useRef<HTMLElement>(null);
   const removed = useQuery({ queryKey: ["removed-documents"], queryFn: () => read(api.GET("/api/removed-documents")) });
@@ -58,7 +64,12 @@ export function RemovedDocuments({ onRestore, onPurged }: { onRestore: (id: stri
         </p>
       )}
       {doomed && (
-        <Dialog open onClose={() => setDoomed(null)} title={`Throw “${doomed.title}” away?`} description="The document goes for good, with its offcuts and its history. This cannot be undone.">
+        <Dialog
+          open
+          onClose={() => setDoomed(null)}
+          title={`Throw “${doomed.title}” away?`}
+          description="The document goes for good, with its offcuts and its history. This cannot be undone."
+        >
           <div className="flex justify-end gap-2">
             <Button tone="quiet" onClick={() => setDoomed(null)}>
               Keep it

@@ -6,7 +6,10 @@ const HEIGHTS = [8, 6, 4, 3];
 
 /** A document’s own shape, small: its branches from left to right in proportion to their words. */
 export function Shape({ levels, words, width }: { levels: string; words: readonly number[]; width: number }) {
-  const found = useMemo(() => strata({ ids: Array.from({ length: levels.length }, () => ""), levels, flags: "" }, words, width, 1.5), [levels, words, width]);
+  const found = useMemo(
+    () => strata({ ids: Array.from({ length: levels.length }, () => ""), levels, flags: "" }, words, width, 1.5),
+    [levels, words, width],
+  );
   return (
     <svg aria-hidden="true" width={width} height={24} className="max-w-full">
       {found.map((each) => (

@@ -12,11 +12,20 @@ export type Waiting = Clash & { draft: Draft };
 export function settling({ section, mine, theirs }: Clash, choice: "mine" | "theirs" | "both"): Operation | null {
   if (choice === "theirs") return null;
   const isRenamed = !sameText(mine.heading, theirs.heading);
-  const replace = (body: unknown[]): Operation => ({ name: "replace-body", section, body: body as Record<string, never>[] });
+  const replace = (body: unknown[]): Operation => ({
+    name: "replace-body",
+    section,
+    body: body as Record<string, never>[],
+  });
   if (choice === "mine") {
-    return isRenamed ? { name: "batch", operations: [{ name: "rename", section, heading: mine.heading }, replace(mine.body)] } : replace(mine.body);
+    return isRenamed
+      ? { name: "batch", operations: [{ name: "rename", section, heading: mine.heading }, replace(mine.body)] }
+      : replace(mine.body);
   }
   // A section has one heading; the other stands where its text begins.
-  const heading = isRenamed && plainHeading(mine) !== "" ? [{ type: "paragraph", content: [{ type: "text", text: plainHeading(mine), marks: [{ type: "strong" }] }] }] : [];
+  const heading =
+    isRenamed && plainHeading(mine) !== ""
+      ? [{ type: "paragraph", content: [{ type: "text", text: plainHeading(mine), marks: [{ type: "strong" }] }] }]
+      : [];
   return replace([...theirs.body, ...heading, ...mine.body]);
 }

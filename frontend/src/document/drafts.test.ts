@@ -2,16 +2,32 @@
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
 import { KeptDrafts, operationOf, plainHeading, type Draft } from "./drafts";
 
-const words = { heading: [{ type: "text", text: "H" }], body: [{ type: "paragraph" }] } as unknown as ReturnType<Draft["text"]>;
-const draft = (section: string, also: Partial<Draft> = {}): Draft => ({ section, baseRevision: 3, text: () => words, headingChanged: false, bodyChanged: true, ...also });
+const words = { heading: [{ type: "text", text: "H" }], body: [{ type: "paragraph" }] } as unknown as ReturnType<
+  Draft["text"]
+>;
+const draft = (section: string, also: Partial<Draft> = {}): Draft => ({
+  section,
+  baseRevision: 3,
+  text: () => words,
+  headingChanged: false,
+  bodyChanged: true,
+  ...also,
+});
 
 beforeEach(() => localStorage.clear());
 afterEach(() => vi.restoreAllMocks());
 
 test("only what was typed in is written", () => {
   expect(operationOf(draft("a"), words)).toEqual({ name: "replace-body", section: "a", body: words.body });
-  expect(operationOf(draft("a", { headingChanged: true, bodyChanged: false }), words)).toEqual({ name: "rename", section: "a", heading: words.heading });
-  expect(operationOf(draft("a", { headingChanged: true }), words)).toMatchObject({ name: "batch", operations: [{ name: "rename" }, { name: "replace-body" }] });
+  expect(operationOf(draft("a", { headingChanged: true, bodyChanged: false }), words)).toEqual({
+    name: "rename",
+    section: "a",
+    heading: words.heading,
+  });
+  expect(operationOf(draft("a", { headingChanged: true }), words)).toMatchObject({
+    name: "batch",
+    operations: [{ name: "rename" }, { name: "replace-body" }],
+  });
 });
 
 test("a heading is told without its form", () => {
@@ -30,7 +46,9 @@ test("drafts are kept by document, read back whole, and let go when there are no
   const one = new KeptDrafts("one");
   one.keep([draft("a"), draft("b", { baseRevision: 9 })]);
   new KeptDrafts("two").keep([draft("c")]);
-  expect(new KeptDrafts("one").adopt().map(({ section, baseRevision, text }) => [section, baseRevision, text()])).toEqual([
+  expect(
+    new KeptDrafts("one").adopt().map(({ section, baseRevision, text }) => [section, baseRevision, text()]),
+  ).toEqual([
     ["a", 3, words],
     ["b", 9, words],
   ]);

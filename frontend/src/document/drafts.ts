@@ -40,7 +40,10 @@ export class KeptDrafts {
   keep(drafts: Iterable<Draft>): void {
     const mine = [...drafts];
     try {
-      const kept = [...this.others(), ...mine.map(({ text, began: _began, ...draft }): KeptDraft => ({ ...draft, ...text() }))];
+      const kept = [
+        ...this.others(),
+        ...mine.map(({ text, began: _began, ...draft }): KeptDraft => ({ ...draft, ...text() })),
+      ];
       if (kept.length === 0) localStorage.removeItem(this.key);
       else localStorage.setItem(this.key, JSON.stringify(kept));
     } catch {

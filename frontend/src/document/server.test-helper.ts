@@ -3,11 +3,25 @@ import type { ChangesSince, Operation, SectionFacts, SectionText, Skeleton, Writ
 
 type Asked = { method: string; path: string; body: unknown };
 /** An operation as it was sent, of whatever name. */
-export type AnyOperation = { name: Operation["name"]; section?: string; heading?: unknown; body?: unknown; operations?: AnyOperation[] };
+export type AnyOperation = {
+  name: Operation["name"];
+  section?: string;
+  heading?: unknown;
+  body?: unknown;
+  operations?: AnyOperation[];
+};
 type Given = { status: number; body: unknown };
 
 export const titleBlock = { title: "T", subtitle: "", author: "", guidingStatement: "", target: null, language: "en" };
-export const facts = (id: string, revision = 1): SectionFacts => ({ id, heading: id, words: 10, aim: "", target: null, marker: "", revision });
+export const facts = (id: string, revision = 1): SectionFacts => ({
+  id,
+  heading: id,
+  words: 10,
+  aim: "",
+  target: null,
+  marker: "",
+  revision,
+});
 export const textOf = (id: string, words: string, revision = 1): SectionText => ({
   id,
   heading: [{ type: "text", text: id }] as never[],
@@ -53,31 +67,67 @@ export class ServerStandIn {
     const asked = { method: request.method, path: url.pathname.replace("/api/documents/d", "") + url.search, body };
     this.asked.push(asked);
     const { status, body: answer } = this.answer(asked);
-    return new Response(JSON.stringify(answer), { status, headers: { "Content-Type": status < 400 ? "application/json" : "application/problem+json" } });
+    return new Response(JSON.stringify(answer), {
+      status,
+      headers: { "Content-Type": status < 400 ? "application/json" : "application/problem+json" },
+    });
   });
 
   writes(): { baseRevision: number; operation: AnyOperation }[] {
-    return this.asked.filter(({ path }) => path === "/operations").map(({ body }) => body as { baseRevision: number; operation: AnyOperation });
+    return this.asked
+      .filter(({ path }) => path === "/operations")
+      .map(({ body }) => body as { baseRevision: number; operation: AnyOperation });
   }
 
   outcome(label: string, also: Partial<WriteOutcome> = {}): WriteOutcome {
     const previousRevision = this.revision++;
-    return { previousRevision, revision: this.revision, outlineRevision: 2, order: [], changed: [], texts: [], removed: [], titleBlock: null, label, notices: [], ...also };
+    return {
+      previousRevision,
+      revision: this.revision,
+      outlineRevision: 2,
+      order: [],
+      changed: [],
+      texts: [],
+      removed: [],
+      titleBlock: null,
+      label,
+      notices: [],
+      ...also,
+    };
   }
 
   /** The next write meets a document that another window has changed. */
   nextIsStale(changes: Partial<ChangesSince>, texts: SectionText[] = []): void {
     this.answers.push(() => ({
       status: 409,
-      body: { status: 409, detail: "Another window was first.", reason: "stale", changes: this.changesSince({ revision: ++this.revision, ...changes }), texts },
+      body: {
+        status: 409,
+        detail: "Another window was first.",
+        reason: "stale",
+        changes: this.changesSince({ revision: ++this.revision, ...changes }),
+        texts,
+      },
     }));
   }
 
   private answer({ method, path }: Asked): Given {
     if (path === "") return { status: 200, body: this.skeleton };
-    if (path === "/figures") return { status: 200, body: { numbers: this.numbers, names: {}, branchWords: [], words: 0, staleContents: [], overTarget: [], readingSpeed: 238 } };
+    if (path === "/figures")
+      return {
+        status: 200,
+        body: {
+          numbers: this.numbers,
+          names: {},
+          branchWords: [],
+          words: 0,
+          staleContents: [],
+          overTarget: [],
+          readingSpeed: 238,
+        },
+      };
     if (path.startsWith("/changes")) return { status: 200, body: this.changesSince(this.changes) };
-    if (path.startsWith("/texts")) return { status: 200, body: [...this.texts.values()].filter(({ id }) => decodeURIComponent(path).includes(id)) };
+    if (path.startsWith("/texts"))
+      return { status: 200, body: [...this.texts.values()].filter(({ id }) => decodeURIComponent(path).includes(id)) };
     if (method === "PUT") return { status: 204, body: null };
     return this.answers.shift()?.() ?? { status: 200, body: this.outcome(path === "/undo" ? "Moved “b”" : "Done") };
   }

@@ -32,7 +32,8 @@ afterEach(() => {
 
 /** Lets that much time pass, with all that comes of it. */
 const pass = (milliseconds: number) => vi.advanceTimersByTimeAsync(milliseconds);
-const type = (section: string, words: string) => session.typed(section, { text: () => textOf(section, words), headingChanged: false, bodyChanged: true });
+const type = (section: string, words: string) =>
+  session.typed(section, { text: () => textOf(section, words), headingChanged: false, bodyChanged: true });
 const bodyOf = (operation: { body?: unknown }) => JSON.stringify(operation.body);
 
 test("what is typed in one go is sent once, after a pause", async () => {
@@ -44,7 +45,9 @@ test("what is typed in one go is sent once, after a pause", async () => {
 
   await pass(500);
 
-  expect(server.writes()).toEqual([{ baseRevision: 3, operation: { name: "replace-body", section: "a", body: textOf("a", "The gale").body } }]);
+  expect(server.writes()).toEqual([
+    { baseRevision: 3, operation: { name: "replace-body", section: "a", body: textOf("a", "The gale").body } },
+  ]);
   expect(session.state).toMatchObject({ saving: "kept", revision: 4 });
 });
 
@@ -61,7 +64,9 @@ test("a heading and its text typed together are one write", async () => {
   session.typed("a", { text: () => textOf("a", "both"), headingChanged: true, bodyChanged: false });
   type("a", "both");
   await session.flush();
-  expect(server.writes().map(({ operation }) => [operation.name, operation.operations?.map(({ name }) => name)])).toEqual([["batch", ["rename", "replace-body"]]]);
+  expect(
+    server.writes().map(({ operation }) => [operation.name, operation.operations?.map(({ name }) => name)]),
+  ).toEqual([["batch", ["rename", "replace-body"]]]);
 });
 
 test("what cannot be sent waits in the browser and goes out when the server answers again", async () => {
@@ -80,7 +85,18 @@ test("what cannot be sent waits in the browser and goes out when the server answ
 });
 
 test.each([
-  ["a full disk, which is said", { status: 507, body: { status: 507, detail: "The disk is full. Nothing was changed; make room on it and try again.", reason: "disk-full" } }, /^The disk is full/],
+  [
+    "a full disk, which is said",
+    {
+      status: 507,
+      body: {
+        status: 507,
+        detail: "The disk is full. Nothing was changed; make room on it and try again.",
+        reason: "disk-full",
+      },
+    },
+    /^The disk is full/,
+  ],
   ["a proxy that asks for patience", { status: 429, body: "Too Many Requests" }, null],
   ["a proxy that asks who is there", { status: 401, body: "<html>Log in</html>" }, null],
 ])("words that meet %s are kept and tried again", async (_name, answer, said) => {
@@ -90,7 +106,10 @@ test.each([
   expect(session.state.saving).toBe("unsent");
   if (said) expect(session.state.message?.sentence).toMatch(said);
   await pass(3000);
-  expect(server.writes().map(({ operation }) => bodyOf(operation))).toEqual([bodyOf(textOf("a", "kept")), bodyOf(textOf("a", "kept"))]);
+  expect(server.writes().map(({ operation }) => bodyOf(operation))).toEqual([
+    bodyOf(textOf("a", "kept")),
+    bodyOf(textOf("a", "kept")),
+  ]);
   expect(session.state.saving).toBe("kept");
 });
 
@@ -114,7 +133,9 @@ test("a document left before its words could be sent goes on trying", async () =
   await pass(600);
   server.isReachable = true;
   await pass(3000);
-  expect(server.writes().map(({ operation }) => bodyOf(operation))).toEqual([bodyOf(textOf("b", "on the desk by now"))]);
+  expect(server.writes().map(({ operation }) => bodyOf(operation))).toEqual([
+    bodyOf(textOf("b", "on the desk by now")),
+  ]);
 });
 
 test("a document left before its words could be sent sends them once when it is opened again", async () => {
@@ -133,10 +154,21 @@ test("a document left before its words could be sent sends them once when it is 
 test("a window about to close hands over what is being typed", () => {
   type("a", "last words");
   const sent: unknown[] = [];
-  vi.stubGlobal("fetch", async (_address: string, { body, keepalive }: RequestInit) => (sent.push([keepalive, JSON.parse(String(body))]), new Response("{}")));
+  vi.stubGlobal(
+    "fetch",
+    async (_address: string, { body, keepalive }: RequestInit) => (
+      sent.push([keepalive, JSON.parse(String(body))]),
+      new Response("{}")
+    ),
+  );
   window.dispatchEvent(new Event("pagehide"));
   vi.unstubAllGlobals();
-  expect(sent).toEqual([[true, { baseRevision: 3, operation: { name: "replace-body", section: "a", body: textOf("a", "last words").body } }]]);
+  expect(sent).toEqual([
+    [
+      true,
+      { baseRevision: 3, operation: { name: "replace-body", section: "a", body: textOf("a", "last words").body } },
+    ],
+  ]);
 });
 
 test("an operation goes out after what is being typed, on the revision that made", async () => {
@@ -149,8 +181,16 @@ test("an operation goes out after what is being typed, on the revision that made
 });
 
 test("operations asked for at once go out one after the other", async () => {
-  await Promise.all([session.perform({ name: "move-up", sections: ["c"] }), session.perform({ name: "demote", sections: ["c"] }), session.undo()]);
-  expect(server.asked.filter(({ method }) => method === "POST").map(({ path, body }) => [path, (body as { baseRevision: number }).baseRevision])).toEqual([
+  await Promise.all([
+    session.perform({ name: "move-up", sections: ["c"] }),
+    session.perform({ name: "demote", sections: ["c"] }),
+    session.undo(),
+  ]);
+  expect(
+    server.asked
+      .filter(({ method }) => method === "POST")
+      .map(({ path, body }) => [path, (body as { baseRevision: number }).baseRevision]),
+  ).toEqual([
     ["/operations", 3],
     ["/operations", 4],
     ["/undo", 5],
@@ -190,13 +230,23 @@ test("what is typed while an answer is on its way builds on that answer", async 
 });
 
 test("what fell under a promoted heading is said with it", async () => {
-  server.answers.push(() => ({ status: 200, body: server.outcome("Promoted “b”", { notices: [{ sentence: "“c” now stands under “b”.", sections: ["c"] }] }) }));
+  server.answers.push(() => ({
+    status: 200,
+    body: server.outcome("Promoted “b”", { notices: [{ sentence: "“c” now stands under “b”.", sections: ["c"] }] }),
+  }));
   await session.perform({ name: "promote", sections: ["b"] });
-  expect(session.state.message).toMatchObject({ tone: "said", sentence: "Promoted “b”. “c” now stands under “b”.", canUndo: true });
+  expect(session.state.message).toMatchObject({
+    tone: "said",
+    sentence: "Promoted “b”. “c” now stands under “b”.",
+    canUndo: true,
+  });
 });
 
 test("a refusal is said in its own words, and nothing changes", async () => {
-  server.answers.push(() => ({ status: 422, body: { status: 422, detail: "“a” is at level 1 already.", reason: "too-high" } }));
+  server.answers.push(() => ({
+    status: 422,
+    body: { status: 422, detail: "“a” is at level 1 already.", reason: "too-high" },
+  }));
   const before = session.state.outline;
   await session.perform({ name: "promote", sections: ["a"] });
   expect(session.state.message).toMatchObject({ tone: "warning", sentence: "“a” is at level 1 already." });
@@ -207,7 +257,10 @@ test("an operation on an outline that another window has changed shows the newer
   server.nextIsStale({ outline: { ids: ["b", "a", "c"], levels: "111", flags: "000" } });
   await session.perform({ name: "promote", sections: ["b"] });
   expect(session.state.outline).toEqual({ ids: ["b", "a", "c"], levels: "111", flags: "000" });
-  expect(session.state).toMatchObject({ revision: 4, message: { tone: "warning", sentence: "Another window was first." } });
+  expect(session.state).toMatchObject({
+    revision: 4,
+    message: { tone: "warning", sentence: "Another window was first." },
+  });
 });
 
 test("two windows in one section: both texts are offered, and each choice is kept", async () => {
@@ -236,10 +289,16 @@ test("two windows in one section: both texts are offered, and each choice is kep
 });
 
 test("words that are refused for what they say are not told as kept, and go out with what is typed next", async () => {
-  server.answers.push(() => ({ status: 422, body: { status: 422, detail: "A heading may be 2,000 characters long.", reason: "heading-too-long" } }));
+  server.answers.push(() => ({
+    status: 422,
+    body: { status: 422, detail: "A heading may be 2,000 characters long.", reason: "heading-too-long" },
+  }));
   type("a", "too much");
   await session.flush();
-  expect(session.state).toMatchObject({ saving: "unsent", message: { tone: "warning", sentence: "A heading may be 2,000 characters long." } });
+  expect(session.state).toMatchObject({
+    saving: "unsent",
+    message: { tone: "warning", sentence: "A heading may be 2,000 characters long." },
+  });
   expect(localStorage.getItem("stemmata:drafts:d")).toContain("too much");
 
   type("a", "less");
@@ -315,12 +374,22 @@ test("a choice that could not be kept is asked for again", async () => {
 });
 
 test("a heading written in two windows goes with the text that is chosen, and stands in the text of both", async () => {
-  const headed = (heading: string, words: string) => ({ ...textOf("a", words), heading: [{ type: "text", text: heading }] as never[] });
+  const headed = (heading: string, words: string) => ({
+    ...textOf("a", words),
+    heading: [{ type: "text", text: heading }] as never[],
+  });
   for (const [choice, sent] of [
     ["mine", { name: "batch", operations: [{ name: "rename" }, { name: "replace-body" }] }],
     [
       "both",
-      { name: "replace-body", body: [...textOf("a", "theirs").body, { type: "paragraph", content: [{ type: "text", text: "My heading", marks: [{ type: "strong" }] }] }, ...textOf("a", "mine").body] },
+      {
+        name: "replace-body",
+        body: [
+          ...textOf("a", "theirs").body,
+          { type: "paragraph", content: [{ type: "text", text: "My heading", marks: [{ type: "strong" }] }] },
+          ...textOf("a", "mine").body,
+        ],
+      },
     ],
   ] as const) {
     server.nextIsStale({ changed: [facts("a", 4)] }, [headed("Their heading", "theirs")]);
@@ -332,9 +401,19 @@ test("a heading written in two windows goes with the text that is chosen, and st
 });
 
 test("what two closed windows left behind in one section is sent in turn, and the second offered beside the first", async () => {
-  const left = (section: string, words: string) => ({ section, baseRevision: 3, headingChanged: false, bodyChanged: true, heading: textOf(section, "").heading, body: textOf(section, words).body });
+  const left = (section: string, words: string) => ({
+    section,
+    baseRevision: 3,
+    headingChanged: false,
+    bodyChanged: true,
+    heading: textOf(section, "").heading,
+    body: textOf(section, words).body,
+  });
   session.close();
-  localStorage.setItem("stemmata:drafts:d", JSON.stringify([left("a", "first window"), left("a", "second window"), left("b", "elsewhere")]));
+  localStorage.setItem(
+    "stemmata:drafts:d",
+    JSON.stringify([left("a", "first window"), left("a", "second window"), left("b", "elsewhere")]),
+  );
   server.answers.push(
     () => ({ status: 200, body: server.outcome("Wrote") }),
     () => ({ status: 200, body: server.outcome("Wrote") }),
@@ -359,7 +438,13 @@ test("words of a closed window whose section is gone since become a section at t
   server = new ServerStandIn(skeletonOf(["a", "b"], "12"));
   server.answers.push(
     () => ({ status: 422, body: { status: 422, detail: "There is no such section.", reason: "missing" } }),
-    () => ({ status: 200, body: server.outcome("Inserted", { order: [{ at: 2, removed: 0, inserted: { ids: ["n"], levels: "1", flags: "0" } }], changed: [facts("n")] }) }),
+    () => ({
+      status: 200,
+      body: server.outcome("Inserted", {
+        order: [{ at: 2, removed: 0, inserted: { ids: ["n"], levels: "1", flags: "0" } }],
+        changed: [facts("n")],
+      }),
+    }),
   );
   session = await openSession(server.fetch);
   await pass(0);
@@ -379,13 +464,26 @@ test("a write that did arrive before the server was lost is no clash with itself
 });
 
 test.each([
-  ["refused", () => server.answers.push(() => ({ status: 422, body: { status: 422, detail: "There is no such section.", reason: "missing" } }))],
+  [
+    "refused",
+    () =>
+      server.answers.push(() => ({
+        status: 422,
+        body: { status: 422, detail: "There is no such section.", reason: "missing" },
+      })),
+  ],
   ["stale", () => server.nextIsStale({ outline: { ids: ["b", "c"], levels: "21", flags: "00" } })],
 ])("words typed in a section that is gone meanwhile become a section at the end (%s)", async (_how, meetNothing) => {
   meetNothing();
   server.changes = { revision: 9, outline: { ids: ["b", "c"], levels: "21", flags: "00" } };
   server.answers.push(
-    () => ({ status: 200, body: server.outcome("Inserted", { order: [{ at: 2, removed: 0, inserted: { ids: ["n"], levels: "1", flags: "0" } }], changed: [facts("n")] }) }),
+    () => ({
+      status: 200,
+      body: server.outcome("Inserted", {
+        order: [{ at: 2, removed: 0, inserted: { ids: ["n"], levels: "1", flags: "0" } }],
+        changed: [facts("n")],
+      }),
+    }),
     () => ({ status: 200, body: server.outcome("Wrote") }),
   );
   type("a", "not to be lost");
@@ -415,7 +513,9 @@ test("texts asked for in the same moment come in one answer", async () => {
   session.wantText("a");
   session.wantText("b");
   await pass(0);
-  expect(server.asked.filter(({ path }) => path.startsWith("/texts")).map(({ path }) => decodeURIComponent(path))).toEqual(["/texts?sections=a,b"]);
+  expect(
+    server.asked.filter(({ path }) => path.startsWith("/texts")).map(({ path }) => decodeURIComponent(path)),
+  ).toEqual(["/texts?sections=a,b"]);
   expect([...session.state.texts.keys()]).toEqual(["a", "b"]);
 });
 
@@ -530,7 +630,10 @@ test("figures of an outline that has changed since are not shown", async () => {
 });
 
 test("an answer that skips a revision has the changes of the other window read", async () => {
-  server.answers.push(() => ({ status: 200, body: server.outcome("Renamed “a”", { previousRevision: 7, revision: 8 }) }));
+  server.answers.push(() => ({
+    status: 200,
+    body: server.outcome("Renamed “a”", { previousRevision: 7, revision: 8 }),
+  }));
   server.changes = { revision: 8, changed: [{ ...facts("c", 7), heading: "theirs" }] };
   await session.perform({ name: "rename", section: "a", heading: "x" });
   expect(session.state.facts.get("c")?.heading).toBe("theirs");

@@ -66,7 +66,10 @@ export class Session {
     this.store = createStore(() => state);
     this.channel = new BroadcastChannel(`stemmata:${state.id}`);
     this.channel.onmessage = () => void this.lookForOthers();
-    this.lookTimer = window.setInterval(() => document.visibilityState === "visible" && void this.lookForOthers(), LOOK_FOR_OTHERS);
+    this.lookTimer = window.setInterval(
+      () => document.visibilityState === "visible" && void this.lookForOthers(),
+      LOOK_FOR_OTHERS,
+    );
     window.addEventListener("pagehide", this.handOver);
     this.keptDrafts = new KeptDrafts(state.id);
     void this.sendLeftBehind(this.keptDrafts.adopt());
@@ -123,7 +126,11 @@ export class Session {
   }
 
   private textsOf(sections: readonly string[]): Promise<SectionText[]> {
-    return read(api.GET("/api/documents/{id}/texts", { params: { ...this.path.params, query: { sections: sections.join(",") } } }));
+    return read(
+      api.GET("/api/documents/{id}/texts", {
+        params: { ...this.path.params, query: { sections: sections.join(",") } },
+      }),
+    );
   }
 
   /** What an answer says that was overtaken by a change on its way is asked for again: nobody may go on from it. */
@@ -164,7 +171,8 @@ export class Session {
     const known = this.drafts.get(section);
     const text = this.state.texts.get(section);
     // A text may have been read before or after the last change that this window knows of.
-    const readAt = text && (this.state.outdated.has(section) ? text.revision : Math.max(this.state.revision, text.revision));
+    const readAt =
+      text && (this.state.outdated.has(section) ? text.revision : Math.max(this.state.revision, text.revision));
     this.drafts.set(section, {
       section,
       baseRevision: known?.baseRevision ?? readAt ?? this.state.revision,
@@ -177,7 +185,10 @@ export class Session {
     const now = Date.now();
     if (this.pauseTimer === undefined) this.firstTyped = now;
     window.clearTimeout(this.pauseTimer);
-    this.pauseTimer = window.setTimeout(() => void this.flush(), Math.max(0, Math.min(PAUSE, this.firstTyped + LATEST - now)));
+    this.pauseTimer = window.setTimeout(
+      () => void this.flush(),
+      Math.max(0, Math.min(PAUSE, this.firstTyped + LATEST - now)),
+    );
   }
 
   /** The text as the writer left it here, acknowledged or not; undefined when it has not been read yet. */
@@ -202,7 +213,9 @@ export class Session {
   }
 
   private keepDrafts(): void {
-    this.keptDrafts.keep(new Map([...this.clashes.map(({ draft }) => [draft.section, draft] as const), ...this.drafts]).values());
+    this.keptDrafts.keep(
+      new Map([...this.clashes.map(({ draft }) => [draft.section, draft] as const), ...this.drafts]).values(),
+    );
   }
 
   /** Sends what was typed; resolves when it is acknowledged or has been found impossible for now. */
@@ -221,7 +234,12 @@ export class Session {
 
   private async sendDraft(draft: Draft): Promise<void> {
     const words = draft.text();
-    const answer = await write(api.POST("/api/documents/{id}/operations", { ...this.path, body: { baseRevision: draft.baseRevision, operation: operationOf(draft, words) } }));
+    const answer = await write(
+      api.POST("/api/documents/{id}/operations", {
+        ...this.path,
+        body: { baseRevision: draft.baseRevision, operation: operationOf(draft, words) },
+      }),
+    );
     switch (answer.kind) {
       case "applied":
         return this.draftKept(draft, words, answer.outcome);
@@ -264,7 +282,10 @@ export class Session {
     if (!theirs) return this.keepElsewhere(draft, words, conflict.detail);
     const mine = { id: draft.section, ...words, revision: draft.baseRevision };
     if (!sameText([mine.heading, mine.body], [theirs.heading, theirs.body])) {
-      this.askAbout([...this.clashes, { section: draft.section, mine, theirs, draft: { ...draft, text: () => words } }]);
+      this.askAbout([
+        ...this.clashes,
+        { section: draft.section, mine, theirs, draft: { ...draft, text: () => words } },
+      ]);
     }
   }
 
@@ -280,16 +301,31 @@ export class Session {
     if (this.state.positions.has(draft.section)) return this.say(sentence, "warning");
     const path = this.path;
     const heading = `Kept from “${plainHeading(words) || "a section"}”`;
-    const made = await write(api.POST("/api/documents/{id}/operations", { ...path, body: { baseRevision: this.state.revision, operation: { name: "insert", heading } } }));
+    const made = await write(
+      api.POST("/api/documents/{id}/operations", {
+        ...path,
+        body: { baseRevision: this.state.revision, operation: { name: "insert", heading } },
+      }),
+    );
     const section = made.kind === "applied" ? made.outcome.order.at(-1)?.inserted.ids[0] : undefined;
     if (made.kind !== "applied" || section === undefined) return this.sendLater();
     await this.accept(made.outcome);
     // From here on it is the new section's draft, should the server be lost in between.
     if (this.drafts.get(draft.section) === draft) this.drafts.delete(draft.section);
-    const moved = { ...draft, section, baseRevision: made.outcome.revision, headingChanged: false, bodyChanged: true, text: () => words };
+    const moved = {
+      ...draft,
+      section,
+      baseRevision: made.outcome.revision,
+      headingChanged: false,
+      bodyChanged: true,
+      text: () => words,
+    };
     this.drafts.set(section, moved);
     await this.sendDraft(moved);
-    this.say(`The section you were writing in was cut out in another window; what you typed is kept at the end as “${heading}”.`, "warning");
+    this.say(
+      `The section you were writing in was cut out in another window; what you typed is kept at the end as “${heading}”.`,
+      "warning",
+    );
   }
 
   /** The writer has looked at both texts and says which to go on with. */
@@ -299,8 +335,13 @@ export class Session {
     this.askAbout(others);
     const operation = settling(clash, choice);
     const answer = operation === null ? null : await this.perform(operation, { quiet: true });
-    if (answer?.kind === "refused") await this.inTurn(() => this.keepElsewhere(clash.draft, clash.mine, answer.sentence));
-    else if (answer?.kind === "stale") this.askAbout([{ ...clash, theirs: answer.conflict.texts.find(({ id }) => id === clash.section) ?? clash.theirs }, ...this.clashes]);
+    if (answer?.kind === "refused")
+      await this.inTurn(() => this.keepElsewhere(clash.draft, clash.mine, answer.sentence));
+    else if (answer?.kind === "stale")
+      this.askAbout([
+        { ...clash, theirs: answer.conflict.texts.find(({ id }) => id === clash.section) ?? clash.theirs },
+        ...this.clashes,
+      ]);
     else if (answer?.kind === "unreachable") this.askAbout([clash, ...this.clashes]);
     else if (operation === null) this.store.setState((state) => withTexts(state, [clash.theirs]));
     else await this.readTextAgain(clash.section);
@@ -312,7 +353,12 @@ export class Session {
   async perform(operation: Operation, { quiet = false }: { quiet?: boolean } = {}): Promise<Write> {
     await this.flush();
     return this.changing(async () => {
-      const answer = await write(api.POST("/api/documents/{id}/operations", { ...this.path, body: { baseRevision: this.state.revision, operation } }));
+      const answer = await write(
+        api.POST("/api/documents/{id}/operations", {
+          ...this.path,
+          body: { baseRevision: this.state.revision, operation },
+        }),
+      );
       return this.answered(answer, quiet ? null : (outcome) => outcome.label);
     });
   }
@@ -322,12 +368,20 @@ export class Session {
     await this.flush();
     return this.changing(async () => {
       const body = { baseRevision: this.state.revision, section, from, to, html };
-      return this.answered(await write(api.POST("/api/documents/{id}/paste", { ...this.path, body })), (outcome) => outcome.label);
+      return this.answered(
+        await write(api.POST("/api/documents/{id}/paste", { ...this.path, body })),
+        (outcome) => outcome.label,
+      );
     });
   }
 
   /** Copies or moves branches to a place in another document, and says where they are to be found. */
-  async transfer(sections: string[], other: { id: string; title: string }, place: { landing: "before" | "after" | "inside"; target?: string }, moves: boolean): Promise<void> {
+  async transfer(
+    sections: string[],
+    other: { id: string; title: string },
+    place: { landing: "before" | "after" | "inside"; target?: string },
+    moves: boolean,
+  ): Promise<void> {
     await this.flush();
     await this.changing(async () => {
       const body = { baseRevision: this.state.revision, sections, other: other.id, ...place, moves };
@@ -337,17 +391,32 @@ export class Session {
       const { here, section, notice } = answer.data;
       if (here) await this.accept(here);
       const done = `${moves ? "Moved" : "Copied"} to “${other.title || "Untitled"}”.`;
-      this.offer([done, notice].filter(Boolean).join(" "), "Go there", () => window.location.assign(`/documents/${other.id}?at=${section}`));
+      this.offer([done, notice].filter(Boolean).join(" "), "Go there", () =>
+        window.location.assign(`/documents/${other.id}?at=${section}`),
+      );
     });
   }
 
   /** Reads a file into the document; answers what became of the file, or throws one sentence. */
-  async putIn(file: File, landing: "before" | "after" | "inside", target: string, leave?: AbortSignal): Promise<ReportLine[]> {
+  async putIn(
+    file: File,
+    landing: "before" | "after" | "inside",
+    target: string,
+    leave?: AbortSignal,
+  ): Promise<ReportLine[]> {
     await this.flush();
     return this.changing(async () => {
-      const query = new URLSearchParams({ name: file.name, baseRevision: String(this.state.revision), landing, target });
+      const query = new URLSearchParams({
+        name: file.name,
+        baseRevision: String(this.state.revision),
+        landing,
+        target,
+      });
       const cancelled = "The import was cancelled; the document is as it was.";
-      const { outcome, report } = await sendFile<PutIn>(`/api/documents/${this.state.id}/import?${query}`, file, { leave, cancelled }).catch((failure: unknown) => {
+      const { outcome, report } = await sendFile<PutIn>(`/api/documents/${this.state.id}/import?${query}`, file, {
+        leave,
+        cancelled,
+      }).catch((failure: unknown) => {
         if (failure instanceof FileConflict) this.takeOver(failure.conflict.changes);
         throw failure;
       });
@@ -368,7 +437,9 @@ export class Session {
   async deadLinks(section?: string): Promise<number> {
     await this.flush();
     const query = section === undefined ? {} : { section };
-    const found = await read(api.GET("/api/documents/{id}/dead-links", { params: { ...this.path.params, query } })).catch(() => ({ count: 0 }));
+    const found = await read(
+      api.GET("/api/documents/{id}/dead-links", { params: { ...this.path.params, query } }),
+    ).catch(() => ({ count: 0 }));
     return found.count;
   }
 
@@ -390,7 +461,9 @@ export class Session {
   }
 
   async keepAsStarter(name: string): Promise<void> {
-    const answer = await read(api.POST("/api/documents/{id}/starter", { ...this.path, body: { name } })).catch((failure: unknown) => failure);
+    const answer = await read(api.POST("/api/documents/{id}/starter", { ...this.path, body: { name } })).catch(
+      (failure: unknown) => failure,
+    );
     if (answer instanceof Error) this.say(answer.message, "warning");
     else this.say(`“${name}” is among the starters now.`);
   }
@@ -398,14 +471,26 @@ export class Session {
   async undo(): Promise<Write> {
     await this.flush();
     return this.changing(async () =>
-      this.answered(await write(api.POST("/api/documents/{id}/undo", { ...this.path, body: { baseRevision: this.state.revision } })), (outcome) => `Undone: ${outcome.label}`, false),
+      this.answered(
+        await write(
+          api.POST("/api/documents/{id}/undo", { ...this.path, body: { baseRevision: this.state.revision } }),
+        ),
+        (outcome) => `Undone: ${outcome.label}`,
+        false,
+      ),
     );
   }
 
   async redo(): Promise<Write> {
     await this.flush();
     return this.changing(async () =>
-      this.answered(await write(api.POST("/api/documents/{id}/redo", { ...this.path, body: { baseRevision: this.state.revision } })), (outcome) => `Done again: ${outcome.label}`, false),
+      this.answered(
+        await write(
+          api.POST("/api/documents/{id}/redo", { ...this.path, body: { baseRevision: this.state.revision } }),
+        ),
+        (outcome) => `Done again: ${outcome.label}`,
+        false,
+      ),
     );
   }
 
@@ -414,14 +499,32 @@ export class Session {
     await this.flush();
     return this.changing(async () => {
       const body = { baseRevision: this.state.revision, state, ...(section === undefined ? {} : { section }) };
-      return this.answered(await write(api.POST("/api/documents/{id}/history/return", { ...this.path, body })), (outcome) => outcome.label);
+      return this.answered(
+        await write(api.POST("/api/documents/{id}/history/return", { ...this.path, body })),
+        (outcome) => outcome.label,
+      );
     });
   }
 
-  private async answered(answer: Write, label: ((outcome: WriteOutcome) => string) | null, canUndo = true): Promise<Write> {
+  private async answered(
+    answer: Write,
+    label: ((outcome: WriteOutcome) => string) | null,
+    canUndo = true,
+  ): Promise<Write> {
     switch (answer.kind) {
       case "applied":
-        await this.accept(answer.outcome, label ? { message: this.message([`${label(answer.outcome)}.`, ...answer.outcome.notices.map((notice) => notice.sentence)].join(" "), "said", canUndo) } : {});
+        await this.accept(
+          answer.outcome,
+          label
+            ? {
+                message: this.message(
+                  [`${label(answer.outcome)}.`, ...answer.outcome.notices.map((notice) => notice.sentence)].join(" "),
+                  "said",
+                  canUndo,
+                ),
+              }
+            : {},
+        );
         break;
       case "stale":
         this.takeOver(answer.conflict.changes);
@@ -431,7 +534,11 @@ export class Session {
         this.say(answer.sentence, "warning");
         break;
       case "unreachable":
-        this.say(answer.sentence ?? "Stemmata cannot be reached just now. Whether this was done shows here as soon as it answers.", "warning");
+        this.say(
+          answer.sentence ??
+            "Stemmata cannot be reached just now. Whether this was done shows here as soon as it answers.",
+          "warning",
+        );
         break;
       default:
         answer satisfies never;
@@ -442,7 +549,11 @@ export class Session {
   /** All that an answer changes is shown at once, for each showing costs a frame. */
   private async accept(outcome: WriteOutcome, also: Partial<DocumentState> = {}): Promise<void> {
     const isNext = outcome.previousRevision === this.state.revision || outcome.revision === this.state.revision;
-    this.store.setState((state) => ({ ...withOutcome(state, outcome), ...(isNext ? { revision: outcome.revision } : {}), ...also }));
+    this.store.setState((state) => ({
+      ...withOutcome(state, outcome),
+      ...(isNext ? { revision: outcome.revision } : {}),
+      ...also,
+    }));
     if (!isNext) await this.sync();
     this.channel.postMessage(outcome.revision);
     this.wantFigures();
@@ -463,7 +574,9 @@ export class Session {
   private async sync(): Promise<void> {
     const since = this.state.revision;
     try {
-      const changes = await read(api.GET("/api/documents/{id}/changes", { params: { ...this.path.params, query: { since } } }));
+      const changes = await read(
+        api.GET("/api/documents/{id}/changes", { params: { ...this.path.params, query: { since } } }),
+      );
       if (changes.revision !== since) this.takeOver(changes);
     } catch {
       // Asked again a few seconds later.
@@ -487,7 +600,9 @@ export class Session {
         ...(outside ? { scope: null } : {}),
         ...(foldedTexts === state.foldedTexts ? {} : { foldedTexts }),
         request: { ...place, key: ++this.keys, focus },
-        ...(remember && state.current !== null && state.current !== place.section ? { trail: extended(state, { section: state.current }) } : {}),
+        ...(remember && state.current !== null && state.current !== place.section
+          ? { trail: extended(state, { section: state.current }) }
+          : {}),
       };
     });
   }
@@ -506,7 +621,8 @@ export class Session {
     const { trail, current } = this.state;
     const place = trail.places[trail.at - 1];
     if (!place) return;
-    const places = trail.at === trail.places.length && current !== null ? [...trail.places, { section: current }] : trail.places;
+    const places =
+      trail.at === trail.places.length && current !== null ? [...trail.places, { section: current }] : trail.places;
     this.store.setState({ trail: { places, at: trail.at - 1 } });
     this.goTo(place, { remember: false });
   }
@@ -523,7 +639,8 @@ export class Session {
     const from = state.positions.get(state.scope ?? "") ?? 0;
     const at = state.positions.get(section) ?? -1;
     let end = from + 1;
-    while (end < state.outline.ids.length && (state.outline.levels[end] ?? "0") > (state.outline.levels[from] ?? "0")) end++;
+    while (end < state.outline.ids.length && (state.outline.levels[end] ?? "0") > (state.outline.levels[from] ?? "0"))
+      end++;
     return at >= from && at < end;
   }
 
@@ -564,7 +681,9 @@ export class Session {
   }
 
   keepResumePoint(section: string, position: number): void {
-    void api.PUT("/api/documents/{id}/resume-point", { ...this.path, body: { section, position } }).catch(() => undefined);
+    void api
+      .PUT("/api/documents/{id}/resume-point", { ...this.path, body: { section, position } })
+      .catch(() => undefined);
   }
 
   say(sentence: string, tone: "said" | "warning" = "said", canUndo = false): void {
@@ -577,7 +696,9 @@ export class Session {
 
   /** Says something, and offers what to do about it. */
   offer(sentence: string, label: string, run: () => void): void {
-    this.store.setState({ message: { key: ++this.keys, tone: "said", sentence, canUndo: false, offer: { label, run } } });
+    this.store.setState({
+      message: { key: ++this.keys, tone: "said", sentence, canUndo: false, offer: { label, run } },
+    });
   }
 
   dismissMessage(): void {

@@ -3,7 +3,15 @@ import type { ChangesSince, SectionFacts, Skeleton, WriteOutcome } from "../api/
 import { sectionLabel, sectionName } from "./section-name";
 import { opened, withChanges, withOutcome, withTexts } from "./state";
 
-const facts = (id: string, revision = 1): SectionFacts => ({ id, heading: id, words: 10, aim: "", target: null, marker: "", revision });
+const facts = (id: string, revision = 1): SectionFacts => ({
+  id,
+  heading: id,
+  words: 10,
+  aim: "",
+  target: null,
+  marker: "",
+  revision,
+});
 const text = (id: string, revision = 1) => ({ id, heading: [], body: [], revision });
 const titleBlock = { title: "T", subtitle: "", author: "", guidingStatement: "", target: null, language: "en" };
 const skeleton: Skeleton = {
@@ -17,7 +25,18 @@ const skeleton: Skeleton = {
   sections: [facts("a"), facts("b"), facts("c")],
   texts: [],
 };
-const outcome: WriteOutcome = { previousRevision: 3, revision: 4, outlineRevision: 4, order: [], changed: [], texts: [], removed: [], titleBlock: null, label: "", notices: [] };
+const outcome: WriteOutcome = {
+  previousRevision: 3,
+  revision: 4,
+  outlineRevision: 4,
+  order: [],
+  changed: [],
+  texts: [],
+  removed: [],
+  titleBlock: null,
+  label: "",
+  notices: [],
+};
 const changes: ChangesSince = { revision: 9, outlineRevision: 2, titleBlock, outline: null, changed: [] };
 
 test("a document opens where writing stopped, without taking the focus", () => {
@@ -29,7 +48,10 @@ test("a document opens where writing stopped, without taking the focus", () => {
 
 test("what is picked and gone is not picked any more", () => {
   const state = { ...opened(skeleton), picked: new Set(["b", "c"]) };
-  const { picked } = { ...state, ...withOutcome(state, { ...outcome, order: [{ at: 1, removed: 1, inserted: { ids: [], levels: "", flags: "" } }] }) };
+  const { picked } = {
+    ...state,
+    ...withOutcome(state, { ...outcome, order: [{ at: 1, removed: 1, inserted: { ids: [], levels: "", flags: "" } }] }),
+  };
   expect([...picked]).toEqual(["c"]);
 });
 
@@ -54,7 +76,10 @@ test("an outcome moves sections and keeps what it does not touch", () => {
 
 test("when the current section goes, its place is taken by the one that stands there", () => {
   const state = { ...opened(skeleton), scope: "b" };
-  const next = withOutcome(state, { ...outcome, order: [{ at: 1, removed: 1, inserted: { ids: [], levels: "", flags: "" } }] });
+  const next = withOutcome(state, {
+    ...outcome,
+    order: [{ at: 1, removed: 1, inserted: { ids: [], levels: "", flags: "" } }],
+  });
   expect(next).toMatchObject({ current: "c", scope: null });
 });
 
@@ -67,7 +92,11 @@ test("others’ changes make old texts outdated until they are read again, but n
       ["c", text("c", 8)],
     ]),
   };
-  const next = withChanges(state, { ...changes, changed: [facts("a", 7), facts("b", 8), facts("c", 8)] }, new Set(["b"]));
+  const next = withChanges(
+    state,
+    { ...changes, changed: [facts("a", 7), facts("b", 8), facts("c", 8)] },
+    new Set(["b"]),
+  );
   expect([...(next.outdated ?? [])]).toEqual(["a"]);
   expect(next.texts).toBeUndefined();
   expect(next.revision).toBe(9);
@@ -84,6 +113,10 @@ test("a section is called by its heading, else by what the core says", () => {
     sections: [facts("a"), facts("b"), facts("c")].map((each) => ({ ...each, heading: each.id === "c" ? "Gaps" : "" })),
   });
   expect(["a", "b", "c", "gone"].map((id) => sectionName(state, id))).toEqual(["", "", "Gaps", ""]);
-  const told = { ...state, numbers: ["", "Chapter 4", "4.1"], names: new Map(Object.entries({ a: "Opening", b: "Chapter 4" })) };
+  const told = {
+    ...state,
+    numbers: ["", "Chapter 4", "4.1"],
+    names: new Map(Object.entries({ a: "Opening", b: "Chapter 4" })),
+  };
   expect(["a", "b", "c"].map((id) => sectionLabel(told, id))).toEqual(["Opening", "Chapter 4", "4.1 Gaps"]);
 });

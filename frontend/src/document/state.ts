@@ -6,7 +6,13 @@ import type { Clash } from "./clash";
 /** A place in the text: a section and, in it, the editor's position (0 is before the heading). */
 export type Place = { section: string; position?: number; bookmark?: string };
 
-export type Message = { key: number; tone: "said" | "warning"; sentence: string; canUndo: boolean; offer?: { label: string; run: () => void } };
+export type Message = {
+  key: number;
+  tone: "said" | "warning";
+  sentence: string;
+  canUndo: boolean;
+  offer?: { label: string; run: () => void };
+};
 
 export type Saving = "kept" | "keeping" | "unsent";
 
@@ -101,8 +107,14 @@ export function withOutcome(state: DocumentState, outcome: WriteOutcome): Partia
 }
 
 /** The state after others’ changes; texts that may be old are read again when they are shown. */
-export function withChanges(state: DocumentState, changes: ChangesSince, typing: ReadonlySet<string>): Partial<DocumentState> {
-  const outdated = changes.changed.filter(({ id, revision }) => !typing.has(id) && state.texts.has(id) && state.texts.get(id)?.revision !== revision);
+export function withChanges(
+  state: DocumentState,
+  changes: ChangesSince,
+  typing: ReadonlySet<string>,
+): Partial<DocumentState> {
+  const outdated = changes.changed.filter(
+    ({ id, revision }) => !typing.has(id) && state.texts.has(id) && state.texts.get(id)?.revision !== revision,
+  );
   return {
     revision: changes.revision,
     titleBlock: changes.titleBlock,
@@ -114,7 +126,10 @@ export function withChanges(state: DocumentState, changes: ChangesSince, typing:
 }
 
 /** The state with texts as they have just been read or written. */
-export function withTexts(state: DocumentState, texts: readonly SectionText[]): Pick<DocumentState, "texts" | "outdated"> {
+export function withTexts(
+  state: DocumentState,
+  texts: readonly SectionText[],
+): Pick<DocumentState, "texts" | "outdated"> {
   return { texts: withEach(state.texts, texts), outdated: without(state.outdated, texts) };
 }
 
@@ -136,7 +151,10 @@ function placesIn(state: DocumentState, outline: Outline): Partial<DocumentState
   };
 }
 
-function withEach<T extends { id: string }>(map: ReadonlyMap<string, T>, changed: readonly T[]): ReadonlyMap<string, T> {
+function withEach<T extends { id: string }>(
+  map: ReadonlyMap<string, T>,
+  changed: readonly T[],
+): ReadonlyMap<string, T> {
   const next = new Map(map);
   for (const each of changed) next.set(each.id, each);
   return next;

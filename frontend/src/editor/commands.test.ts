@@ -4,8 +4,15 @@ import * as commands from "./commands";
 import { docOf, textOf } from "./section-text";
 
 type Json = { type: string; text?: string; attrs?: unknown; content?: Json[]; marks?: unknown[] };
-const words = (text: string, ...marks: string[]): Json => ({ type: "text", text, ...(marks.length > 0 ? { marks: marks.map((type) => ({ type })) } : {}) });
-const p = (...content: (string | Json)[]): Json => ({ type: "paragraph", ...(content.length > 0 ? { content: content.map((each) => (typeof each === "string" ? words(each) : each)) } : {}) });
+const words = (text: string, ...marks: string[]): Json => ({
+  type: "text",
+  text,
+  ...(marks.length > 0 ? { marks: marks.map((type) => ({ type })) } : {}),
+});
+const p = (...content: (string | Json)[]): Json => ({
+  type: "paragraph",
+  ...(content.length > 0 ? { content: content.map((each) => (typeof each === "string" ? words(each) : each)) } : {}),
+});
 const item = (...content: Json[]): Json => ({ type: "listItem", content });
 const list = (...items: Json[]): Json => ({ type: "bulletList", content: items });
 const numbered = (start: number, ...items: Json[]): Json => ({ type: "orderedList", attrs: { start }, content: items });
@@ -27,7 +34,10 @@ function over(...body: Json[]): EditorState {
 }
 
 /** The body after a command, and where the cursor is: ‸ in its text. */
-function after(state: EditorState, command: Command): { did: boolean; body: unknown; heading: unknown; state: EditorState } {
+function after(
+  state: EditorState,
+  command: Command,
+): { did: boolean; body: unknown; heading: unknown; state: EditorState } {
   let next = state;
   const did = command(state, (tr) => (next = state.apply(tr)));
   return { did, ...textOf(next.doc), state: next };
@@ -68,8 +78,12 @@ test("a paragraph becomes a list, a quotation, code, and is one again", () => {
 test("an item goes in under the one above, and out again, with what is inside it", () => {
   const inside = after(over(list(item(p("one")), item(p("tw|o"), list(item(p("inner")))))), commands.sinkItem);
   expect(inside.body).toEqual([list(item(p("one"), list(item(p("two"), list(item(p("inner")))))))]);
-  expect(after(inside.state, commands.liftItem).body).toEqual([list(item(p("one")), item(p("two"), list(item(p("inner")))))]);
-  expect(after(over(list(item(p("on|e")))), commands.sinkItem).did, "the first of all has nothing to go under").toBe(false);
+  expect(after(inside.state, commands.liftItem).body).toEqual([
+    list(item(p("one")), item(p("two"), list(item(p("inner"))))),
+  ]);
+  expect(after(over(list(item(p("on|e")))), commands.sinkItem).did, "the first of all has nothing to go under").toBe(
+    false,
+  );
 });
 
 test("an item goes up and down past its neighbours, and the cursor with it", () => {
@@ -79,32 +93,48 @@ test("an item goes up and down past its neighbours, and the cursor with it", () 
   expect(up.state.selection.$from.parent.textContent).toBe("two");
   const down = after(state, commands.moveItem("down"));
   expect(down.body).toEqual([numbered(3, item(p("one")), item(p("three")), item(p("two"), list(item(p("inner")))))]);
-  expect(after(down.state, commands.moveItem("up")).body, "up is the way back from down").toEqual(textOf(state.doc).body);
+  expect(after(down.state, commands.moveItem("up")).body, "up is the way back from down").toEqual(
+    textOf(state.doc).body,
+  );
 });
 
 test("at the end of its list an item stays, and the key does nothing else", () => {
   const first = over(list(item(p("on|e")), item(p("two"))));
-  expect(after(first, commands.moveItem("up"))).toMatchObject({ did: true, body: [list(item(p("one")), item(p("two")))] });
+  expect(after(first, commands.moveItem("up"))).toMatchObject({
+    did: true,
+    body: [list(item(p("one")), item(p("two")))],
+  });
   expect(after(over(p("no li|st")), commands.moveItem("up")).did).toBe(false);
 });
 
 test("an inner item moves within its own list", () => {
   const state = over(list(item(p("one"), list(item(p("a")), item(p("|b")))), item(p("two"))));
-  expect(after(state, commands.moveItem("up")).body).toEqual([list(item(p("one"), list(item(p("b")), item(p("a")))), item(p("two")))]);
+  expect(after(state, commands.moveItem("up")).body).toEqual([
+    list(item(p("one"), list(item(p("b")), item(p("a")))), item(p("two"))),
+  ]);
 });
 
 test("a break goes into a line, not into a heading or code", () => {
   expect(after(over(p("a|b")), commands.hardBreak).body).toEqual([p("a", { type: "hardBreak" }, "b")]);
-  expect(after(over({ type: "codeBlock", attrs: { language: null }, content: [words("a|b")] }), commands.hardBreak).did).toBe(false);
+  expect(
+    after(over({ type: "codeBlock", attrs: { language: null }, content: [words("a|b")] }), commands.hardBreak).did,
+  ).toBe(false);
   const doc = docOf({ heading: [words("H")], body: [] } as never, true);
-  expect(after(EditorState.create({ doc, selection: TextSelection.create(doc, 1) }), commands.hardBreak).did).toBe(false);
+  expect(after(EditorState.create({ doc, selection: TextSelection.create(doc, 1) }), commands.hardBreak).did).toBe(
+    false,
+  );
 });
 
 test("a calculation takes the selected words, and Enter leaves it", () => {
   const made = after(over(p("is |2+3| five"), p("next")), commands.insertCalculation);
   expect(made.body).toEqual([p("is 2+3 five"), { type: "calculation", content: [words("2+3")] }, p("next")]);
   expect(commands.isInside(made.state, "calculation")).toBe(true);
-  expect(after(made.state, commands.leaveCalculation).body).toEqual([p("is 2+3 five"), { type: "calculation", content: [words("2+3")] }, p(), p("next")]);
+  expect(after(made.state, commands.leaveCalculation).body).toEqual([
+    p("is 2+3 five"),
+    { type: "calculation", content: [words("2+3")] },
+    p(),
+    p("next"),
+  ]);
 });
 
 test("a footnote opens where the cursor is, to be written in", () => {
@@ -114,30 +144,48 @@ test("a footnote opens where the cursor is, to be written in", () => {
 });
 
 test("a link is put on the selected words, changed and taken away; it needs words", () => {
-  const link = (href: string) => ({ type: "text", marks: [{ type: "link", attrs: { href, title: null } }], text: "lamp" });
+  const link = (href: string) => ({
+    type: "text",
+    marks: [{ type: "link", attrs: { href, title: null } }],
+    text: "lamp",
+  });
   const linked = after(over(p("a |lamp|")), commands.setLink("https://example.org/"));
   expect(linked.body).toEqual([p("a ", link("https://example.org/"))]);
-  expect(after(linked.state, commands.setLink("section:abcdefghijkl")).body).toEqual([p("a ", link("section:abcdefghijkl"))]);
+  expect(after(linked.state, commands.setLink("section:abcdefghijkl")).body).toEqual([
+    p("a ", link("section:abcdefghijkl")),
+  ]);
   expect(after(linked.state, commands.setLink(null)).body).toEqual([p("a lamp")]);
   expect(after(over(p("a |lamp")), commands.setLink("https://example.org/")).did).toBe(false);
 });
 
 test("a bookmark and a cross-reference stand in the line", () => {
   const bookmark = { id: "abcdefghijkl", name: "here" };
-  expect(after(over(p("a |lamp")), commands.insertBookmark(bookmark)).body).toEqual([p("a ", { type: "bookmark", attrs: bookmark }, "lamp")]);
+  expect(after(over(p("a |lamp")), commands.insertBookmark(bookmark)).body).toEqual([
+    p("a ", { type: "bookmark", attrs: bookmark }, "lamp"),
+  ]);
   const reference = { href: "section:abcdefghijkl", shows: "number" };
-  expect(after(over(p("see |")), commands.insertCrossReference(reference)).body).toEqual([p("see ", { type: "crossReference", attrs: reference })]);
+  expect(after(over(p("see |")), commands.insertCrossReference(reference)).body).toEqual([
+    p("see ", { type: "crossReference", attrs: reference }),
+  ]);
 });
 
 test("breaks of page and scene are blocks of their own, and never in a heading", () => {
-  expect(after(over(p("a|b")), commands.insertBlock("pageBreak")).body).toEqual([p("a"), { type: "pageBreak" }, p("b")]);
+  expect(after(over(p("a|b")), commands.insertBlock("pageBreak")).body).toEqual([
+    p("a"),
+    { type: "pageBreak" },
+    p("b"),
+  ]);
   const doc = docOf({ heading: [words("H")], body: [p("t")] } as never, true);
-  expect(after(EditorState.create({ doc, selection: TextSelection.create(doc, 1) }), commands.insertBlock("separator")).did).toBe(false);
+  expect(
+    after(EditorState.create({ doc, selection: TextSelection.create(doc, 1) }), commands.insertBlock("separator")).did,
+  ).toBe(false);
 });
 
 test("the picked lines are those with words, counted without the heading", () => {
   expect(commands.pickedBlocks(over(p("|one"), p(), p("two"), list(item(p("three|")))))).toEqual([0, 2, 3]);
-  expect(commands.pickedBlocks(over(p("one"), p("|two"))), "with nothing selected, the line of the cursor").toEqual([1]);
+  expect(commands.pickedBlocks(over(p("one"), p("|two"))), "with nothing selected, the line of the cursor").toEqual([
+    1,
+  ]);
   expect(commands.currentBlock(over(p("one"), p("|two")))).toBe(1);
   const doc = docOf({ heading: [words("H")], body: [p("t")] } as never, true);
   expect(commands.currentBlock(EditorState.create({ doc, selection: TextSelection.create(doc, 1) }))).toBeNull();

@@ -24,10 +24,16 @@ export const splitItem = splitListItem(node("listItem"));
 export const sinkItem = sinkListItem(node("listItem"));
 export const liftItem = liftListItem(node("listItem"));
 
-export const toggleQuotation: Command = (state, dispatch) => (isInside(state, "quotation") ? lift(state, dispatch) : wrapIn(node("quotation"))(state, dispatch));
-export const toggleBulletList: Command = (state, dispatch) => (isInside(state, "bulletList") ? liftItem(state, dispatch) : wrapInList(node("bulletList"))(state, dispatch));
-export const toggleOrderedList: Command = (state, dispatch) => (isInside(state, "orderedList") ? liftItem(state, dispatch) : wrapInList(node("orderedList"))(state, dispatch));
-export const toggleCodeBlock: Command = (state, dispatch) => (isInside(state, "codeBlock") ? setBlockType(node("paragraph"))(state, dispatch) : setBlockType(node("codeBlock"))(state, dispatch));
+export const toggleQuotation: Command = (state, dispatch) =>
+  isInside(state, "quotation") ? lift(state, dispatch) : wrapIn(node("quotation"))(state, dispatch);
+export const toggleBulletList: Command = (state, dispatch) =>
+  isInside(state, "bulletList") ? liftItem(state, dispatch) : wrapInList(node("bulletList"))(state, dispatch);
+export const toggleOrderedList: Command = (state, dispatch) =>
+  isInside(state, "orderedList") ? liftItem(state, dispatch) : wrapInList(node("orderedList"))(state, dispatch);
+export const toggleCodeBlock: Command = (state, dispatch) =>
+  isInside(state, "codeBlock")
+    ? setBlockType(node("paragraph"))(state, dispatch)
+    : setBlockType(node("codeBlock"))(state, dispatch);
 
 export const hardBreak: Command = (state, dispatch) => {
   if (state.selection.$from.parent.type.spec.code || isInHeading(state)) return false;
@@ -149,9 +155,14 @@ export function pickedBlocks(state: EditorState): number[] {
   const first = headingOf(state.doc) ? 1 : 0;
   const { $from, $to } = state.selection;
   const picked: number[] = [];
-  for (let index = Math.max(first, $from.index(0)); index <= Math.min($to.index(0), state.doc.childCount - 1); index++) {
+  for (
+    let index = Math.max(first, $from.index(0));
+    index <= Math.min($to.index(0), state.doc.childCount - 1);
+    index++
+  ) {
     const block = state.doc.child(index);
-    const isLine = block.type.name === "paragraph" || block.type.name === "bulletList" || block.type.name === "orderedList";
+    const isLine =
+      block.type.name === "paragraph" || block.type.name === "bulletList" || block.type.name === "orderedList";
     if (state.selection.empty || (isLine && block.textContent.trim() !== "")) picked.push(index - first);
   }
   return picked;

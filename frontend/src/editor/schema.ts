@@ -1,4 +1,12 @@
-import { Schema, type AttributeSpec, type DOMOutputSpec, type MarkSpec, type Node as TextNode, type NodeSpec, type TagParseRule } from "@tiptap/pm/model";
+import {
+  Schema,
+  type AttributeSpec,
+  type DOMOutputSpec,
+  type MarkSpec,
+  type Node as TextNode,
+  type NodeSpec,
+  type TagParseRule,
+} from "@tiptap/pm/model";
 import table from "../generated/body-schema.json";
 import { innerId, readTarget } from "./target";
 
@@ -9,7 +17,8 @@ import { innerId, readTarget } from "./target";
 
 type Drawn = { toDOM: (node: TextNode) => DOMOutputSpec; parseDOM?: TagParseRule[]; extra?: Partial<NodeSpec> };
 
-const DAMAGED = "The text of this section is damaged and cannot be read. What is kept of it stands below, as it is; the history may hold an earlier state.";
+const DAMAGED =
+  "The text of this section is damaged and cannot be read. What is kept of it stands below, as it is; the history may hold an earlier state.";
 
 const DRAWN: Record<string, Drawn> = {
   paragraph: { toDOM: () => ["p", 0], parseDOM: [{ tag: "p" }, { tag: "h1,h2,h3,h4,h5,h6" }] },
@@ -20,55 +29,125 @@ const DRAWN: Record<string, Drawn> = {
     parseDOM: [{ tag: "ol", getAttrs: (element) => ({ start: Number(element.getAttribute("start") ?? 1) || 1 }) }],
   },
   listItem: { toDOM: () => ["li", 0], parseDOM: [{ tag: "li" }], extra: { defining: true } },
-  codeBlock: { toDOM: () => ["pre", ["code", 0]], parseDOM: [{ tag: "pre", preserveWhitespace: "full" }], extra: { code: true, defining: true } },
+  codeBlock: {
+    toDOM: () => ["pre", ["code", 0]],
+    parseDOM: [{ tag: "pre", preserveWhitespace: "full" }],
+    extra: { code: true, defining: true },
+  },
   figure: {
-    toDOM: (node) => ["figure", ["img", { src: shownSource(String(node.attrs["src"])), alt: String(node.attrs["alt"]) }], ["figcaption", 0]],
-    parseDOM: [{ tag: "figure", contentElement: "figcaption", getAttrs: (element) => imageAttributes(element.querySelector("img")) }],
+    toDOM: (node) => [
+      "figure",
+      ["img", { src: shownSource(String(node.attrs["src"])), alt: String(node.attrs["alt"]) }],
+      ["figcaption", 0],
+    ],
+    parseDOM: [
+      {
+        tag: "figure",
+        contentElement: "figcaption",
+        getAttrs: (element) => imageAttributes(element.querySelector("img")),
+      },
+    ],
     extra: { isolating: true },
   },
   table: { toDOM: () => ["table", ["tbody", 0]], parseDOM: [{ tag: "table" }], extra: { isolating: true } },
   caption: { toDOM: () => ["tr", { class: "caption" }, ["td", { colspan: "99" }, 0]], parseDOM: [{ tag: "caption" }] },
   tableRow: { toDOM: () => ["tr", 0], parseDOM: [{ tag: "tr" }] },
   tableCell: {
-    toDOM: (node) => [node.attrs["header"] ? "th" : "td", node.attrs["align"] ? { style: `text-align: ${String(node.attrs["align"])}` } : {}, 0],
+    toDOM: (node) => [
+      node.attrs["header"] ? "th" : "td",
+      node.attrs["align"] ? { style: `text-align: ${String(node.attrs["align"])}` } : {},
+      0,
+    ],
     parseDOM: [
       { tag: "td", attrs: { header: false } },
       { tag: "th", attrs: { header: true } },
     ],
     extra: { isolating: true },
   },
-  calculation: { toDOM: () => ["pre", { class: "calculation" }, 0], parseDOM: [{ tag: "pre.calculation", priority: 60 }], extra: { defining: true } },
+  calculation: {
+    toDOM: () => ["pre", { class: "calculation" }, 0],
+    parseDOM: [{ tag: "pre.calculation", priority: 60 }],
+    extra: { defining: true },
+  },
   separator: { toDOM: () => ["hr"], parseDOM: [{ tag: "hr" }] },
-  pageBreak: { toDOM: () => ["div", { class: "page-break", "aria-label": "Page break" }], parseDOM: [{ tag: "div.page-break" }] },
+  pageBreak: {
+    toDOM: () => ["div", { class: "page-break", "aria-label": "Page break" }],
+    parseDOM: [{ tag: "div.page-break" }],
+  },
   contents: { toDOM: () => ["div", { class: "contents" }], extra: { selectable: true } },
   // What the database holds in place of a text that was damaged: shown whole, taken out as one, never typed in.
-  unreadable: { toDOM: () => ["div", { class: "unreadable", contenteditable: "false" }, ["p", DAMAGED], ["pre", 0]], extra: { code: true, isolating: true, selectable: true } },
+  unreadable: {
+    toDOM: () => ["div", { class: "unreadable", contenteditable: "false" }, ["p", DAMAGED], ["pre", 0]],
+    extra: { code: true, isolating: true, selectable: true },
+  },
   hardBreak: { toDOM: () => ["br"], parseDOM: [{ tag: "br" }], extra: { linebreakReplacement: true } },
   bookmark: {
-    toDOM: (node) => ["span", { class: "bookmark", "data-id": String(node.attrs["id"]), "data-name": String(node.attrs["name"]) }, String(node.attrs["name"])],
-    parseDOM: [{ tag: "span.bookmark", getAttrs: (element) => ({ id: element.dataset["id"], name: element.dataset["name"] }) }],
+    toDOM: (node) => [
+      "span",
+      { class: "bookmark", "data-id": String(node.attrs["id"]), "data-name": String(node.attrs["name"]) },
+      String(node.attrs["name"]),
+    ],
+    parseDOM: [
+      { tag: "span.bookmark", getAttrs: (element) => ({ id: element.dataset["id"], name: element.dataset["name"] }) },
+    ],
   },
   image: {
     toDOM: (node) => ["img", { src: shownSource(String(node.attrs["src"])), alt: String(node.attrs["alt"]) }],
     parseDOM: [{ tag: "img", getAttrs: imageAttributes }],
   },
   crossReference: {
-    toDOM: (node) => ["span", { class: "cross-reference", "data-target": String(node.attrs["href"]), "data-shows": String(node.attrs["shows"]) }],
-    parseDOM: [{ tag: "span.cross-reference", getAttrs: (element) => ({ href: element.dataset["target"], shows: element.dataset["shows"] }) }],
+    toDOM: (node) => [
+      "span",
+      {
+        class: "cross-reference",
+        "data-target": String(node.attrs["href"]),
+        "data-shows": String(node.attrs["shows"]),
+      },
+    ],
+    parseDOM: [
+      {
+        tag: "span.cross-reference",
+        getAttrs: (element) => ({ href: element.dataset["target"], shows: element.dataset["shows"] }),
+      },
+    ],
   },
   footnote: { toDOM: () => ["span", { class: "footnote" }, 0], parseDOM: [{ tag: "span.footnote" }] },
 };
 
-const DEFAULTS: Record<string, unknown> = { start: 1, header: false, numbers: true, lines: [], src: "", alt: "", title: "", shows: "both" };
+const DEFAULTS: Record<string, unknown> = {
+  start: 1,
+  header: false,
+  numbers: true,
+  lines: [],
+  src: "",
+  alt: "",
+  title: "",
+  shows: "both",
+};
 
 const MARKS: Record<string, MarkSpec> = {
   link: {
     inclusive: false,
-    toDOM: (mark) => ["a", { href: hrefOf(String(mark.attrs["href"])), ...(mark.attrs["title"] ? { title: String(mark.attrs["title"]) } : {}), "data-target": String(mark.attrs["href"]) }, 0],
+    toDOM: (mark) => [
+      "a",
+      {
+        href: hrefOf(String(mark.attrs["href"])),
+        ...(mark.attrs["title"] ? { title: String(mark.attrs["title"]) } : {}),
+        "data-target": String(mark.attrs["href"]),
+      },
+      0,
+    ],
     parseDOM: [{ tag: "a[href]", getAttrs: (element) => linkAttributes(element) }],
   },
   emphasis: { toDOM: () => ["em", 0], parseDOM: [{ tag: "em" }, { tag: "i" }, { style: "font-style=italic" }] },
-  strong: { toDOM: () => ["strong", 0], parseDOM: [{ tag: "strong" }, { tag: "b", getAttrs: (element) => element.style.fontWeight !== "normal" && null }, { style: "font-weight=bold" }] },
+  strong: {
+    toDOM: () => ["strong", 0],
+    parseDOM: [
+      { tag: "strong" },
+      { tag: "b", getAttrs: (element) => element.style.fontWeight !== "normal" && null },
+      { style: "font-weight=bold" },
+    ],
+  },
   code: { code: true, toDOM: () => ["code", 0], parseDOM: [{ tag: "code" }] },
   superscript: { excludes: "subscript", toDOM: () => ["sup", 0], parseDOM: [{ tag: "sup" }] },
   subscript: { excludes: "superscript", toDOM: () => ["sub", 0], parseDOM: [{ tag: "sub" }] },
@@ -102,7 +181,12 @@ export const schema = new Schema({
     heading: { content: "inline*", toDOM: () => ["h2", { class: "heading" }, 0], defining: true, isolating: false },
     ...Object.fromEntries(Object.entries(rows).map(([name, row]) => [name, nodeSpec(name, row)])),
   },
-  marks: Object.fromEntries(Object.keys(table.marks).map((name) => [name, { ...MARKS[name], attrs: name === "link" ? { href: {}, title: { default: null } } : {} }])),
+  marks: Object.fromEntries(
+    Object.keys(table.marks).map((name) => [
+      name,
+      { ...MARKS[name], attrs: name === "link" ? { href: {}, title: { default: null } } : {} },
+    ]),
+  ),
 });
 
 /** Pictures are shown from what the document keeps; nothing is fetched from elsewhere while one writes. */
@@ -119,11 +203,16 @@ export function withPictureNames(html: string): string {
 function imageAttributes(image: HTMLElement | null): { src: string; alt: string } {
   const shown = image?.getAttribute("src") ?? "";
   const source = shown.replace(/^(?:https?:\/\/[^/]+)?\/api\/pictures\/(?=[0-9a-f]{64}$)/, "picture:");
-  return { src: WITHIN.test(source) || /^https?:|^picture:/.test(source) ? source : "", alt: image?.getAttribute("alt") ?? "" };
+  return {
+    src: WITHIN.test(source) || /^https?:|^picture:/.test(source) ? source : "",
+    alt: image?.getAttribute("alt") ?? "",
+  };
 }
 
 /** A picture within its address (RFC 2397), as the core takes it. */
-const WITHIN = new RegExp(`^data:image/(${table.pictures.kinds.map((kind) => kind.replace("+", "\\+")).join("|")});base64,[A-Za-z0-9+/=]*$`);
+const WITHIN = new RegExp(
+  `^data:image/(${table.pictures.kinds.map((kind) => kind.replace("+", "\\+")).join("|")});base64,[A-Za-z0-9+/=]*$`,
+);
 
 /** Inner places have no address a browser could follow. */
 function hrefOf(target: string): string {

@@ -8,12 +8,23 @@ import { textOf } from "./section-text";
 
 const words = (text: string) => ({ type: "text", text });
 const p = (...content: unknown[]) => ({ type: "paragraph", ...(content.length > 0 ? { content } : {}) });
-const textWith = (heading: string, ...body: unknown[]) => ({ heading: heading === "" ? [] : [words(heading)], body }) as never;
+const textWith = (heading: string, ...body: unknown[]) =>
+  ({ heading: heading === "" ? [] : [words(heading)], body }) as never;
 const bookmark = (id: string) => ({ type: "bookmark", attrs: { id, name: "here" } });
 
 // Nothing is laid out here, so a line of text lies nowhere.
 Range.prototype.getClientRects = () => [] as unknown as DOMRectList;
-Range.prototype.getBoundingClientRect = () => ({ x: 0, y: 0, width: 0, height: 0, top: 0, right: 0, bottom: 0, left: 0, toJSON: () => ({}) });
+Range.prototype.getBoundingClientRect = () => ({
+  x: 0,
+  y: 0,
+  width: 0,
+  height: 0,
+  top: 0,
+  right: 0,
+  bottom: 0,
+  left: 0,
+  toJSON: () => ({}),
+});
 
 let editor: SectionEditor | undefined;
 afterEach(() => (editor?.destroy(), (editor = undefined), document.body.replaceChildren()));
@@ -39,7 +50,8 @@ function open(text: never, host: Partial<SectionEditorHost> = {}, hasHeading = t
 }
 
 /** Types at a place, as far as the editor is concerned. */
-const typeAt = ({ view }: SectionEditor, position: number, typed: string) => view.dispatch(view.state.tr.insertText(typed, position));
+const typeAt = ({ view }: SectionEditor, position: number, typed: string) =>
+  view.dispatch(view.state.tr.insertText(typed, position));
 
 test("what was typed is told, and whether it was the heading, the text, or both", () => {
   const typed = vi.fn();
@@ -94,9 +106,15 @@ test("showing another text is not told as typing", () => {
 });
 
 test("a bookmark that is still where it was does not appear twice when it is pasted", () => {
-  const made = open(textWith("Ink", p(words("a"), bookmark("aaaaaaaaaaaa"))), { isBookmarkTaken: (id) => id === "bbbbbbbbbbbb" });
+  const made = open(textWith("Ink", p(words("a"), bookmark("aaaaaaaaaaaa"))), {
+    isBookmarkTaken: (id) => id === "bbbbbbbbbbbb",
+  });
   const pasted = ["aaaaaaaaaaaa", "bbbbbbbbbbbb", "cccccccccccc"].map((id) => schema.nodeFromJSON(bookmark(id)));
-  const kept = made.view.someProp("transformPasted")?.(new Slice(schema.nodes["paragraph"]!.create(null, [schema.text("x"), ...pasted]).content, 0, 0), made.view, false);
+  const kept = made.view.someProp("transformPasted")?.(
+    new Slice(schema.nodes["paragraph"]!.create(null, [schema.text("x"), ...pasted]).content, 0, 0),
+    made.view,
+    false,
+  );
   expect(kept?.content.toJSON()).toEqual([words("x"), bookmark("cccccccccccc")]);
 });
 
@@ -111,9 +129,15 @@ test("the cursor goes to a bookmark, and to the head of the text when it is gone
 });
 
 test("links whose target is gone are marked, and again when it comes back", () => {
-  const link = (href: string) => ({ type: "text", text: href, marks: [{ type: "link", attrs: { href, title: null } }] });
+  const link = (href: string) => ({
+    type: "text",
+    text: href,
+    marks: [{ type: "link", attrs: { href, title: null } }],
+  });
   const broken = new Set(["section:abcdefghijkl"]);
-  const made = open(textWith("Ink", p(link("section:abcdefghijkl"), words(" "), link("https://example.org/"))), { isBroken: (target) => broken.has(target) });
+  const made = open(textWith("Ink", p(link("section:abcdefghijkl"), words(" "), link("https://example.org/"))), {
+    isBroken: (target) => broken.has(target),
+  });
   const marked = () => [...document.querySelectorAll(".broken")].map((each) => each.textContent);
   expect(marked()).toEqual(["section:abcdefghijkl"]);
   broken.clear();
@@ -123,12 +147,24 @@ test("links whose target is gone are marked, and again when it comes back", () =
 
 test("a link is followed with Ctrl only, for a click in the text sets the cursor", () => {
   const follow = vi.fn();
-  const made = open(textWith("Ink", p({ type: "text", text: "there", marks: [{ type: "link", attrs: { href: "section:abcdefghijkl", title: null } }] })), { follow });
+  const made = open(
+    textWith(
+      "Ink",
+      p({
+        type: "text",
+        text: "there",
+        marks: [{ type: "link", attrs: { href: "section:abcdefghijkl", title: null } }],
+      }),
+    ),
+    { follow },
+  );
   const anchor = document.querySelector("a[data-target]");
   const click = (ctrlKey: boolean) => {
     const event = new MouseEvent("click", { ctrlKey, bubbles: true, cancelable: true });
     Object.defineProperty(event, "target", { value: anchor });
-    return made.view.someProp("handleClickOn", (handle) => handle.call(made.view, made.view, 6, made.view.state.doc, 0, event, true));
+    return made.view.someProp("handleClickOn", (handle) =>
+      handle.call(made.view, made.view, 6, made.view.state.doc, 0, event, true),
+    );
   };
   click(false);
   expect(follow).not.toHaveBeenCalled();

@@ -40,7 +40,13 @@ export class SectionEditor {
   ) {
     this.view = new EditorView(parent, {
       state: this.stateOf(docOf(text, hasHeading)),
-      attributes: { "aria-label": label, role: "textbox", "aria-multiline": "true", class: "manuscript", spellcheck: "true" },
+      attributes: {
+        "aria-label": label,
+        role: "textbox",
+        "aria-multiline": "true",
+        class: "manuscript",
+        spellcheck: "true",
+      },
       nodeViews: host.views,
       dispatchTransaction: (transaction) => this.dispatch(transaction),
       handleClickOn: (_view, _position, _node, _at, event) => this.clicked(event),
@@ -59,7 +65,15 @@ export class SectionEditor {
   }
 
   relabel(label: string): void {
-    this.view.setProps({ attributes: { "aria-label": label, role: "textbox", "aria-multiline": "true", class: "manuscript", spellcheck: "true" } });
+    this.view.setProps({
+      attributes: {
+        "aria-label": label,
+        role: "textbox",
+        "aria-multiline": "true",
+        class: "manuscript",
+        spellcheck: "true",
+      },
+    });
   }
 
   /** Shows another text, from the server, keeping the cursor where it can be kept. */
@@ -68,7 +82,9 @@ export class SectionEditor {
     if (doc.eq(this.view.state.doc)) return;
     const { anchor } = this.view.state.selection;
     const state = this.stateOf(doc);
-    this.view.updateState(state.apply(state.tr.setSelection(TextSelection.near(doc.resolve(Math.min(anchor, doc.content.size))))));
+    this.view.updateState(
+      state.apply(state.tr.setSelection(TextSelection.near(doc.resolve(Math.min(anchor, doc.content.size))))),
+    );
   }
 
   /** What was typed is safely kept: from here on, undoing is the journal's. */
@@ -81,14 +97,20 @@ export class SectionEditor {
   focus(position?: number): void {
     if (position !== undefined) {
       const { state } = this.view;
-      this.view.dispatch(state.tr.setSelection(TextSelection.near(state.doc.resolve(Math.max(0, Math.min(position, state.doc.content.size))))));
+      this.view.dispatch(
+        state.tr.setSelection(
+          TextSelection.near(state.doc.resolve(Math.max(0, Math.min(position, state.doc.content.size)))),
+        ),
+      );
     }
     this.view.focus();
   }
 
   focusBookmark(id: string): void {
     let at: number | undefined;
-    this.view.state.doc.descendants((node, position) => void (node.type.name === "bookmark" && node.attrs["id"] === id && (at = position)));
+    this.view.state.doc.descendants(
+      (node, position) => void (node.type.name === "bookmark" && node.attrs["id"] === id && (at = position)),
+    );
     this.focus(at === undefined ? 1 : at + 1);
     this.view.dispatch(this.view.state.tr.scrollIntoView());
   }
@@ -113,7 +135,8 @@ export class SectionEditor {
     if (!after.eq(before)) {
       const heading = headingOf(after);
       const headingChanged = heading !== null && !heading.eq(headingOf(before) ?? heading.type.create());
-      const bodyChanged = !heading || !after.content.cut(heading.nodeSize).eq(before.content.cut(headingOf(before)?.nodeSize ?? 0));
+      const bodyChanged =
+        !heading || !after.content.cut(heading.nodeSize).eq(before.content.cut(headingOf(before)?.nodeSize ?? 0));
       this.host.typed(after, { heading: headingChanged, body: bodyChanged });
     }
     if (transaction.docChanged || transaction.selectionSet) this.host.selected(this.view);
@@ -121,7 +144,9 @@ export class SectionEditor {
 
   private plugins(): Plugin[] {
     return [
-      inputRules({ rules: [listRule(/^\s*[-•]\s$/, "bulletList"), numberedRule(), quotationRule(), ...typographicRules] }),
+      inputRules({
+        rules: [listRule(/^\s*[-•]\s$/, "bulletList"), numberedRule(), quotationRule(), ...typographicRules],
+      }),
       keymap(this.keys()),
       keymap(baseKeymap),
       history(),
@@ -135,12 +160,19 @@ export class SectionEditor {
     return {
       "Shift-Enter": commands.hardBreak,
       Enter: chainCommands(commands.leaveCalculation, commands.enterFromHeading, commands.splitItem),
-      ArrowUp: (_state, _dispatch, view) => (view?.endOfTextblock("up") && isAtStart(view.state) ? this.host.leave("up") : false),
-      ArrowDown: (_state, _dispatch, view) => (view?.endOfTextblock("down") && isAtEnd(view.state) ? this.host.leave("down") : false),
+      ArrowUp: (_state, _dispatch, view) =>
+        view?.endOfTextblock("up") && isAtStart(view.state) ? this.host.leave("up") : false,
+      ArrowDown: (_state, _dispatch, view) =>
+        view?.endOfTextblock("down") && isAtEnd(view.state) ? this.host.leave("down") : false,
       Backspace: (state) => {
         // At the head of the text there is nothing to rub out; the heading above is not text.
         const heading = headingOf(state.doc);
-        return heading !== null && state.selection.empty && state.selection.from === heading.nodeSize + 1 && state.selection.$from.depth === 1;
+        return (
+          heading !== null &&
+          state.selection.empty &&
+          state.selection.from === heading.nodeSize + 1 &&
+          state.selection.$from.depth === 1
+        );
       },
     };
   }
@@ -156,7 +188,9 @@ export class SectionEditor {
   /** A bookmark that is still where it was must not appear twice. */
   private withoutTakenBookmarks(slice: Slice): Slice {
     const present = new Set<string>();
-    this.view.state.doc.descendants((node) => void (node.type.name === "bookmark" && present.add(String(node.attrs["id"]))));
+    this.view.state.doc.descendants(
+      (node) => void (node.type.name === "bookmark" && present.add(String(node.attrs["id"]))),
+    );
     const clean = (fragment: Fragment): Fragment => {
       const kept: TextNode[] = [];
       fragment.forEach((node) => {
@@ -171,7 +205,10 @@ export class SectionEditor {
 }
 
 /** A section's text drawn without an editor, for sections that merely pass by. */
-export function drawn(text: Pick<SectionText, "heading" | "body">, hasHeading: boolean): DocumentFragment | HTMLElement {
+export function drawn(
+  text: Pick<SectionText, "heading" | "body">,
+  hasHeading: boolean,
+): DocumentFragment | HTMLElement {
   return DOMSerializer.fromSchema(schema).serializeFragment(docOf(text, hasHeading).content);
 }
 
@@ -185,7 +222,9 @@ function isAtEnd(state: EditorState): boolean {
 
 /** The heading belongs to the outline; it goes by a command of its own, never by rubbing out. */
 function headingStays(hasHeading: boolean): Plugin {
-  return new Plugin({ filterTransaction: (transaction) => !transaction.docChanged || (headingOf(transaction.doc) !== null) === hasHeading });
+  return new Plugin({
+    filterTransaction: (transaction) => !transaction.docChanged || (headingOf(transaction.doc) !== null) === hasHeading,
+  });
 }
 
 function currentLine(): Plugin {
@@ -205,14 +244,21 @@ function linkStates(isBroken: (target: string) => boolean): Plugin {
     const found: Decoration[] = [];
     doc.descendants((node, position) => {
       const target = node.marks.find((mark) => mark.type.name === "link")?.attrs["href"];
-      if (typeof target === "string" && isBroken(target)) found.push(Decoration.inline(position, position + node.nodeSize, { class: "broken", title: "This link leads nowhere: its target is gone." }));
+      if (typeof target === "string" && isBroken(target))
+        found.push(
+          Decoration.inline(position, position + node.nodeSize, {
+            class: "broken",
+            title: "This link leads nowhere: its target is gone.",
+          }),
+        );
     });
     return DecorationSet.create(doc, found);
   };
   return new Plugin<DecorationSet>({
     state: {
       init: (_config, state) => find(state.doc),
-      apply: (transaction, set) => (transaction.docChanged || transaction.getMeta("redraw") ? find(transaction.doc) : set),
+      apply: (transaction, set) =>
+        transaction.docChanged || transaction.getMeta("redraw") ? find(transaction.doc) : set,
     },
     props: {
       decorations(state) {

@@ -12,7 +12,11 @@ const BODY = [
       { type: "text", marks: [{ type: "link", attrs: { href: "section:abcdefghijkl", title: null } }], text: "two" },
     ],
   },
-  { type: "orderedList", attrs: { start: 3 }, content: [{ type: "listItem", content: [{ type: "paragraph", content: [{ type: "text", text: "x" }] }] }] },
+  {
+    type: "orderedList",
+    attrs: { start: 3 },
+    content: [{ type: "listItem", content: [{ type: "paragraph", content: [{ type: "text", text: "x" }] }] }],
+  },
 ];
 
 test("the editor knows every part of the core’s table, with the same content", () => {
@@ -41,5 +45,10 @@ test("body positions begin after the heading", () => {
 });
 
 test("a script in a link is no link", () => {
-  expect(() => TextNode.fromJSON(schema, { type: "paragraph", content: [{ type: "text", text: "x", marks: [{ type: "script" }] }] })).toThrow();
+  expect(() =>
+    TextNode.fromJSON(schema, {
+      type: "paragraph",
+      content: [{ type: "text", text: "x", marks: [{ type: "script" }] }],
+    }),
+  ).toThrow();
 });

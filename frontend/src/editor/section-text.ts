@@ -7,7 +7,10 @@ export function docOf(text: Pick<SectionText, "heading" | "body">, hasHeading: b
   const body = text.body as unknown[];
   return TextNode.fromJSON(schema, {
     type: "doc",
-    content: [...(hasHeading ? [{ type: "heading", content: text.heading }] : []), ...(body.length > 0 ? body : [{ type: "paragraph" }])],
+    content: [
+      ...(hasHeading ? [{ type: "heading", content: text.heading }] : []),
+      ...(body.length > 0 ? body : [{ type: "paragraph" }]),
+    ],
   });
 }
 
@@ -26,8 +29,13 @@ type Stored = { attrs?: Record<string, unknown>; content?: Stored[] };
 
 /** A paragraph that never stood out in a file says nothing of its look. */
 function asStored({ attrs, content, ...node }: Stored): Stored {
-  const kept = attrs && Object.fromEntries(Object.entries(attrs).filter(([name, value]) => !(name === "look" && value === null)));
-  return { ...node, ...(kept && Object.keys(kept).length > 0 ? { attrs: kept } : {}), ...(content ? { content: content.map(asStored) } : {}) };
+  const kept =
+    attrs && Object.fromEntries(Object.entries(attrs).filter(([name, value]) => !(name === "look" && value === null)));
+  return {
+    ...node,
+    ...(kept && Object.keys(kept).length > 0 ? { attrs: kept } : {}),
+    ...(content ? { content: content.map(asStored) } : {}),
+  };
 }
 
 export function headingOf(doc: TextNode): TextNode | null {

@@ -3,17 +3,42 @@ import { completed, innerId, readTarget } from "./target";
 
 test("a place in the document is read by its kind and its id", () => {
   expect(readTarget("section:abcdefghijk1")).toEqual({ kind: "section", id: "abcdefghijk1" });
-  expect([innerId("bookmark:abcdefghijk1"), innerId("https://example.org/"), innerId("section:short")]).toEqual(["abcdefghijk1", null, null]);
+  expect([innerId("bookmark:abcdefghijk1"), innerId("https://example.org/"), innerId("section:short")]).toEqual([
+    "abcdefghijk1",
+    null,
+    null,
+  ]);
 });
 
 test("what is no address is none", () => {
-  for (const address of ["", "javascript:alert(1)", " data:text/html,x", "https://example.org/\n", "section:short", `https://example.org/${"x".repeat(9000)}`]) expect(readTarget(address)).toBeNull();
-  for (const address of ["https://example.org/", "mailto:keeper@example.org", "chapter-2.html", "#name", "doi:10.1000/1", "HTTP://example.org"])
+  for (const address of [
+    "",
+    "javascript:alert(1)",
+    " data:text/html,x",
+    "https://example.org/\n",
+    "section:short",
+    `https://example.org/${"x".repeat(9000)}`,
+  ])
+    expect(readTarget(address)).toBeNull();
+  for (const address of [
+    "https://example.org/",
+    "mailto:keeper@example.org",
+    "chapter-2.html",
+    "#name",
+    "doi:10.1000/1",
+    "HTTP://example.org",
+  ])
     expect(readTarget(address)).toEqual({ kind: "outside", address });
 });
 
 test("an address that was typed is made whole", () => {
-  expect([completed("example.org/a"), completed("keeper@example.org"), completed("HTTPS://x.org"), completed(" https://x.org/@me "), completed("x.org/@me")]).toEqual([
+  expect([
+    completed("example.org/a"),
+    completed("keeper@example.org"),
+    completed("HTTPS://x.org"),
+    completed(" https://x.org/@me "),
+    completed("x.org/@me"),
+  ]).toEqual([
     "https://example.org/a",
     "mailto:keeper@example.org",
     "HTTPS://x.org",

@@ -14,7 +14,11 @@ export function readTarget(address: string): Target | null {
   const inside = INSIDE.exec(address);
   if (inside) return { kind: inside[1] as "section" | "bookmark", id: inside[2] ?? "" };
   const scheme = SCHEME.exec(address)?.[1]?.toLowerCase();
-  const isSound = address !== "" && new TextEncoder().encode(address).length <= targets.mostBytes && !CONTROLS.test(address) && (scheme === undefined || targets.schemes.includes(scheme));
+  const isSound =
+    address !== "" &&
+    new TextEncoder().encode(address).length <= targets.mostBytes &&
+    !CONTROLS.test(address) &&
+    (scheme === undefined || targets.schemes.includes(scheme));
   return isSound ? { kind: "outside", address } : null;
 }
 

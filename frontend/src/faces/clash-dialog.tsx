@@ -44,7 +44,13 @@ function Text({ label, text }: { label: string; text: SectionText }) {
   return (
     <div>
       <h3 className="mb-2 font-semibold text-stem">{label}</h3>
-      <div ref={place} tabIndex={0} role="group" aria-label={label} className="manuscript max-h-[46vh] overflow-auto rounded-lg border border-line bg-paper p-4" />
+      <div
+        ref={place}
+        tabIndex={0}
+        role="group"
+        aria-label={label}
+        className="manuscript max-h-[46vh] overflow-auto rounded-lg border border-line bg-paper p-4"
+      />
     </div>
   );
 }

@@ -31,7 +31,11 @@ export function DocumentScreen({ id, face }: { id: string; face: Face }) {
         session = opened;
         setOpening({ kind: "open", session: opened });
       },
-      (failure: unknown) => setOpening({ kind: "failed", sentence: failure instanceof Error ? failure.message : "The document cannot be opened." }),
+      (failure: unknown) =>
+        setOpening({
+          kind: "failed",
+          sentence: failure instanceof Error ? failure.message : "The document cannot be opened.",
+        }),
     );
     return () => {
       left = true;

@@ -16,7 +16,11 @@ import { ask, type Asking } from "../window/asking";
 import { FORMATS } from "../files/formats";
 import { writeToFile } from "../files/write-to-file";
 
-const SAVING: Record<Saving, string> = { kept: "all changes kept", keeping: "keeping…", unsent: "not sent yet; trying again" };
+const SAVING: Record<Saving, string> = {
+  kept: "all changes kept",
+  keeping: "keeping…",
+  unsent: "not sent yet; trying again",
+};
 
 /** The ways to look at a document. */
 export type Face = "write" | "arrange";
@@ -37,7 +41,12 @@ export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
         <Emblem />
       </Link>
       <h1 className="min-w-0 truncate font-text text-[17px] font-medium tracking-tight">
-        <button type="button" className="truncate rounded hover:text-stem" title="Rename the document" onClick={() => setNaming(true)}>
+        <button
+          type="button"
+          className="truncate rounded hover:text-stem"
+          title="Rename the document"
+          onClick={() => setNaming(true)}
+        >
           {title}
         </button>
       </h1>
@@ -58,18 +67,40 @@ export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
         <FaceLink to={`/documents/${id}/arrange`} words="Arrange" shown={face === "arrange"} />
       </nav>
       <span className="flex-1" />
-      <button type="button" onClick={onJump} className="hidden h-8 w-60 items-center gap-2 rounded-full border border-line bg-sheet px-3 text-faint hover:border-twig md:flex">
+      <button
+        type="button"
+        onClick={onJump}
+        className="hidden h-8 w-60 items-center gap-2 rounded-full border border-line bg-sheet px-3 text-faint hover:border-twig md:flex"
+      >
         <Search size={14} strokeWidth={1.6} aria-hidden="true" />
         <span className="flex-1 text-left">Jump to…</span>
         <kbd className="font-sans text-[11px]">{keysShown("jump")}</kbd>
       </button>
-      <Menu label="Write to a file" align="end" entries={FORMATS.map(({ format, label }) => ({ label, keys: `.${format}`, run: () => void writeToFile(session, format) }))}>
-        <button type="button" aria-label="Write to a file" title="Write to a file" className="grid size-8 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink">
+      <Menu
+        label="Write to a file"
+        align="end"
+        entries={FORMATS.map(({ format, label }) => ({
+          label,
+          keys: `.${format}`,
+          run: () => void writeToFile(session, format),
+        }))}
+      >
+        <button
+          type="button"
+          aria-label="Write to a file"
+          title="Write to a file"
+          className="grid size-8 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink"
+        >
           <Download size={16} strokeWidth={1.6} aria-hidden="true" />
         </button>
       </Menu>
       <Menu label="This document" align="end" entries={documentCommands(session, titleBlock)}>
-        <button type="button" aria-label="This document" title="This document" className="grid size-8 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink">
+        <button
+          type="button"
+          aria-label="This document"
+          title="This document"
+          className="grid size-8 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink"
+        >
           <Ellipsis size={16} strokeWidth={1.6} aria-hidden="true" />
         </button>
       </Menu>
@@ -92,7 +123,10 @@ function FaceLink({ to, words, shown }: { to: string; words: string; shown: bool
     <Link
       href={to}
       aria-current={shown ? "page" : undefined}
-      className={cx("grid place-items-center border-b-2 px-3.5 pt-0.5", shown ? "border-stem font-semibold text-ink" : "border-transparent text-soft hover:text-ink")}
+      className={cx(
+        "grid place-items-center border-b-2 px-3.5 pt-0.5",
+        shown ? "border-stem font-semibold text-ink" : "border-transparent text-soft hover:text-ink",
+      )}
     >
       {words}
     </Link>
@@ -111,9 +145,26 @@ function documentCommands(session: Session, titleBlock: TitleBlock): MenuEntry[]
     { label: "Import a file here…", run: () => atPlace((target) => ({ kind: "import", target, landing: "after" })) },
     { label: "Split this section by rule…", run: () => atPlace((section) => ({ kind: "split", section })) },
     "line",
-    ...(titleBlock.title ? [{ label: "Put the title into the text", run: () => void session.perform({ name: "put-title-in-text", part: "title" }) }] : []),
-    ...(titleBlock.subtitle ? [{ label: "Put the subtitle into the text", run: () => void session.perform({ name: "put-title-in-text", part: "subtitle" }) }] : []),
-    { label: "Number plainly: 1, 1.1, 1.1.1", run: () => void session.perform({ name: "use-numbering", numbering: null }) },
+    ...(titleBlock.title
+      ? [
+          {
+            label: "Put the title into the text",
+            run: () => void session.perform({ name: "put-title-in-text", part: "title" }),
+          },
+        ]
+      : []),
+    ...(titleBlock.subtitle
+      ? [
+          {
+            label: "Put the subtitle into the text",
+            run: () => void session.perform({ name: "put-title-in-text", part: "subtitle" }),
+          },
+        ]
+      : []),
+    {
+      label: "Number plainly: 1, 1.1, 1.1.1",
+      run: () => void session.perform({ name: "use-numbering", numbering: null }),
+    },
     "line",
     { ...labelled("keys"), run: () => ask({ kind: "keys" }) },
     { label: "Print the document…", run: () => void session.print() },

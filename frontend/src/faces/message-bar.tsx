@@ -16,22 +16,39 @@ export function MessageBar() {
     return () => window.clearTimeout(timer);
   }, [message, session]);
   return (
-    <div role="status" aria-live="polite" className={`pointer-events-none fixed inset-x-0 ${hasPicks ? "bottom-19" : "bottom-5"} z-30 flex justify-center px-4`}>
+    <div
+      role="status"
+      aria-live="polite"
+      className={`pointer-events-none fixed inset-x-0 ${hasPicks ? "bottom-19" : "bottom-5"} z-30 flex justify-center px-4`}
+    >
       {message && (
         <p className="pointer-events-auto flex max-w-2xl items-center gap-4 rounded-xl bg-slate py-2.5 pr-2.5 pl-5 text-on-slate shadow-lg">
           {message.tone === "warning" && <span className="font-semibold">Not done:</span>}
           <span>{message.sentence}</span>
           {message.offer && (
-            <button type="button" className="rounded px-2 font-semibold underline underline-offset-4" onClick={() => (session.dismissMessage(), message.offer?.run())}>
+            <button
+              type="button"
+              className="rounded px-2 font-semibold underline underline-offset-4"
+              onClick={() => (session.dismissMessage(), message.offer?.run())}
+            >
               {message.offer.label}
             </button>
           )}
           {message.canUndo && (
-            <button type="button" className="rounded px-2 font-semibold underline underline-offset-4" onClick={() => (session.dismissMessage(), void session.undo())}>
+            <button
+              type="button"
+              className="rounded px-2 font-semibold underline underline-offset-4"
+              onClick={() => (session.dismissMessage(), void session.undo())}
+            >
               Undo
             </button>
           )}
-          <button type="button" aria-label="Put this message away" className="grid size-7 place-items-center rounded-full" onClick={() => session.dismissMessage()}>
+          <button
+            type="button"
+            aria-label="Put this message away"
+            className="grid size-7 place-items-center rounded-full"
+            onClick={() => session.dismissMessage()}
+          >
             <X size={15} aria-hidden="true" />
           </button>
         </p>

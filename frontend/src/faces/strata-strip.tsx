@@ -1,6 +1,15 @@
 import { draggable } from "@atlaskit/pragmatic-drag-and-drop/element/adapter";
 import { ZoomOut } from "lucide-react";
-import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type FocusEvent, type KeyboardEvent } from "react";
+import {
+  useCallback,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+  type FocusEvent,
+  type KeyboardEvent,
+} from "react";
 import { useShallow } from "zustand/react/shallow";
 import { useAfterPaint } from "../document/after-paint";
 import { useDocument, useSession } from "../document/context";
@@ -87,7 +96,8 @@ export function StrataStrip() {
   );
   const drag = useBranchDrag(session, strip, placeAt);
 
-  const labelled = (each: Stratum) => labelOf(nameOf(each.id, facts.get(each.id)?.heading ?? "", names), numbers[each.position] ?? "");
+  const labelled = (each: Stratum) =>
+    labelOf(nameOf(each.id, facts.get(each.id)?.heading ?? "", names), numbers[each.position] ?? "");
   const focus = (id: string) => {
     setActive(id);
     const take = () => strip.current?.querySelector<HTMLElement>(`[data-stratum="${id}"]`)?.focus();
@@ -98,7 +108,8 @@ export function StrataStrip() {
   // A stretch that is drawn elsewhere or goes lets the focus fall; unless the writer has gone on meanwhile, the strip takes it up.
   const takesUpFocus = useRef(false);
   useLayoutEffect(() => {
-    const isWaiting = document.activeElement === strip.current || (takesUpFocus.current && document.activeElement === document.body);
+    const isWaiting =
+      document.activeElement === strip.current || (takesUpFocus.current && document.activeElement === document.body);
     if (isWaiting) strip.current?.querySelector<HTMLElement>("[data-stratum][tabindex='0']")?.focus();
   }, [found]);
   const left = ({ relatedTarget }: FocusEvent) => {
@@ -106,19 +117,23 @@ export function StrataStrip() {
   };
   const act = (id: string, command: BranchCommand) => {
     takesUpFocus.current = true;
-    void runOnBranch(session, id, command).then((next) => setActive((now) => (now === null || now === id ? next : now)));
+    void runOnBranch(session, id, command).then((next) =>
+      setActive((now) => (now === null || now === id ? next : now)),
+    );
   };
   const lookInto = (section: string | null) => (setZoomed(section), focus(section ?? reached?.id ?? ""));
   const pressed = (event: KeyboardEvent) => {
     if (!reached) return;
     const isPlain = !event.ctrlKey && !event.metaKey && !event.altKey && !event.shiftKey;
-    const to = isPlain && event.key in ARROWS ? neighbour(found, reached, ARROWS[event.key as keyof typeof ARROWS]) : undefined;
+    const to =
+      isPlain && event.key in ARROWS ? neighbour(found, reached, ARROWS[event.key as keyof typeof ARROWS]) : undefined;
     const command = commandOf("outline", event);
     const run =
       to !== undefined
         ? () => focus(to.id)
         : isPlain && (event.key === "Home" || event.key === "End")
-          ? () => focus((event.key === "Home" ? found[0] : found.findLast((each) => each.level === 1))?.id ?? reached.id)
+          ? () =>
+              focus((event.key === "Home" ? found[0] : found.findLast((each) => each.level === 1))?.id ?? reached.id)
           : event.key === "+"
             ? () => lookInto(reached.id)
             : event.key === "-" && zoom !== null
@@ -168,7 +183,11 @@ export function StrataStrip() {
         </button>
       )}
       {here && (
-        <span aria-hidden="true" className="pointer-events-none absolute top-0 h-[78px] w-0.5 bg-ochre" style={{ left: here.left + Math.min(here.width / 2, 2) }}>
+        <span
+          aria-hidden="true"
+          className="pointer-events-none absolute top-0 h-[78px] w-0.5 bg-ochre"
+          style={{ left: here.left + Math.min(here.width / 2, 2) }}
+        >
           <span className="absolute -top-px -left-[3px] size-2 rounded-full bg-ochre" />
         </span>
       )}
@@ -176,11 +195,17 @@ export function StrataStrip() {
         <>
           <span
             aria-hidden="true"
-            className={cx("pointer-events-none absolute top-1 z-10 w-[3px] rounded-full", drag.possible ? "bg-stem" : "bg-loss")}
+            className={cx(
+              "pointer-events-none absolute top-1 z-10 w-[3px] rounded-full",
+              drag.possible ? "bg-stem" : "bg-loss",
+            )}
             style={{ left: Math.max(0, Math.min(width - 3, drag.place.left - 1)), height: STRIP_HEIGHT - 8 }}
           />
           {drag.sentence && (
-            <p role="status" className="pointer-events-none fixed top-36 left-1/2 z-30 -translate-x-1/2 rounded-xl bg-slate px-4 py-2 text-on-slate shadow-lg">
+            <p
+              role="status"
+              className="pointer-events-none fixed top-36 left-1/2 z-30 -translate-x-1/2 rounded-xl bg-slate px-4 py-2 text-on-slate shadow-lg"
+            >
               {drag.sentence}
             </p>
           )}
@@ -196,7 +221,16 @@ const STATES = {
   away: "bg-bed text-soft hover:bg-lit",
 };
 
-type LayerProps = { stratum: Stratum; state: keyof typeof STATES; words: string; count: number; over: boolean; isReached: boolean; onGo: () => void; onZoom: () => void };
+type LayerProps = {
+  stratum: Stratum;
+  state: keyof typeof STATES;
+  words: string;
+  count: number;
+  over: boolean;
+  isReached: boolean;
+  onGo: () => void;
+  onZoom: () => void;
+};
 
 function Layer({ stratum, state, words, count, over, isReached, onGo, onZoom }: LayerProps) {
   const session = useSession("Layer");
@@ -209,7 +243,11 @@ function Layer({ stratum, state, words, count, over, isReached, onGo, onZoom }: 
       getInitialData: () => ({ sections: actedOn(session.state.picked, stratum.id), held: stratum.id }),
     });
   }, [session, stratum.id, stratum.position]);
-  const remarks = [counted(count, "word"), ...(stratum.empty ? ["no text yet"] : []), ...(over ? ["over target"] : [])].join(", ");
+  const remarks = [
+    counted(count, "word"),
+    ...(stratum.empty ? ["no text yet"] : []),
+    ...(over ? ["over target"] : []),
+  ].join(", ");
   return (
     <button
       ref={element}
@@ -228,7 +266,13 @@ function Layer({ stratum, state, words, count, over, isReached, onGo, onZoom }: 
         stratum.empty && state === "away" && "outline-1 -outline-offset-1 outline-ochre outline-dashed",
         over && "shadow-[inset_0_-3px_0_var(--ochre)]",
       )}
-      style={{ left: stratum.left + 1, width: Math.max(2, stratum.width - 2), top: TOPS[stratum.level - 1], height: HEIGHTS[stratum.level - 1], paddingInline: stratum.width > ROOM_FOR_WORDS ? 6 : 0 }}
+      style={{
+        left: stratum.left + 1,
+        width: Math.max(2, stratum.width - 2),
+        top: TOPS[stratum.level - 1],
+        height: HEIGHTS[stratum.level - 1],
+        paddingInline: stratum.width > ROOM_FOR_WORDS ? 6 : 0,
+      }}
     >
       {stratum.level <= 2 && stratum.width > ROOM_FOR_WORDS ? words : ""}
     </button>

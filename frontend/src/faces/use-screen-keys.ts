@@ -23,7 +23,8 @@ export function useAnywhereCommands(onJump: () => void): Record<AnywhereCommand,
       "next-section": () => step(session, 1),
       "outline-or-text": () => changeBetweenOutlineAndText(session),
       strata: focusStrata,
-      "other-face": () => navigate(`/documents/${session.state.id}${window.location.pathname.endsWith("/arrange") ? "" : "/arrange"}`),
+      "other-face": () =>
+        navigate(`/documents/${session.state.id}${window.location.pathname.endsWith("/arrange") ? "" : "/arrange"}`),
       "keep-now": () => void session.flush(),
       keys: () => ask({ kind: "keys" }),
       "whole-document": () => session.setScope(null),
@@ -44,7 +45,8 @@ export function useScreenKeys(commands: Record<AnywhereCommand, () => void>): vo
       if (event.defaultPrevented) return;
       const command = commandOf("anywhere", event);
       if (command === null) return;
-      const isInField = event.target instanceof HTMLElement && event.target.closest("input, textarea, [contenteditable=true]") !== null;
+      const isInField =
+        event.target instanceof HTMLElement && event.target.closest("input, textarea, [contenteditable=true]") !== null;
       // A field undoes its own typing; and no dialog is opened over another.
       if (isInField && (command === "undo" || command === "redo")) return;
       if (document.querySelector("[role=dialog]") !== null) return;

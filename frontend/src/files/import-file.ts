@@ -8,5 +8,9 @@ export type Imported = components["schemas"]["Imported"];
 export type Progress = FileProgress;
 
 export function importFile(file: File, tell: (progress: Progress) => void, leave?: AbortSignal): Promise<Imported> {
-  return sendFile(`/api/documents/import?name=${encodeURIComponent(file.name)}`, file, { tell, leave, cancelled: "The import was cancelled; nothing was put on the desk." });
+  return sendFile(`/api/documents/import?name=${encodeURIComponent(file.name)}`, file, {
+    tell,
+    leave,
+    cancelled: "The import was cancelled; nothing was put on the desk.",
+  });
 }

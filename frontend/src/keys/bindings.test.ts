@@ -2,8 +2,11 @@ import { expect, test } from "vitest";
 import { ALL_COMMANDS, clash, commandAt, keysOf, objection, readOwnKeys, withKeys } from "./bindings";
 import { chordOf, shown, writes } from "./chord";
 
-const press = (key: string, held: Partial<Record<"ctrlKey" | "shiftKey" | "altKey" | "metaKey", boolean>> = {}, code = "") =>
-  chordOf({ key, code, ctrlKey: false, shiftKey: false, altKey: false, metaKey: false, ...held });
+const press = (
+  key: string,
+  held: Partial<Record<"ctrlKey" | "shiftKey" | "altKey" | "metaKey", boolean>> = {},
+  code = "",
+) => chordOf({ key, code, ctrlKey: false, shiftKey: false, altKey: false, metaKey: false, ...held });
 const command = (id: string) => {
   const found = ALL_COMMANDS.find((each) => each.id === id);
   if (!found) throw new Error(id);
@@ -22,14 +25,30 @@ test("keys have one name whatever keyboard they come from", () => {
 });
 
 test("a character that needs the third level of a keyboard is written, not taken for a command", () => {
-  expect(chordOf({ key: "²", code: "Digit2", ctrlKey: true, altKey: true, shiftKey: false, metaKey: false, getModifierState: (key) => key === "AltGraph" })).toBeNull();
+  expect(
+    chordOf({
+      key: "²",
+      code: "Digit2",
+      ctrlKey: true,
+      altKey: true,
+      shiftKey: false,
+      metaKey: false,
+      getModifierState: (key) => key === "AltGraph",
+    }),
+  ).toBeNull();
 });
 
 test("chords are shown as the keys are labelled", () => {
   expect(shown("Ctrl+Shift+ArrowLeft")).toBe("Ctrl Shift ←");
   expect(shown("Ctrl++")).toBe("Ctrl +");
   expect(shown("+")).toBe("+");
-  expect([writes("a"), writes("Shift+A"), writes("Space"), writes("Ctrl+A"), writes("F2")]).toEqual([true, true, true, false, false]);
+  expect([writes("a"), writes("Shift+A"), writes("Space"), writes("Ctrl+A"), writes("F2")]).toEqual([
+    true,
+    true,
+    true,
+    false,
+    false,
+  ]);
 });
 
 test("our own keys clash with none of each other, and none is the browser’s, the system’s or a screen reader’s", () => {
@@ -45,7 +64,9 @@ test("our own keys clash with none of each other, and none is the browser’s, t
 
 test("the four arrows with the same keys held promote, demote and move", () => {
   const held = (id: string) => command(id).ours.map((chord) => chord.replace(/Arrow\w+$/, ""));
-  expect(["promote", "demote", "move-up", "move-down"].flatMap(held)).toEqual(Array.from({ length: 4 }, () => "Ctrl+Shift+"));
+  expect(["promote", "demote", "move-up", "move-down"].flatMap(held)).toEqual(
+    Array.from({ length: 4 }, () => "Ctrl+Shift+"),
+  );
 });
 
 test("keys taken from another command leave it, and going back to ours leaves nothing behind", () => {

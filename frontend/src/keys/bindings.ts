@@ -21,7 +21,11 @@ export function commandAt(own: OwnKeys, reach: Reach, chord: Chord): CommandId |
 
 /** The command that has these keys already where they would meet those of this one. */
 export function clash(own: OwnKeys, command: Command, chord: Chord): Command | null {
-  return ALL_COMMANDS.find((other) => other.id !== command.id && meet(other.reach, command.reach) && keysOf(own, other).includes(chord)) ?? null;
+  return (
+    ALL_COMMANDS.find(
+      (other) => other.id !== command.id && meet(other.reach, command.reach) && keysOf(own, other).includes(chord),
+    ) ?? null
+  );
 }
 
 function meet(a: Reach, b: Reach): boolean {
@@ -54,7 +58,9 @@ const KEPT_ELSEWHERE = new Map<Chord, string>([
     "Alt+ArrowRight",
   ].map((chord) => [chord, "The browser keeps these keys for itself."] as const),
   ...["Alt+F4", "Alt+Tab", "Alt+Space"].map((chord) => [chord, "The system keeps these keys for itself."] as const),
-  ...["Insert", "Ctrl+Alt+ArrowUp", "Ctrl+Alt+ArrowDown", "Ctrl+Alt+ArrowLeft", "Ctrl+Alt+ArrowRight"].map((chord) => [chord, "Screen readers keep these keys for themselves."] as const),
+  ...["Insert", "Ctrl+Alt+ArrowUp", "Ctrl+Alt+ArrowDown", "Ctrl+Alt+ArrowLeft", "Ctrl+Alt+ArrowRight"].map(
+    (chord) => [chord, "Screen readers keep these keys for themselves."] as const,
+  ),
 ]);
 
 /** Why these keys cannot be given to the command, in one sentence; null when they can. */
@@ -63,7 +69,9 @@ export function objection(command: Command, chord: Chord): string | null {
   if (kept) return kept;
   if (command.reach !== "outline" && writes(chord)) return "By itself this key writes; hold Ctrl or Alt with it.";
   const isOurs = command.ours.includes(chord);
-  const always = (Object.keys(ALWAYS) as Reach[]).filter((reach) => meet(reach, command.reach)).flatMap((reach) => ALWAYS[reach]);
+  const always = (Object.keys(ALWAYS) as Reach[])
+    .filter((reach) => meet(reach, command.reach))
+    .flatMap((reach) => ALWAYS[reach]);
   const fixed = always.find((each) => each.chords.includes(chord));
   return fixed && !isOurs ? `${shown(chord)} always does this: ${fixed.words.toLocaleLowerCase()}.` : null;
 }
@@ -80,7 +88,12 @@ export function withKeys(own: OwnKeys, command: Command, keys: readonly Chord[])
 
 /** Only what differs from ours is kept, so that what we better later reaches everyone else. */
 function tidy(own: OwnKeys): OwnKeys {
-  return Object.fromEntries(ALL_COMMANDS.filter(({ id, ours }) => own[id] !== undefined && own[id]?.join() !== ours.join()).map(({ id }) => [id, own[id]]));
+  return Object.fromEntries(
+    ALL_COMMANDS.filter(({ id, ours }) => own[id] !== undefined && own[id]?.join() !== ours.join()).map(({ id }) => [
+      id,
+      own[id],
+    ]),
+  );
 }
 
 /** What the server or an older version kept: commands that are gone and keys that are none are left out. */

@@ -1,7 +1,8 @@
 import { expect, test } from "vitest";
 import { chordOf, shown, writes, type KeyPress } from "./chord";
 
-const press = (key: string, also: Partial<KeyPress> = {}) => chordOf({ key, ctrlKey: false, metaKey: false, shiftKey: false, altKey: false, ...also });
+const press = (key: string, also: Partial<KeyPress> = {}) =>
+  chordOf({ key, ctrlKey: false, metaKey: false, shiftKey: false, altKey: false, ...also });
 
 test("keys are named in one order, whatever was held first", () => {
   expect(press("ArrowUp", { shiftKey: true, ctrlKey: true })).toBe("Ctrl+Shift+ArrowUp");
@@ -15,7 +16,8 @@ test("a Mac’s command key counts as Ctrl", () => {
 });
 
 test("keys that are only held, or begin a character, are no chord yet", () => {
-  for (const key of ["Control", "Shift", "Alt", "Meta", "AltGraph", "Dead", "CapsLock", "Process"]) expect(press(key)).toBeNull();
+  for (const key of ["Control", "Shift", "Alt", "Meta", "AltGraph", "Dead", "CapsLock", "Process"])
+    expect(press(key)).toBeNull();
 });
 
 test("a character of the keyboard’s third level is written, not taken for Ctrl and Alt", () => {

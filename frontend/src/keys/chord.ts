@@ -1,9 +1,21 @@
 /** Keys pressed together, such as “Ctrl+Shift+ArrowUp”; on a Mac the command key counts as Ctrl. */
 export type Chord = string;
 
-export type KeyPress = Pick<KeyboardEvent, "key" | "ctrlKey" | "metaKey" | "shiftKey" | "altKey"> & Partial<Pick<KeyboardEvent, "code" | "getModifierState" | "isComposing">>;
+export type KeyPress = Pick<KeyboardEvent, "key" | "ctrlKey" | "metaKey" | "shiftKey" | "altKey"> &
+  Partial<Pick<KeyboardEvent, "code" | "getModifierState" | "isComposing">>;
 
-const HELD = new Set(["Control", "Shift", "Alt", "Meta", "AltGraph", "CapsLock", "NumLock", "Dead", "Process", "Unidentified"]);
+const HELD = new Set([
+  "Control",
+  "Shift",
+  "Alt",
+  "Meta",
+  "AltGraph",
+  "CapsLock",
+  "NumLock",
+  "Dead",
+  "Process",
+  "Unidentified",
+]);
 
 /** Null while keys are only held, and while they write: a character behind the keyboard’s third level, or one that an input method puts together. */
 export function chordOf(event: KeyPress): Chord | null {
@@ -11,7 +23,14 @@ export function chordOf(event: KeyPress): Chord | null {
   const key = nameOf(event);
   // A sign says by itself whether Shift was held, and on which key it lies differs from keyboard to keyboard; on some, so do digits.
   const saysShift = key.length === 1 && key === event.key && !/\p{L}/u.test(key);
-  return [event.ctrlKey || event.metaKey ? "Ctrl" : "", event.altKey ? "Alt" : "", event.shiftKey && !saysShift ? "Shift" : "", key].filter(Boolean).join("+");
+  return [
+    event.ctrlKey || event.metaKey ? "Ctrl" : "",
+    event.altKey ? "Alt" : "",
+    event.shiftKey && !saysShift ? "Shift" : "",
+    key,
+  ]
+    .filter(Boolean)
+    .join("+");
 }
 
 function nameOf({ key, code, altKey, ctrlKey, metaKey }: KeyPress): string {
@@ -24,7 +43,15 @@ function nameOf({ key, code, altKey, ctrlKey, metaKey }: KeyPress): string {
   return key.toLocaleUpperCase("en");
 }
 
-const SHOWN: Record<string, string> = { ArrowUp: "↑", ArrowDown: "↓", ArrowLeft: "←", ArrowRight: "→", PageUp: "Page Up", PageDown: "Page Down", Escape: "Esc" };
+const SHOWN: Record<string, string> = {
+  ArrowUp: "↑",
+  ArrowDown: "↓",
+  ArrowLeft: "←",
+  ArrowRight: "→",
+  PageUp: "Page Up",
+  PageDown: "Page Down",
+  Escape: "Esc",
+};
 
 /** As the keys are labelled: “Ctrl Shift ↑”. */
 export function shown(chord: Chord): string {

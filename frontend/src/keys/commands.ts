@@ -8,7 +8,11 @@ type Entry = { words: string; keys: readonly Chord[] };
 const LEVELS = [1, 2, 3, 4, 5, 6, 7, 8, 9] as const;
 type Level = (typeof LEVELS)[number];
 
-function levels<Name extends string>(name: (level: Level) => Name, words: (level: Level) => string, chord: (level: Level) => Chord): Record<Name, Entry> {
+function levels<Name extends string>(
+  name: (level: Level) => Name,
+  words: (level: Level) => string,
+  chord: (level: Level) => Chord,
+): Record<Name, Entry> {
   const entries = LEVELS.map((level) => [name(level), { words: words(level), keys: [chord(level)] }]);
   return Object.fromEntries(entries) as Record<Name, Entry>;
 }

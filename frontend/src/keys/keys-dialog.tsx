@@ -26,7 +26,13 @@ export function KeysDialog({ onClose }: { onClose: () => void }) {
     return parts.every((part) => text.includes(part));
   };
   return (
-    <Dialog open wide onClose={onClose} title="Keys" description="Choose a command’s keys to change them. What you change is yours in every document.">
+    <Dialog
+      open
+      wide
+      onClose={onClose}
+      title="Keys"
+      description="Choose a command’s keys to change them. What you change is yours in every document."
+    >
       <input
         type="search"
         autoFocus
@@ -81,7 +87,13 @@ export function KeysDialog({ onClose }: { onClose: () => void }) {
   );
 }
 
-type LineProps = { command: Command; own: OwnKeys; isChanging: boolean; onChanging: (is: boolean) => void; onKeep: (next: OwnKeys) => void };
+type LineProps = {
+  command: Command;
+  own: OwnKeys;
+  isChanging: boolean;
+  onChanging: (is: boolean) => void;
+  onKeep: (next: OwnKeys) => void;
+};
 
 function CommandLine({ command, own, isChanging, onChanging, onKeep }: LineProps) {
   const keys = keysOf(own, command);
@@ -105,20 +117,43 @@ function CommandLine({ command, own, isChanging, onChanging, onKeep }: LineProps
           type="button"
           aria-label={`Keys of “${command.words}”: ${keys.map(shown).join(", ") || "none"}`}
           aria-expanded={isChanging}
-          className={cx("flex min-h-7 min-w-24 flex-wrap justify-end gap-1.5 rounded-lg px-1.5 py-1 hover:bg-lit", isOwn && "font-semibold")}
+          className={cx(
+            "flex min-h-7 min-w-24 flex-wrap justify-end gap-1.5 rounded-lg px-1.5 py-1 hover:bg-lit",
+            isOwn && "font-semibold",
+          )}
           onClick={() => onChanging(!isChanging)}
         >
           <AllKeys chords={keys} between="or" />
           {keys.length === 0 && <span className="text-xs text-faint">no keys</span>}
         </button>
       </div>
-      {isChanging && <Catcher command={command} own={own} keys={keys} onKeep={(next) => (onKeep(next), onChanging(false))} onLeave={() => onChanging(false)} />}
+      {isChanging && (
+        <Catcher
+          command={command}
+          own={own}
+          keys={keys}
+          onKeep={(next) => (onKeep(next), onChanging(false))}
+          onLeave={() => onChanging(false)}
+        />
+      )}
     </li>
   );
 }
 
 /** Waits for keys to be pressed, says what stands against them, and gives them to the command. */
-function Catcher({ command, own, keys, onKeep, onLeave }: { command: Command; own: OwnKeys; keys: readonly Chord[]; onKeep: (next: OwnKeys) => void; onLeave: () => void }) {
+function Catcher({
+  command,
+  own,
+  keys,
+  onKeep,
+  onLeave,
+}: {
+  command: Command;
+  own: OwnKeys;
+  keys: readonly Chord[];
+  onKeep: (next: OwnKeys) => void;
+  onLeave: () => void;
+}) {
   const [caught, setCaught] = useState<Chord | null>(null);
   const pressed = (event: KeyboardEvent) => {
     // Escape leaves, and Tab goes to the buttons, unless it is held with other keys.
@@ -147,7 +182,11 @@ function Catcher({ command, own, keys, onKeep, onLeave }: { command: Command; ow
           {caught === null ? "Press the keys…" : <Keys chord={caught} />}
         </div>
         {keys.length > 0 && <Button onClick={() => onKeep(withKeys(own, command, []))}>No keys</Button>}
-        <Button tone="stem" disabled={caught === null || against !== null} onClick={() => caught !== null && give(caught)}>
+        <Button
+          tone="stem"
+          disabled={caught === null || against !== null}
+          onClick={() => caught !== null && give(caught)}
+        >
           {other ? "Take them" : "Use them"}
         </Button>
       </div>

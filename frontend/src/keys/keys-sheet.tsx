@@ -24,8 +24,14 @@ export function KeysSheet() {
       </header>
       <div className="gap-8 text-[12.5px] md:columns-2 xl:columns-3 print:columns-2">
         {GROUPS.map(({ reach, title }) => {
-          const commands = ALL_COMMANDS.filter((command) => command.reach === reach).map((command) => ({ words: command.words, chords: keysOf(own, command), between: "or" as const }));
-          const lines = [...commands, ...ALWAYS[reach].map((line) => ({ ...line, between: "," as const }))].filter(({ chords }) => chords.length > 0);
+          const commands = ALL_COMMANDS.filter((command) => command.reach === reach).map((command) => ({
+            words: command.words,
+            chords: keysOf(own, command),
+            between: "or" as const,
+          }));
+          const lines = [...commands, ...ALWAYS[reach].map((line) => ({ ...line, between: "," as const }))].filter(
+            ({ chords }) => chords.length > 0,
+          );
           return (
             <section key={reach} className="mb-5">
               <h2 className="mb-1 border-b border-twig pb-1 font-text text-[15px] font-semibold text-stem">{title}</h2>

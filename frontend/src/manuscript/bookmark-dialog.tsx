@@ -27,7 +27,12 @@ export function BookmarkDialog({ spot, onClose }: { spot: Spot; onClose: () => v
     const answer = await session.perform(
       {
         name: "batch",
-        operations: [...(text.heading.length > 0 ? [{ name: "rename" as const, section: spot.section, heading: text.heading }] : []), { name: "replace-body", section: spot.section, body: text.body }],
+        operations: [
+          ...(text.heading.length > 0
+            ? [{ name: "rename" as const, section: spot.section, heading: text.heading }]
+            : []),
+          { name: "replace-body", section: spot.section, body: text.body },
+        ],
       },
       { quiet: true },
     );
@@ -42,7 +47,12 @@ export function BookmarkDialog({ spot, onClose }: { spot: Spot; onClose: () => v
     } else setProblem("It could not be kept just now; try again.");
   };
   return (
-    <Dialog open onClose={onClose} title="Name this place" description="Links can lead here by this name, wherever the text moves.">
+    <Dialog
+      open
+      onClose={onClose}
+      title="Name this place"
+      description="Links can lead here by this name, wherever the text moves."
+    >
       <form onSubmit={(event) => void submit(event)}>
         <label className="block text-soft">
           Letters, digits and underscores, no spaces

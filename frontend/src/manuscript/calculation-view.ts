@@ -47,7 +47,8 @@ export class CalculationView implements NodeView {
     const answer = await read(api.POST("/api/calculations", { body: { expression } })).catch(() => null);
     // An answer to what has been typed over since is no answer.
     if (answer === null || expression !== this.expression) return;
-    this.result.textContent = expression.trim() === "" ? "" : answer.result !== null ? `= ${answer.result}` : (answer.problem ?? "");
+    this.result.textContent =
+      expression.trim() === "" ? "" : answer.result !== null ? `= ${answer.result}` : (answer.problem ?? "");
     this.result.classList.toggle("unsolved", answer.result === null);
   }
 }

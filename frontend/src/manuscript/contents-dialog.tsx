@@ -7,7 +7,15 @@ import type { Spot } from "./spot";
 import { generateContents } from "./text-commands";
 
 /** Chooses the levels that the contents take in. */
-export function ContentsDialog({ spot, section, onClose }: { spot: Spot | null; section?: string; onClose: () => void }) {
+export function ContentsDialog({
+  spot,
+  section,
+  onClose,
+}: {
+  spot: Spot | null;
+  section?: string;
+  onClose: () => void;
+}) {
   const session = useSession("ContentsDialog");
   const [from, setFrom] = useState(1);
   const [to, setTo] = useState(3);
@@ -17,23 +25,38 @@ export function ContentsDialog({ spot, section, onClose }: { spot: Spot | null; 
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     const place = spot?.section ?? section;
-    const refusal = place === undefined ? null : await generateContents(session, place, spot?.view ?? null, from, to, title, numbers);
+    const refusal =
+      place === undefined ? null : await generateContents(session, place, spot?.view ?? null, from, to, title, numbers);
     if (refusal === null) return onClose();
     session.dismissMessage();
     setProblem(refusal);
   };
   return (
-    <Dialog open onClose={onClose} title="Contents" description="A block of links, made from the headings. It says so when they have changed.">
+    <Dialog
+      open
+      onClose={onClose}
+      title="Contents"
+      description="A block of links, made from the headings. It says so when they have changed."
+    >
       <form onSubmit={(event) => void submit(event)} className="space-y-4">
         <label className="block text-soft">
           Title
-          <input value={title} onChange={(event) => setTitle(event.target.value)} className="mt-1 block w-full rounded-lg border border-line bg-paper px-3 py-1.5 text-ink" />
+          <input
+            value={title}
+            onChange={(event) => setTitle(event.target.value)}
+            className="mt-1 block w-full rounded-lg border border-line bg-paper px-3 py-1.5 text-ink"
+          />
         </label>
         <div className="flex gap-6">
           <Level label="From level" value={from} onChange={setFrom} />
           <Level label="to level" value={to} onChange={setTo} />
           <label className="flex items-center gap-2 text-soft">
-            <input type="checkbox" checked={numbers} onChange={(event) => setNumbers(event.target.checked)} className="size-4 accent-(--stem)" />
+            <input
+              type="checkbox"
+              checked={numbers}
+              onChange={(event) => setNumbers(event.target.checked)}
+              className="size-4 accent-(--stem)"
+            />
             with numbers
           </label>
         </div>
@@ -57,7 +80,11 @@ function Level({ label, value, onChange }: { label: string; value: number; onCha
   return (
     <label className="flex items-center gap-2 text-soft">
       {label}
-      <select value={value} onChange={(event) => onChange(Number(event.target.value))} className="rounded-lg border border-line bg-paper px-2 py-1 text-ink">
+      <select
+        value={value}
+        onChange={(event) => onChange(Number(event.target.value))}
+        className="rounded-lg border border-line bg-paper px-2 py-1 text-ink"
+      >
         {LEVELS.map((level) => (
           <option key={level}>{level}</option>
         ))}

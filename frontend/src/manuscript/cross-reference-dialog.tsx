@@ -19,13 +19,25 @@ export function CrossReferenceDialog({ spot, onClose }: { spot: Spot; onClose: (
     requestAnimationFrame(() => spot.view.focus());
   };
   return (
-    <Dialog open onClose={onClose} title="Refer to…" description="The words follow the outline: rename or move the place, and they say so.">
+    <Dialog
+      open
+      onClose={onClose}
+      title="Refer to…"
+      description="The words follow the outline: rename or move the place, and they say so."
+    >
       <fieldset className="mb-4">
         <legend className="mb-1 text-soft">Show</legend>
         <div className="flex flex-wrap gap-x-5 gap-y-1">
           {SHOWS.map(({ value, label, example }) => (
             <label key={value} className="flex items-baseline gap-1.5" title={example}>
-              <input type="radio" name="shows" value={value} checked={shows === value} onChange={() => setShows(value)} className="accent-stem" />
+              <input
+                type="radio"
+                name="shows"
+                value={value}
+                checked={shows === value}
+                onChange={() => setShows(value)}
+                className="accent-stem"
+              />
               {label}
             </label>
           ))}

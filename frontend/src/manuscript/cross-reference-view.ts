@@ -40,10 +40,12 @@ export class CrossReferenceView implements NodeView {
     const position = section === null ? undefined : this.session.state.positions.get(section);
     const number = position === undefined ? "" : (this.session.state.numbers[position] ?? "");
     const heading = section === null ? "" : (this.session.state.facts.get(section)?.heading ?? "");
-    const words = { number: number || heading, heading, both: [number, heading].filter(Boolean).join(" ") }[shows] ?? heading;
+    const words =
+      { number: number || heading, heading, both: [number, heading].filter(Boolean).join(" ") }[shows] ?? heading;
     const shown = position === undefined ? "a place that is gone" : words || "a heading without words";
     if (this.dom.textContent !== shown) this.dom.textContent = shown;
     this.dom.classList.toggle("broken", position === undefined);
-    this.dom.title = position === undefined ? "This reference leads nowhere: its target is gone." : "Ctrl-click goes there";
+    this.dom.title =
+      position === undefined ? "This reference leads nowhere: its target is gone." : "Ctrl-click goes there";
   }
 }

@@ -22,7 +22,11 @@ export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void 
   };
   return (
     <Dialog open onClose={onClose} title="Link to…">
-      <PlaceChooser label="A heading or a bookmark" onChoose={(choice) => link(choice.target)} onOther={(words) => words.includes(".") && toAddress(words)} />
+      <PlaceChooser
+        label="A heading or a bookmark"
+        onChoose={(choice) => link(choice.target)}
+        onOther={(words) => words.includes(".") && toAddress(words)}
+      />
       <form
         className="mt-4 flex items-end gap-2 border-t border-line pt-4"
         onSubmit={(event) => {

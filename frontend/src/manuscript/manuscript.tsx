@@ -48,17 +48,29 @@ export function Manuscript() {
 
   const sections = useMemo(() => {
     const from = scope === null ? -1 : outline.ids.indexOf(scope);
-    return from < 0 ? unfoldedSections(outline, 0, outline.ids.length, folded) : unfoldedSections(outline, from, branchEnd(outline, from), folded);
+    return from < 0
+      ? unfoldedSections(outline, 0, outline.ids.length, folded)
+      : unfoldedSections(outline, from, branchEnd(outline, from), folded);
   }, [outline, scope, folded]);
   const isPicked = useMemo(() => {
-    const ranges = pickedHeads(outline, session.state.positions, picked).map((head) => [head, branchEnd(outline, head)] as const);
-    return (section: string) => ranges.some(([from, to]) => (session.state.positions.get(section) ?? -1) >= from && (session.state.positions.get(section) ?? -1) < to);
+    const ranges = pickedHeads(outline, session.state.positions, picked).map(
+      (head) => [head, branchEnd(outline, head)] as const,
+    );
+    return (section: string) =>
+      ranges.some(
+        ([from, to]) =>
+          (session.state.positions.get(section) ?? -1) >= from && (session.state.positions.get(section) ?? -1) < to,
+      );
   }, [outline, picked, session]);
 
   // The same functions for as long as the sections are the same, or all of them would be measured again in each drawing.
   const keyOf = useCallback((index: number) => sections[index] ?? index, [sections]);
   const guess = useCallback(
-    (index: number) => HEADING_HEIGHT + (folded.has(sections[index] ?? "") ? 0 : (session.state.facts.get(sections[index] ?? "")?.words ?? 0) * WORD_HEIGHT),
+    (index: number) =>
+      HEADING_HEIGHT +
+      (folded.has(sections[index] ?? "")
+        ? 0
+        : (session.state.facts.get(sections[index] ?? "")?.words ?? 0) * WORD_HEIGHT),
     [sections, folded, session],
   );
   const virtual = useVirtualizer({
@@ -72,7 +84,8 @@ export function Manuscript() {
 
   useLayoutEffect(() => {
     // A text that grows or shrinks in sight does so downwards; only what lies above the window moves the window along.
-    virtual.shouldAdjustScrollPositionOnItemSizeChange = (item, _change, { scrollOffset }) => item.end <= (scrollOffset ?? 0);
+    virtual.shouldAdjustScrollPositionOnItemSizeChange = (item, _change, { scrollOffset }) =>
+      item.end <= (scrollOffset ?? 0);
   }, [virtual]);
 
   // What stands in the window stays there when sections above it come, go or move.
@@ -85,7 +98,9 @@ export function Manuscript() {
   }, [sections]);
   useLayoutEffect(() => {
     const top = scroller.current?.scrollTop ?? 0;
-    const inView = virtual.getVirtualItems().filter((item) => item.end > top && item.start < top + (scroller.current?.clientHeight ?? 0));
+    const inView = virtual
+      .getVirtualItems()
+      .filter((item) => item.end > top && item.start < top + (scroller.current?.clientHeight ?? 0));
     const item = inView.find(({ index }) => sections[index] === current) ?? inView[0];
     held.current = item ? { section: sections[item.index] ?? "", below: top - item.start } : null;
   });
@@ -97,7 +112,8 @@ export function Manuscript() {
     if (!request || !isKnown) return;
     const item = virtual.getVirtualItems().find((each) => each.index === requested);
     const box = scroller.current;
-    const isInView = item && box && item.start >= box.scrollTop - 8 && item.start < box.scrollTop + box.clientHeight * 0.7;
+    const isInView =
+      item && box && item.start >= box.scrollTop - 8 && item.start < box.scrollTop + box.clientHeight * 0.7;
     if (!isInView && request.position === undefined) virtual.scrollToIndex(requested, { align: "start" });
     else if (!item) virtual.scrollToIndex(requested, { align: "start" });
     // The place is asked for once; that the sections around it change later is no new request.
@@ -150,7 +166,11 @@ export function Manuscript() {
                   ref={virtual.measureElement}
                   data-index={item.index}
                   aria-label={sectionName(session.state, section)}
-                  className={cx("absolute inset-x-0 grid grid-cols-1 @3xl:grid-cols-[minmax(0,1fr)_248px]", item.index === 0 ? "pt-6" : "pt-1", isPicked(section) && "bg-lit/50")}
+                  className={cx(
+                    "absolute inset-x-0 grid grid-cols-1 @3xl:grid-cols-[minmax(0,1fr)_248px]",
+                    item.index === 0 ? "pt-6" : "pt-1",
+                    isPicked(section) && "bg-lit/50",
+                  )}
                   style={{ top: item.start }}
                 >
                   <div className="px-5 @xl:px-10 @2xl:px-[46px]">
@@ -170,7 +190,15 @@ export function Manuscript() {
   );
 }
 
-function Bound({ section, places, onLeave }: { section: string; places: KnownPlaces; onLeave: (section: string, direction: "up" | "down") => boolean }) {
+function Bound({
+  section,
+  places,
+  onLeave,
+}: {
+  section: string;
+  places: KnownPlaces;
+  onLeave: (section: string, direction: "up" | "down") => boolean;
+}) {
   const leave = useCallback((direction: "up" | "down") => onLeave(section, direction), [section, onLeave]);
   return <SectionView id={section} places={places} onLeave={leave} />;
 }
@@ -180,8 +208,14 @@ function EmptyDocument() {
   return (
     <div className="mx-auto max-w-sm py-24 text-center">
       <p className="mb-2 font-text text-xl">Nothing stands here yet.</p>
-      <p className="mb-6 text-soft">A first section gives you a heading and a place to write; what you cut lies among the offcuts.</p>
-      <button type="button" className="rounded-full bg-stem px-5 py-2 font-medium text-on-stem" onClick={() => void session.perform({ name: "insert" }, { quiet: true })}>
+      <p className="mb-6 text-soft">
+        A first section gives you a heading and a place to write; what you cut lies among the offcuts.
+      </p>
+      <button
+        type="button"
+        className="rounded-full bg-stem px-5 py-2 font-medium text-on-stem"
+        onClick={() => void session.perform({ name: "insert" }, { quiet: true })}
+      >
         Begin a section
       </button>
     </div>

@@ -22,7 +22,13 @@ export function MarginNotes({ id }: { id: string }) {
   if (!facts) return null;
   const bookmarks = places.data?.bookmarks.filter((bookmark) => bookmark.section === id) ?? [];
   const reachable = new Set([id, ...bookmarks.map((bookmark) => bookmark.id)]);
-  const linkedFrom = [...new Set(places.data?.links.filter((link) => reachable.has(link.target) && link.section !== id).map((link) => link.section))];
+  const linkedFrom = [
+    ...new Set(
+      places.data?.links
+        .filter((link) => reachable.has(link.target) && link.section !== id)
+        .map((link) => link.section),
+    ),
+  ];
 
   return (
     <aside aria-label="Notes on this section" className="absolute inset-y-0 right-0 z-[5] hidden w-[248px] @3xl:block">
@@ -41,14 +47,27 @@ export function MarginNotes({ id }: { id: string }) {
             words={branch || facts.words}
             isOver={isOver}
             target={facts.target}
-            onChange={(target) => void session.perform({ name: "describe-section", sections: [id], target }, { quiet: true })}
+            onChange={(target) =>
+              void session.perform({ name: "describe-section", sections: [id], target }, { quiet: true })
+            }
           />
-          {branch > facts.words && <p>{facts.words === 0 ? "all of them in what is under it" : `${formatNumber(facts.words)} of them in its own text`}</p>}
+          {branch > facts.words && (
+            <p>
+              {facts.words === 0
+                ? "all of them in what is under it"
+                : `${formatNumber(facts.words)} of them in its own text`}
+            </p>
+          )}
         </Note>
         {bookmarks.length > 0 && (
           <Note label="Bookmarks here">
             {bookmarks.map((bookmark) => (
-              <button key={bookmark.id} type="button" className="block rounded text-ochre hover:underline" onClick={() => session.goTo({ section: id, bookmark: bookmark.id })}>
+              <button
+                key={bookmark.id}
+                type="button"
+                className="block rounded text-ochre hover:underline"
+                onClick={() => session.goTo({ section: id, bookmark: bookmark.id })}
+              >
                 {bookmark.name}
               </button>
             ))}
@@ -57,14 +76,21 @@ export function MarginNotes({ id }: { id: string }) {
         {linkedFrom.length > 0 && (
           <Note label="Linked from">
             {linkedFrom.map((section) => (
-              <button key={section} type="button" className="block rounded text-left hover:text-stem hover:underline" onClick={() => session.goTo({ section })}>
+              <button
+                key={section}
+                type="button"
+                className="block rounded text-left hover:text-stem hover:underline"
+                onClick={() => session.goTo({ section })}
+              >
                 {sectionLabel(session.state, section)}
               </button>
             ))}
           </Note>
         )}
         {findings.data
-          ?.filter((finding) => finding.section === id && finding.rule !== "no-title" && finding.rule !== "missing-part")
+          ?.filter(
+            (finding) => finding.section === id && finding.rule !== "no-title" && finding.rule !== "missing-part",
+          )
           .map((finding) => (
             <p key={`${finding.rule} ${finding.message}`} className="border-l-2 border-ochre pl-2.5 text-ink">
               {finding.message}
@@ -78,7 +104,9 @@ export function MarginNotes({ id }: { id: string }) {
               label="Guiding statement of the document"
               value={guiding}
               placeholder="What does the whole document claim?"
-              onChange={(guidingStatement) => void session.perform({ name: "describe-document", guidingStatement }, { quiet: true })}
+              onChange={(guidingStatement) =>
+                void session.perform({ name: "describe-document", guidingStatement }, { quiet: true })
+              }
             />
           </Note>
         </div>
@@ -94,17 +122,29 @@ function LikelyHere({ id }: { id: string }) {
   const revision = useDocument("LikelyHere", (state) => state.facts.get(id)?.revision ?? 0);
   const likely = useQuery({
     queryKey: ["likely-headings", document, "section", id, revision],
-    queryFn: () => read(api.GET("/api/documents/{id}/likely-headings", { params: { path: { id: document }, query: { section: id } } })),
+    queryFn: () =>
+      read(
+        api.GET("/api/documents/{id}/likely-headings", { params: { path: { id: document }, query: { section: id } } }),
+      ),
     placeholderData: (previous, query) => (query?.queryKey[3] === id ? previous : undefined),
   });
   const lines = likely.data?.flatMap((group) => group.lines).filter((line) => line.level > 0) ?? [];
   return lines.slice(0, 3).map((line) => (
-    <p key={`${line.block} ${line.text}`} className="border-l-2 border-ochre pl-2.5 text-ink" title={line.reasons.join(", ")}>
+    <p
+      key={`${line.block} ${line.text}`}
+      className="border-l-2 border-ochre pl-2.5 text-ink"
+      title={line.reasons.join(", ")}
+    >
       “{line.text}” looks like a heading but is {line.reasons[0] === "all bold" ? "bold text" : "text"}.{" "}
       <button
         type="button"
         className="rounded font-semibold text-stem hover:underline"
-        onClick={() => void session.perform({ name: "make-headings", lines: [{ section: line.section, block: line.block, level: line.level }] })}
+        onClick={() =>
+          void session.perform({
+            name: "make-headings",
+            lines: [{ section: line.section, block: line.block, level: line.level }],
+          })
+        }
       >
         Make it level {line.level}
       </button>
@@ -122,7 +162,17 @@ function Note({ label, quiet = false, children }: { label: string; quiet?: boole
 }
 
 /** A sentence that can be rewritten in place and grows with its words. */
-function WordsField({ label, value, placeholder, onChange }: { label: string; value: string; placeholder: string; onChange: (value: string) => void }) {
+function WordsField({
+  label,
+  value,
+  placeholder,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  placeholder: string;
+  onChange: (value: string) => void;
+}) {
   const [words, setWords] = useState(value);
   return (
     <textarea
@@ -142,7 +192,17 @@ function WordsField({ label, value, placeholder, onChange }: { label: string; va
   );
 }
 
-function Target({ words, isOver, target, onChange }: { words: number; isOver: boolean; target: number | null; onChange: (target: number) => void }) {
+function Target({
+  words,
+  isOver,
+  target,
+  onChange,
+}: {
+  words: number;
+  isOver: boolean;
+  target: number | null;
+  onChange: (target: number) => void;
+}) {
   const speed = useDocument("Target", (state) => state.readingSpeed);
   const [asking, setAsking] = useState(false);
   const share = target ? Math.min(1, words / target) : 0;
@@ -158,17 +218,32 @@ function Target({ words, isOver, target, onChange }: { words: number; isOver: bo
             defaultValue={target ?? ""}
             aria-label="Words wanted"
             className="w-20 rounded border border-line bg-paper px-1"
-            onBlur={(event) => (setAsking(false), Number(event.target.value) !== (target ?? 0) && onChange(Math.max(0, Math.round(Number(event.target.value)))))}
+            onBlur={(event) => (
+              setAsking(false),
+              Number(event.target.value) !== (target ?? 0) &&
+                onChange(Math.max(0, Math.round(Number(event.target.value))))
+            )}
             onKeyDown={(event) => plainKey(event) === "Enter" && event.currentTarget.blur()}
           />
         ) : (
-          <button type="button" className="rounded underline decoration-line decoration-dotted underline-offset-4 hover:text-ink" onClick={() => setAsking(true)}>
+          <button
+            type="button"
+            className="rounded underline decoration-line decoration-dotted underline-offset-4 hover:text-ink"
+            onClick={() => setAsking(true)}
+          >
             {target ? formatNumber(target) : "set a target"}
           </button>
         )}
       </p>
       {target !== null && (
-        <div className="my-1.5 h-1 rounded bg-line" role="meter" aria-label="Words against target" aria-valuenow={words} aria-valuemin={0} aria-valuemax={target}>
+        <div
+          className="my-1.5 h-1 rounded bg-line"
+          role="meter"
+          aria-label="Words against target"
+          aria-valuenow={words}
+          aria-valuemin={0}
+          aria-valuemax={target}
+        >
           <div className={`h-1 rounded ${isOver ? "bg-ochre" : "bg-stem"}`} style={{ width: `${share * 100}%` }} />
         </div>
       )}

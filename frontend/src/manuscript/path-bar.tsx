@@ -18,14 +18,26 @@ export function PathBar() {
     const id = outline.ids[position] ?? "";
     return labelOf(nameOf(id, facts.get(id)?.heading ?? "", names), numbers[position] ?? "");
   };
-  const backNumber = back ? numbers[session.state.positions.get(back.section) ?? -1] || facts.get(back.section)?.heading : undefined;
+  const backNumber = back
+    ? numbers[session.state.positions.get(back.section) ?? -1] || facts.get(back.section)?.heading
+    : undefined;
   return (
     <div className="flex h-10 items-center gap-2 border-b border-line/60 px-6 text-[12.5px] text-soft @2xl:px-[46px]">
-      <nav aria-label="Path to the current section" className="flex min-w-0 items-center gap-2 overflow-hidden whitespace-nowrap">
+      <nav
+        aria-label="Path to the current section"
+        className="flex min-w-0 items-center gap-2 overflow-hidden whitespace-nowrap"
+      >
         {path.map((position, index) => (
-          <span key={position} className={cx("min-w-0 truncate", index === path.length - 1 ? "font-semibold text-ink" : "shrink-[4]")}>
+          <span
+            key={position}
+            className={cx("min-w-0 truncate", index === path.length - 1 ? "font-semibold text-ink" : "shrink-[4]")}
+          >
             {index > 0 && <span className="mr-2 font-[400] text-faint">/</span>}
-            <button type="button" className="rounded hover:text-stem" onClick={() => session.goTo({ section: outline.ids[position] ?? "" })}>
+            <button
+              type="button"
+              className="rounded hover:text-stem"
+              onClick={() => session.goTo({ section: outline.ids[position] ?? "" })}
+            >
               {labelAt(position)}
             </button>
           </span>
@@ -33,12 +45,21 @@ export function PathBar() {
       </nav>
       <span className="flex-1" />
       {scope !== null && (
-        <button type="button" className="rounded-full bg-wash px-3 py-0.5 whitespace-nowrap text-stem" onClick={() => session.setScope(null)}>
+        <button
+          type="button"
+          className="rounded-full bg-wash px-3 py-0.5 whitespace-nowrap text-stem"
+          onClick={() => session.setScope(null)}
+        >
           One branch shown · show all
         </button>
       )}
       {back && (
-        <button type="button" className="rounded whitespace-nowrap hover:text-ink" title="Back to where you jumped from (Ctrl [)" onClick={() => session.goBack()}>
+        <button
+          type="button"
+          className="rounded whitespace-nowrap hover:text-ink"
+          title="Back to where you jumped from (Ctrl [)"
+          onClick={() => session.goBack()}
+        >
           ← back{backNumber ? ` to ${backNumber}` : ""}
         </button>
       )}

@@ -50,7 +50,8 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
       first,
       hasHeading,
       {
-        typed: (doc, changed) => session.typed(id, { text: () => textOf(doc), headingChanged: changed.heading, bodyChanged: changed.body }),
+        typed: (doc, changed) =>
+          session.typed(id, { text: () => textOf(doc), headingChanged: changed.heading, bodyChanged: changed.body }),
         focused: () => session.setCurrent(id),
         left: (at) => session.keepResumePoint(id, at),
         selected: (view) => {
@@ -64,7 +65,10 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
         leave: (direction) => known.current.onLeave(direction),
         views: {
           contents: (node) => new ContentsView(node, session, id),
-          crossReference: (node) => new CrossReferenceView(node, session, (place) => sectionOf(place, session.state.positions, known.current.places)),
+          crossReference: (node) =>
+            new CrossReferenceView(node, session, (place) =>
+              sectionOf(place, session.state.positions, known.current.places),
+            ),
           calculation: (node) => new CalculationView(node),
         },
         key: (view, event) => textKey(session, id, view, event),
@@ -119,13 +123,30 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
           </p>
         )}
       </div>
-      {hasHeading && hasText && <Fold isFolded={isFolded} words={branchWords} name={name} onFold={(folded) => session.foldTexts([id], folded)} />}
+      {hasHeading && hasText && (
+        <Fold
+          isFolded={isFolded}
+          words={branchWords}
+          name={name}
+          onFold={(folded) => session.foldTexts([id], folded)}
+        />
+      )}
     </div>
   );
 });
 
 /** Folds the text under a heading, or says how much is folded there. */
-function Fold({ isFolded, words, name, onFold }: { isFolded: boolean; words: number; name: string; onFold: (folded: boolean) => void }) {
+function Fold({
+  isFolded,
+  words,
+  name,
+  onFold,
+}: {
+  isFolded: boolean;
+  words: number;
+  name: string;
+  onFold: (folded: boolean) => void;
+}) {
   if (isFolded) {
     return (
       <button

@@ -7,7 +7,10 @@ export type Spot = { section: string; view: EditorView; key: number };
 export type SpotQuestion = "bookmark" | "link" | "reference" | "contents";
 
 /** One at a time, as there is one cursor; and what is being asked about a spot. */
-export const useSpot = create<{ spot: Spot | null; asking: { what: SpotQuestion; spot: Spot } | null }>(() => ({ spot: null, asking: null }));
+export const useSpot = create<{ spot: Spot | null; asking: { what: SpotQuestion; spot: Spot } | null }>(() => ({
+  spot: null,
+  asking: null,
+}));
 
 let key = 0;
 

@@ -50,7 +50,12 @@ export async function makeHeading(session: Session, section: string, view: Edito
 }
 
 /** Makes the line with the cursor the document’s title or subtitle. */
-export async function takeAsTitle(session: Session, section: string, view: EditorView, part: "title" | "subtitle"): Promise<void> {
+export async function takeAsTitle(
+  session: Session,
+  section: string,
+  view: EditorView,
+  part: "title" | "subtitle",
+): Promise<void> {
   const block = currentBlock(view.state);
   if (block !== null) await session.perform({ name: "take-as-title", section, block, part });
 }
@@ -63,14 +68,25 @@ export function pasteStructure(session: Session, section: string, view: EditorVi
   if (isInHeading(view.state) || !hasStructure(html)) return false;
   const { from, to } = view.state.selection;
   const followUp = followingUp();
-  void session.paste(section, bodyPosition(view.state.doc, from), bodyPosition(view.state.doc, to), withPictureNames(html)).then(async (answer) => {
-    if (answer.kind !== "applied") return;
-    const made = answer.outcome.order.at(-1)?.inserted.ids.at(-1);
-    if (made) return followUp(() => session.goTo({ section: made, position: 1 }, { remember: false }));
-    const likely = await read(api.GET("/api/documents/{id}/likely-headings", { params: { path: { id: session.state.id }, query: { section } } })).catch(() => []);
-    const count = likely.reduce((sum, group) => sum + group.lines.length, 0);
-    if (count > 0) session.offer(`${counted(count, "line")} of what was pasted ${count === 1 ? "looks like a heading" : "look like headings"}.`, "Review", () => ask({ kind: "likely-headings" }));
-  });
+  void session
+    .paste(section, bodyPosition(view.state.doc, from), bodyPosition(view.state.doc, to), withPictureNames(html))
+    .then(async (answer) => {
+      if (answer.kind !== "applied") return;
+      const made = answer.outcome.order.at(-1)?.inserted.ids.at(-1);
+      if (made) return followUp(() => session.goTo({ section: made, position: 1 }, { remember: false }));
+      const likely = await read(
+        api.GET("/api/documents/{id}/likely-headings", {
+          params: { path: { id: session.state.id }, query: { section } },
+        }),
+      ).catch(() => []);
+      const count = likely.reduce((sum, group) => sum + group.lines.length, 0);
+      if (count > 0)
+        session.offer(
+          `${counted(count, "line")} of what was pasted ${count === 1 ? "looks like a heading" : "look like headings"}.`,
+          "Review",
+          () => ask({ kind: "likely-headings" }),
+        );
+    });
   return true;
 }
 
@@ -87,24 +103,33 @@ export function makeParagraph(session: Session, section: string, view: EditorVie
   return joinWithAbove(session, section, view, "paragraph");
 }
 
-export async function joinWithAbove(session: Session, section: string, view: EditorView, heading: "paragraph" | "offcut"): Promise<void> {
+export async function joinWithAbove(
+  session: Session,
+  section: string,
+  view: EditorView,
+  heading: "paragraph" | "offcut",
+): Promise<void> {
   const position = session.state.positions.get(section) ?? 0;
-  if (levelAt(session.state.outline, position) === 0) return session.say("The opening is a paragraph already: it has no heading.", "warning");
+  if (levelAt(session.state.outline, position) === 0)
+    return session.say("The opening is a paragraph already: it has no heading.", "warning");
   const above = session.state.outline.ids[position - 1];
   const offset = view.state.selection.$head.parentOffset;
   const text = above === undefined ? undefined : session.state.texts.get(above);
-  const end = text && above !== undefined ? docOf(text, levelAt(session.state.outline, position - 1) > 0).content.size : 0;
+  const end =
+    text && above !== undefined ? docOf(text, levelAt(session.state.outline, position - 1) > 0).content.size : 0;
   const followUp = followingUp();
   const answer = await session.perform({ name: "join", section, heading });
   if (answer.kind !== "applied") return;
-  const place = above === undefined ? { section, position: offset + 1 } : { section: above, position: end + offset + 1 };
+  const place =
+    above === undefined ? { section, position: offset + 1 } : { section: above, position: end + offset + 1 };
   followUp(() => session.goTo(place, { remember: false }));
 }
 
 /** Cuts the section at the cursor; selected words become the heading of the new one. */
 export async function splitHere(session: Session, section: string, view: EditorView): Promise<void> {
   const { state } = view;
-  if (isInHeading(state)) return session.say("Put the cursor in the text under the heading to split the section there.", "warning");
+  if (isInHeading(state))
+    return session.say("Put the cursor in the text under the heading to split the section there.", "warning");
   const from = bodyPosition(state.doc, state.selection.from);
   const to = bodyPosition(state.doc, state.selection.to);
   const followUp = followingUp();
@@ -117,22 +142,46 @@ export async function splitHere(session: Session, section: string, view: EditorV
 /** The selected words go to the offcuts. */
 export async function setTextAside(session: Session, section: string, view: EditorView): Promise<void> {
   const { doc, selection } = view.state;
-  if (isInHeading(view.state)) return session.say("Only words of the text can be set aside; a heading goes with its section.", "warning");
-  await session.perform({ name: "set-text-aside", section, from: bodyPosition(doc, selection.from), to: bodyPosition(doc, selection.to) });
+  if (isInHeading(view.state))
+    return session.say("Only words of the text can be set aside; a heading goes with its section.", "warning");
+  await session.perform({
+    name: "set-text-aside",
+    section,
+    from: bodyPosition(doc, selection.from),
+    to: bodyPosition(doc, selection.to),
+  });
 }
 
 /** Why there are no contents, in a sentence; null when they are there. */
-export async function generateContents(session: Session, section: string, view: EditorView | null, from: number, to: number, title: string, numbers: boolean): Promise<string | null> {
+export async function generateContents(
+  session: Session,
+  section: string,
+  view: EditorView | null,
+  from: number,
+  to: number,
+  title: string,
+  numbers: boolean,
+): Promise<string | null> {
   const block = view ? currentBlock(view.state) : null;
-  const answer = await session.perform({ name: "generate-contents", section, from, to, title, numbers, ...(block === null ? {} : { block: block + 1 }) }, { quiet: true });
-  return answer.kind === "refused" ? answer.sentence : answer.kind === "applied" ? null : "It could not be done just now; try again.";
+  const answer = await session.perform(
+    { name: "generate-contents", section, from, to, title, numbers, ...(block === null ? {} : { block: block + 1 }) },
+    { quiet: true },
+  );
+  return answer.kind === "refused"
+    ? answer.sentence
+    : answer.kind === "applied"
+      ? null
+      : "It could not be done just now; try again.";
 }
 
 /** Keys in the text. True when they were a command’s; else they are the editor’s. */
 export function textKey(session: Session, section: string, view: EditorView, event: KeyboardEvent): boolean {
   const anywhere = commandOf("anywhere", event);
   const command = commandOf("text", event);
-  const isDone = anywhere === "undo" || anywhere === "redo" ? stepBackOrForth(session, view, anywhere) : command !== null && runInText(session, section, view, command);
+  const isDone =
+    anywhere === "undo" || anywhere === "redo"
+      ? stepBackOrForth(session, view, anywhere)
+      : command !== null && runInText(session, section, view, command);
   if (isDone) event.preventDefault();
   return isDone;
 }

@@ -1,4 +1,16 @@
-import { Bold, Bookmark, Heading, Italic, Link2, List, ListOrdered, ListTree, Pilcrow, Quote, Scissors } from "lucide-react";
+import {
+  Bold,
+  Bookmark,
+  Heading,
+  Italic,
+  Link2,
+  List,
+  ListOrdered,
+  ListTree,
+  Pilcrow,
+  Quote,
+  Scissors,
+} from "lucide-react";
 import { useEffect, useLayoutEffect, useState, type ReactNode, type RefObject } from "react";
 import { useSession } from "../document/context";
 import type { Session } from "../document/session";
@@ -30,8 +42,11 @@ export function TextTools({ scroller }: { scroller: RefObject<HTMLDivElement | n
   }, [scroller]);
 
   // The place can only be measured once the text is drawn.
-  // oxlint-disable-next-line react/set-state-in-effect
-  useLayoutEffect(() => setAt(spot && scroller.current ? placeOf(spot, scroller.current) : null), [spot, scroller, width]);
+  useLayoutEffect(
+    // oxlint-disable-next-line react/set-state-in-effect
+    () => setAt(spot && scroller.current ? placeOf(spot, scroller.current) : null),
+    [spot, scroller, width],
+  );
 
   const dialogs = (
     <>
@@ -49,7 +64,12 @@ export function TextTools({ scroller }: { scroller: RefObject<HTMLDivElement | n
         <BlockMenu spot={spot} />
       </div>
       {!empty && (
-        <div role="toolbar" aria-label="Selected words" className="absolute z-20 flex gap-0.5 rounded-xl border border-line bg-sheet p-1 shadow-lg" style={{ top: at.top - 44, left: at.left }}>
+        <div
+          role="toolbar"
+          aria-label="Selected words"
+          className="absolute z-20 flex gap-0.5 rounded-xl border border-line bg-sheet p-1 shadow-lg"
+          style={{ top: at.top - 44, left: at.left }}
+        >
           <SelectionTools spot={spot} />
         </div>
       )}
@@ -85,8 +105,16 @@ function SelectionTools({ spot }: { spot: Spot }) {
           <CommandTool id="list" spot={spot} icon={<List size={15} />} />
           <CommandTool id="numbered-list" spot={spot} icon={<ListOrdered size={15} />} />
           <HeadingsTool spot={spot} />
-          <Tool label="Split here: these words become a heading" onClick={() => void splitHere(session, spot.section, spot.view)} icon={<Heading size={15} />} />
-          <Tool label="Set these words aside" onClick={() => void setTextAside(session, spot.section, spot.view)} icon={<Scissors size={15} />} />
+          <Tool
+            label="Split here: these words become a heading"
+            onClick={() => void splitHere(session, spot.section, spot.view)}
+            icon={<Heading size={15} />}
+          />
+          <Tool
+            label="Set these words aside"
+            onClick={() => void setTextAside(session, spot.section, spot.view)}
+            icon={<Scissors size={15} />}
+          />
         </>
       )}
     </>
@@ -142,7 +170,10 @@ function BlockMenu({ spot }: { spot: Spot }) {
         command("paragraph"),
         "line",
         command("join"),
-        { label: "Join, and the heading goes to the offcuts", run: () => void joinWithAbove(session, spot.section, spot.view, "offcut") },
+        {
+          label: "Join, and the heading goes to the offcuts",
+          run: () => void joinWithAbove(session, spot.section, spot.view, "offcut"),
+        },
         "line",
         command("select-section"),
         command("fold-section"),
@@ -155,9 +186,14 @@ function BlockMenu({ spot }: { spot: Spot }) {
         command("join"),
         "line",
         ...(["quotation", "list", "numbered-list"] as const).map(command),
-        { label: "Code", run: () => (commands.toggleCodeBlock(spot.view.state, spot.view.dispatch, spot.view), spot.view.focus()) },
+        {
+          label: "Code",
+          run: () => (commands.toggleCodeBlock(spot.view.state, spot.view.dispatch, spot.view), spot.view.focus()),
+        },
         ...(["separator", "page-break", "footnote", "calculation"] as const).map(command),
-        ...(commands.isInside(spot.view.state, "listItem") ? ["line" as const, ...(["item-up", "item-down", "item-in", "item-out"] as const).map(command)] : []),
+        ...(commands.isInside(spot.view.state, "listItem")
+          ? ["line" as const, ...(["item-up", "item-down", "item-in", "item-out"] as const).map(command)]
+          : []),
         "line",
         { label: "Make it the title", run: () => void takeAsTitle(session, spot.section, spot.view, "title") },
         { label: "Make it the subtitle", run: () => void takeAsTitle(session, spot.section, spot.view, "subtitle") },
@@ -188,5 +224,10 @@ function placeOf(spot: Spot, scroller: HTMLElement): At | null {
   const block = view.coordsAtPos(view.state.selection.$head.start(Math.min(1, view.state.selection.$head.depth)));
   const text = view.dom.getBoundingClientRect();
   const down = scroller.scrollTop - box.top;
-  return { top: start.top + down, left: Math.max(8, Math.min(start.left - box.left, box.width - 300)), blockTop: (block.top + block.bottom) / 2 + down - 12, blockLeft: text.left - box.left };
+  return {
+    top: start.top + down,
+    left: Math.max(8, Math.min(start.left - box.left, box.width - 300)),
+    blockTop: (block.top + block.bottom) / 2 + down - 12,
+    blockLeft: text.left - box.left,
+  };
 }

@@ -12,7 +12,13 @@ describe("dropPlace", () => {
   };
 
   test("the level follows the pointer as far as the neighbours allow", () => {
-    expect([1, 2, 3, 4, 5].map((wanted) => at(3, wanted))).toEqual(["1 before d", "2 after b", "3 after c", "4 inside c", "4 inside c"]);
+    expect([1, 2, 3, 4, 5].map((wanted) => at(3, wanted))).toEqual([
+      "1 before d",
+      "2 after b",
+      "3 after c",
+      "4 inside c",
+      "4 inside c",
+    ]);
   });
 
   test("nothing falls under a branch unasked: the row below keeps its level’s place", () => {
@@ -24,6 +30,9 @@ describe("dropPlace", () => {
   test("nothing lands before the opening", () => {
     const withOpening = outlineOf("0 opening, 1 a");
     expect(dropPlace(withOpening, visibleRows(withOpening, new Set()), 0, 1)).toBeNull();
-    expect(dropPlace(withOpening, visibleRows(withOpening, new Set()), 1, 1)).toMatchObject({ landing: "before", target: "a" });
+    expect(dropPlace(withOpening, visibleRows(withOpening, new Set()), 1, 1)).toMatchObject({
+      landing: "before",
+      target: "a",
+    });
   });
 });

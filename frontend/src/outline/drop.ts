@@ -17,7 +17,8 @@ export function dropPlace(outline: Outline, rows: readonly Row[], gap: number, w
   const above = rows[gap - 1];
   const below = rows[gap];
   if (below && below.level === 0) return null;
-  if (!above || above.level === 0) return below ? { gap, level: below.level, landing: "before", target: below.id } : null;
+  if (!above || above.level === 0)
+    return below ? { gap, level: below.level, landing: "before", target: below.id } : null;
   const lowest = below ? below.level : 1;
   const level = Math.max(lowest, Math.min(above.level + 1, wanted));
   if (below && level === below.level) return { gap, level, landing: "before", target: below.id };
@@ -26,7 +27,9 @@ export function dropPlace(outline: Outline, rows: readonly Row[], gap: number, w
   if (stem === null) return null;
   const stemLevel = levelAt(outline, stem);
   const target = outline.ids[stem] ?? "";
-  return stemLevel === level ? { gap, level, landing: "after", target } : { gap, level: stemLevel + 1, landing: "inside", target };
+  return stemLevel === level
+    ? { gap, level, landing: "after", target }
+    : { gap, level: stemLevel + 1, landing: "inside", target };
 }
 
 /** The section itself or the nearest one above that is not deeper than the level. */

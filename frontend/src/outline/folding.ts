@@ -5,7 +5,12 @@ import { branchEnd, type Outline } from "./outline";
  *
  * @param from position of the first, @param to position after the last
  */
-export function unfoldedSections(outline: Outline, from: number, to: number, folded: ReadonlySet<string>): readonly string[] {
+export function unfoldedSections(
+  outline: Outline,
+  from: number,
+  to: number,
+  folded: ReadonlySet<string>,
+): readonly string[] {
   if (folded.size === 0) return from === 0 && to === outline.ids.length ? outline.ids : outline.ids.slice(from, to);
   const shown: string[] = [];
   for (let position = from; position < to;) {

@@ -18,7 +18,9 @@ test("the path leads from the top down to the section", () => {
 });
 
 test("flags are one hexadecimal digit each", () => {
-  expect([0, 1, 2].map((position) => flagsAt({ ids: ["a", "b", "c"], levels: "111", flags: "0a7" }, position))).toEqual([0, 10, 7]);
+  expect([0, 1, 2].map((position) => flagsAt({ ids: ["a", "b", "c"], levels: "111", flags: "0a7" }, position))).toEqual(
+    [0, 10, 7],
+  );
 });
 
 test("edits are applied in turn, each to what the one before has left", () => {
@@ -39,8 +41,16 @@ test("edits turned round lead back, over many random ones", () => {
     const at = chance(outline.ids.length);
     const removed = Math.min(chance(3), outline.ids.length - at);
     const ids = Array.from({ length: chance(3) }, (_each, nth) => `n${round}.${nth}`);
-    const edit: OrderEdit = { at, removed, inserted: { ids, levels: ids.map(() => 1 + chance(8)).join(""), flags: "0".repeat(ids.length) } };
-    const taken = { ids: outline.ids.slice(at, at + removed), levels: outline.levels.slice(at, at + removed), flags: outline.flags.slice(at, at + removed) };
+    const edit: OrderEdit = {
+      at,
+      removed,
+      inserted: { ids, levels: ids.map(() => 1 + chance(8)).join(""), flags: "0".repeat(ids.length) },
+    };
+    const taken = {
+      ids: outline.ids.slice(at, at + removed),
+      levels: outline.levels.slice(at, at + removed),
+      flags: outline.flags.slice(at, at + removed),
+    };
     const next = edited(outline, [edit]);
     expect(next.ids.length).toBe(next.levels.length);
     expect(edited(next, [{ at, removed: ids.length, inserted: taken }])).toEqual(outline);

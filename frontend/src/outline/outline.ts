@@ -40,7 +40,8 @@ export function parentOf(outline: Outline, position: number): number | null {
 /** From the top down to the section itself. */
 export function pathTo(outline: Outline, position: number): number[] {
   const path = [position];
-  for (let parent = parentOf(outline, position); parent !== null; parent = parentOf(outline, parent)) path.unshift(parent);
+  for (let parent = parentOf(outline, position); parent !== null; parent = parentOf(outline, parent))
+    path.unshift(parent);
   return path;
 }
 

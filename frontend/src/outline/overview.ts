@@ -2,7 +2,9 @@ import { branchEnd, levelAt, type Outline } from "./outline";
 
 /** The folds that leave only levels 1 to the given one to be seen. */
 export function foldsTo(outline: Outline, level: number): string[] {
-  return outline.ids.filter((_id, position) => levelAt(outline, position) >= level && branchEnd(outline, position) > position + 1);
+  return outline.ids.filter(
+    (_id, position) => levelAt(outline, position) >= level && branchEnd(outline, position) > position + 1,
+  );
 }
 
 export function deepestLevel(outline: Outline): number {

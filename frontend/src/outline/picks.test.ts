@@ -5,7 +5,8 @@ import { outlineOf } from "./sketch.test-helper";
 
 const OUTLINE = outlineOf("1 a, 2 b, 3 c, 2 d, 1 e");
 const positions = new Map(OUTLINE.ids.map((id, position) => [id, position]));
-const headsOf = (...picked: string[]) => pickedHeads(OUTLINE, positions, new Set(picked)).map((position) => OUTLINE.ids[position]);
+const headsOf = (...picked: string[]) =>
+  pickedHeads(OUTLINE, positions, new Set(picked)).map((position) => OUTLINE.ids[position]);
 
 test("of picked branches, those that stand in another picked one go with it", () => {
   expect(headsOf("c", "b")).toEqual(["b"]);

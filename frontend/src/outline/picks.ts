@@ -2,7 +2,11 @@ import { branchEnd, type Outline } from "./outline";
 import type { Row } from "./rows";
 
 /** The picked sections that stand in no other picked branch, in the document’s order. */
-export function pickedHeads(outline: Outline, positions: ReadonlyMap<string, number>, picked: ReadonlySet<string>): number[] {
+export function pickedHeads(
+  outline: Outline,
+  positions: ReadonlyMap<string, number>,
+  picked: ReadonlySet<string>,
+): number[] {
   const heads: number[] = [];
   let end = 0;
   for (const position of Array.from(picked, (id) => positions.get(id) ?? -1).toSorted((a, b) => a - b)) {

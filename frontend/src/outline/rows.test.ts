@@ -14,7 +14,13 @@ describe("visibleRows", () => {
   });
 
   test("each row tells its place among its siblings", () => {
-    expect(visibleRows(outline, new Set()).map((row) => `${row.positionInSet}/${row.setSize}`)).toEqual(["1/2", "1/2", "1/1", "2/2", "2/2"]);
+    expect(visibleRows(outline, new Set()).map((row) => `${row.positionInSet}/${row.setSize}`)).toEqual([
+      "1/2",
+      "1/2",
+      "1/1",
+      "2/2",
+      "2/2",
+    ]);
   });
 
   test("the opening is nobody’s parent", () => {
@@ -25,7 +31,13 @@ describe("visibleRows", () => {
   });
 
   test("a stem runs on as long as a later branch hangs on it", () => {
-    expect(visibleRows(outline, new Set()).map((row) => row.stems.toSorted().join(""))).toEqual(["1", "12", "1", "1", ""]);
+    expect(visibleRows(outline, new Set()).map((row) => row.stems.toSorted().join(""))).toEqual([
+      "1",
+      "12",
+      "1",
+      "1",
+      "",
+    ]);
   });
 });
 

@@ -33,7 +33,18 @@ export function visibleRows(outline: Outline, folded: ReadonlySet<string>): Row[
     const isFolded = hasInside && folded.has(id);
     const positionInSet = (children.get(parentRow) ?? 0) + 1;
     children.set(parentRow, positionInSet);
-    rows.push({ id, position, level, hasInside, folded: isFolded, stems: [], parentLevel: rows[parentRow]?.level ?? 0, setSize: 0, positionInSet, parentRow });
+    rows.push({
+      id,
+      position,
+      level,
+      hasInside,
+      folded: isFolded,
+      stems: [],
+      parentLevel: rows[parentRow]?.level ?? 0,
+      setSize: 0,
+      positionInSet,
+      parentRow,
+    });
     if (level > 0) open.push(rows.length - 1);
     if (isFolded) hiddenBelow = level;
   }
@@ -41,12 +52,17 @@ export function visibleRows(outline: Outline, folded: ReadonlySet<string>): Row[
 }
 
 /** Only sections with these words in their headings, each with the headings above it. No fold hides what was looked for. */
-export function narrowedRows(outline: Outline, words: string, wordsAt: (id: string, position: number) => string): Row[] {
+export function narrowedRows(
+  outline: Outline,
+  words: string,
+  wordsAt: (id: string, position: number) => string,
+): Row[] {
   const parts = words.toLocaleLowerCase().split(/\s+/).filter(Boolean);
   const shown = new Set<number>();
   const above: number[] = [];
   outline.ids.forEach((id, position) => {
-    while (above.length > 0 && levelAt(outline, above[above.length - 1] ?? 0) >= levelAt(outline, position)) above.pop();
+    while (above.length > 0 && levelAt(outline, above[above.length - 1] ?? 0) >= levelAt(outline, position))
+      above.pop();
     above.push(position);
     const found = wordsAt(id, position).toLocaleLowerCase();
     if (parts.every((part) => found.includes(part))) above.forEach((each) => shown.add(each));

@@ -30,7 +30,11 @@ test("a branch looked into takes the whole width, and its levels begin in the fi
   const outline = outlineOf("1 a, 2 b, 3 c, 3 d, 1 e");
   const found = strata(outline, [50, 0, 100, 300, 900], 400, 2, windowOn(outline, 1));
   expect(found.map(({ id, level }) => `${level} ${id}`)).toEqual(["1 b", "2 c", "2 d"]);
-  expect([Math.round((found[0]?.left ?? 0) + (found[0]?.width ?? 0)), outOf(outline, 1), outOf(outline, 0)]).toEqual([400, "a", null]);
+  expect([Math.round((found[0]?.left ?? 0) + (found[0]?.width ?? 0)), outOf(outline, 1), outOf(outline, 0)]).toEqual([
+    400,
+    "a",
+    null,
+  ]);
 });
 
 test("the arrows go to the neighbours in the row, up to what holds the stretch and down into it", () => {
@@ -40,7 +44,13 @@ test("the arrows go to the neighbours in the row, up to what holds the stretch a
     return from && neighbour(found, from, to)?.id;
   };
   expect([go("b", "right"), go("d", "right"), go("f", "left"), go("a", "left")]).toEqual(["d", "f", "d", undefined]);
-  expect([go("c", "up"), go("d", "up"), go("a", "down"), go("b", "down"), go("f", "down")]).toEqual(["b", "a", "b", "c", undefined]);
+  expect([go("c", "up"), go("d", "up"), go("a", "down"), go("b", "down"), go("f", "down")]).toEqual([
+    "b",
+    "a",
+    "b",
+    "c",
+    undefined,
+  ]);
 });
 
 test("a branch let go lands in the row under the pointer, before, after or inside", () => {
@@ -50,7 +60,12 @@ test("a branch let go lands in the row under the pointer, before, after or insid
     const place = strataDrop(outline, found, x, row);
     return place && `${place.landing} ${place.target} ${place.level}`;
   };
-  expect([at(10, 1), at(290, 1), at(110, 2), at(290, 2)]).toEqual(["before a 1", "after a 1", "before b 2", "after b 2"]);
+  expect([at(10, 1), at(290, 1), at(110, 2), at(290, 2)]).toEqual([
+    "before a 1",
+    "after a 1",
+    "before b 2",
+    "after b 2",
+  ]);
   expect([at(50, 2), at(200, 3), at(500, 4)]).toEqual(["inside a 2", "inside b 3", "inside c 2"]);
   expect(at(700, 1)).toBeNull();
   expect(strataDrop(outlineOf("0 o, 1 a"), strata(outlineOf("0 o, 1 a"), [100, 100], 200), 10, 1)).toBeNull();

@@ -23,9 +23,16 @@ export function windowOn(outline: Outline, section: number | null): Window {
  * @param words own words of each section, in order
  * @param leastWidth pixels; narrower stretches are left out, for nobody could see or hit them
  */
-export function strata(outline: Outline, words: readonly number[], width: number, leastWidth = 2, window: Window = windowOn(outline, null)): Stratum[] {
+export function strata(
+  outline: Outline,
+  words: readonly number[],
+  width: number,
+  leastWidth = 2,
+  window: Window = windowOn(outline, null),
+): Stratum[] {
   const starts = [0];
-  for (let position = window.from; position < window.to; position++) starts.push((starts[position - window.from] ?? 0) + Math.max(LEAST_WORDS, words[position] ?? 0));
+  for (let position = window.from; position < window.to; position++)
+    starts.push((starts[position - window.from] ?? 0) + Math.max(LEAST_WORDS, words[position] ?? 0));
   const total = starts[window.to - window.from] ?? 0;
   if (total === 0) return [];
   const scale = width / total;
@@ -40,12 +47,21 @@ export function strata(outline: Outline, words: readonly number[], width: number
   for (let position = window.from; position < window.to; position++) {
     const level = Math.max(1, levelAt(outline, position) - window.above);
     close(level, position);
-    const stratum = { id: outline.ids[position] ?? "", position, level, left: (starts[position - window.from] ?? 0) * scale, width: 0, empty: (words[position] ?? 0) === 0 };
+    const stratum = {
+      id: outline.ids[position] ?? "",
+      position,
+      level,
+      left: (starts[position - window.from] ?? 0) * scale,
+      width: 0,
+      empty: (words[position] ?? 0) === 0,
+    };
     found.push(stratum);
     open.push(stratum);
   }
   close(0, window.to);
-  return found.filter((each) => each.level <= STRATA_ROWS && each.width >= leastWidth).map((each) => ({ ...each, empty: each.empty && isWhole(outline, each.position) }));
+  return found
+    .filter((each) => each.level <= STRATA_ROWS && each.width >= leastWidth)
+    .map((each) => ({ ...each, empty: each.empty && isWhole(outline, each.position) }));
 }
 
 /** A part whose text stands in its sections is not empty. */
@@ -54,7 +70,11 @@ function isWhole(outline: Outline, position: number): boolean {
 }
 
 /** From one stretch to the next by the arrows: to its neighbours in its row, up to what it stands in, down to what stands in it. */
-export function neighbour(found: readonly Stratum[], from: Stratum, to: "left" | "right" | "up" | "down"): Stratum | undefined {
+export function neighbour(
+  found: readonly Stratum[],
+  from: Stratum,
+  to: "left" | "right" | "up" | "down",
+): Stratum | undefined {
   const middle = from.left + from.width / 2;
   const inRow = (level: number) => found.filter((each) => each.level === level);
   switch (to) {
@@ -63,9 +83,13 @@ export function neighbour(found: readonly Stratum[], from: Stratum, to: "left" |
     case "right":
       return inRow(from.level).find((each) => each.left > from.left);
     case "up":
-      return found.findLast((each) => each.level < from.level && each.left <= middle && each.left + each.width >= middle);
+      return found.findLast(
+        (each) => each.level < from.level && each.left <= middle && each.left + each.width >= middle,
+      );
     case "down":
-      return found.find((each) => each.level > from.level && each.left >= from.left && each.left < from.left + from.width);
+      return found.find(
+        (each) => each.level > from.level && each.left >= from.left && each.left < from.left + from.width,
+      );
   }
 }
 
@@ -76,14 +100,28 @@ export function neighbour(found: readonly Stratum[], from: Stratum, to: "left" |
  * @param row 1 to 4, as drawn
  * @param x pixels from the left of the strip
  */
-export function strataDrop(outline: Outline, found: readonly Stratum[], x: number, row: number): (DropPlace & { left: number }) | null {
+export function strataDrop(
+  outline: Outline,
+  found: readonly Stratum[],
+  x: number,
+  row: number,
+): (DropPlace & { left: number }) | null {
   const holds = (each: Stratum) => x >= each.left && x <= each.left + each.width;
-  const at = found.findLast((each) => each.level === row && holds(each)) ?? found.findLast((each) => each.level < row && holds(each));
+  const at =
+    found.findLast((each) => each.level === row && holds(each)) ??
+    found.findLast((each) => each.level < row && holds(each));
   if (!at || levelAt(outline, at.position) === 0) return null;
   const level = levelAt(outline, at.position);
-  if (at.level < row) return { gap: at.position, level: level + 1, landing: "inside", target: at.id, left: at.left + at.width };
+  if (at.level < row)
+    return { gap: at.position, level: level + 1, landing: "inside", target: at.id, left: at.left + at.width };
   const isBefore = x < at.left + at.width / 2;
-  return { gap: at.position + (isBefore ? 0 : 1), level, landing: isBefore ? "before" : "after", target: at.id, left: isBefore ? at.left : at.left + at.width };
+  return {
+    gap: at.position + (isBefore ? 0 : 1),
+    level,
+    landing: isBefore ? "before" : "after",
+    target: at.id,
+    left: isBefore ? at.left : at.left + at.width,
+  };
 }
 
 /** One step out of a branch: to the one that it stands in, or to the whole document. */

@@ -10,11 +10,20 @@ const TONES: Record<Tone, string> = {
   loss: "text-loss hover:bg-wash",
 };
 
-export function Button({ tone = "plain", className, type = "button", ...props }: ComponentProps<"button"> & { tone?: Tone }) {
+export function Button({
+  tone = "plain",
+  className,
+  type = "button",
+  ...props
+}: ComponentProps<"button"> & { tone?: Tone }) {
   return (
     <button
       type={type}
-      className={cx("inline-flex h-8 items-center gap-2 rounded-full px-4 text-[13px] font-medium whitespace-nowrap transition-colors duration-100 disabled:opacity-50", TONES[tone], className)}
+      className={cx(
+        "inline-flex h-8 items-center gap-2 rounded-full px-4 text-[13px] font-medium whitespace-nowrap transition-colors duration-100 disabled:opacity-50",
+        TONES[tone],
+        className,
+      )}
       {...props}
     />
   );

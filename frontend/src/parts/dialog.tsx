@@ -30,7 +30,8 @@ export function Dialog({
           onCloseAutoFocus={(event) => {
             // Back to where the writer was, unless what was done has put the cursor somewhere.
             event.preventDefault();
-            if (document.activeElement === document.body && before.current instanceof HTMLElement) before.current.focus({ preventScroll: true });
+            if (document.activeElement === document.body && before.current instanceof HTMLElement)
+              before.current.focus({ preventScroll: true });
           }}
           className={`fixed left-1/2 z-50 max-h-[92vh] w-[calc(100%-2rem)] -translate-x-1/2 overflow-auto rounded-2xl border border-line bg-sheet p-6 shadow-xl ${wide ? "top-[8%] max-w-3xl" : "top-[18%] max-w-md"}`}
         >

@@ -1,7 +1,15 @@
 import type { RefObject } from "react";
 
 /** The browser’s own way to choose a file; a button of ours opens it. */
-export function FileInput({ field, accept, onFile }: { field: RefObject<HTMLInputElement | null>; accept: string; onFile: (file: File) => void }) {
+export function FileInput({
+  field,
+  accept,
+  onFile,
+}: {
+  field: RefObject<HTMLInputElement | null>;
+  accept: string;
+  onFile: (file: File) => void;
+}) {
   return (
     <input
       ref={field}

@@ -64,7 +64,10 @@ function Line({ line, documentId }: { line: ReportLine; documentId: string }) {
         <p className="text-faint">
           {places.slice(0, SHOWN_PLACES).map((place, index) => (
             <span key={index}>
-              <a href={`/documents/${documentId}?at=${place.section}`} className="underline decoration-line underline-offset-4 hover:text-stem">
+              <a
+                href={`/documents/${documentId}?at=${place.section}`}
+                className="underline decoration-line underline-offset-4 hover:text-stem"
+              >
                 {place.detail || "here"}
               </a>
               {index < Math.min(places.length, SHOWN_PLACES) - 1 && " · "}

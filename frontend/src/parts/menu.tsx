@@ -33,7 +33,10 @@ export function MenuContent({ label, entries, align = "start", onClosed }: Conte
             <DropdownMenu.Item
               key={entry.label}
               onSelect={entry.run}
-              className={cx("flex cursor-pointer items-center gap-6 rounded-lg px-3 py-1.5 outline-none data-highlighted:bg-wash", entry.tone === "loss" && "text-loss")}
+              className={cx(
+                "flex cursor-pointer items-center gap-6 rounded-lg px-3 py-1.5 outline-none data-highlighted:bg-wash",
+                entry.tone === "loss" && "text-loss",
+              )}
             >
               <span className="flex-1">{entry.label}</span>
               {entry.keys && <kbd className="font-sans text-[11.5px] text-faint">{entry.keys}</kbd>}
@@ -45,7 +48,17 @@ export function MenuContent({ label, entries, align = "start", onClosed }: Conte
   );
 }
 
-export function Menu({ label, entries, children, align = "start" }: { label: string; entries: readonly MenuEntry[]; children: ReactNode; align?: "start" | "end" }) {
+export function Menu({
+  label,
+  entries,
+  children,
+  align = "start",
+}: {
+  label: string;
+  entries: readonly MenuEntry[];
+  children: ReactNode;
+  align?: "start" | "end";
+}) {
   return (
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger asChild>{children}</DropdownMenu.Trigger>

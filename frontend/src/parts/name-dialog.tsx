@@ -2,7 +2,15 @@ import { useState, type FormEvent } from "react";
 import { Button } from "./button";
 import { Dialog } from "./dialog";
 
-type Props = { open: boolean; title: string; label: string; action: string; initial?: string; onClose: () => void; onName: (name: string) => void };
+type Props = {
+  open: boolean;
+  title: string;
+  label: string;
+  action: string;
+  initial?: string;
+  onClose: () => void;
+  onName: (name: string) => void;
+};
 
 /** Asks for one line of words. */
 export function NameDialog({ open, title, onClose, ...props }: Props) {

@@ -1,7 +1,17 @@
 import { Button } from "./button";
 
 /** A wait, with how far it is where that is known. */
-export function Progress({ words, done, of, onCancel }: { words: string; done?: number; of?: number; onCancel?: () => void }) {
+export function Progress({
+  words,
+  done,
+  of,
+  onCancel,
+}: {
+  words: string;
+  done?: number;
+  of?: number;
+  onCancel?: () => void;
+}) {
   const share = done !== undefined && of ? Math.min(1, done / of) : null;
   return (
     <div className="mb-4">
@@ -15,7 +25,14 @@ export function Progress({ words, done, of, onCancel }: { words: string; done?: 
         )}
       </p>
       {share !== null && (
-        <div className="mt-2 h-1 overflow-hidden rounded bg-line" role="progressbar" aria-label={words} aria-valuenow={Math.round(share * 100)} aria-valuemin={0} aria-valuemax={100}>
+        <div
+          className="mt-2 h-1 overflow-hidden rounded bg-line"
+          role="progressbar"
+          aria-label={words}
+          aria-valuenow={Math.round(share * 100)}
+          aria-valuemin={0}
+          aria-valuemax={100}
+        >
           <div className="h-1 rounded bg-stem" style={{ width: `${share * 100}%` }} />
         </div>
       )}

@@ -5,7 +5,8 @@ type Theme = "day" | "night";
 const KEY = "stemmata:theme";
 
 export function startTheme(): void {
-  document.documentElement.dataset["theme"] = kept() ?? (window.matchMedia("(prefers-color-scheme: dark)").matches ? "night" : "day");
+  document.documentElement.dataset["theme"] =
+    kept() ?? (window.matchMedia("(prefers-color-scheme: dark)").matches ? "night" : "day");
 }
 
 export function ThemeButton() {

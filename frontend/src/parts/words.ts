@@ -41,5 +41,7 @@ export function readingTime(words: number, speed: number): string {
   const seconds = Math.round((words / speed) * 60);
   if (seconds < 60) return `${seconds} s to read`;
   const minutes = Math.floor(seconds / 60);
-  return minutes < 10 && seconds % 60 > 0 ? `${minutes} min ${seconds % 60} s to read` : `${formatNumber(minutes)} min to read`;
+  return minutes < 10 && seconds % 60 > 0
+    ? `${minutes} min ${seconds % 60} s to read`
+    : `${formatNumber(minutes)} min to read`;
 }

@@ -13,7 +13,11 @@ const MOST_SHOWN = 60;
 /** Goes to a heading or a bookmark by some of its words, or does a command by some of its own. */
 export function JumpBox({ commands, onClose }: { commands: Record<AnywhereCommand, () => void>; onClose: () => void }) {
   const session = useSession("JumpBox");
-  const choices = useMemo(() => (Object.keys(commands) as AnywhereCommand[]).filter((id) => id !== "jump").map((id) => ({ id, ...labelled(id) })), [commands]);
+  const choices = useMemo(
+    () =>
+      (Object.keys(commands) as AnywhereCommand[]).filter((id) => id !== "jump").map((id) => ({ id, ...labelled(id) })),
+    [commands],
+  );
   return (
     <Dialog open onClose={onClose} title="Jump to">
       <PlaceChooser
@@ -46,14 +50,21 @@ export function PlaceChooser({ label, among, commands = NO_COMMANDS, onCommand, 
   const places = useQuery(placesQuery(session.state.id, session.state.generation));
   const [words, setWords] = useState("");
   const [at, setAt] = useState(0);
-  const all = useMemo(() => among ?? placesToLink(session.state, places.data?.bookmarks ?? []), [among, session, places.data]);
+  const all = useMemo(
+    () => among ?? placesToLink(session.state, places.data?.bookmarks ?? []),
+    [among, session, places.data],
+  );
   const found = useMemo(() => {
     const parts = words.toLowerCase().split(/\s+/).filter(Boolean);
     const has = (text: string) => parts.every((part) => text.toLowerCase().includes(part));
     const places = all.filter((choice) => has(choice.words)).slice(0, MOST_SHOWN);
     const fitting = parts.length === 0 ? [] : commands.filter((command) => has(command.label));
     return [
-      ...fitting.map((command): Found => ({ key: `command-${command.id}`, choose: () => onCommand?.(command.id), command })),
+      ...fitting.map((command): Found => ({
+        key: `command-${command.id}`,
+        choose: () => onCommand?.(command.id),
+        command,
+      })),
       ...places.map((choice): Found => ({ key: choice.target, choose: () => onChoose(choice), choice })),
     ];
   }, [all, words, commands, onCommand, onChoose]);
@@ -108,7 +119,11 @@ export function PlaceChooser({ label, among, commands = NO_COMMANDS, onCommand, 
           </li>
         ))}
         {found.length === 0 && (
-          <li className="px-3 py-2 text-soft">{onOther ? "No heading or bookmark has these words. Enter links to them as an address." : "No heading or bookmark has these words."}</li>
+          <li className="px-3 py-2 text-soft">
+            {onOther
+              ? "No heading or bookmark has these words. Enter links to them as an address."
+              : "No heading or bookmark has these words."}
+          </li>
         )}
       </ul>
     </>

@@ -26,8 +26,13 @@ export type KnownPlaces = {
 };
 
 export function knownPlaces(places: Places | undefined): KnownPlaces {
-  const broken = (places?.links ?? []).filter((link) => link.broken).flatMap((link) => [`section:${link.target}`, `bookmark:${link.target}`]);
-  return { bookmarks: new Map(places?.bookmarks.map((bookmark) => [bookmark.id, bookmark.section])), broken: new Set(broken) };
+  const broken = (places?.links ?? [])
+    .filter((link) => link.broken)
+    .flatMap((link) => [`section:${link.target}`, `bookmark:${link.target}`]);
+  return {
+    bookmarks: new Map(places?.bookmarks.map((bookmark) => [bookmark.id, bookmark.section])),
+    broken: new Set(broken),
+  };
 }
 
 export function placesToLink(state: DocumentState, bookmarks: readonly Bookmark[]): LinkChoice[] {
@@ -36,9 +41,25 @@ export function placesToLink(state: DocumentState, bookmarks: readonly Bookmark[
     const words = sectionName(state, id);
     // What is called nothing yet is no place that a reader could be led to by name.
     const isNamed = words === number || !state.names.has(id);
-    return words === "" || !isNamed ? [] : [{ target: `section:${id}`, words, number: words === number ? "" : number, level: levelAt(state.outline, position), isBookmark: false }];
+    return words === "" || !isNamed
+      ? []
+      : [
+          {
+            target: `section:${id}`,
+            words,
+            number: words === number ? "" : number,
+            level: levelAt(state.outline, position),
+            isBookmark: false,
+          },
+        ];
   });
-  const named = bookmarks.map((bookmark) => ({ target: `bookmark:${bookmark.id}`, words: bookmark.name, number: "", level: 1, isBookmark: true }));
+  const named = bookmarks.map((bookmark) => ({
+    target: `bookmark:${bookmark.id}`,
+    words: bookmark.name,
+    number: "",
+    level: 1,
+    isBookmark: true,
+  }));
   return [...named, ...headings];
 }
 
@@ -51,9 +72,11 @@ export function followTarget(session: Session, address: string): void {
   }
   const { id } = target;
   if (session.state.positions.has(id)) return session.goTo({ section: id });
-  void read(api.GET("/api/documents/{id}/places", { params: { path: { id: session.state.id } } })).then(({ bookmarks }) => {
-    const bookmark = bookmarks.find((each) => each.id === id);
-    if (bookmark) session.goTo({ section: bookmark.section, bookmark: bookmark.id });
-    else session.say("This link leads nowhere: what it led to was cut out or taken away.", "warning");
-  });
+  void read(api.GET("/api/documents/{id}/places", { params: { path: { id: session.state.id } } })).then(
+    ({ bookmarks }) => {
+      const bookmark = bookmarks.find((each) => each.id === id);
+      if (bookmark) session.goTo({ section: bookmark.section, bookmark: bookmark.id });
+      else session.say("This link leads nowhere: what it led to was cut out or taken away.", "warning");
+    },
+  );
 }

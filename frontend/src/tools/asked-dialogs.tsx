@@ -39,7 +39,8 @@ export function AskedDialogs() {
           onClose={asked}
           onName={(words) => {
             const target = wholeNumber(words);
-            if (target === null) session.say("A target is a whole number of words, like 1,200; no target was set.", "warning");
+            if (target === null)
+              session.say("A target is a whole number of words, like 1,200; no target was set.", "warning");
             else void session.perform({ name: "describe-section", sections: asking.sections, target });
           }}
         />

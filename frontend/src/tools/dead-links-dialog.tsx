@@ -5,7 +5,13 @@ import type { Asking } from "../window/asking";
 import { openDrawer } from "../window/open-drawer";
 
 /** Asked before a file is written in which some links would be words only. */
-export function DeadLinksDialog({ asking, onClose }: { asking: Extract<Asking, { kind: "dead-links" }>; onClose: () => void }) {
+export function DeadLinksDialog({
+  asking,
+  onClose,
+}: {
+  asking: Extract<Asking, { kind: "dead-links" }>;
+  onClose: () => void;
+}) {
   const session = useSession("DeadLinksDialog");
   const { count, format, section } = asking;
   return (
@@ -13,7 +19,11 @@ export function DeadLinksDialog({ asking, onClose }: { asking: Extract<Asking, {
       open
       onClose={onClose}
       title={count === 1 ? "One link will lead nowhere" : `${count} links will lead nowhere`}
-      description={count === 1 ? "What it leads to is not in the file, where only its words will stand." : "What they lead to is not in the file, where only their words will stand."}
+      description={
+        count === 1
+          ? "What it leads to is not in the file, where only its words will stand."
+          : "What they lead to is not in the file, where only their words will stand."
+      }
     >
       <div className="flex justify-end gap-2">
         <Button

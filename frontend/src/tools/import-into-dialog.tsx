@@ -13,7 +13,15 @@ import { Progress } from "../parts/progress";
 type Landing = "before" | "after" | "inside";
 
 /** Puts a file into the document as a branch, its levels fitted to the place. */
-export function ImportIntoDialog({ target, landing: first, onClose }: { target: string; landing: Landing; onClose: () => void }) {
+export function ImportIntoDialog({
+  target,
+  landing: first,
+  onClose,
+}: {
+  target: string;
+  landing: Landing;
+  onClose: () => void;
+}) {
   const session = useSession("ImportIntoDialog");
   const documentId = useDocument("ImportIntoDialog", (state) => state.id);
   const heading = useDocument("ImportIntoDialog", (state) => state.facts.get(target)?.heading) || "the opening";
@@ -30,7 +38,13 @@ export function ImportIntoDialog({ target, landing: first, onClose }: { target: 
   const report = bring.data;
   if (report) {
     return (
-      <Dialog open onClose={onClose} wide title="The file is in the document" description="It can be undone like any other step.">
+      <Dialog
+        open
+        onClose={onClose}
+        wide
+        title="The file is in the document"
+        description="It can be undone like any other step."
+      >
         <div className="max-h-[50vh] overflow-auto">
           <ImportReport report={report} documentId={documentId} />
         </div>
@@ -43,19 +57,33 @@ export function ImportIntoDialog({ target, landing: first, onClose }: { target: 
     );
   }
   return (
-    <Dialog open onClose={onClose} title="Import a file here" description={`Its headings come as a branch and take their levels from the place.`}>
+    <Dialog
+      open
+      onClose={onClose}
+      title="Import a file here"
+      description={`Its headings come as a branch and take their levels from the place.`}
+    >
       <fieldset className="mb-4">
         <legend className="sr-only">Where it goes</legend>
         {(["inside", "after", "before"] as const).map((each) => (
           <label key={each} className="flex items-center gap-2 py-0.5">
-            <input type="radio" name="landing" checked={landing === each} onChange={() => setLanding(each)} className="accent-stem" />
+            <input
+              type="radio"
+              name="landing"
+              checked={landing === each}
+              onChange={() => setLanding(each)}
+              className="accent-stem"
+            />
             {each === "inside" ? "under" : each} “{heading}”
           </label>
         ))}
       </fieldset>
       <FileInput field={chooser} accept={READABLE} onFile={(file) => bring.mutate(file)} />
       <div
-        className={cx("rounded-xl border border-dashed px-4 py-6 text-center", over ? "border-stem bg-wash" : "border-twig")}
+        className={cx(
+          "rounded-xl border border-dashed px-4 py-6 text-center",
+          over ? "border-stem bg-wash" : "border-twig",
+        )}
         onDragOver={(event) => (event.preventDefault(), setOver(true))}
         onDragLeave={() => setOver(false)}
         onDrop={(event) => {
@@ -72,7 +100,9 @@ export function ImportIntoDialog({ target, landing: first, onClose }: { target: 
         <p className="mt-2 text-faint">or drop one here</p>
       </div>
       <div role="status" className="mt-4">
-        {bring.isPending && <Progress words={`Reading “${bring.variables.name}”…`} onCancel={() => leave.current?.abort()} />}
+        {bring.isPending && (
+          <Progress words={`Reading “${bring.variables.name}”…`} onCancel={() => leave.current?.abort()} />
+        )}
         {bring.error && <p className="border-l-2 border-loss pl-3">{bring.error.message}</p>}
       </div>
     </Dialog>

@@ -17,7 +17,11 @@ export function MarkerDialog({ sections, onClose }: { sections: string[]; onClos
     void session.perform({ name: "describe-section", sections, marker });
   };
   return (
-    <Dialog open onClose={onClose} title={sections.length === 1 ? "Marker" : `Marker for ${counted(sections.length, "section")}`}>
+    <Dialog
+      open
+      onClose={onClose}
+      title={sections.length === 1 ? "Marker" : `Marker for ${counted(sections.length, "section")}`}
+    >
       <p className="mt-1 text-soft">What each stands for is yours to say.</p>
       <form onSubmit={(event) => (event.preventDefault(), choose(found[0]))}>
         <input
@@ -32,7 +36,11 @@ export function MarkerDialog({ sections, onClose }: { sections: string[]; onClos
       <ul aria-label="Markers" className="mt-3 grid gap-0.5">
         {found.map((marker) => (
           <li key={marker}>
-            <button type="button" className="flex h-9 w-full items-center gap-3 rounded-lg px-3 text-left hover:bg-wash" onClick={() => choose(marker)}>
+            <button
+              type="button"
+              className="flex h-9 w-full items-center gap-3 rounded-lg px-3 text-left hover:bg-wash"
+              onClick={() => choose(marker)}
+            >
               <span aria-hidden="true" className="grid w-4 place-items-center">
                 {isMarker(marker) ? <MarkerSign name={marker} size={16} /> : "–"}
               </span>

@@ -20,7 +20,11 @@ export function NestDialog({ sections, onClose }: { sections: string[]; onClose:
     void session.perform({ name: "move", sections, landing, target });
   };
   return (
-    <Dialog open onClose={onClose} title={`Nest ${count === 1 ? "this branch" : counted(count, "branch", "branches")} under…`}>
+    <Dialog
+      open
+      onClose={onClose}
+      title={`Nest ${count === 1 ? "this branch" : counted(count, "branch", "branches")} under…`}
+    >
       <PlaceChooser label="Some words of a heading" among={choices} onChoose={move} />
     </Dialog>
   );
@@ -35,6 +39,16 @@ function choicesFor(state: DocumentState, sections: readonly string[]): [LinkCho
     return moving.has(id) ? [] : [{ ...choice, target: `inside:${id}` }];
   });
   const chapter = state.outline.ids[pathTo(state.outline, heads.at(-1) ?? 0)[0] ?? 0] ?? "";
-  const top = moving.has(chapter) ? [] : [{ target: `after:${chapter}`, words: `The top level, after “${state.facts.get(chapter)?.heading ?? ""}”`, number: "", level: 1, isBookmark: false }];
+  const top = moving.has(chapter)
+    ? []
+    : [
+        {
+          target: `after:${chapter}`,
+          words: `The top level, after “${state.facts.get(chapter)?.heading ?? ""}”`,
+          number: "",
+          level: 1,
+          isBookmark: false,
+        },
+      ];
   return [[...top, ...inside], heads.length];
 }

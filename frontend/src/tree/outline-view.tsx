@@ -33,7 +33,13 @@ export function LevelsMenu({ onShow }: { onShow: (upTo: number | "all" | "next")
   );
 }
 
-type FilterProps = { field: RefObject<HTMLInputElement | null>; filter: string; shown: number; onFilter: (filter: string) => void; onLeave: () => void };
+type FilterProps = {
+  field: RefObject<HTMLInputElement | null>;
+  filter: string;
+  shown: number;
+  onFilter: (filter: string) => void;
+  onLeave: () => void;
+};
 
 /** Narrows the outline to headings with these words and what stands above them. */
 export function OutlineFilter({ field, filter, shown, onFilter, onLeave }: FilterProps) {
@@ -59,7 +65,12 @@ export function OutlineFilter({ field, filter, shown, onFilter, onLeave }: Filte
           <span role="status" className="text-xs whitespace-nowrap">
             {shown === 0 ? "none" : counted(shown, "row")}
           </span>
-          <button type="button" aria-label="Show all headings" className="grid size-6 place-items-center rounded-full hover:bg-wash" onClick={() => (onFilter(""), onLeave())}>
+          <button
+            type="button"
+            aria-label="Show all headings"
+            className="grid size-6 place-items-center rounded-full hover:bg-wash"
+            onClick={() => (onFilter(""), onLeave())}
+          >
             <X size={13} aria-hidden="true" />
           </button>
         </>

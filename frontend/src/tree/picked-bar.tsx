@@ -23,7 +23,13 @@ export function PickedBar({ besideOutline }: { besideOutline: boolean }) {
   const words = heads.reduce((sum, head) => sum + (branchWords[head] ?? 0), 0);
   const act = (name: "promote" | "demote" | "set-aside") => void onBranches(session, sections, sections[0] ?? "", name);
   return (
-    <section aria-label="What is picked" className={cx("pointer-events-none fixed inset-x-0 bottom-4 z-20 flex justify-center px-4", besideOutline && "md:left-[272px] lg:left-[312px]")}>
+    <section
+      aria-label="What is picked"
+      className={cx(
+        "pointer-events-none fixed inset-x-0 bottom-4 z-20 flex justify-center px-4",
+        besideOutline && "md:left-[272px] lg:left-[312px]",
+      )}
+    >
       <div
         role="toolbar"
         aria-label="Picked branches"
@@ -31,7 +37,8 @@ export function PickedBar({ besideOutline }: { besideOutline: boolean }) {
         onKeyDown={(event) => event.key === "Escape" && session.pick([])}
       >
         <p role="status" className="pr-2">
-          <span className="font-semibold">{counted(heads.length, "branch", "branches")} picked</span> <span className="pl-2 opacity-80">{counted(words, "word")}</span>
+          <span className="font-semibold">{counted(heads.length, "branch", "branches")} picked</span>{" "}
+          <span className="pl-2 opacity-80">{counted(words, "word")}</span>
         </p>
         <button type="button" className={BUTTON} onClick={() => act("promote")}>
           Promote
@@ -42,7 +49,13 @@ export function PickedBar({ besideOutline }: { besideOutline: boolean }) {
         <button type="button" className={BUTTON} onClick={() => ask({ kind: "nest", sections })}>
           Nest under…
         </button>
-        <Menu label="Set level" entries={LEVELS.map((level) => ({ label: `Level ${level}`, run: () => void session.perform({ name: "set-level", sections, level }) }))}>
+        <Menu
+          label="Set level"
+          entries={LEVELS.map((level) => ({
+            label: `Level ${level}`,
+            run: () => void session.perform({ name: "set-level", sections, level }),
+          }))}
+        >
           <button type="button" className={BUTTON}>
             Set level…
           </button>
@@ -56,7 +69,13 @@ export function PickedBar({ besideOutline }: { besideOutline: boolean }) {
         <button type="button" className={BUTTON} onClick={() => act("set-aside")}>
           Set aside
         </button>
-        <button type="button" aria-label="Pick nothing" title="Pick nothing (Esc)" className="grid size-8 place-items-center rounded-full hover:bg-white/15" onClick={() => session.pick([])}>
+        <button
+          type="button"
+          aria-label="Pick nothing"
+          title="Pick nothing (Esc)"
+          className="grid size-8 place-items-center rounded-full hover:bg-white/15"
+          onClick={() => session.pick([])}
+        >
           <X size={15} aria-hidden="true" />
         </button>
       </div>

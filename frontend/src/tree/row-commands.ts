@@ -24,7 +24,11 @@ export async function onBranches(session: Session, sections: string[], focus: st
 }
 
 /** Inserts an empty section; answers its id. */
-export async function insertSection(session: Session, section: string, landing: "before" | "after" | "inside"): Promise<string | null> {
+export async function insertSection(
+  session: Session,
+  section: string,
+  landing: "before" | "after" | "inside",
+): Promise<string | null> {
   const answer = await session.perform({ name: "insert", landing, target: section });
   if (answer.kind !== "applied") return null;
   const made = answer.outcome.order.at(-1)?.inserted.ids[0] ?? null;
@@ -33,7 +37,19 @@ export async function insertSection(session: Session, section: string, landing: 
 }
 
 /** Commands that act on a row, or on all that is picked when the row is among it. */
-export type BranchCommand = Extract<OutlineCommand, Named | "promote-heading" | "demote-heading" | "nest" | "marker" | "target" | "scope" | "fold-text" | "copy" | "to-document">;
+export type BranchCommand = Extract<
+  OutlineCommand,
+  | Named
+  | "promote-heading"
+  | "demote-heading"
+  | "nest"
+  | "marker"
+  | "target"
+  | "scope"
+  | "fold-text"
+  | "copy"
+  | "to-document"
+>;
 
 /** Answers the section that the outline’s focus is to stay on. */
 export async function runOnBranch(session: Session, section: string, command: BranchCommand): Promise<string> {
@@ -41,7 +57,11 @@ export async function runOnBranch(session: Session, section: string, command: Br
   switch (command) {
     case "promote-heading":
     case "demote-heading":
-      await session.perform({ name: command === "promote-heading" ? "promote" : "demote", sections, extent: "heading-only" });
+      await session.perform({
+        name: command === "promote-heading" ? "promote" : "demote",
+        sections,
+        extent: "heading-only",
+      });
       return section;
     case "nest":
     case "marker":
@@ -67,24 +87,42 @@ export async function runOnBranch(session: Session, section: string, command: Br
 export function rowCommands(session: Session, row: Row, rename: () => void): MenuEntry[] {
   const sections = actedOn(session.state.picked, row.id);
   const flags = flagsAt(session.state.outline, row.position);
-  const command = (id: BranchCommand): MenuEntry => ({ ...labelled(id), ...(id === "delete" ? { tone: "loss" as const } : {}), run: () => void runOnBranch(session, row.id, id) });
-  const noted = (label: string, note: Partial<OperationNamed<"describe-section">>): MenuEntry => ({ label, run: () => void session.perform({ ...note, name: "describe-section", sections }) });
+  const command = (id: BranchCommand): MenuEntry => ({
+    ...labelled(id),
+    ...(id === "delete" ? { tone: "loss" as const } : {}),
+    run: () => void runOnBranch(session, row.id, id),
+  });
+  const noted = (label: string, note: Partial<OperationNamed<"describe-section">>): MenuEntry => ({
+    label,
+    run: () => void session.perform({ ...note, name: "describe-section", sections }),
+  });
   const insert = (landing: "before" | "after" | "inside"): MenuEntry => ({
     ...labelled(`insert-${landing}`),
-    run: () => void insertSection(session, row.id, landing).then((made) => made && session.goTo({ section: made, position: 1 })),
+    run: () =>
+      void insertSection(session, row.id, landing).then((made) => made && session.goTo({ section: made, position: 1 })),
   });
   const split: MenuEntry = { label: "Split by rule…", run: () => ask({ kind: "split", section: row.id }) };
   const away: MenuEntry[] = ["line", command("set-aside"), command("delete")];
   if (row.level === 0) return [insert("after"), split, ...away];
-  const arrange: MenuEntry[] = [...(["promote", "demote", "promote-heading", "demote-heading", "move-up", "move-down", "nest"] as const).map(command), "line"];
+  const arrange: MenuEntry[] = [
+    ...(["promote", "demote", "promote-heading", "demote-heading", "move-up", "move-down", "nest"] as const).map(
+      command,
+    ),
+    "line",
+  ];
   const elsewhere: MenuEntry[] = [command("copy"), command("to-document")];
   const note: MenuEntry[] = [
     command("marker"),
     noted((flags & UNNUMBERED) !== 0 ? "Number it" : "Leave it unnumbered", { numbered: (flags & UNNUMBERED) !== 0 }),
-    noted((flags & LEFT_OUT_OF_CONTENTS) !== 0 ? "Take it into the contents" : "Leave it out of the contents", { inContents: (flags & LEFT_OUT_OF_CONTENTS) !== 0 }),
-    noted((flags & APPENDIX) !== 0 ? "Number it as a chapter" : "Number it as an appendix", { appendix: (flags & APPENDIX) === 0 }),
+    noted((flags & LEFT_OUT_OF_CONTENTS) !== 0 ? "Take it into the contents" : "Leave it out of the contents", {
+      inContents: (flags & LEFT_OUT_OF_CONTENTS) !== 0,
+    }),
+    noted((flags & APPENDIX) !== 0 ? "Number it as a chapter" : "Number it as an appendix", {
+      appendix: (flags & APPENDIX) === 0,
+    }),
   ];
-  if (sections.length > 1) return [...arrange, command("duplicate"), ...elsewhere, command("fold-text"), ...note, ...away];
+  if (sections.length > 1)
+    return [...arrange, command("duplicate"), ...elsewhere, command("fold-text"), ...note, ...away];
   return [
     { ...labelled("rename"), run: rename },
     "line",
@@ -97,14 +135,21 @@ export function rowCommands(session: Session, row: Row, rename: () => void): Men
     command("scope"),
     command("fold-text"),
     ...elsewhere,
-    ...FORMATS.map(({ format, inSentence }) => ({ label: `Write this branch to ${inSentence}`, keys: `.${format}`, run: () => void writeToFile(session, format, row.id) })),
+    ...FORMATS.map(({ format, inSentence }) => ({
+      label: `Write this branch to ${inSentence}`,
+      keys: `.${format}`,
+      run: () => void writeToFile(session, format, row.id),
+    })),
     { label: "Print this branch…", run: () => void session.print(row.id) },
     "line",
     ...note,
     "line",
     { label: "Import a file here…", run: () => ask({ kind: "import", target: row.id, landing: "inside" }) },
     split,
-    { label: "Make it a paragraph of the section above", run: () => void session.perform({ name: "join", section: row.id, heading: "paragraph" }) },
+    {
+      label: "Make it a paragraph of the section above",
+      run: () => void session.perform({ name: "join", section: row.id, heading: "paragraph" }),
+    },
     ...away,
   ];
 }

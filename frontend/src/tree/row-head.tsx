@@ -46,7 +46,10 @@ export function useRowFacts(row: Row) {
   };
 }
 
-type Props = Pick<TreeRowProps, "row" | "isRenaming" | "acts"> & { facts: ReturnType<typeof useRowFacts>; isFirst: boolean };
+type Props = Pick<TreeRowProps, "row" | "isRenaming" | "acts"> & {
+  facts: ReturnType<typeof useRowFacts>;
+  isFirst: boolean;
+};
 
 /** The stem, the fold, the number and the heading, or the field to rename it. */
 export function RowHead({ row, facts, isFirst, isRenaming, acts }: Props) {
@@ -70,7 +73,8 @@ export function RowHead({ row, facts, isFirst, isRenaming, acts }: Props) {
           heading={heading}
           onDone={(next) => {
             acts.rename(row.id, false);
-            if (next !== null && next !== heading) void session.perform({ name: "rename", section: row.id, heading: next });
+            if (next !== null && next !== heading)
+              void session.perform({ name: "rename", section: row.id, heading: next });
           }}
         />
       ) : (
@@ -95,7 +99,12 @@ export function RowHead({ row, facts, isFirst, isRenaming, acts }: Props) {
 }
 
 /** The row’s commands, where the hand is. */
-export function RowMenu({ row, name, isMenuOpen, acts }: Pick<TreeRowProps, "row" | "isMenuOpen" | "acts"> & { name: string }) {
+export function RowMenu({
+  row,
+  name,
+  isMenuOpen,
+  acts,
+}: Pick<TreeRowProps, "row" | "isMenuOpen" | "acts"> & { name: string }) {
   const session = useSession("RowMenu");
   const sign = (
     <button
@@ -113,7 +122,11 @@ export function RowMenu({ row, name, isMenuOpen, acts }: Pick<TreeRowProps, "row
   return (
     <DropdownMenu.Root modal={false} open onOpenChange={(open) => acts.menu(row.id, open)}>
       <DropdownMenu.Trigger asChild>{sign}</DropdownMenu.Trigger>
-      <MenuContent onClosed={acts.menuClosed} label={`Commands for ${name}`} entries={rowCommands(session, row, () => acts.rename(row.id, true))} />
+      <MenuContent
+        onClosed={acts.menuClosed}
+        label={`Commands for ${name}`}
+        entries={rowCommands(session, row, () => acts.rename(row.id, true))}
+      />
     </DropdownMenu.Root>
   );
 }

@@ -1,5 +1,9 @@
 import { autoScrollForElements } from "@atlaskit/pragmatic-drag-and-drop-auto-scroll/element";
-import { draggable, dropTargetForElements, monitorForElements } from "@atlaskit/pragmatic-drag-and-drop/element/adapter";
+import {
+  draggable,
+  dropTargetForElements,
+  monitorForElements,
+} from "@atlaskit/pragmatic-drag-and-drop/element/adapter";
 import { useCallback, useEffect, useRef, useState, type RefObject } from "react";
 import { api, type Operation } from "../api/client";
 import type { Session } from "../document/session";
@@ -10,7 +14,10 @@ import type { Row } from "../outline/rows";
 import { levelAtX, PADDING, ROW_HEIGHT } from "./geometry";
 
 /** A drag over the outline: nothing yet, or a branch held over a place where it can land or cannot. */
-export type DragState<Place extends DropPlace = DropPlace> = { kind: "idle" } | ({ kind: "lifting" } & Lifted) | ({ kind: "over"; place: Place; sentence: string; possible: boolean } & Lifted);
+export type DragState<Place extends DropPlace = DropPlace> =
+  | { kind: "idle" }
+  | ({ kind: "lifting" } & Lifted)
+  | ({ kind: "over"; place: Place; sentence: string; possible: boolean } & Lifted);
 
 /** What the hand holds: all of these, by the one that it took hold of. */
 type Lifted = { sections: string[]; held: string };
@@ -21,7 +28,11 @@ const ASK_AGAIN = 90;
 const SPRING = 650;
 
 /** Follows a branch that is dragged over the rows: shows where it would land, opens what it waits over, and moves it there. */
-export function useRowDrag(session: Session, rows: readonly Row[], scroller: RefObject<HTMLDivElement | null>): DragState {
+export function useRowDrag(
+  session: Session,
+  rows: readonly Row[],
+  scroller: RefObject<HTMLDivElement | null>,
+): DragState {
   const latest = useRef(rows);
   const spring = useRef<{ row: string; timer: number } | null>(null);
   useEffect(() => {
@@ -36,7 +47,9 @@ export function useRowDrag(session: Session, rows: readonly Row[], scroller: Ref
       const under = latest.current[Math.floor(down)];
       if (under?.id !== spring.current?.row) {
         window.clearTimeout(spring.current?.timer);
-        spring.current = under?.folded ? { row: under.id, timer: window.setTimeout(() => session.setFolded(under.id, false), SPRING) } : null;
+        spring.current = under?.folded
+          ? { row: under.id, timer: window.setTimeout(() => session.setFolded(under.id, false), SPRING) }
+          : null;
       }
       const gap = Math.max(0, Math.min(latest.current.length, Math.round(down)));
       return dropPlace(session.state.outline, latest.current, gap, levelAtX(clientX - box.left));
@@ -73,8 +86,19 @@ export function useBranchDrag<Place extends DropPlace>(
       timer = window.setTimeout(() => {
         const { id } = session.state;
         void api
-          .POST("/api/documents/{id}/rehearsals", { params: { path: { id } }, body: { operation: moveOf(sections, place) } })
-          .then(({ data }) => data && setState((now) => (now.kind === "over" && keyOf(now.place) === keyOf(place) ? { ...now, sentence: data.sentence, possible: data.possible } : now)))
+          .POST("/api/documents/{id}/rehearsals", {
+            params: { path: { id } },
+            body: { operation: moveOf(sections, place) },
+          })
+          .then(
+            ({ data }) =>
+              data &&
+              setState((now) =>
+                now.kind === "over" && keyOf(now.place) === keyOf(place)
+                  ? { ...now, sentence: data.sentence, possible: data.possible }
+                  : now,
+              ),
+          )
           .catch(() => undefined);
       }, ASK_AGAIN);
     };
@@ -85,14 +109,21 @@ export function useBranchDrag<Place extends DropPlace>(
       if (!place) return setState({ kind: "lifting", ...lifted });
       if (keyOf(place) === asked) return;
       asked = keyOf(place);
-      setState({ kind: "over", ...lifted, place, sentence: "", possible: !sections.some((section) => isWithin(session, section, place.target)) });
+      setState({
+        kind: "over",
+        ...lifted,
+        place,
+        sentence: "",
+        possible: !sections.some((section) => isWithin(session, section, place.target)),
+      });
       ask(sections, place);
     };
 
     const stopTarget = dropTargetForElements({
       element,
       getData: () => ({ outline: true }),
-      onDrag: ({ source, location }) => over(liftedIn(source.data), location.current.input.clientX, location.current.input.clientY),
+      onDrag: ({ source, location }) =>
+        over(liftedIn(source.data), location.current.input.clientX, location.current.input.clientY),
       onDragLeave: ({ source }) => ((asked = ""), onLeave?.(), setState({ kind: "lifting", ...liftedIn(source.data) })),
     });
     const stopMonitor = monitorForElements({
@@ -101,7 +132,9 @@ export function useBranchDrag<Place extends DropPlace>(
         window.clearTimeout(timer);
         // What is drawn may be a frame behind the hand; where the hand lets go is what counts.
         const { input, dropTargets } = location.current;
-        const place = dropTargets.some((each) => each.element === element) ? placeAt(input.clientX, input.clientY) : null;
+        const place = dropTargets.some((each) => each.element === element)
+          ? placeAt(input.clientX, input.clientY)
+          : null;
         onLeave?.();
         setState({ kind: "idle" });
         if (place) void session.perform(moveOf(liftedIn(source.data).sections, place));
@@ -124,7 +157,11 @@ export function useRowDraggable(session: Session, row: Row, isRenaming: boolean)
   const element = useRef<HTMLDivElement>(null);
   useEffect(() => {
     if (!element.current || row.level === 0) return;
-    return draggable({ element: element.current, canDrag: () => !isRenaming, getInitialData: () => ({ sections: actedOn(session.state.picked, row.id), held: row.id }) });
+    return draggable({
+      element: element.current,
+      canDrag: () => !isRenaming,
+      getInitialData: () => ({ sections: actedOn(session.state.picked, row.id), held: row.id }),
+    });
   }, [session, row.id, row.level, isRenaming]);
   return element;
 }

@@ -1,4 +1,13 @@
-import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type MouseEvent, type RefObject } from "react";
+import {
+  useCallback,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type MouseEvent,
+  type RefObject,
+} from "react";
 import { defaultRangeExtractor, useVirtualizer, type Range } from "@tanstack/react-virtual";
 import { useDocument, useSession } from "../document/context";
 import type { OutlineCommand } from "../keys/commands";
@@ -23,7 +32,11 @@ const NOTHING: readonly (readonly [number, number])[] = [];
  *
  * @param does what Enter opens, what a plain click visits, and where the filter is written
  */
-export function useTree(scroller: RefObject<HTMLDivElement | null>, filter: string, does: { open: (id: string) => void; visit: (id: string) => void; filter: () => void }) {
+export function useTree(
+  scroller: RefObject<HTMLDivElement | null>,
+  filter: string,
+  does: { open: (id: string) => void; visit: (id: string) => void; filter: () => void },
+) {
   const session = useSession("useTree");
   const outline = useDocument("useTree", (state) => state.outline);
   const folded = useDocument("useTree", (state) => state.folded);
@@ -32,7 +45,10 @@ export function useTree(scroller: RefObject<HTMLDivElement | null>, filter: stri
   const facts = useDocument("useTree", (state) => (filter === "" ? null : state.facts));
   const names = useDocument("useTree", (state) => (filter === "" ? null : state.names));
   const rows = useMemo(
-    () => (facts === null ? visibleRows(outline, folded) : narrowedRows(outline, filter, (id) => nameOf(id, facts.get(id)?.heading ?? "", names ?? new Map()))),
+    () =>
+      facts === null
+        ? visibleRows(outline, folded)
+        : narrowedRows(outline, filter, (id) => nameOf(id, facts.get(id)?.heading ?? "", names ?? new Map())),
     [outline, folded, facts, names, filter],
   );
   const [active, setActive] = useState<string | null>(null);
@@ -53,7 +69,9 @@ export function useTree(scroller: RefObject<HTMLDivElement | null>, filter: stri
   const withHeld = useCallback(
     (range: Range) => {
       const drawn = defaultRangeExtractor(range);
-      return heldIndex === undefined || drawn.includes(heldIndex) ? drawn : [...drawn, heldIndex].toSorted((a, b) => a - b);
+      return heldIndex === undefined || drawn.includes(heldIndex)
+        ? drawn
+        : [...drawn, heldIndex].toSorted((a, b) => a - b);
     },
     [heldIndex],
   );
@@ -114,13 +132,19 @@ export function useTree(scroller: RefObject<HTMLDivElement | null>, filter: stri
       case "menu":
         setMenu(row.id);
         // Opened by a key, a menu begins on its first command; one frame for it to be drawn, one for its own focus.
-        return void requestAnimationFrame(() => requestAnimationFrame(() => document.querySelector<HTMLElement>("[role=menu] [role=menuitem]")?.focus()));
+        return void requestAnimationFrame(() =>
+          requestAnimationFrame(() => document.querySelector<HTMLElement>("[role=menu] [role=menuitem]")?.focus()),
+        );
       case "find":
         return find(intent.letter);
       case "pick-none":
         return pick(row.id, "none");
       case "stretch":
-        return stretch(row.id, activate({ previous: activeIndex - 1, next: activeIndex + 1, first: 0, last: rows.length - 1 }[intent.to])?.id ?? row.id);
+        return stretch(
+          row.id,
+          activate({ previous: activeIndex - 1, next: activeIndex + 1, first: 0, last: rows.length - 1 }[intent.to])
+            ?.id ?? row.id,
+        );
       case "command":
         return run(row, intent.command);
       default:
@@ -145,7 +169,9 @@ export function useTree(scroller: RefObject<HTMLDivElement | null>, filter: stri
       case "insert-before":
       case "insert-after":
       case "insert-inside":
-        return void insertSection(session, row.id, LANDINGS[command]).then((made) => made && (setActive(made), setRenaming(made)));
+        return void insertSection(session, row.id, LANDINGS[command]).then(
+          (made) => made && (setActive(made), setRenaming(made)),
+        );
       case "show-1":
       case "show-2":
       case "show-3":
@@ -192,13 +218,19 @@ export function useTree(scroller: RefObject<HTMLDivElement | null>, filter: stri
     if (to === "in" && row.folded) return session.setFolded(row.id, false);
     if (to === "in") return void (row.hasInside && activate(activeIndex + 1));
     if (to === "out" && row.hasInside && !row.folded && filter === "") return session.setFolded(row.id, true);
-    if (to === "out") return void (row.parentLevel > 0 && activate(rows.findLastIndex((each, index) => index < activeIndex && each.level < row.level)));
+    if (to === "out")
+      return void (
+        row.parentLevel > 0 &&
+        activate(rows.findLastIndex((each, index) => index < activeIndex && each.level < row.level))
+      );
     return void activate({ previous: activeIndex - 1, next: activeIndex + 1, first: 0, last: rows.length - 1 }[to]);
   };
 
   const find = (letter: string) => {
     const order = [...rows.slice(activeIndex + 1), ...rows.slice(0, activeIndex + 1)];
-    const found = order.find((row) => sectionName(session.state, row.id).toLocaleLowerCase().startsWith(letter.toLocaleLowerCase()));
+    const found = order.find((row) =>
+      sectionName(session.state, row.id).toLocaleLowerCase().startsWith(letter.toLocaleLowerCase()),
+    );
     if (found) activate(rows.indexOf(found));
   };
 
@@ -213,13 +245,21 @@ export function useTree(scroller: RefObject<HTMLDivElement | null>, filter: stri
       menu: (id: string, open: boolean) => setMenu(open ? id : null),
       // A menu may close on its way to a dialog or a field, which then has the focus.
       menuClosed: () => void (document.querySelector("[role=dialog]") || isInText() || scroller.current?.focus()),
-      rename: (id: string, isRenaming: boolean) => (setRenaming(isRenaming ? id : null), isRenaming || scroller.current?.focus()),
+      rename: (id: string, isRenaming: boolean) => (
+        setRenaming(isRenaming ? id : null),
+        isRenaming || scroller.current?.focus()
+      ),
       leave: () => scroller.current?.focus(),
     }),
     [scroller],
   );
 
-  const inHand = drag.kind === "idle" ? NOTHING : drag.sections.map((id) => session.state.positions.get(id) ?? -1).map((from) => [from, branchEnd(outline, from)] as const);
+  const inHand =
+    drag.kind === "idle"
+      ? NOTHING
+      : drag.sections
+          .map((id) => session.state.positions.get(id) ?? -1)
+          .map((from) => [from, branchEnd(outline, from)] as const);
 
   /** What a row needs to be told, whichever way it is drawn. */
   const propsOf = (row: Row) => ({
@@ -232,13 +272,26 @@ export function useTree(scroller: RefObject<HTMLDivElement | null>, filter: stri
     acts,
   });
 
-  return { rows, virtual, drag, pressed, propsOf, acts, showLevels, activeRow: rows[activeIndex], isRenaming: renaming !== null };
+  return {
+    rows,
+    virtual,
+    drag,
+    pressed,
+    propsOf,
+    acts,
+    showLevels,
+    activeRow: rows[activeIndex],
+    isRenaming: renaming !== null,
+  };
 }
 
 export type TreeRowProps = ReturnType<ReturnType<typeof useTree>["propsOf"]>;
 
 function isInText(): boolean {
-  return document.activeElement?.closest("input, textarea, [contenteditable=true]") !== null && document.activeElement !== null;
+  return (
+    document.activeElement?.closest("input, textarea, [contenteditable=true]") !== null &&
+    document.activeElement !== null
+  );
 }
 
 /** The row of the section itself, or of the folded branch it is hidden in; -1 when there are no rows. */

@@ -47,6 +47,6 @@ final class Calculation
 
         return BigRational::of($decimal)->isEqualTo($value)
             ? new Solved($decimal)
-            : new Solved($text.' ≈ '.$decimal);
+            : new Solved($text . ' ≈ ' . $decimal);
     }
 }

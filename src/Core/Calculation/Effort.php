@@ -15,9 +15,7 @@ final class Effort
 
     private int $leftForOne = 0;
 
-    public function __construct(private int $left = self::OF_ALL)
-    {
-    }
+    public function __construct(private int $left = self::OF_ALL) {}
 
     /** @throws UnreadableExpression when the document has used up what it may */
     public function beginOne(): void

@@ -26,7 +26,16 @@ final class Expression
     private const MAX_FIGURES = 20_000;
     /** What the smallest step costs beside its figures. */
     private const LEAST_EFFORT = 20;
-    private const SAME_SIGNS = ['×' => '*', '·' => '*', '⋅' => '*', '÷' => '/', ':' => '/', '−' => '-', '–' => '-', ',' => ';'];
+    private const SAME_SIGNS = [
+        '×' => '*',
+        '·' => '*',
+        '⋅' => '*',
+        '÷' => '/',
+        ':' => '/',
+        '−' => '-',
+        '–' => '-',
+        ',' => ';',
+    ];
 
     /** @var list<array{string, int}> signs and numbers, each with its place in the text */
     private array $tokens = [];
@@ -62,8 +71,10 @@ final class Expression
             throw UnreadableExpression::tooDeep();
         }
         $value = $this->product();
-        while (null !== $sign = $this->findNext('+', '-')) {
-            $value = $this->withinReach('+' === $sign ? $value->plus($this->product()) : $value->minus($this->product()));
+        while (null !== ($sign = $this->findNext('+', '-'))) {
+            $value = $this->withinReach(
+                '+' === $sign ? $value->plus($this->product()) : $value->minus($this->product()),
+            );
         }
         --$this->depth;
 
@@ -73,7 +84,7 @@ final class Expression
     private function product(): BigRational
     {
         $value = $this->signed();
-        while (null !== $sign = $this->findNext('*', '/')) {
+        while (null !== ($sign = $this->findNext('*', '/'))) {
             $other = $this->signed();
             if ('/' === $sign && $other->isZero()) {
                 throw UnreadableExpression::divisionByZero();
@@ -111,17 +122,26 @@ final class Expression
             throw UnreadableExpression::divisionByZero();
         }
         if (strlen((string) $base) * $power > self::MAX_FIGURES) {
-            throw UnreadableExpression::needsWholeNumber('This power', intdiv(self::MAX_FIGURES, strlen((string) $base)));
+            throw UnreadableExpression::needsWholeNumber(
+                'This power',
+                intdiv(self::MAX_FIGURES, strlen((string) $base)),
+            );
         }
 
-        return $this->withinReach($exponent->isNegative() ? BigRational::one()->dividedBy($base->power($power)) : $base->power($power));
+        return $this->withinReach(
+            $exponent->isNegative() ? BigRational::one()->dividedBy($base->power($power)) : $base->power($power),
+        );
     }
 
     private function counted(): BigRational
     {
         $value = $this->single();
-        while (null !== $sign = $this->findNext('!', '%')) {
-            $value = $this->withinReach('!' === $sign ? self::factorial(self::whole($value, 'A factorial', self::MAX_FACTORIAL)) : $value->dividedBy(100));
+        while (null !== ($sign = $this->findNext('!', '%'))) {
+            $value = $this->withinReach(
+                '!' === $sign
+                    ? self::factorial(self::whole($value, 'A factorial', self::MAX_FACTORIAL))
+                    : $value->dividedBy(100),
+            );
         }
 
         return $value;
@@ -156,7 +176,11 @@ final class Expression
         $k = self::whole($this->sum(), 'Choosing', self::MAX_FACTORIAL);
         $this->expect(')');
 
-        return $k > $n ? BigRational::zero() : $this->withinReach(self::factorial($n)->dividedBy(self::factorial($k)->multipliedBy(self::factorial($n - $k))));
+        return $k > $n
+            ? BigRational::zero()
+            : $this->withinReach(
+                self::factorial($n)->dividedBy(self::factorial($k)->multipliedBy(self::factorial($n - $k))),
+            );
     }
 
     private static function factorial(int $of): BigRational
@@ -164,7 +188,10 @@ final class Expression
         return BigRational::of(self::productFrom(2, $of));
     }
 
-    /** Halves multiplied with each other: numbers of like length are multiplied far more quickly than a long one with a short. */
+    /**
+     * Halves multiplied with each other: numbers of like length are multiplied far more quickly than a long one with a
+     * short.
+     */
     private static function productFrom(int $first, int $last): BigInteger
     {
         if ($first >= $last) {

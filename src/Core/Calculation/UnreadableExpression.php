@@ -15,7 +15,11 @@ final class UnreadableExpression extends \DomainException implements CoreExcepti
 
     public static function unexpected(string $sign, int $position): self
     {
-        return new self('' === $sign ? 'The calculation breaks off; something is missing at its end.' : sprintf('“%s” at place %d is not expected there.', $sign, $position + 1));
+        return new self(
+            '' === $sign
+                ? 'The calculation breaks off; something is missing at its end.'
+                : sprintf('“%s” at place %d is not expected there.', $sign, $position + 1),
+        );
     }
 
     public static function divisionByZero(): self

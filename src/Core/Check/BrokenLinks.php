@@ -7,13 +7,13 @@ namespace Stemmata\Core\Check;
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\SectionId;
 
-/** A link within the document is broken when what it leads to is no longer in the text, be it gone or among the offcuts. */
+/**
+ * A link within the document is broken when what it leads to is no longer in the text, be it gone or among the offcuts.
+ */
 final readonly class BrokenLinks
 {
     /** @param array<string, true> $reachable ids of all sections and bookmarks in the text */
-    private function __construct(private array $reachable)
-    {
-    }
+    private function __construct(private array $reachable) {}
 
     /** @param list<string> $bookmarks ids of the bookmarks that stand in sections of the outline */
     public static function in(Outline $outline, array $bookmarks): self

@@ -13,7 +13,15 @@ final class DeeperThanSix implements Rule
     {
         foreach (mb_str_split($document->outline->levels) as $position => $digit) {
             if ((int) $digit > 6) {
-                yield new Finding('deeper-than-6', $position, sprintf('Level %d is deeper than 6, the deepest that HTML and most assistive technology know.', (int) $digit), 'HTML Living Standard 4.3.6; PDF/UA-1 7.4.2');
+                yield new Finding(
+                    'deeper-than-6',
+                    $position,
+                    sprintf(
+                        'Level %d is deeper than 6, the deepest that HTML and most assistive technology know.',
+                        (int) $digit,
+                    ),
+                    'HTML Living Standard 4.3.6; PDF/UA-1 7.4.2',
+                );
             }
         }
     }

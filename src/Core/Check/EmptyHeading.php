@@ -13,7 +13,11 @@ final class EmptyHeading implements Rule
     {
         $numbers = $document->namingNumbers();
         foreach ($headings as $position => $heading) {
-            if ('' === trim($heading) && '' === ($numbers[$position] ?? '') && !$document->outline->levelAt($position)->isOpening()) {
+            if (
+                '' === trim($heading) &&
+                '' === ($numbers[$position] ?? '') &&
+                !$document->outline->levelAt($position)->isOpening()
+            ) {
                 yield new Finding('empty-heading', $position, 'The heading has no words.', 'WCAG 2.2 SC 2.4.6');
             }
         }

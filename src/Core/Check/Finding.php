@@ -12,7 +12,10 @@ final readonly class Finding
      * @param int    $position of the section meant, from 0
      * @param string $source   the published rule or common practice behind it
      */
-    public function __construct(public string $rule, public int $position, public string $message, public string $source)
-    {
-    }
+    public function __construct(
+        public string $rule,
+        public int $position,
+        public string $message,
+        public string $source,
+    ) {}
 }

@@ -7,7 +7,10 @@ namespace Stemmata\Core\Check;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\RequiredPart;
 
-/** A document begun from a starter must have certain parts; each is missed while it is not there or nothing stands in it. */
+/**
+ * A document begun from a starter must have certain parts; each is missed while it is not there or nothing stands in
+ * it.
+ */
 final class MissingPart implements Rule
 {
     private const SOURCE = 'common practice; the starter that the document was begun from';
@@ -19,7 +22,12 @@ final class MissingPart implements Rule
             if (null === $position) {
                 yield new Finding('missing-part', 0, sprintf('The part “%s” is missing.', $part->name), self::SOURCE);
             } elseif (self::isUnwritten($document, $position)) {
-                yield new Finding('unwritten-part', $position, sprintf('The part “%s” has no text yet.', $part->name), self::SOURCE);
+                yield new Finding(
+                    'unwritten-part',
+                    $position,
+                    sprintf('The part “%s” has no text yet.', $part->name),
+                    self::SOURCE,
+                );
             }
         }
     }

@@ -16,7 +16,12 @@ final class SkippedLevel implements Rule
             $level = (int) $digit;
             // A document without any level 1 has a finding of its own; its first heading skips nothing.
             if ($previous > 0 && $level > $previous + 1) {
-                yield new Finding('skipped-level', $position, sprintf('Level %d follows level %d; level %d is skipped.', $level, $previous, $previous + 1), 'WCAG 2.2 technique G141; PDF/UA-1 7.4.2');
+                yield new Finding(
+                    'skipped-level',
+                    $position,
+                    sprintf('Level %d follows level %d; level %d is skipped.', $level, $previous, $previous + 1),
+                    'WCAG 2.2 technique G141; PDF/UA-1 7.4.2',
+                );
             }
             $previous = $level;
         }

@@ -12,7 +12,15 @@ final class StructureCheck
     /** @return list<Rule> */
     public static function rules(): array
     {
-        return [new NoTitle(), new NoTopLevel(), new SkippedLevel(), new EmptyHeading(), new DeeperThanSix(), new MissingPart(), new BrokenLink()];
+        return [
+            new NoTitle(),
+            new NoTopLevel(),
+            new SkippedLevel(),
+            new EmptyHeading(),
+            new DeeperThanSix(),
+            new MissingPart(),
+            new BrokenLink(),
+        ];
     }
 
     /** @return list<Finding> */
@@ -25,7 +33,7 @@ final class StructureCheck
                 $findings[] = $finding;
             }
         }
-        usort($findings, static fn (Finding $a, Finding $b): int => $a->position <=> $b->position);
+        usort($findings, static fn(Finding $a, Finding $b): int => $a->position <=> $b->position);
 
         return $findings;
     }

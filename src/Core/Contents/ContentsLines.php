@@ -18,10 +18,20 @@ final class ContentsLines
         $lines = [];
         foreach ($document->headings() as $position => $heading) {
             $level = $outline->levelAt($position)->value;
-            if ($level < $from || $level > $to || !self::isNamed($heading, $numbers[$position], $document) || !$outline->isInContentsAt($position)) {
+            if (
+                $level < $from ||
+                $level > $to ||
+                !self::isNamed($heading, $numbers[$position], $document) ||
+                !$outline->isInContentsAt($position)
+            ) {
                 continue;
             }
-            $lines[] = ['section' => $outline->idAt($position)->value, 'level' => $level, 'number' => $numbers[$position], 'heading' => $heading];
+            $lines[] = [
+                'section' => $outline->idAt($position)->value,
+                'level' => $level,
+                'number' => $numbers[$position],
+                'heading' => $heading,
+            ];
         }
 
         return $lines;
@@ -34,7 +44,8 @@ final class ContentsLines
 
     public static function isCurrent(Document $document, Node $contents): bool
     {
-        return $contents->attribute('lines') === self::of($document, self::level($contents, 'from'), self::level($contents, 'to'));
+        return $contents->attribute('lines') ===
+            self::of($document, self::level($contents, 'from'), self::level($contents, 'to'));
     }
 
     public static function level(Node $contents, string $end): int
@@ -50,8 +61,19 @@ final class ContentsLines
         $lines = [];
         $stored = $contents->attribute('lines');
         foreach (is_array($stored) ? $stored : [] as $line) {
-            if (is_array($line) && is_string($line['section'] ?? null) && is_int($line['level'] ?? null) && is_string($line['number'] ?? null) && is_string($line['heading'] ?? null)) {
-                $lines[] = ['section' => $line['section'], 'level' => $line['level'], 'number' => $line['number'], 'heading' => $line['heading']];
+            if (
+                is_array($line) &&
+                is_string($line['section'] ?? null) &&
+                is_int($line['level'] ?? null) &&
+                is_string($line['number'] ?? null) &&
+                is_string($line['heading'] ?? null)
+            ) {
+                $lines[] = [
+                    'section' => $line['section'],
+                    'level' => $line['level'],
+                    'number' => $line['number'],
+                    'heading' => $line['heading'],
+                ];
             }
         }
 

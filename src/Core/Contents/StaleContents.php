@@ -13,7 +13,9 @@ final class StaleContents
     /** @return list<SectionId> */
     public static function in(Document $document): array
     {
-        return array_values(array_filter($document->contentsHolders(), static fn (SectionId $id): bool => self::isStale($document, $id)));
+        return array_values(
+            array_filter($document->contentsHolders(), static fn(SectionId $id): bool => self::isStale($document, $id)),
+        );
     }
 
     private static function isStale(Document $document, SectionId $id): bool

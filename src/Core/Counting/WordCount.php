@@ -7,14 +7,18 @@ namespace Stemmata\Core\Counting;
 use Stemmata\Core\Document\Section;
 use Stemmata\Core\Text\Node;
 
-/** Words by the word boundaries of UAX #29, as ICU implements them: segments that hold a letter, a figure, kana or an ideograph. */
+/**
+ * Words by the word boundaries of UAX #29, as ICU implements them: segments that hold a letter, a figure, kana or an
+ * ideograph.
+ */
 final class WordCount
 {
     private \IntlRuleBasedBreakIterator $boundaries;
 
     public function __construct()
     {
-        // Word boundaries of UAX #29 are the same in all languages that ICU tailors but a few; the root rules serve all.
+        // Word boundaries of UAX #29 are the same in all languages that ICU tailors but a few; the root rules serve
+        // all.
         $boundaries = \IntlBreakIterator::createWordInstance('und');
         assert($boundaries instanceof \IntlRuleBasedBreakIterator, 'ICU makes word boundaries from rules');
         $this->boundaries = $boundaries;
@@ -41,6 +45,13 @@ final class WordCount
     /** Words under the heading; the heading itself, contents and calculations are not writing and do not count. */
     public function ofBody(Section $section): int
     {
-        return array_sum(array_map(fn (Node $block): int => in_array($block->type, self::NO_WRITING, true) ? 0 : $this->ofText($block->plainText()), $section->body->blocks));
+        return array_sum(
+            array_map(
+                fn(Node $block): int => in_array($block->type, self::NO_WRITING, true)
+                    ? 0
+                    : $this->ofText($block->plainText()),
+                $section->body->blocks,
+            ),
+        );
     }
 }

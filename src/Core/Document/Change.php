@@ -9,14 +9,16 @@ use Stemmata\Core\Outline\OutlineEdit;
 use Stemmata\Core\Outline\SectionId;
 
 /**
- * What an operation did: everything it touched, as it was and as it is. The journal keeps just this, so undoing needs no
+ * What an operation did: everything it touched, as it was and as it is. The journal keeps just this, so undoing needs
+ * no
  * rule of its own.
  */
 final readonly class Change
 {
     /**
      * @param list<OutlineEdit>                               $outlineEdits to be applied in turn
-     * @param array<string, array{Section|null, Section|null}> $sections     before and after, by id; null for not yet there
+     * @param array<string, array{Section|null, Section|null}> $sections     before and after,
+     *     by id; null for not yet there
      * @param array<string, array{Offcut|null, Offcut|null}>   $offcuts      before and after, by id
      * @param array{TitleBlock, TitleBlock}|null               $titleBlock   before and after, when it differs
      * @param array{Setup, Setup}|null                         $setup        before and after, when it differs
@@ -27,8 +29,7 @@ final readonly class Change
         public array $offcuts,
         public ?array $titleBlock,
         public ?array $setup = null,
-    ) {
-    }
+    ) {}
 
     /** @param Document $after made from $before by operations */
     public static function between(Document $before, Document $after): self
@@ -59,13 +60,19 @@ final readonly class Change
 
     public function isEmpty(): bool
     {
-        return [] === $this->outlineEdits && [] === $this->sections && [] === $this->offcuts && null === $this->titleBlock && null === $this->setup;
+        return [] === $this->outlineEdits &&
+            [] === $this->sections &&
+            [] === $this->offcuts &&
+            null === $this->titleBlock &&
+            null === $this->setup;
     }
 
     public function inverted(): self
     {
         return new self(
-            array_reverse(array_map(static fn (OutlineEdit $edit): OutlineEdit => $edit->inverted(), $this->outlineEdits)),
+            array_reverse(
+                array_map(static fn(OutlineEdit $edit): OutlineEdit => $edit->inverted(), $this->outlineEdits),
+            ),
             array_map(array_reverse(...), $this->sections),
             array_map(array_reverse(...), $this->offcuts),
             null === $this->titleBlock ? null : array_reverse($this->titleBlock),

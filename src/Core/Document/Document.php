@@ -34,8 +34,7 @@ final readonly class Document
         public array $changedOffcuts = [],
         public ?self $whole = null,
         public array $pictures = [],
-    ) {
-    }
+    ) {}
 
     public static function opened(TitleBlock $titleBlock, Outline $outline, Setup $setup, Shelf $shelf): self
     {
@@ -68,7 +67,9 @@ final readonly class Document
 
     public function findSection(SectionId $id): ?Section
     {
-        return array_key_exists($id->value, $this->changedSections) ? $this->changedSections[$id->value] : $this->shelf->findSection($id);
+        return array_key_exists($id->value, $this->changedSections)
+            ? $this->changedSections[$id->value]
+            : $this->shelf->findSection($id);
     }
 
     public function sectionAt(int $position): Section
@@ -107,15 +108,20 @@ final readonly class Document
     public function headings(): array
     {
         $ids = $this->outline->ids();
-        $kept = $this->shelf->headings(array_values(array_filter($ids, fn (SectionId $id): bool => !isset($this->changedSections[$id->value]))));
+        $kept = $this->shelf->headings(
+            array_values(array_filter($ids, fn(SectionId $id): bool => !isset($this->changedSections[$id->value]))),
+        );
 
         return array_map(
-            fn (SectionId $id): string => $kept[$id->value] ?? $this->section($id)->heading->plainText(),
+            fn(SectionId $id): string => $kept[$id->value] ?? $this->section($id)->heading->plainText(),
             $ids,
         );
     }
 
-    /** A section and what is under it as a document of its own, called by its heading and numbered as it is here; null for one that is not there. */
+    /**
+     * A section and what is under it as a document of its own, called by its heading and numbered as it is here; null
+     * for one that is not there.
+     */
     public function findBranch(SectionId $id): ?self
     {
         $position = $this->outline->findPosition($id);
@@ -138,7 +144,9 @@ final readonly class Document
 
     public function findOffcut(SectionId $id): ?Offcut
     {
-        return array_key_exists($id->value, $this->changedOffcuts) ? $this->changedOffcuts[$id->value] : $this->shelf->findOffcut($id);
+        return array_key_exists($id->value, $this->changedOffcuts)
+            ? $this->changedOffcuts[$id->value]
+            : $this->shelf->findOffcut($id);
     }
 
     public function findOffcutHolding(SectionId $section): ?Offcut
@@ -177,7 +185,9 @@ final readonly class Document
         return $this->shelf->isLinkedTo($id);
     }
 
-    /** @return array<int, References> what the sections of the outline name and where they point, by position, in order */
+    /**
+     * @return array<int, References> what the sections of the outline name and where they point, by position, in order
+     */
     public function references(): array
     {
         $byId = $this->shelf->references();
@@ -205,7 +215,9 @@ final readonly class Document
             $holders[$id] = null !== $section && References::in($section)->hasContents ? $section->id : null;
         }
 
-        return array_values(array_filter($holders, fn (?SectionId $id): bool => null !== $id && $this->outline->has($id)));
+        return array_values(
+            array_filter($holders, fn(?SectionId $id): bool => null !== $id && $this->outline->has($id)),
+        );
     }
 
     public function findPicture(string $hash): ?Picture
@@ -238,7 +250,11 @@ final readonly class Document
     public function numbers(): array
     {
         if (null !== $this->whole && $this->outline->count() > 0) {
-            return array_slice($this->whole->numbers(), $this->whole->outline->positionOf($this->outline->idAt(0)), $this->outline->count());
+            return array_slice(
+                $this->whole->numbers(),
+                $this->whole->outline->positionOf($this->outline->idAt(0)),
+                $this->outline->count(),
+            );
         }
 
         return Numbers::of($this->outline, $this->setup->numbering);
@@ -260,15 +276,18 @@ final readonly class Document
         return $this->with(changedSections: [...$this->changedSections, $id->value => null]);
     }
 
-    /** Takes over all that a change holds; it must have been made from just this state, or be the inverse of one that led to it. */
+    /**
+     * Takes over all that a change holds; it must have been made from just this state, or be the inverse of one that
+     * led to it.
+     */
     public function changedBy(Change $change): self
     {
         return $this->with(
             $change->titleBlock[1] ?? null,
             $change->appliedToOutline($this->outline),
             $change->setup[1] ?? null,
-            [...$this->changedSections, ...array_map(static fn (array $pair): ?Section => $pair[1], $change->sections)],
-            [...$this->changedOffcuts, ...array_map(static fn (array $pair): ?Offcut => $pair[1], $change->offcuts)],
+            [...$this->changedSections, ...array_map(static fn(array $pair): ?Section => $pair[1], $change->sections)],
+            [...$this->changedOffcuts, ...array_map(static fn(array $pair): ?Offcut => $pair[1], $change->offcuts)],
         );
     }
 
@@ -300,8 +319,14 @@ final readonly class Document
      * @param array<string, Offcut|null>|null  $changedOffcuts
      * @param array<string, Picture>|null      $pictures
      */
-    private function with(?TitleBlock $titleBlock = null, ?Outline $outline = null, ?Setup $setup = null, ?array $changedSections = null, ?array $changedOffcuts = null, ?array $pictures = null): self
-    {
+    private function with(
+        ?TitleBlock $titleBlock = null,
+        ?Outline $outline = null,
+        ?Setup $setup = null,
+        ?array $changedSections = null,
+        ?array $changedOffcuts = null,
+        ?array $pictures = null,
+    ): self {
         return new self(
             $titleBlock ?? $this->titleBlock,
             $outline ?? $this->outline,

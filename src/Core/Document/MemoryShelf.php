@@ -17,7 +17,8 @@ final readonly class MemoryShelf implements Shelf
     /**
      * @param iterable<Section>    $sections
      * @param array<string, Offcut> $offcuts by id
-     * @param Shelf|null            $behind  where pictures are found, each when it is asked for: all of them may be too much to hold
+     * @param Shelf|null            $behind  where pictures are found, each when it is asked for: all of them may be too
+     *     much to hold
      */
     public function __construct(iterable $sections, private array $offcuts = [], private ?Shelf $behind = null)
     {
@@ -89,9 +90,12 @@ final readonly class MemoryShelf implements Shelf
 
     public function contentsHolders(): array
     {
-        $holders = array_filter($this->sections, static fn (Section $section): bool => References::in($section)->hasContents);
+        $holders = array_filter(
+            $this->sections,
+            static fn(Section $section): bool => References::in($section)->hasContents,
+        );
 
-        return array_values(array_map(static fn (Section $section): SectionId => $section->id, $holders));
+        return array_values(array_map(static fn(Section $section): SectionId => $section->id, $holders));
     }
 
     public function findPicture(string $hash): ?Picture

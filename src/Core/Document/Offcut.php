@@ -8,7 +8,8 @@ use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\SectionId;
 
 /**
- * A run of sections cut from the document and kept, with its inner levels. The sections keep their ids, so that links to
+ * A run of sections cut from the document and kept, with its inner levels. The sections keep their ids, so that links
+ * to
  * them hold again once it is brought back.
  */
 final readonly class Offcut
@@ -23,8 +24,7 @@ final readonly class Offcut
         public string $name,
         public ?SectionId $after,
         public Outline $outline,
-    ) {
-    }
+    ) {}
 
     public function withOutline(Outline $outline): self
     {

@@ -16,9 +16,12 @@ final readonly class References
      * @param array<string, string> $links     the first linked words by the id of the section or bookmark linked to
      * @param list<string>          $pictures  hashes; of the text itself only, for storage keeps them by document
      */
-    private function __construct(public array $bookmarks, public array $links, public bool $hasContents, public array $pictures = [])
-    {
-    }
+    private function __construct(
+        public array $bookmarks,
+        public array $links,
+        public bool $hasContents,
+        public array $pictures = [],
+    ) {}
 
     public static function in(Section $section): self
     {
@@ -31,7 +34,7 @@ final readonly class References
             if ('bookmark' === $node->type) {
                 $bookmarks[$node->textAttribute('id')] = $node->textAttribute('name');
             }
-            if (null !== $hash = Picture::findHash($node->textAttribute('src'))) {
+            if (null !== ($hash = Picture::findHash($node->textAttribute('src')))) {
                 $pictures[$hash] = $hash;
             }
             foreach (PlacesLedTo::idsOf($node) as $target) {

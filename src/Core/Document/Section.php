@@ -9,7 +9,10 @@ use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Heading;
 
-/** One heading with the text under it and what the writer noted about it. It knows neither its level nor its place: see Outline. */
+/**
+ * One heading with the text under it and what the writer noted about it. It knows neither its level nor its place: see
+ * Outline.
+ */
 final readonly class Section
 {
     /**
@@ -23,8 +26,7 @@ final readonly class Section
         public string $aim = '',
         public ?int $target = null,
         public Marker $marker = Marker::None,
-    ) {
-    }
+    ) {}
 
     public static function blank(SectionId $id): self
     {
@@ -69,6 +71,6 @@ final readonly class Section
 
     public static function nameOf(string $heading): string
     {
-        return '' === trim($heading) ? 'the section without a heading' : '“'.$heading.'”';
+        return '' === trim($heading) ? 'the section without a heading' : '“' . $heading . '”';
     }
 }

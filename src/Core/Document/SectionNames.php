@@ -10,14 +10,21 @@ final class SectionNames
     private const OPENING = 'Opening';
     private const NONE = 'No heading yet';
 
-    /** @return array<string, string> by id, for the sections whose heading has no words; the others are called by their heading */
+    /**
+     * @return array<string, string> by id,
+     *     for the sections whose heading has no words; the others are called by their heading
+     */
     public static function of(Document $document): array
     {
         $naming = $document->namingNumbers();
         $names = [];
         foreach ($document->headings() as $position => $heading) {
             if ('' === trim($heading)) {
-                $names[$document->outline->idAt($position)->value] = self::inPlaceOfHeading($document, $position, $naming);
+                $names[$document->outline->idAt($position)->value] = self::inPlaceOfHeading(
+                    $document,
+                    $position,
+                    $naming,
+                );
             }
         }
 

@@ -11,9 +11,7 @@ use Stemmata\Core\Numbering\Scheme;
 final readonly class Setup
 {
     /** @param list<RequiredPart> $requiredParts */
-    public function __construct(public Scheme $numbering, public array $requiredParts = [])
-    {
-    }
+    public function __construct(public Scheme $numbering, public array $requiredParts = []) {}
 
     public static function plain(): self
     {
@@ -36,7 +34,7 @@ final readonly class Setup
     {
         return array_filter([
             'numbering' => $this->numbering->toJson(),
-            'requiredParts' => array_map(static fn (RequiredPart $part): array => $part->toJson(), $this->requiredParts),
+            'requiredParts' => array_map(static fn(RequiredPart $part): array => $part->toJson(), $this->requiredParts),
         ]);
     }
 
@@ -49,6 +47,9 @@ final readonly class Setup
     {
         $parts = $json['requiredParts'] ?? [];
 
-        return new self(Scheme::fromJson($json['numbering'] ?? null), array_map(RequiredPart::fromJson(...), is_array($parts) ? array_values($parts) : []));
+        return new self(
+            Scheme::fromJson($json['numbering'] ?? null),
+            array_map(RequiredPart::fromJson(...), is_array($parts) ? array_values($parts) : []),
+        );
     }
 }

@@ -19,6 +19,5 @@ final readonly class TitleBlock
         public string $guidingStatement = '',
         public ?int $target = null,
         public string $language = 'en',
-    ) {
-    }
+    ) {}
 }

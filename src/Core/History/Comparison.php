@@ -14,9 +14,7 @@ use Stemmata\Core\Outline\SectionId;
  */
 final readonly class Comparison
 {
-    private function __construct(private Document $then, private Document $now)
-    {
-    }
+    private function __construct(private Document $then, private Document $now) {}
 
     /**
      * Both made from one state by taking changes back and doing others again, so that each knows what it changed.
@@ -40,14 +38,23 @@ final readonly class Comparison
             $kinds = isset($old[$id])
                 ? [...$this->placeKinds($old[$id], $place, $steady, $old, $new), ...$this->wordKinds($section)]
                 : [DifferenceKind::Added];
-            $noted = isset($old[$id]) ? [...$this->noted($section), ...self::notedInOutline($old[$id]['flags'], $place['flags'])] : [];
+            $noted = isset($old[$id])
+                ? [...$this->noted($section), ...self::notedInOutline($old[$id]['flags'], $place['flags'])]
+                : [];
             if ([] !== $kinds || [] !== $noted) {
-                $differences[] = new Difference($section, $this->now->section($section)->heading->plainText(), $kinds, $noted);
+                $differences[] = new Difference(
+                    $section,
+                    $this->now->section($section)->heading->plainText(),
+                    $kinds,
+                    $noted,
+                );
             }
         }
         foreach (array_keys(array_diff_key($old, $new)) as $id) {
             $section = SectionId::fromString((string) $id);
-            $differences[] = new Difference($section, $this->then->section($section)->heading->plainText(), [DifferenceKind::Gone]);
+            $differences[] = new Difference($section, $this->then->section($section)->heading->plainText(), [
+                DifferenceKind::Gone,
+            ]);
         }
 
         return $differences;
@@ -87,15 +94,16 @@ final readonly class Comparison
         [$then, $now] = [$this->then->section($id), $this->now->section($id)];
 
         return [
-            ...($then->heading == $now->heading ? [] : [DifferenceKind::Renamed]),
-            ...($then->body == $now->body ? [] : [DifferenceKind::Reworded]),
+            ...$then->heading == $now->heading ? [] : [DifferenceKind::Renamed],
+            ...$then->body == $now->body ? [] : [DifferenceKind::Reworded],
         ];
     }
 
     /** Only what a change touched can read otherwise; a long document is not read through. */
     private function isTouched(SectionId $id): bool
     {
-        return array_key_exists($id->value, $this->then->changedSections) || array_key_exists($id->value, $this->now->changedSections);
+        return array_key_exists($id->value, $this->then->changedSections) ||
+            array_key_exists($id->value, $this->now->changedSections);
     }
 
     /** @return list<DetailChange> */
@@ -116,12 +124,14 @@ final readonly class Comparison
     /** @return list<DetailChange> */
     private static function notedInOutline(int $then, int $now): array
     {
-        $numbering = static fn (int $flags): string => match (true) {
+        $numbering = static fn(int $flags): string => match (true) {
             0 !== ($flags & Outline::UNNUMBERED) => 'unnumbered',
             0 !== ($flags & Outline::APPENDIX) => 'appendix',
             default => 'numbered',
         };
-        $contents = static fn (int $flags): string => 0 === ($flags & Outline::LEFT_OUT_OF_CONTENTS) ? 'listed' : 'left out';
+        $contents = static fn(int $flags): string => 0 === ($flags & Outline::LEFT_OUT_OF_CONTENTS)
+            ? 'listed'
+            : 'left out';
 
         return self::changed([
             new DetailChange(SectionDetail::Numbering, $numbering($then), $numbering($now)),
@@ -136,10 +146,12 @@ final readonly class Comparison
      */
     private static function changed(array $noted): array
     {
-        return array_values(array_filter($noted, static fn (DetailChange $each): bool => $each->then !== $each->now));
+        return array_values(array_filter($noted, static fn(DetailChange $each): bool => $each->then !== $each->now));
     }
 
-    /** @return array<string, array{id: string, level: int, parent: string, flags: int}> by id, in order; no parent is '' */
+    /**
+     * @return array<string, array{id: string, level: int, parent: string, flags: int}> by id, in order; no parent is ''
+     */
     private static function places(Outline $outline): array
     {
         $places = [];
@@ -150,7 +162,12 @@ final readonly class Comparison
                 array_pop($above);
             }
             $parent = $above[count($above) - 1]['id'] ?? '';
-            $places[$id->value] = ['id' => $id->value, 'level' => $level, 'parent' => $parent, 'flags' => $outline->flagsAt($position)];
+            $places[$id->value] = [
+                'id' => $id->value,
+                'level' => $level,
+                'parent' => $parent,
+                'flags' => $outline->flagsAt($position),
+            ];
             if ($level > 0) {
                 $above[] = $places[$id->value];
             }
@@ -163,7 +180,8 @@ final readonly class Comparison
      * The most sections that kept their order among each other; the others are the ones that were moved. The longest
      * increasing subsequence, by patience sorting (common practice).
      *
-     * @param list<array{id: string, level: int, parent: string, flags: int}>          $old in their old order, all of them still there
+     * @param list<array{id: string, level: int, parent: string, flags: int}>          $old in their old order,
+     *     all of them still there
      * @param array<string, array{id: string, level: int, parent: string, flags: int}> $new
      *
      * @return array<string, true> their ids

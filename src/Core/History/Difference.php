@@ -13,7 +13,10 @@ final readonly class Difference
      * @param list<DifferenceKind> $kinds what became of its place and its words
      * @param list<DetailChange>      $noted
      */
-    public function __construct(public SectionId $section, public string $heading, public array $kinds, public array $noted = [])
-    {
-    }
+    public function __construct(
+        public SectionId $section,
+        public string $heading,
+        public array $kinds,
+        public array $noted = [],
+    ) {}
 }

@@ -14,9 +14,7 @@ final readonly class StatePath
      * @param list<int> $back  steps to take back, in turn
      * @param list<int> $forth steps to do again after that, in turn
      */
-    private function __construct(public array $back, public array $forth)
-    {
-    }
+    private function __construct(public array $back, public array $forth) {}
 
     /**
      * @param array<int, int> $previous each step's previous one, 0 for those that began the history
@@ -34,6 +32,9 @@ final readonly class StatePath
             $back[] = $step;
         }
 
-        return new self($back, array_reverse(array_keys(0 === $step ? $forth : array_slice($forth, 0, $forth[$step], true))));
+        return new self(
+            $back,
+            array_reverse(array_keys(0 === $step ? $forth : array_slice($forth, 0, $forth[$step], true))),
+        );
     }
 }

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Stemmata\Core\History;
 
 /**
- * Which steps of a long history may be put together: those older than the writer wants each of, one for each day. A milestone
+ * Which steps of a long history may be put together: those older than the writer wants each of, one for each day. A
+ * milestone
  * is never lost, nor a state that something still leads from, nor anything of the last weeks.
  */
 final class Thinning
@@ -17,11 +18,14 @@ final class Thinning
     private const DAY = 86_400;
 
     /**
-     * @param list<array{id: int, previous: int, madeAt: int, isDone: bool, isOpen: bool}> $steps in order; open is what can be redone
+     * @param list<array{id: int, previous: int, madeAt: int, isDone: bool,
+     *     isOpen: bool}> $steps in order; open is what can be redone
      * @param list<int>                                                                   $named steps that led to a milestone
-     * @param int                                                                         $before seconds since 1970, UTC
+     * @param int                                                                         $before seconds since 1970,
+     *     UTC
      *
-     * @return array{joined: list<non-empty-list<int>>, dropped: list<int>} runs to be put together, each with two or more, into
+     * @return array{joined: list<non-empty-list<int>>, dropped: list<int>} runs to be put together,
+     *     each with two or more, into
      *                                                                      its last; and undone steps to be forgotten
      */
     public static function of(array $steps, array $named, int $before): array
@@ -56,7 +60,10 @@ final class Thinning
         }
         $runs[] = $run;
 
-        return ['joined' => array_values(array_filter($runs, static fn (array $each): bool => count($each) > 1)), 'dropped' => $dropped];
+        return [
+            'joined' => array_values(array_filter($runs, static fn(array $each): bool => count($each) > 1)),
+            'dropped' => $dropped,
+        ];
     }
 
     /**
@@ -71,7 +78,8 @@ final class Thinning
     {
         $dropped = [];
         $isWanted = array_fill_keys($named, true);
-        // What follows a step comes after it, so going back everything that is kept has been seen before what it stands on.
+        // What follows a step comes after it, so going back everything that is kept has been seen before what it stands
+        // on.
         foreach (array_reverse($steps) as $step) {
             if ($step['isDone'] || $step['isOpen'] || $step['madeAt'] >= $before || isset($isWanted[$step['id']])) {
                 $isWanted[$step['previous']] = true;

@@ -9,8 +9,10 @@ use Stemmata\Core\Document\Section;
 use Stemmata\Core\Text\Node;
 
 /**
- * Which keeps of one text are one step of the history: those of one paragraph, or of the heading, all writing or all taking
- * away, without a pause between them. What a writer does next, such as going to another paragraph or rubbing out, is the
+ * Which keeps of one text are one step of the history: those of one paragraph, or of the heading, all writing or all
+ * taking
+ * away, without a pause between them. What a writer does next, such as going to another paragraph or rubbing out, is
+ * the
  * next step, however quickly it comes.
  */
 final class TypingBurst
@@ -29,7 +31,10 @@ final class TypingBurst
      */
     public static function isOfOneMoment(int $startedAt, int $madeAt, int $now): bool
     {
-        return $now >= $madeAt && $madeAt >= $startedAt && $now - $madeAt <= self::PAUSE && $now - $startedAt <= self::LENGTH;
+        return $now >= $madeAt &&
+            $madeAt >= $startedAt &&
+            $now - $madeAt <= self::PAUSE &&
+            $now - $startedAt <= self::LENGTH;
     }
 
     /** By what was done: `$next` was made right after `$burst`, in the same section. */
@@ -38,21 +43,37 @@ final class TypingBurst
         $first = self::findEdit($burst);
         $second = self::findEdit($next);
 
-        return null !== $first && null !== $second && $first['block'] === $second['block'] && $first['grows'] === $second['grows'];
+        return null !== $first &&
+            null !== $second &&
+            $first['block'] === $second['block'] &&
+            $first['grows'] === $second['grows'];
     }
 
-    /** @return array{block: int, grows: bool}|null where the words of one block or of the heading changed; null for any other change */
+    /**
+     * @return array{block: int,
+     *     grows: bool}|null where the words of one block or of the heading changed; null for any other change
+     */
     private static function findEdit(Change $change): ?array
     {
-        if (1 !== count($change->sections) || [] !== $change->outlineEdits || [] !== $change->offcuts || null !== $change->titleBlock) {
+        if (
+            1 !== count($change->sections) ||
+            [] !== $change->outlineEdits ||
+            [] !== $change->offcuts ||
+            null !== $change->titleBlock
+        ) {
             return null;
         }
         [$before, $after] = array_values($change->sections)[0];
-        if (!$before instanceof Section || !$after instanceof Section) {
+        if (!($before instanceof Section) || !($after instanceof Section)) {
             return null;
         }
         if ($before->heading != $after->heading) {
-            return $before->body != $after->body ? null : ['block' => self::HEADING, 'grows' => Node::sizeOf($after->heading->inline) >= Node::sizeOf($before->heading->inline)];
+            return $before->body != $after->body
+                ? null
+                : [
+                    'block' => self::HEADING,
+                    'grows' => Node::sizeOf($after->heading->inline) >= Node::sizeOf($before->heading->inline),
+                ];
         }
         [$old, $new] = [$before->body->blocks, $after->body->blocks];
         $block = self::commonHead($old, $new);
@@ -60,7 +81,9 @@ final class TypingBurst
         $isNew = count($new) === count($old) + 1 && array_slice($old, $block) == array_slice($new, $block + 1);
         $isOneBlock = count($old) === count($new) && array_slice($old, $block + 1) == array_slice($new, $block + 1);
 
-        return $isOneBlock || $isNew ? ['block' => $block, 'grows' => $isNew || self::length($new, $block) >= self::length($old, $block)] : null;
+        return $isOneBlock || $isNew
+            ? ['block' => $block, 'grows' => $isNew || self::length($new, $block) >= self::length($old, $block)]
+            : null;
     }
 
     /**

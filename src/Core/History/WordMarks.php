@@ -12,7 +12,10 @@ final class WordMarks
 {
     /** Paragraphs of more words and signs than this, old times new, are told as gone and come whole. */
     private const MOST_WORD_PAIRS = 9_000_000;
-    /** Words with what joins their halves, as in “keeper’s” and “1.5”; what is written without blanks, sign by sign; blanks; and whatever stands around words. */
+    /**
+     * Words with what joins their halves, as in “keeper’s” and “1.5”; what is written without blanks, sign by sign;
+     * blanks; and whatever stands around words.
+     */
     private const TOKENS = '/
         [\p{Han}\p{Hiragana}\p{Katakana}]
         | (?: (?![\p{Han}\p{Hiragana}\p{Katakana}]) [\p{L}\p{M}\p{N}] )++
@@ -22,7 +25,10 @@ final class WordMarks
         | .
         /ux';
 
-    /** @return list<array{kind: 'same'|'gone'|'new', text: string}> in order; without the gone ones it reads as it does now */
+    /**
+     * @return list<array{kind: 'same'|'gone'|'new',
+     *     text: string}> in order; without the gone ones it reads as it does now
+     */
     public static function between(string $then, string $now): array
     {
         $marks = [];
@@ -30,7 +36,10 @@ final class WordMarks
         // Paragraphs first: most are the same, and only those between need to be looked at word by word.
         foreach (self::steps(self::paragraphs($then), self::paragraphs($now)) as [$text, $kind]) {
             if (Differ::OLD !== $kind) {
-                [$gone, $new] = [$gone.(Differ::REMOVED === $kind ? $text : ''), $new.(Differ::ADDED === $kind ? $text : '')];
+                [$gone, $new] = [
+                    $gone . (Differ::REMOVED === $kind ? $text : ''),
+                    $new . (Differ::ADDED === $kind ? $text : ''),
+                ];
                 continue;
             }
             $marks = [...$marks, ...self::words($gone, $new), ['kind' => 'same', 'text' => $text]];
@@ -49,11 +58,14 @@ final class WordMarks
         }
         $marks = [];
         foreach (self::steps($old, $new) as [$text, $kind]) {
-            $marks[] = ['kind' => match ($kind) {
-                Differ::REMOVED => 'gone',
-                Differ::ADDED => 'new',
-                default => 'same',
-            }, 'text' => $text];
+            $marks[] = [
+                'kind' => match ($kind) {
+                    Differ::REMOVED => 'gone',
+                    Differ::ADDED => 'new',
+                    default => 'same',
+                },
+                'text' => $text,
+            ];
         }
 
         return $marks;
@@ -86,7 +98,8 @@ final class WordMarks
     }
 
     /**
-     * That a blank stayed between words that went and words that came tells a reader nothing: it goes and comes with them.
+     * That a blank stayed between words that went and words that came tells a reader nothing: it goes and comes with
+     * them.
      *
      * @param list<array{kind: 'same'|'gone'|'new', text: string}> $marks
      *
@@ -103,7 +116,7 @@ final class WordMarks
             }
             $kinds = array_column($run, 'kind');
             $isRewritten = in_array('gone', $kinds, true) && in_array('new', $kinds, true);
-            $plain = [...$plain, ...($isRewritten ? self::told($run) : $run), $mark];
+            $plain = [...$plain, ...$isRewritten ? self::told($run) : $run, $mark];
             $run = [];
         }
 
@@ -130,7 +143,12 @@ final class WordMarks
             $new .= 'gone' === $mark['kind'] ? '' : $mark['text'];
         }
 
-        return [...array_slice($run, 0, $from), ['kind' => 'gone', 'text' => $gone], ['kind' => 'new', 'text' => $new], ...array_slice($run, $to)];
+        return [
+            ...array_slice($run, 0, $from),
+            ['kind' => 'gone', 'text' => $gone],
+            ['kind' => 'new', 'text' => $new],
+            ...array_slice($run, $to),
+        ];
     }
 
     /**

@@ -13,9 +13,7 @@ final readonly class Evidence
     private const BASE = 0.22;
 
     /** @param list<array{float, string}> $points weight and reason; an empty reason is not worth telling */
-    private function __construct(private array $points)
-    {
-    }
+    private function __construct(private array $points) {}
 
     public static function of(Line $line, Surround $surround): self
     {
@@ -26,24 +24,38 @@ final readonly class Evidence
             [$line->isItalic ? ($line->isBold ? 0.02 : 0.12) : 0, 'all in italics'],
             [$line->isCentred ? 0.1 : 0, 'set in the middle'],
             [$line->hasHeadingStyle() ? 0.25 : 0, sprintf('in the style “%s”', $line->style)],
-            [self::numberWeight($line), null === $line->number ? '' : sprintf('bears the number “%s”', $line->number->label())],
+            [
+                self::numberWeight($line),
+                null === $line->number ? '' : sprintf('bears the number “%s”', $line->number->label()),
+            ],
             [$line->hasSpaceAround ? 0.06 : 0, 'space around it'],
-            [$surround->linesAlike >= 2 ? min(0.12, 0.04 * $surround->linesAlike) : 0, sprintf('%d lines look the same', $surround->linesAlike)],
+            [
+                $surround->linesAlike >= 2 ? min(0.12, 0.04 * $surround->linesAlike) : 0,
+                sprintf('%d lines look the same', $surround->linesAlike),
+            ],
             [$surround->textFollows ? 0.12 : -0.3, $surround->textFollows ? 'text follows' : ''],
             [$line->words <= 10 ? 0.08 : ($line->words > 14 ? -0.12 : 0), $line->words <= 10 ? 'short' : ''],
-            [match (true) {
-                1 === preg_match('/[.…]/u', $line->ending) => null === $line->number || '' !== trim($line->number->rest, ' .') ? -0.34 : 0.0,
-                1 === preg_match('/[,;:–—-]/u', $line->ending) => -0.34,
-                1 === preg_match('/[!?]/u', $line->ending) => -0.04,
-                default => 0.06,
-            }, 1 === preg_match('/[\p{L}\p{N})”’"\']/u', $line->ending) ? 'no stop at its end' : ''],
+            [
+                match (true) {
+                    1 === preg_match('/[.…]/u', $line->ending) => null === $line->number ||
+                    '' !== trim($line->number->rest, ' .')
+                        ? -0.34
+                        : 0.0,
+                    1 === preg_match('/[,;:–—-]/u', $line->ending) => -0.34,
+                    1 === preg_match('/[!?]/u', $line->ending) => -0.04,
+                    default => 0.06,
+                },
+                1 === preg_match('/[\p{L}\p{N})”’"\']/u', $line->ending) ? 'no stop at its end' : '',
+            ],
             [1 === preg_match('/\A\p{Ll}/u', $line->text) ? -0.3 : 0, ''],
             [1 === preg_match('/[.!?]\s+\p{Lu}/u', $line->number->rest ?? $line->text) ? -0.25 : 0, ''],
             [$surround->rowLength >= 3 ? -0.6 : 0, ''],
             [$line->isOfOtherKind() ? -0.6 : 0, ''],
         ];
 
-        return new self(array_values(array_filter($points, static fn (array $point): bool => 0.0 !== (float) $point[0])));
+        return new self(
+            array_values(array_filter($points, static fn(array $point): bool => 0.0 !== (float) $point[0])),
+        );
     }
 
     public function confidence(): float
@@ -54,8 +66,8 @@ final readonly class Evidence
     /** @return list<string> */
     public function reasons(): array
     {
-        $points = array_filter($this->points, static fn (array $point): bool => $point[0] > 0 && '' !== $point[1]);
-        usort($points, static fn (array $a, array $b): int => $b[0] <=> $a[0]);
+        $points = array_filter($this->points, static fn(array $point): bool => $point[0] > 0 && '' !== $point[1]);
+        usort($points, static fn(array $a, array $b): int => $b[0] <=> $a[0]);
 
         return array_column($points, 1);
     }

@@ -4,19 +4,29 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\LikelyHeading;
 
-/** Ranks looks into levels: what stands out more is higher. Numbers override looks, for they say their level outright. */
+/**
+ * Ranks looks into levels: what stands out more is higher. Numbers override looks, for they say their level outright.
+ */
 final readonly class LevelRanking
 {
-    private const WORDS = ['volume' => 0, 'book' => 1, 'livre' => 1, 'buch' => 1, 'part' => 2, 'teil' => 2, 'partie' => 2, 'parte' => 2, 'act' => 2];
+    private const WORDS = [
+        'volume' => 0,
+        'book' => 1,
+        'livre' => 1,
+        'buch' => 1,
+        'part' => 2,
+        'teil' => 2,
+        'partie' => 2,
+        'parte' => 2,
+        'act' => 2,
+    ];
     /** Chapters, appendices and whatever else bears a word. */
     private const CHAPTER = 3;
     /** Closer than that, the order in the text decides which look is the higher. */
     private const CLOSE = 4.5;
 
     /** @param array<string, int> $levels by kind of line */
-    private function __construct(private array $levels)
-    {
-    }
+    private function __construct(private array $levels) {}
 
     /** @param list<Line> $lines that are likely headings, in the order of the text */
     public static function of(array $lines): self
@@ -25,15 +35,15 @@ final readonly class LevelRanking
         $levels = [];
         $deepest = 0;
         foreach (self::looksByProminence($lines) as $kinds) {
-            $given = array_filter(array_map(static fn (string $kind): ?int => $numbered[$kind] ?? null, $kinds));
+            $given = array_filter(array_map(static fn(string $kind): ?int => $numbered[$kind] ?? null, $kinds));
             foreach ($kinds as $kind) {
                 // A line without a number that looks like numbered ones stands with the highest of them.
                 $levels[$kind] = $numbered[$kind] ?? ([] === $given ? $deepest + 1 : min($given));
             }
-            $deepest = max([$deepest, ...array_map(static fn (string $kind): int => $levels[$kind], $kinds)]);
+            $deepest = max([$deepest, ...array_map(static fn(string $kind): int => $levels[$kind], $kinds)]);
         }
 
-        return new self(array_map(static fn (int $level): int => max(1, min(9, $level)), $levels));
+        return new self(array_map(static fn(int $level): int => max(1, min(9, $level)), $levels));
     }
 
     public function levelOf(Line $line): int
@@ -62,7 +72,7 @@ final readonly class LevelRanking
         }
         $order = array_values(array_unique($ranks));
         sort($order);
-        $levels = array_map(static fn (int $rank): int => 1 + (int) array_search($rank, $order, true), $ranks);
+        $levels = array_map(static fn(int $rank): int => 1 + (int) array_search($rank, $order, true), $ranks);
         // “1.1” under “Chapter 1” is one below it; “1” under it too.
         $chapters = [] === $levels ? 0 : max($levels);
         $least = [] === $figures ? 0 : min($figures);
@@ -95,7 +105,9 @@ final readonly class LevelRanking
                 return $difference <=> 0.0;
             }
 
-            return (($leads[$b][$a] ?? 0) <=> ($leads[$a][$b] ?? 0)) ?: (($difference <=> 0.0) ?: $first[$a] <=> $first[$b]);
+            return ($leads[$b][$a] ?? 0) <=> ($leads[$a][$b] ?? 0) ?:
+                ($difference <=> 0.0 ?:
+                    $first[$a] <=> $first[$b]);
         });
 
         return array_map(array_values(...), array_values($looks));

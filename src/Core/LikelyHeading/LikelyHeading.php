@@ -22,6 +22,5 @@ final readonly class LikelyHeading
         public int $level,
         public float $confidence,
         public array $reasons,
-    ) {
-    }
+    ) {}
 }

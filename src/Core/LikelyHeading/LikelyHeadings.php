@@ -9,7 +9,8 @@ use Stemmata\Core\Document\Section;
 use Stemmata\Core\Text\Node;
 
 /**
- * Finds paragraphs that look like headings. Each is judged by what can be seen of it and around it; those that look alike
+ * Finds paragraphs that look like headings. Each is judged by what can be seen of it and around it; those that look
+ * alike
  * form a group, and groups are ranked into levels. Nothing is changed: it is for the writer to say.
  */
 final class LikelyHeadings
@@ -26,9 +27,7 @@ final class LikelyHeadings
     private array $likely = [];
 
     /** @param list<int>|null $positions sections to look into; null for all */
-    private function __construct(private readonly Document $document, private readonly ?array $positions)
-    {
-    }
+    private function __construct(private readonly Document $document, private readonly ?array $positions) {}
 
     /**
      * @param list<int>|null $positions sections to look into, by position; null for all
@@ -122,7 +121,11 @@ final class LikelyHeadings
      */
     private static function textFollows(array $blocks, array $lines, int $block, Line $line): bool
     {
-        for ($next = $block + 1; isset($blocks[$next]) && in_array($blocks[$next]->type, ['separator', 'pageBreak'], true); ++$next) {
+        for (
+            $next = $block + 1;
+            isset($blocks[$next]) && in_array($blocks[$next]->type, ['separator', 'pageBreak'], true);
+            ++$next
+        ) {
         }
         if (!isset($blocks[$next])) {
             return false;
@@ -148,32 +151,55 @@ final class LikelyHeadings
     /** Where most lines of a look are no headings, the look says nothing; only a number still speaks for itself. */
     private function dropDoubtfulLooks(): void
     {
-        $likely = array_count_values(array_map(static fn (array $each): string => $each[3]->look(), $this->likely));
-        $this->likely = array_values(array_filter($this->likely, fn (array $each): bool => null !== $each[3]->number || $each[4]->confidence() >= self::OWN_CONFIDENCE || $likely[$each[3]->look()] >= self::LEAST_SHARE * $this->linesAlike[$each[3]->look()]));
+        $likely = array_count_values(array_map(static fn(array $each): string => $each[3]->look(), $this->likely));
+        $this->likely = array_values(
+            array_filter(
+                $this->likely,
+                fn(array $each): bool => null !== $each[3]->number ||
+                    $each[4]->confidence() >= self::OWN_CONFIDENCE ||
+                    $likely[$each[3]->look()] >= self::LEAST_SHARE * $this->linesAlike[$each[3]->look()],
+            ),
+        );
     }
 
     /** @return list<LookGroup> */
     private function grouped(): array
     {
         $title = $this->findTitle();
-        $ranked = array_values(array_filter($this->likely, static fn (array $each, int $at): bool => $at !== $title, \ARRAY_FILTER_USE_BOTH));
+        $ranked = array_values(
+            array_filter(
+                $this->likely,
+                static fn(array $each, int $at): bool => $at !== $title,
+                \ARRAY_FILTER_USE_BOTH,
+            ),
+        );
         $ranking = LevelRanking::of(array_column($ranked, 3));
         $groups = [];
         foreach ($this->likely as $at => [$section, $level, $block, $line, $evidence]) {
             $suggested = $at === $title ? 0 : self::suggested($level, $line, $ranking);
-            $groups[$at === $title ? 'title' : $line->kind()][] = new LikelyHeading($section->id, $block, $line->text, $suggested, round($evidence->confidence(), 2), $evidence->reasons());
+            $groups[$at === $title ? 'title' : $line->kind()][] = new LikelyHeading(
+                $section->id,
+                $block,
+                $line->text,
+                $suggested,
+                round($evidence->confidence(), 2),
+                $evidence->reasons(),
+            );
         }
-        $made = array_map(fn (array $lines): LookGroup => $this->group($lines), array_values($groups));
-        usort($made, static fn (LookGroup $a, LookGroup $b): int => $a->level <=> $b->level);
+        $made = array_map(fn(array $lines): LookGroup => $this->group($lines), array_values($groups));
+        usort($made, static fn(LookGroup $a, LookGroup $b): int => $a->level <=> $b->level);
 
         return $made;
     }
 
-    /** Under a heading that is one already, levels go on from there; a number of several parts says its level itself. */
+    /**
+     * Under a heading that is one already, levels go on from there; a number of several parts says its level itself.
+     */
     private static function suggested(int $sectionLevel, Line $line, LevelRanking $ranking): int
     {
         $parts = null === $line->number || '' !== $line->number->word ? 0 : count($line->number->parts);
-        $level = $parts > 1 && $sectionLevel > 0 ? max($parts, $sectionLevel + 1) : $sectionLevel + $ranking->levelOf($line);
+        $level =
+            $parts > 1 && $sectionLevel > 0 ? max($parts, $sectionLevel + 1) : $sectionLevel + $ranking->levelOf($line);
 
         return min(9, $level);
     }
@@ -182,10 +208,18 @@ final class LikelyHeadings
     private function findTitle(): ?int
     {
         [$section, $level, $block, $line] = $this->likely[0] ?? [null, 1, 1, null];
-        if (null === $section || null === $line || 0 !== $level || $block > 1 || count($this->likely) < 3 || null !== $line->number || 1 !== $this->linesAlike[$line->look()]) {
+        if (
+            null === $section ||
+            null === $line ||
+            0 !== $level ||
+            $block > 1 ||
+            count($this->likely) < 3 ||
+            null !== $line->number ||
+            1 !== $this->linesAlike[$line->look()]
+        ) {
             return null;
         }
-        $others = array_map(static fn (array $each): float => $each[3]->prominence(), array_slice($this->likely, 1));
+        $others = array_map(static fn(array $each): float => $each[3]->prominence(), array_slice($this->likely, 1));
 
         return $line->prominence() > max($others) && ($line->isLarge() || $line->isCentred) ? 0 : null;
     }
@@ -193,7 +227,7 @@ final class LikelyHeadings
     /** @param non-empty-list<LikelyHeading> $lines */
     private function group(array $lines): LookGroup
     {
-        $levels = array_count_values(array_map(static fn (LikelyHeading $line): int => $line->level, $lines));
+        $levels = array_count_values(array_map(static fn(LikelyHeading $line): int => $line->level, $lines));
         arsort($levels);
         $first = $lines[0];
         $line = Line::find($this->document->section($first->section)->body->blocks[$first->block]);
@@ -201,7 +235,11 @@ final class LikelyHeadings
         return new LookGroup(
             null === $line ? '' : self::lookInWords($line),
             (int) array_key_first($levels),
-            round(array_sum(array_map(static fn (LikelyHeading $each): float => $each->confidence, $lines)) / count($lines), 2),
+            round(
+                array_sum(array_map(static fn(LikelyHeading $each): float => $each->confidence, $lines)) /
+                    count($lines),
+                2,
+            ),
             $lines,
         );
     }
@@ -209,7 +247,11 @@ final class LikelyHeadings
     private static function lookInWords(Line $line): string
     {
         $words = array_filter([
-            $line->isLarge() ? sprintf('%d %% of the text’s size', $line->size) : ($line->size < 96 ? 'smaller than the text' : ''),
+            $line->isLarge()
+                ? sprintf('%d %% of the text’s size', $line->size)
+                : ($line->size < 96
+                    ? 'smaller than the text'
+                    : ''),
             $line->isBold ? 'bold' : '',
             $line->isItalic ? 'italic' : '',
             $line->isCaps ? 'in capitals' : '',

@@ -28,13 +28,14 @@ final readonly class Line
         public string $style,
         public ?TypedNumber $number,
         public string $ending,
-    ) {
-    }
+    ) {}
 
     /**
      * The line, or null for a paragraph that cannot be a heading by its form alone.
      *
-     * @param array<string, true> $counted figures that begin numbers of several parts elsewhere: “3 Gales” is numbered when there is a “3.1”
+     * @param array<string,
+     *     true> $counted figures that begin numbers of several parts elsewhere: “3 Gales” is numbered when there is a
+     *     “3.1”
      */
     public static function find(Node $block, array $counted = []): ?self
     {
@@ -43,7 +44,13 @@ final readonly class Line
         }
         $text = trim((string) preg_replace('/[ \x{00A0}]+/u', ' ', $block->plainText()));
         $breaks = substr_count($text, "\n");
-        if ('' === $text || mb_strlen($text) > self::LONGEST || $breaks > 1 || ($breaks > 0 && mb_strlen($text) > 90) || !self::isOfWords($text)) {
+        if (
+            '' === $text ||
+            mb_strlen($text) > self::LONGEST ||
+            $breaks > 1 ||
+            ($breaks > 0 && mb_strlen($text) > 90) ||
+            !self::isOfWords($text)
+        ) {
             return null;
         }
         $look = Look::of($block);
@@ -69,7 +76,13 @@ final readonly class Line
     /** What makes a line stand out from the text around it. */
     public function standsOut(): bool
     {
-        return $this->isBold || $this->isItalic || $this->isCaps || $this->isLarge() || $this->isCentred || null !== $this->number || $this->hasHeadingStyle();
+        return $this->isBold ||
+            $this->isItalic ||
+            $this->isCaps ||
+            $this->isLarge() ||
+            $this->isCentred ||
+            null !== $this->number ||
+            $this->hasHeadingStyle();
     }
 
     public function isLarge(): bool
@@ -79,36 +92,48 @@ final readonly class Line
 
     public function hasHeadingStyle(): bool
     {
-        return 1 === preg_match('/head|title|chapter|section|überschrift|kapitel|titre|titel|t[ií]tulo/iu', $this->style);
+        return 1 ===
+            preg_match('/head|title|chapter|section|überschrift|kapitel|titre|titel|t[ií]tulo/iu', $this->style);
     }
 
     /** The look alone; lines that share it look alike. */
     public function look(): string
     {
-        return implode(' ', array_filter([
-            $this->size,
-            $this->isBold ? 'bold' : '',
-            $this->isItalic ? 'italic' : '',
-            $this->isCaps ? 'caps' : '',
-            $this->isCentred ? 'centred' : '',
-            $this->hasHeadingStyle() ? 'style '.$this->style : '',
-        ]));
+        return implode(
+            ' ',
+            array_filter([
+                $this->size,
+                $this->isBold ? 'bold' : '',
+                $this->isItalic ? 'italic' : '',
+                $this->isCaps ? 'caps' : '',
+                $this->isCentred ? 'centred' : '',
+                $this->hasHeadingStyle() ? 'style ' . $this->style : '',
+            ]),
+        );
     }
 
     /** The look with the kind of number before it. */
     public function kind(): string
     {
-        return $this->look().match (true) {
-            null === $this->number => '',
-            '' !== $this->number->word => ' '.mb_strtolower($this->number->word),
-            default => ' '.count($this->number->parts),
-        };
+        return $this->look() .
+            match (true) {
+                null === $this->number => '',
+                '' !== $this->number->word => ' ' . mb_strtolower($this->number->word),
+                default => ' ' . count($this->number->parts),
+            };
     }
 
     /** How much it stands out, so that looks can be ranked: size first, then capitals, weight, the middle, slant. */
     public function prominence(): float
     {
-        return ($this->size - 100) + ($this->isCaps ? 9 : 0) + ($this->isBold ? 10 : 0) + ($this->isCentred ? 6 : 0) - ($this->isItalic && $this->isBold ? 2 : 0) + ($this->isItalic && !$this->isBold ? 3 : 0) + ($this->hasSpaceAround ? 0.5 : 0);
+        return $this->size -
+            100 +
+            ($this->isCaps ? 9 : 0) +
+            ($this->isBold ? 10 : 0) +
+            ($this->isCentred ? 6 : 0) -
+            ($this->isItalic && $this->isBold ? 2 : 0) +
+            ($this->isItalic && !$this->isBold ? 3 : 0) +
+            ($this->hasSpaceAround ? 0.5 : 0);
     }
 
     private static function isOfWords(string $text): bool
@@ -119,8 +144,16 @@ final readonly class Line
     /** Captions, entries of lists and tables, running feet: short lines that are something else. */
     public function isOfOtherKind(): bool
     {
-        return 1 === preg_match('/\A(?:fig(?:ure|\.)?|table|tab\.|plate|source|note|box|listing|equation|photo|map|abbildung|tabelle)\s*\d*\s*[.:–—-]|\A(?:figure|table)\s+\d|\A(?:page|seite)\s+\d+|\A[-•*–·▪◦]\s|\t.*\S|\S\s{3,}\S|\A[“"‘\'].*[”"’\']\z|\Ahttps?:|\S@\S/iu', $this->text)
-            || 1 === preg_match('/[{};]\s*\z|\A\s*(?:if|for|while|return|function|class|def|import)\b.*[({:;]|\w\(\)/', $this->text);
+        return 1 ===
+            preg_match(
+                '/\A(?:fig(?:ure|\.)?|table|tab\.|plate|source|note|box|listing|equation|photo|map|abbildung|tabelle)\s*\d*\s*[.:–—-]|\A(?:figure|table)\s+\d|\A(?:page|seite)\s+\d+|\A[-•*–·▪◦]\s|\t.*\S|\S\s{3,}\S|\A[“"‘\'].*[”"’\']\z|\Ahttps?:|\S@\S/iu',
+                $this->text,
+            ) ||
+            1 ===
+                preg_match(
+                    '/[{};]\s*\z|\A\s*(?:if|for|while|return|function|class|def|import)\b.*[({:;]|\w\(\)/',
+                    $this->text,
+                );
     }
 
     private static function isAll(Node $block, string $mark): bool

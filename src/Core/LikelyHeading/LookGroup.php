@@ -12,7 +12,10 @@ final readonly class LookGroup
      * @param int                          $level that most of its lines are suggested at
      * @param non-empty-list<LikelyHeading> $lines in the order of the text
      */
-    public function __construct(public string $look, public int $level, public float $confidence, public array $lines)
-    {
-    }
+    public function __construct(
+        public string $look,
+        public int $level,
+        public float $confidence,
+        public array $lines,
+    ) {}
 }

@@ -12,7 +12,5 @@ final readonly class Surround
      * @param int  $linesAlike     lines of the same look in all
      * @param int  $rowLength   lines of the same look in an unbroken row, this one among them: verse, lists, tables
      */
-    public function __construct(public bool $textFollows, public int $linesAlike, public int $rowLength)
-    {
-    }
+    public function __construct(public bool $textFollows, public int $linesAlike, public int $rowLength) {}
 }

@@ -14,12 +14,15 @@ final class BookmarkName
         return 1 === preg_match('/\A\p{L}[\p{L}\p{M}\p{Nd}_]{0,39}\z/u', $name);
     }
 
-    /** The nearest allowed name: other characters become underscores, and a name that begins otherwise gets an “a” before it. */
+    /**
+     * The nearest allowed name: other characters become underscores, and a name that begins otherwise gets an “a”
+     * before it.
+     */
     public static function madeFrom(string $words): string
     {
         $name = trim((string) preg_replace('/[^\p{L}\p{M}\p{Nd}]+/u', '_', mb_scrub($words)), '_');
         if (1 !== preg_match('/\A\p{L}/u', $name)) {
-            $name = 'a'.$name;
+            $name = 'a' . $name;
         }
 
         return mb_substr($name, 0, self::MAX_LENGTH);
@@ -46,7 +49,8 @@ final class BookmarkName
         while ($isTaken(self::numbered($name, $number))) {
             $number *= 2;
         }
-        for ($taken = intdiv($number, 2); $number - $taken > 1;) {
+        $taken = intdiv($number, 2);
+        while ($number - $taken > 1) {
             $between = intdiv($taken + $number, 2);
             [$taken, $number] = $isTaken(self::numbered($name, $between)) ? [$between, $number] : [$taken, $between];
         }
@@ -56,6 +60,6 @@ final class BookmarkName
 
     private static function numbered(string $name, int $number): string
     {
-        return mb_substr($name, 0, self::MAX_LENGTH - 1 - strlen((string) $number)).'_'.$number;
+        return mb_substr($name, 0, self::MAX_LENGTH - 1 - strlen((string) $number)) . '_' . $number;
     }
 }

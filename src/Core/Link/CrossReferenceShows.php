@@ -22,7 +22,7 @@ enum CrossReferenceShows: string
         return match ($this) {
             self::Number => '' === $number ? $heading : $number,
             self::Heading => $heading,
-            self::Both => trim($number.' '.$heading),
+            self::Both => trim($number . ' ' . $heading),
         };
     }
 }

@@ -15,16 +15,16 @@ final class LinkTarget
     /** Of addresses outside the document; none of them runs as a script. */
     public const SCHEMES = ['http', 'https', 'mailto', 'tel', 'ftp', 'file', 'doi', 'urn'];
     public const MAX_BYTES = 8192;
-    private const INSIDE = '/\A(section|bookmark):('.SectionId::PATTERN.')\z/';
+    private const INSIDE = '/\A(section|bookmark):(' . SectionId::PATTERN . ')\z/';
 
     public static function toSection(string $id): string
     {
-        return 'section:'.$id;
+        return 'section:' . $id;
     }
 
     public static function toBookmark(string $id): string
     {
-        return 'bookmark:'.$id;
+        return 'bookmark:' . $id;
     }
 
     /** The id of the section or bookmark meant, or null for an address outside the document. */
@@ -33,10 +33,18 @@ final class LinkTarget
         return 1 === preg_match(self::INSIDE, $target, $match) ? $match[2] : null;
     }
 
-    /** Addresses that could run as a script are not addresses. A name without a scheme is a file or an unresolved place (#name). */
+    /**
+     * Addresses that could run as a script are not addresses. A name without a scheme is a file or an unresolved place
+     * (#name).
+     */
     public static function isValid(string $target): bool
     {
-        if ('' === $target || strlen($target) > self::MAX_BYTES || !mb_check_encoding($target, 'UTF-8') || 1 === preg_match('/[\x00-\x1F]/', $target)) {
+        if (
+            '' === $target ||
+            strlen($target) > self::MAX_BYTES ||
+            !mb_check_encoding($target, 'UTF-8') ||
+            1 === preg_match('/[\x00-\x1F]/', $target)
+        ) {
             return false;
         }
         if (null !== self::findInnerId($target)) {

@@ -22,8 +22,43 @@ enum NumberStyle: string
     /** ONE, TWO */
     case SpelledCapitals = 'spelled-capitals';
 
-    private const ROMANS = ['M' => 1000, 'CM' => 900, 'D' => 500, 'CD' => 400, 'C' => 100, 'XC' => 90, 'L' => 50, 'XL' => 40, 'X' => 10, 'IX' => 9, 'V' => 5, 'IV' => 4, 'I' => 1];
-    private const UNITS = ['Zero', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine', 'Ten', 'Eleven', 'Twelve', 'Thirteen', 'Fourteen', 'Fifteen', 'Sixteen', 'Seventeen', 'Eighteen', 'Nineteen'];
+    private const ROMANS = [
+        'M' => 1000,
+        'CM' => 900,
+        'D' => 500,
+        'CD' => 400,
+        'C' => 100,
+        'XC' => 90,
+        'L' => 50,
+        'XL' => 40,
+        'X' => 10,
+        'IX' => 9,
+        'V' => 5,
+        'IV' => 4,
+        'I' => 1,
+    ];
+    private const UNITS = [
+        'Zero',
+        'One',
+        'Two',
+        'Three',
+        'Four',
+        'Five',
+        'Six',
+        'Seven',
+        'Eight',
+        'Nine',
+        'Ten',
+        'Eleven',
+        'Twelve',
+        'Thirteen',
+        'Fourteen',
+        'Fifteen',
+        'Sixteen',
+        'Seventeen',
+        'Eighteen',
+        'Nineteen',
+    ];
     private const TENS = [2 => 'Twenty', 'Thirty', 'Forty', 'Fifty', 'Sixty', 'Seventy', 'Eighty', 'Ninety'];
 
     /** @param int $number 0 or more; a style that has no sign for it, such as a roman nought, writes figures */
@@ -58,7 +93,9 @@ enum NumberStyle: string
     /** @return list<self> every style in which the text is a number; “I” is a roman one and a letter */
     public static function stylesOf(string $text): array
     {
-        return array_values(array_filter(self::cases(), static fn (self $style): bool => null !== $style->findNumber($text)));
+        return array_values(
+            array_filter(self::cases(), static fn(self $style): bool => null !== $style->findNumber($text)),
+        );
     }
 
     private static function roman(int $number): ?string
@@ -96,7 +133,7 @@ enum NumberStyle: string
         }
         $text = '';
         for (; $number > 0; $number = intdiv($number - 1, 26)) {
-            $text = chr(65 + ($number - 1) % 26).$text;
+            $text = chr(65 + (($number - 1) % 26)) . $text;
         }
 
         return $text;
@@ -124,7 +161,7 @@ enum NumberStyle: string
             return self::UNITS[$number];
         }
 
-        return self::TENS[intdiv($number, 10)].(0 === $number % 10 ? '' : '-'.self::UNITS[$number % 10]);
+        return self::TENS[intdiv($number, 10)] . (0 === $number % 10 ? '' : '-' . self::UNITS[$number % 10]);
     }
 
     private static function ofSpelled(string $text): ?int

@@ -9,7 +9,8 @@ use Stemmata\Core\Outline\Outline;
 /**
  * The number that each section bears by the document's scheme.
  *
- * A section taken out of the numbering is passed over; what stands under it bears a number only where its level does not
+ * A section taken out of the numbering is passed over; what stands under it bears a number only where its level does
+ * not
  * begin with the number of the heading above. A skipped level adds no part: a level-3 section right under “1” is “1.1”.
  */
 final class Numbers
@@ -46,12 +47,15 @@ final class Numbers
             $parent = $depth < 0 ? null : $open[$depth][1];
             // Of 10,000 sections few bear a flag.
             $flags = '0' === $outline->flags[$position] ? 0 : $outline->flagsAt($position);
-            $isAppendix = $depth >= 0 && $open[$depth][2] || 0 !== ($flags & Outline::APPENDIX);
+            $isAppendix = ($depth >= 0 && $open[$depth][2]) || 0 !== ($flags & Outline::APPENDIX);
             $rule = 0 === ($flags & Outline::UNNUMBERED) ? $scheme->findLevel($isAppendix, (int) $level) : null;
             $number = null;
             if (null !== $rule && ($depth < 0 || null !== $parent || !$rule->withParents)) {
                 // Siblings count together, whatever their levels, as long as they count under the same rule.
-                $key = ($rule->restarts ? ($parents[$depth] ?? 'top') : 'all'.$level).($isAppendix ? ' a' : ' ').($rule->withParents && !$rule->fillsSkipped ? '' : $level);
+                $key =
+                    ($rule->restarts ? $parents[$depth] ?? 'top' : 'all' . $level) .
+                    ($isAppendix ? ' a' : ' ') .
+                    ($rule->withParents && !$rule->fillsSkipped ? '' : $level);
                 $counts[$key] = isset($counts[$key]) ? $counts[$key] + 1 : $rule->start;
                 if ([] !== $scheme->starts) {
                     $counts[$key] = $scheme->starts[$outline->idAt($position)->value] ?? $counts[$key];

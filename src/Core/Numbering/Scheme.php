@@ -15,11 +15,12 @@ final readonly class Scheme
      * @param array<int, LevelNumber> $appendices the same for sections marked as appendices and what is under them
      * @param array<string, int>      $starts     by section id, the number at which counting is set
      */
-    private function __construct(public array $levels, public array $appendices, public array $starts)
-    {
-    }
+    private function __construct(public array $levels, public array $appendices, public array $starts) {}
 
-    /** ISO 2145: Arabic numerals, a full stop between levels, none after the last. Appendices bear letters (common practice). */
+    /**
+     * ISO 2145: Arabic numerals, a full stop between levels, none after the last. Appendices bear letters (common
+     * practice).
+     */
     public static function decimal(): self
     {
         $levels = array_fill(1, 9, new LevelNumber());
@@ -42,7 +43,10 @@ final readonly class Scheme
         return $this == self::decimal();
     }
 
-    /** Whether a number stands for a heading without words: “Chapter 4” says something, a bare 4 that we count ourselves does not. */
+    /**
+     * Whether a number stands for a heading without words: “Chapter 4” says something, a bare 4 that we count ourselves
+     * does not.
+     */
     public function namesSections(): bool
     {
         return !$this->isDecimal();
@@ -65,9 +69,13 @@ final readonly class Scheme
         if ($this->isDecimal()) {
             return null;
         }
-        $rule = static fn (LevelNumber $level): array => $level->toJson();
+        $rule = static fn(LevelNumber $level): array => $level->toJson();
 
-        return ['levels' => (object) array_map($rule, $this->levels), 'appendices' => (object) array_map($rule, $this->appendices), 'starts' => (object) $this->starts];
+        return [
+            'levels' => (object) array_map($rule, $this->levels),
+            'appendices' => (object) array_map($rule, $this->appendices),
+            'starts' => (object) $this->starts,
+        ];
     }
 
     /** @throws InvalidScheme */
@@ -97,7 +105,8 @@ final readonly class Scheme
         $levels = [];
         foreach (self::row($json, $field) as $level => $rule) {
             $isLevel = (int) $level >= 1 && (int) $level <= 9;
-            $levels[(int) $level] = $isLevel && is_array($rule) ? LevelNumber::fromJson($rule) : throw InvalidScheme::malformed();
+            $levels[(int) $level] =
+                $isLevel && is_array($rule) ? LevelNumber::fromJson($rule) : throw InvalidScheme::malformed();
         }
 
         return $levels;

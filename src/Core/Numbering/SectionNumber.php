@@ -16,14 +16,20 @@ final readonly class SectionNumber
      * @param string    $series  names the row of sections that count together
      * @param int       $skipped levels left out between the heading above and this one, each shown as 0
      */
-    public function __construct(public LevelNumber $rule, public int $level, public int $count, public ?self $parent, public string $series, public int $skipped = 0)
-    {
-        $own = str_repeat('0'.$rule->separator, $rule->withParents ? $skipped : 0).$rule->style->written($count);
-        $this->figures = $rule->withParents && null !== $parent ? $parent->figures.$rule->separator.$own : $own;
+    public function __construct(
+        public LevelNumber $rule,
+        public int $level,
+        public int $count,
+        public ?self $parent,
+        public string $series,
+        public int $skipped = 0,
+    ) {
+        $own = str_repeat('0' . $rule->separator, $rule->withParents ? $skipped : 0) . $rule->style->written($count);
+        $this->figures = $rule->withParents && null !== $parent ? $parent->figures . $rule->separator . $own : $own;
     }
 
     public function label(): string
     {
-        return '' === $this->rule->word ? $this->figures : $this->rule->word.' '.$this->figures;
+        return '' === $this->rule->word ? $this->figures : $this->rule->word . ' ' . $this->figures;
     }
 }

@@ -9,7 +9,5 @@ use Stemmata\Core\Document\Document;
 final readonly class Applied
 {
     /** @param list<Notice> $notices what else the writer should know */
-    public function __construct(public Document $document, public array $notices = [])
-    {
-    }
+    public function __construct(public Document $document, public array $notices = []) {}
 }

@@ -10,9 +10,7 @@ use Stemmata\Core\Outline\SectionId;
 final readonly class Basis
 {
     /** @param list<SectionId> $texts sections whose text it rests on */
-    private function __construct(public bool $outline, public array $texts, public bool $everything = false)
-    {
-    }
+    private function __construct(public bool $outline, public array $texts, public bool $everything = false) {}
 
     public static function nothing(): self
     {
@@ -37,6 +35,10 @@ final readonly class Basis
 
     public function and(self $other): self
     {
-        return new self($this->outline || $other->outline, [...$this->texts, ...$other->texts], $this->everything || $other->everything);
+        return new self(
+            $this->outline || $other->outline,
+            [...$this->texts, ...$other->texts],
+            $this->everything || $other->everything,
+        );
     }
 }

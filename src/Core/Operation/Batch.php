@@ -10,9 +10,7 @@ use Stemmata\Core\Document\Document;
 final readonly class Batch implements Operation
 {
     /** @param non-empty-list<Operation> $operations */
-    public function __construct(public array $operations)
-    {
-    }
+    public function __construct(public array $operations) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -31,16 +29,21 @@ final readonly class Batch implements Operation
 
     public function restsOn(): Basis
     {
-        return array_reduce($this->operations, static fn (Basis $basis, Operation $operation): Basis => $basis->and($operation->restsOn()), Basis::nothing());
+        return array_reduce(
+            $this->operations,
+            static fn(Basis $basis, Operation $operation): Basis => $basis->and($operation->restsOn()),
+            Basis::nothing(),
+        );
     }
 
     public function describe(Document $before): string
     {
         $more = count($this->operations) - 1;
         if (1 === $more) {
-            return $this->operations[0]->describe($before).' and '.lcfirst($this->operations[1]->describe($before));
+            return $this->operations[0]->describe($before) . ' and ' . lcfirst($this->operations[1]->describe($before));
         }
 
-        return $this->operations[0]->describe($before).(0 === $more ? '' : sprintf(' and %s more steps', number_format($more)));
+        return $this->operations[0]->describe($before) .
+            (0 === $more ? '' : sprintf(' and %s more steps', number_format($more)));
     }
 }

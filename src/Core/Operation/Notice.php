@@ -8,7 +8,5 @@ namespace Stemmata\Core\Operation;
 final readonly class Notice
 {
     /** @param list<string> $sections ids of the sections meant, the first hundred at most */
-    public function __construct(public string $sentence, public array $sections)
-    {
-    }
+    public function __construct(public string $sentence, public array $sections) {}
 }

@@ -7,13 +7,17 @@ namespace Stemmata\Core\Operation;
 /** Nothing was changed. The sentence is for the writer, the reason for the program. */
 final readonly class Refused
 {
-    public function __construct(public RefusalReason $reason, public string $sentence)
-    {
-    }
+    public function __construct(public RefusalReason $reason, public string $sentence) {}
 
     public static function unknownSection(string $id): self
     {
-        return new self(RefusalReason::UnknownSection, sprintf('There is no section “%s” in this document; it may have been deleted.', mb_strcut(mb_scrub($id), 0, 40)));
+        return new self(
+            RefusalReason::UnknownSection,
+            sprintf(
+                'There is no section “%s” in this document; it may have been deleted.',
+                mb_strcut(mb_scrub($id), 0, 40),
+            ),
+        );
     }
 
     public static function missing(string $sentence): self
@@ -23,22 +27,34 @@ final readonly class Refused
 
     public static function sameDocument(): self
     {
-        return new self(RefusalReason::IntoItself, 'That is the document they are in; to move them within it, use the outline.');
+        return new self(
+            RefusalReason::IntoItself,
+            'That is the document they are in; to move them within it, use the outline.',
+        );
     }
 
     public static function stillThere(): self
     {
-        return new self(RefusalReason::NameTaken, 'That section is in the document still, so there is nothing to bring back.');
+        return new self(
+            RefusalReason::NameTaken,
+            'That section is in the document still, so there is nothing to bring back.',
+        );
     }
 
     public static function secondOpening(): self
     {
-        return new self(RefusalReason::OpeningIsFixed, 'There is an opening now, and a document has only one; take the words of the earlier one from the comparison.');
+        return new self(
+            RefusalReason::OpeningIsFixed,
+            'There is an opening now, and a document has only one; take the words of the earlier one from the comparison.',
+        );
     }
 
     public static function unknownOffcut(): self
     {
-        return new self(RefusalReason::UnknownSection, 'That offcut is no longer there; it may have been brought back already.');
+        return new self(
+            RefusalReason::UnknownSection,
+            'That offcut is no longer there; it may have been brought back already.',
+        );
     }
 
     public static function nothingPicked(): self
@@ -48,22 +64,37 @@ final readonly class Refused
 
     public static function openingHasNoLevel(): self
     {
-        return new self(RefusalReason::OpeningIsFixed, 'The opening has no heading, so it stays first and has no level.');
+        return new self(
+            RefusalReason::OpeningIsFixed,
+            'The opening has no heading, so it stays first and has no level.',
+        );
     }
 
     public static function tooHigh(string $name): self
     {
-        return new self(RefusalReason::LevelOutOfRange, sprintf('%s is at level 1 already; there is no higher level.', self::capital($name)));
+        return new self(
+            RefusalReason::LevelOutOfRange,
+            sprintf('%s is at level 1 already; there is no higher level.', self::capital($name)),
+        );
     }
 
     public static function tooDeep(string $name): self
     {
-        return new self(RefusalReason::LevelOutOfRange, sprintf('%s cannot go deeper: a heading in it would pass level 9, the deepest there is.', self::capital($name)));
+        return new self(
+            RefusalReason::LevelOutOfRange,
+            sprintf(
+                '%s cannot go deeper: a heading in it would pass level 9, the deepest there is.',
+                self::capital($name),
+            ),
+        );
     }
 
     public static function nothingDeeper(): self
     {
-        return new self(RefusalReason::LevelOutOfRange, 'Level 9 is the deepest there is, so nothing can stand under it.');
+        return new self(
+            RefusalReason::LevelOutOfRange,
+            'Level 9 is the deepest there is, so nothing can stand under it.',
+        );
     }
 
     public static function noWordsPicked(): self
@@ -83,12 +114,18 @@ final readonly class Refused
 
     public static function alreadyFirst(string $name): self
     {
-        return new self(RefusalReason::NoNeighbour, sprintf('%s is the first at its place already.', self::capital($name)));
+        return new self(
+            RefusalReason::NoNeighbour,
+            sprintf('%s is the first at its place already.', self::capital($name)),
+        );
     }
 
     public static function alreadyLast(string $name): self
     {
-        return new self(RefusalReason::NoNeighbour, sprintf('%s is the last at its place already.', self::capital($name)));
+        return new self(
+            RefusalReason::NoNeighbour,
+            sprintf('%s is the last at its place already.', self::capital($name)),
+        );
     }
 
     public static function nothingAbove(): self
@@ -108,7 +145,10 @@ final readonly class Refused
 
     public static function notAParagraph(): self
     {
-        return new self(RefusalReason::PositionOutside, 'Only a paragraph that stands on its own can become a heading.');
+        return new self(
+            RefusalReason::PositionOutside,
+            'Only a paragraph that stands on its own can become a heading.',
+        );
     }
 
     public static function headingHasNoWords(): self
@@ -118,7 +158,10 @@ final readonly class Refused
 
     public static function bookmarkTaken(string $name, string $where): self
     {
-        return new self(RefusalReason::NameTaken, sprintf('There is a bookmark “%s” already, in %s; give this one another name.', $name, $where));
+        return new self(
+            RefusalReason::NameTaken,
+            sprintf('There is a bookmark “%s” already, in %s; give this one another name.', $name, $where),
+        );
     }
 
     public static function idTaken(): self
@@ -158,16 +201,24 @@ final readonly class Refused
 
     public static function graftTooDeep(): self
     {
-        return new self(RefusalReason::LevelOutOfRange, 'Its headings cannot all stand here: the deepest would pass level 9.');
+        return new self(
+            RefusalReason::LevelOutOfRange,
+            'Its headings cannot all stand here: the deepest would pass level 9.',
+        );
     }
 
     public static function inBatch(int $index, self $refused): self
     {
-        return new self($refused->reason, 0 === $index ? $refused->sentence : sprintf('Step %d cannot be done, so nothing was changed. %s', $index + 1, $refused->sentence));
+        return new self(
+            $refused->reason,
+            0 === $index
+                ? $refused->sentence
+                : sprintf('Step %d cannot be done, so nothing was changed. %s', $index + 1, $refused->sentence),
+        );
     }
 
     private static function capital(string $name): string
     {
-        return mb_strtoupper(mb_substr($name, 0, 1)).mb_substr($name, 1);
+        return mb_strtoupper(mb_substr($name, 0, 1)) . mb_substr($name, 1);
     }
 }

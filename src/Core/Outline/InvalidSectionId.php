@@ -10,7 +10,12 @@ final class InvalidSectionId extends \InvalidArgumentException implements CoreEx
 {
     public static function malformed(string $value): self
     {
-        return new self(sprintf('“%s” is not the id of a section: an id is a small letter and eleven digits or small letters.', mb_strcut(mb_scrub($value), 0, 40)));
+        return new self(
+            sprintf(
+                '“%s” is not the id of a section: an id is a small letter and eleven digits or small letters.',
+                mb_strcut(mb_scrub($value), 0, 40),
+            ),
+        );
     }
 
     public static function notInOutline(SectionId $id): self

@@ -24,9 +24,7 @@ final readonly class Outline
      * @param string $levels one digit per section
      * @param string $flags  one hexadecimal digit per section
      */
-    private function __construct(public string $ids, public string $levels, public string $flags)
-    {
-    }
+    private function __construct(public string $ids, public string $levels, public string $flags) {}
 
     public static function empty(): self
     {
@@ -79,7 +77,7 @@ final readonly class Outline
     public function findPosition(SectionId $id): ?int
     {
         $from = 0;
-        while (false !== $at = strpos($this->ids, $id->value, $from)) {
+        while (false !== ($at = strpos($this->ids, $id->value, $from))) {
             // An id may also be met astride two neighbours.
             if (0 === $at % SectionId::LENGTH) {
                 return intdiv($at, SectionId::LENGTH);
@@ -133,7 +131,10 @@ final readonly class Outline
         return array_map(SectionId::fromString(...), '' === $this->ids ? [] : str_split($this->ids, SectionId::LENGTH));
     }
 
-    /** The position after the last section of the branch that starts here: the first later one that is not deeper. Nothing is under the opening. */
+    /**
+     * The position after the last section of the branch that starts here: the first later one that is not deeper.
+     * Nothing is under the opening.
+     */
     public function branchEnd(int $position): int
     {
         if ('0' === $this->levels[$position]) {
@@ -161,7 +162,8 @@ final readonly class Outline
     {
         $floor = $this->findParent($position) ?? -1;
         $sibling = null;
-        // Going back, each new lowest level is the head of all seen since; the last such head under the parent is the sibling.
+        // Going back, each new lowest level is the head of all seen since; the last such head under the parent is the
+        // sibling.
         $lowest = 10;
         for ($earlier = $position - 1; $earlier > $floor; --$earlier) {
             $level = (int) $this->levels[$earlier];
@@ -190,7 +192,9 @@ final readonly class Outline
         return $this->findParent($end) === $this->findParent($position) ? $end : null;
     }
 
-    /** A run of sections as an outline of its own; it may start at any level, but holds the opening only at its head. */
+    /**
+     * A run of sections as an outline of its own; it may start at any level, but holds the opening only at its head.
+     */
     public function slice(int $from, int $to): self
     {
         return new self(
@@ -200,7 +204,9 @@ final readonly class Outline
         );
     }
 
-    /** @throws InvalidOutline when a section would come to stand before the opening, or a second opening would appear */
+    /**
+     * @throws InvalidOutline when a section would come to stand before the opening, or a second opening would appear
+     */
     public function spliced(int $from, int $to, self $replacement): self
     {
         return self::packed(
@@ -218,7 +224,8 @@ final readonly class Outline
     /**
      * Many runs exchanged at once, at the cost of one.
      *
-     * @param list<array{int, int, self}> $exchanges from, to (exclusive) and what stands there instead; ascending, none inside another
+     * @param list<array{int, int, self}> $exchanges from, to (exclusive) and what stands there instead; ascending,
+     *     none inside another
      *
      * @throws InvalidOutline as spliced()
      */
@@ -227,9 +234,9 @@ final readonly class Outline
         [$ids, $levels, $flags, $at] = ['', '', '', 0];
         foreach ([...$exchanges, [$this->count(), $this->count(), self::empty()]] as [$from, $to, $replacement]) {
             $kept = $this->slice($at, $from);
-            $ids .= $kept->ids.$replacement->ids;
-            $levels .= $kept->levels.$replacement->levels;
-            $flags .= $kept->flags.$replacement->flags;
+            $ids .= $kept->ids . $replacement->ids;
+            $levels .= $kept->levels . $replacement->levels;
+            $flags .= $kept->flags . $replacement->flags;
             $at = $to;
         }
 
@@ -274,7 +281,11 @@ final readonly class Outline
     /** @param list<SectionId> $ids as many as there are sections */
     public function withIds(array $ids): self
     {
-        return self::packed(implode('', array_map(static fn (SectionId $id): string => $id->value, $ids)), $this->levels, $this->flags);
+        return self::packed(
+            implode('', array_map(static fn(SectionId $id): string => $id->value, $ids)),
+            $this->levels,
+            $this->flags,
+        );
     }
 
     /** How many sections two outlines have in common at their head, levels and flags included. */
@@ -301,7 +312,8 @@ final readonly class Outline
     /**
      * How many bytes two strings have in common at the head.
      *
-     * By halving: a comparison of whole heads runs at the speed of memory, and seventeen of them settle 10,000 sections.
+     * By halving: a comparison of whole heads runs at the speed of memory, and seventeen of them settle 10,000
+     * sections.
      */
     private static function headLength(string $a, string $b): int
     {

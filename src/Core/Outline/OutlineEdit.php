@@ -7,9 +7,7 @@ namespace Stemmata\Core\Outline;
 /** One step from an outline to another: `$removed` cells at `$at` give way to `$inserted`. */
 final readonly class OutlineEdit
 {
-    private function __construct(public int $at, public Outline $removed, public Outline $inserted)
-    {
-    }
+    private function __construct(public int $at, public Outline $removed, public Outline $inserted) {}
 
     public static function restored(int $at, Outline $removed, Outline $inserted): self
     {
@@ -60,7 +58,7 @@ final readonly class OutlineEdit
         }
         $first = $count - $turn;
         $cut = $first * SectionId::LENGTH;
-        if (substr($old->ids, $cut).substr($old->ids, 0, $cut) !== $new->ids) {
+        if (substr($old->ids, $cut) . substr($old->ids, 0, $cut) !== $new->ids) {
             return null;
         }
         if ($first <= $turn) {

@@ -7,9 +7,7 @@ namespace Stemmata\Core\Outline;
 /** Goes through an outline once and tells, for each section, its parent. Nothing of it is stored. */
 final readonly class OutlineWalk
 {
-    public function __construct(private Outline $outline)
-    {
-    }
+    public function __construct(private Outline $outline) {}
 
     /** @return list<int|null> the parent's position for each section, null at the top; one pass, one small stack */
     public function parents(): array

@@ -14,14 +14,12 @@ final readonly class SectionId
     /** For whatever else has to know one from other words. */
     public const PATTERN = '[a-z][0-9a-z]{11}';
 
-    private function __construct(public string $value)
-    {
-    }
+    private function __construct(public string $value) {}
 
     /** @throws InvalidSectionId */
     public static function fromString(string $value): self
     {
-        if (1 !== preg_match('/\A'.self::PATTERN.'\z/', $value)) {
+        if (1 !== preg_match('/\A' . self::PATTERN . '\z/', $value)) {
             throw InvalidSectionId::malformed($value);
         }
 

@@ -7,7 +7,8 @@ namespace Stemmata\Core\Rendition;
 use Stemmata\Core\Text\Node;
 
 /**
- * Goes through the blocks of a text. A format that does not say what becomes of one kind does not compile, so that none is
+ * Goes through the blocks of a text. A format that does not say what becomes of one kind does not compile, so that none
+ * is
  * ever left out by oversight.
  */
 abstract class BlockVisitor

@@ -13,7 +13,10 @@ final readonly class ContentsLine
      * @param string $words   number and heading
      * @param string $place   the name of the place there
      */
-    public function __construct(public string $section, public int $level, public string $words, public string $place)
-    {
-    }
+    public function __construct(
+        public string $section,
+        public int $level,
+        public string $words,
+        public string $place,
+    ) {}
 }

@@ -38,13 +38,19 @@ abstract class InlineVisitor
     /**
      * @param list<Node> $nodes
      *
-     * @return iterable<int, array{Mark|null, list<Node>}> by the position behind each group: a part without a mark at this depth, or all neighbours with the same one
+     * @return iterable<int, array{Mark|null,
+     *     list<Node>}> by the position behind each group: a part without a mark at this depth,
+     *     or all neighbours with the same one
      */
     final protected static function groups(array $nodes, int $depth): iterable
     {
         for ($at = 0, $count = count($nodes); $at < $count; $at = $end) {
             $mark = $nodes[$at]->marks[$depth] ?? null;
-            for ($end = $at + 1; null !== $mark && $end < $count && ($nodes[$end]->marks[$depth] ?? null) == $mark; ++$end) {
+            for (
+                $end = $at + 1;
+                null !== $mark && $end < $count && ($nodes[$end]->marks[$depth] ?? null) == $mark;
+                ++$end
+            ) {
             }
             yield $end => [$mark, array_slice($nodes, $at, $end - $at)];
         }

@@ -20,12 +20,11 @@ final readonly class Places
 {
     /**
      * @param array<string, string>         $byId
-     * @param array<string, array{int, string}> $places the position and the heading of the section that each place lies in
+     * @param array<string, array{int,
+     *     string}> $places the position and the heading of the section that each place lies in
      * @param list<string>                  $numbers by position
      */
-    private function __construct(private array $byId, private array $places, private array $numbers)
-    {
-    }
+    private function __construct(private array $byId, private array $places, private array $numbers) {}
 
     public static function in(Document $document): self
     {
@@ -47,17 +46,21 @@ final readonly class Places
             if (!isset($linked[$id->value])) {
                 continue;
             }
-            $base = 'sec-'.(Slug::of($document->sectionAt($position)->heading->plainText()) ?: (string) ($position + 1));
+            $base =
+                'sec-' . (Slug::of($document->sectionAt($position)->heading->plainText()) ?: (string) ($position + 1));
             $name = $base;
             for ($number = 2; isset($taken[$name]); ++$number) {
-                $name = $base.'-'.$number;
+                $name = $base . '-' . $number;
             }
             $taken[$name] = true;
             $byId[$id->value] = $name;
         }
 
         // A branch speaks of what stands outside it as the whole document does, but cannot lead there.
-        [$places, $numbers] = null === $document->whole ? [$places, $document->numbers()] : [self::places($document->whole), $document->whole->numbers()];
+        [$places, $numbers] =
+            null === $document->whole
+                ? [$places, $document->numbers()]
+                : [self::places($document->whole), $document->whole->numbers()];
 
         return new self($byId, $places, $numbers);
     }
@@ -68,7 +71,9 @@ final readonly class Places
         $places = [];
         foreach ($document->sections() as $position => $section) {
             $place = [$position, $section->heading->plainText()];
-            $places += [$section->id->value => $place] + array_fill_keys(array_keys(References::in($section)->bookmarks), $place);
+            $places +=
+                [$section->id->value => $place] +
+                array_fill_keys(array_keys(References::in($section)->bookmarks), $place);
         }
 
         return $places;
@@ -79,7 +84,10 @@ final readonly class Places
         return $this->byId[$id] ?? null;
     }
 
-    /** @return array<string, string> the name of each place by its id: sections that something leads to, and all bookmarks */
+    /**
+     * @return array<string, string> the name of each place by its id: sections that something leads to,
+     *     and all bookmarks
+     */
     public function names(): array
     {
         return $this->byId;
@@ -122,6 +130,6 @@ final readonly class Places
     {
         $id = LinkTarget::findInnerId($target);
 
-        return null === $id ? $target : '#'.($this->byId[$id] ?? $id);
+        return null === $id ? $target : '#' . ($this->byId[$id] ?? $id);
     }
 }

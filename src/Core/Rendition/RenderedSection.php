@@ -29,8 +29,7 @@ final readonly class RenderedSection
         public ?string $place,
         public array $heading,
         public array $blocks,
-    ) {
-    }
+    ) {}
 
     public function isAppendix(): bool
     {

@@ -30,8 +30,7 @@ final readonly class Rendition
         private array $counted,
         public Places $places,
         private Effort $effort,
-    ) {
-    }
+    ) {}
 
     /** @param Document $document the whole, or a branch of one (`Document::findBranch`) */
     public static function of(Document $document, RenditionOptions $options = new RenditionOptions()): self
@@ -86,7 +85,8 @@ final readonly class Rendition
     /** Whether a program that counts the sections of this file from 1 on comes to the same numbers. */
     public function countsFromOne(): bool
     {
-        return !$this->isBranch() || $this->counted == self::numbersOf($this->document->withOutline($this->document->outline));
+        return !$this->isBranch() ||
+            $this->counted == self::numbersOf($this->document->withOutline($this->document->outline));
     }
 
     /** @return list<ContentsLine> of a contents block, as they were when it was last refreshed */
@@ -94,12 +94,15 @@ final readonly class Rendition
     {
         $hasNumbers = true === $contents->attribute('numbers');
 
-        return array_map(fn (array $line): ContentsLine => new ContentsLine(
-            $line['section'],
-            $line['level'],
-            ('' !== $line['number'] && $hasNumbers ? $line['number'].' ' : '').$line['heading'],
-            $this->places->findName($line['section']) ?? $line['section'],
-        ), ContentsLines::kept($contents));
+        return array_map(
+            fn(array $line): ContentsLine => new ContentsLine(
+                $line['section'],
+                $line['level'],
+                ('' !== $line['number'] && $hasNumbers ? $line['number'] . ' ' : '') . $line['heading'],
+                $this->places->findName($line['section']) ?? $line['section'],
+            ),
+            ContentsLines::kept($contents),
+        );
     }
 
     /** What a calculation comes to; null when it cannot be worked out. */
@@ -116,7 +119,10 @@ final readonly class Rendition
         return strtr($calculation->plainText(), "\n", ' ');
     }
 
-    /** The id of the place in the file that a link or a cross-reference leads to; null for an address, or a place left out. */
+    /**
+     * The id of the place in the file that a link or a cross-reference leads to; null for an address, or a place left
+     * out.
+     */
     public function findPlaceId(string $target): ?string
     {
         $id = LinkTarget::findInnerId($target);
@@ -147,6 +153,10 @@ final readonly class Rendition
         }
         $at = $whole->outline->positionOf($document->outline->idAt(0));
 
-        return array_slice(Numbers::counted($whole->outline, $whole->setup->numbering), $at, $document->outline->count());
+        return array_slice(
+            Numbers::counted($whole->outline, $whole->setup->numbering),
+            $at,
+            $document->outline->count(),
+        );
     }
 }

@@ -8,7 +8,5 @@ namespace Stemmata\Core\Rendition;
 final readonly class RenditionOptions
 {
     /** @param bool $keepsNumbers whether a branch keeps the numbers that it has in the whole document */
-    public function __construct(public bool $keepsNumbers = true)
-    {
-    }
+    public function __construct(public bool $keepsNumbers = true) {}
 }

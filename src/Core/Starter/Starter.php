@@ -20,9 +20,14 @@ use Stemmata\Core\Text\Heading;
 final readonly class Starter
 {
     /** @param list<StarterPart> $parts */
-    public function __construct(public string $id, public string $name, public string $description, public array $parts, public Scheme $numbering, public string $guidingStatement = '')
-    {
-    }
+    public function __construct(
+        public string $id,
+        public string $name,
+        public string $description,
+        public array $parts,
+        public Scheme $numbering,
+        public string $guidingStatement = '',
+    ) {}
 
     /** A new document with this outline and no text. */
     public function opened(string $title, IdSource $ids): Document
@@ -31,9 +36,17 @@ final readonly class Starter
         $flags = '';
         $required = [];
         foreach ($this->parts as $part) {
-            $section = new Section($ids->next(), Heading::plain($part->heading), Body::empty(), $part->aim, $part->target);
+            $section = new Section(
+                $ids->next(),
+                Heading::plain($part->heading),
+                Body::empty(),
+                $part->aim,
+                $part->target,
+            );
             $sections[] = [Level::ofHeading($part->level), $section];
-            $flags .= dechex(($part->isNumbered ? 0 : Outline::UNNUMBERED) | ($part->isAppendix ? Outline::APPENDIX : 0));
+            $flags .= dechex(
+                ($part->isNumbered ? 0 : Outline::UNNUMBERED) | ($part->isAppendix ? Outline::APPENDIX : 0),
+            );
             if ($part->isRequired) {
                 $required[] = new RequiredPart($part->heading, $section->id);
             }
@@ -48,7 +61,10 @@ final readonly class Starter
     /** The outline of a document, without its text, to begin others from. */
     public static function of(string $id, string $name, Document $document): self
     {
-        $required = array_map(static fn (RequiredPart $part): string => $part->section->value, $document->setup->requiredParts);
+        $required = array_map(
+            static fn(RequiredPart $part): string => $part->section->value,
+            $document->setup->requiredParts,
+        );
         $parts = [];
         foreach ($document->sections() as $position => $section) {
             $level = $document->outline->levelAt($position);
@@ -67,7 +83,14 @@ final readonly class Starter
         }
 
         // Counting set to a number at one section of the old document means nothing in a new one.
-        return new self($id, $name, '', $parts, $document->setup->numbering->withStarts([]), $document->titleBlock->guidingStatement);
+        return new self(
+            $id,
+            $name,
+            '',
+            $parts,
+            $document->setup->numbering->withStarts([]),
+            $document->titleBlock->guidingStatement,
+        );
     }
 
     /** @return array<string, mixed> */
@@ -98,6 +121,13 @@ final readonly class Starter
             }
         }
 
-        return new self($id, $name, '', $parts, Scheme::fromJson($json['numbering'] ?? null), is_string($json['guidingStatement'] ?? null) ? $json['guidingStatement'] : '');
+        return new self(
+            $id,
+            $name,
+            '',
+            $parts,
+            Scheme::fromJson($json['numbering'] ?? null),
+            is_string($json['guidingStatement'] ?? null) ? $json['guidingStatement'] : '',
+        );
     }
 }

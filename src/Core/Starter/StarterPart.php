@@ -21,6 +21,5 @@ final readonly class StarterPart
         public bool $isRequired = false,
         public bool $isNumbered = true,
         public bool $isAppendix = false,
-    ) {
-    }
+    ) {}
 }

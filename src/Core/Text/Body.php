@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Text;
 
-/** The text that stands under one heading: a list of blocks. Positions run from 0, before the first block, to size(). */
+/**
+ * The text that stands under one heading: a list of blocks. Positions run from 0, before the first block, to size().
+ */
 final readonly class Body
 {
     /** @param list<Node> $blocks already known to fit BodySchema */
-    private function __construct(public array $blocks)
-    {
-    }
+    private function __construct(public array $blocks) {}
 
     public static function empty(): self
     {
@@ -29,7 +29,10 @@ final readonly class Body
         return new self((new BodySchema())->readBlocks($json));
     }
 
-    /** @param string $stored what is kept where a body should be; it is shown whole, and kept as it is until the writer takes it out */
+    /**
+     * @param string $stored what is kept where a body should be; it is shown whole, and kept as it is until the writer
+     * takes it out
+     */
     public static function unreadable(string $stored): self
     {
         return new self([new Node('unreadable', content: '' === $stored ? [] : [Node::text($stored)])]);
@@ -38,7 +41,9 @@ final readonly class Body
     /** What is kept in place of a body that can be read. */
     public function findUnreadable(): ?string
     {
-        return 1 === count($this->blocks) && 'unreadable' === $this->blocks[0]->type ? $this->blocks[0]->plainText() : null;
+        return 1 === count($this->blocks) && 'unreadable' === $this->blocks[0]->type
+            ? $this->blocks[0]->plainText()
+            : null;
     }
 
     public function isEmpty(): bool
@@ -110,13 +115,13 @@ final readonly class Body
     /** @param \Closure(Node): Node $change */
     public function mapped(\Closure $change): self
     {
-        return new self(array_map(static fn (Node $block): Node => $block->mapped($change), $this->blocks));
+        return new self(array_map(static fn(Node $block): Node => $block->mapped($change), $this->blocks));
     }
 
     /** @return list<array<string, mixed>> */
     public function toJson(): array
     {
-        return array_map(static fn (Node $block): array => $block->toJson(), $this->blocks);
+        return array_map(static fn(Node $block): array => $block->toJson(), $this->blocks);
     }
 
     /**

@@ -14,38 +14,94 @@ use Stemmata\Core\Outline\SectionId;
  * Which parts a text may hold, and which may stand in which. The editor builds its own schema from this table
  * (`bin/console stemmata:schema`), so the two cannot differ.
  *
- * `content` is written as the editor's library writes it: names or groups, each with `+` (one or more), `*` (any number)
- * or neither (exactly one). `attributes` gives for each the pattern or kind its value must have; a trailing `?` allows null.
+ * `content` is written as the editor's library writes it: names or groups, each with `+` (one or more), `*` (any
+ * number)
+ * or neither (exactly one). `attributes` gives for each the pattern or kind its value must have; a trailing `?` allows
+ * null.
  */
 final class BodySchema
 {
     private const MAX_DEPTH = 60;
     private const ALL_MARKS = ['emphasis', 'strong', 'code', 'superscript', 'subscript', 'link'];
 
-    /** @var array<string, array{group: string|null, content: string|null, marks: bool, attributes: array<string, string>}> */
+    /**
+     * @var array<string, array{group: string|null, content: string|null, marks: bool, attributes: array<string,
+     *     string>}>
+     */
     public const NODES = [
-        'paragraph' => ['group' => 'block', 'content' => 'inline*', 'marks' => true, 'attributes' => ['look' => 'look?']],
+        'paragraph' => [
+            'group' => 'block',
+            'content' => 'inline*',
+            'marks' => true,
+            'attributes' => ['look' => 'look?'],
+        ],
         'quotation' => ['group' => 'block', 'content' => 'block+', 'marks' => false, 'attributes' => []],
         'bulletList' => ['group' => 'block', 'content' => 'listItem+', 'marks' => false, 'attributes' => []],
-        'orderedList' => ['group' => 'block', 'content' => 'listItem+', 'marks' => false, 'attributes' => ['start' => 'integer']],
+        'orderedList' => [
+            'group' => 'block',
+            'content' => 'listItem+',
+            'marks' => false,
+            'attributes' => ['start' => 'integer'],
+        ],
         'listItem' => ['group' => null, 'content' => 'paragraph block*', 'marks' => false, 'attributes' => []],
-        'codeBlock' => ['group' => 'block', 'content' => 'text*', 'marks' => false, 'attributes' => ['language' => 'words?']],
-        'figure' => ['group' => 'block', 'content' => 'inline*', 'marks' => true, 'attributes' => ['src' => 'image', 'alt' => 'words']],
+        'codeBlock' => [
+            'group' => 'block',
+            'content' => 'text*',
+            'marks' => false,
+            'attributes' => ['language' => 'words?'],
+        ],
+        'figure' => [
+            'group' => 'block',
+            'content' => 'inline*',
+            'marks' => true,
+            'attributes' => ['src' => 'image', 'alt' => 'words'],
+        ],
         'table' => ['group' => 'block', 'content' => 'caption tableRow+', 'marks' => false, 'attributes' => []],
         'caption' => ['group' => null, 'content' => 'inline*', 'marks' => true, 'attributes' => []],
         'tableRow' => ['group' => null, 'content' => 'tableCell+', 'marks' => false, 'attributes' => []],
-        'tableCell' => ['group' => null, 'content' => 'inline*', 'marks' => true, 'attributes' => ['header' => 'boolean', 'align' => 'align?']],
+        'tableCell' => [
+            'group' => null,
+            'content' => 'inline*',
+            'marks' => true,
+            'attributes' => ['header' => 'boolean', 'align' => 'align?'],
+        ],
         'calculation' => ['group' => 'block', 'content' => 'text*', 'marks' => false, 'attributes' => []],
         'separator' => ['group' => 'block', 'content' => null, 'marks' => false, 'attributes' => []],
         'pageBreak' => ['group' => 'block', 'content' => null, 'marks' => false, 'attributes' => []],
-        'contents' => ['group' => 'block', 'content' => null, 'marks' => false, 'attributes' => ['title' => 'words', 'from' => 'level', 'to' => 'level', 'numbers' => 'boolean', 'lines' => 'contentsLines']],
+        'contents' => [
+            'group' => 'block',
+            'content' => null,
+            'marks' => false,
+            'attributes' => [
+                'title' => 'words',
+                'from' => 'level',
+                'to' => 'level',
+                'numbers' => 'boolean',
+                'lines' => 'contentsLines',
+            ],
+        ],
         // What the database holds in place of a text, when that was damaged: kept to the letter and shown as such.
         'unreadable' => ['group' => 'block', 'content' => 'text*', 'marks' => false, 'attributes' => []],
         'text' => ['group' => 'inline', 'content' => null, 'marks' => false, 'attributes' => []],
         'hardBreak' => ['group' => 'inline', 'content' => null, 'marks' => false, 'attributes' => []],
-        'bookmark' => ['group' => 'inline', 'content' => null, 'marks' => false, 'attributes' => ['id' => 'id', 'name' => 'bookmarkName']],
-        'crossReference' => ['group' => 'inline', 'content' => null, 'marks' => false, 'attributes' => ['href' => 'target', 'shows' => 'shows']],
-        'image' => ['group' => 'inline', 'content' => null, 'marks' => false, 'attributes' => ['src' => 'image', 'alt' => 'words']],
+        'bookmark' => [
+            'group' => 'inline',
+            'content' => null,
+            'marks' => false,
+            'attributes' => ['id' => 'id', 'name' => 'bookmarkName'],
+        ],
+        'crossReference' => [
+            'group' => 'inline',
+            'content' => null,
+            'marks' => false,
+            'attributes' => ['href' => 'target', 'shows' => 'shows'],
+        ],
+        'image' => [
+            'group' => 'inline',
+            'content' => null,
+            'marks' => false,
+            'attributes' => ['src' => 'image', 'alt' => 'words'],
+        ],
         'footnote' => ['group' => 'inline', 'content' => 'text*', 'marks' => true, 'attributes' => []],
     ];
 
@@ -122,7 +178,7 @@ final class BodySchema
         $types = '';
         foreach ($content as $node) {
             $this->checkNode($node, $type, $marks, $depth);
-            $types .= $node->type.' ';
+            $types .= $node->type . ' ';
         }
         $this->requireFit($types, $type, $expression, $depth);
     }
@@ -177,7 +233,7 @@ final class BodySchema
                 // It held nothing but signs that are no characters.
                 continue;
             }
-            $types .= $node->type.' ';
+            $types .= $node->type . ' ';
             $nodes[] = $node;
         }
         $this->requireFit($types, $type, $expression, $depth);
@@ -192,13 +248,18 @@ final class BodySchema
         }
         $rule = self::NODES[$type] ?? throw InvalidBody::unknownNode($type);
         if ('text' === $type) {
-            return Node::text(Characters::cleaned($this->readText($json['text'] ?? null)), $this->readMarks($json['marks'] ?? [], $in, $marks));
+            return Node::text(
+                Characters::cleaned($this->readText($json['text'] ?? null)),
+                $this->readMarks($json['marks'] ?? [], $in, $marks),
+            );
         }
 
         return new Node(
             $type,
             $this->readAttributes($type, $rule['attributes'], $json['attrs'] ?? []),
-            null === $rule['content'] ? [] : $this->readContent($json['content'] ?? [], $type, $rule['content'], $rule['marks'], $depth + 1),
+            null === $rule['content']
+                ? []
+                : $this->readContent($json['content'] ?? [], $type, $rule['content'], $rule['marks'], $depth + 1),
             marks: $this->readMarks($json['marks'] ?? [], $in, $marks),
         );
     }
@@ -228,7 +289,10 @@ final class BodySchema
                 throw InvalidBody::unknownMark($type, $in);
             }
             $attributes = [];
-            foreach ($this->readAttributes($type, self::MARKS[$type]['attributes'], $mark['attrs'] ?? []) as $name => $value) {
+            foreach (
+                $this->readAttributes($type, self::MARKS[$type]['attributes'], $mark['attrs'] ?? [])
+                as $name => $value
+            ) {
                 $attributes[$name] = is_scalar($value) ? $value : null;
             }
             $marks[] = new Mark($type, $attributes);
@@ -251,7 +315,9 @@ final class BodySchema
         foreach ($rules as $name => $kind) {
             $value = $json[$name] ?? null;
             if (!(null === $value && str_ends_with($kind, '?')) && !self::isOfKind($value, rtrim($kind, '?'))) {
-                throw 'bookmarkName' === $kind ? InvalidBody::bookmarkName() : InvalidBody::wrongAttribute($type, $name);
+                throw 'bookmarkName' === $kind
+                    ? InvalidBody::bookmarkName()
+                    : InvalidBody::wrongAttribute($type, $name);
             }
             // Few paragraphs carry a look; the others need not say so.
             if (null !== $value || 'look?' !== $kind) {
@@ -271,7 +337,7 @@ final class BodySchema
             'words' => is_string($value) && mb_check_encoding($value, 'UTF-8') && strlen($value) <= 4096,
             'line' => is_string($value) && mb_check_encoding($value, 'UTF-8') && strlen($value) <= Heading::MAX_BYTES,
             'align' => in_array($value, ['left', 'center', 'right'], true),
-            'id' => is_string($value) && 1 === preg_match('/\A'.SectionId::PATTERN.'\z/', $value),
+            'id' => is_string($value) && 1 === preg_match('/\A' . SectionId::PATTERN . '\z/', $value),
             'bookmarkName' => is_string($value) && BookmarkName::isValid($value),
             'shows' => is_string($value) && null !== CrossReferenceShows::tryFrom($value),
             'target' => is_string($value) && LinkTarget::isValid($value),
@@ -288,11 +354,12 @@ final class BodySchema
             return false;
         }
         foreach ($lines as $line) {
-            $isLine = is_array($line)
-                && self::isOfKind($line['section'] ?? null, 'id')
-                && self::isOfKind($line['level'] ?? null, 'level')
-                && self::isOfKind($line['number'] ?? null, 'line')
-                && self::isOfKind($line['heading'] ?? null, 'line');
+            $isLine =
+                is_array($line) &&
+                self::isOfKind($line['section'] ?? null, 'id') &&
+                self::isOfKind($line['level'] ?? null, 'level') &&
+                self::isOfKind($line['number'] ?? null, 'line') &&
+                self::isOfKind($line['heading'] ?? null, 'line');
             if (!$isLine) {
                 return false;
             }
@@ -307,11 +374,15 @@ final class BodySchema
         $pattern = '';
         foreach (explode(' ', $expression) as $term) {
             $name = rtrim($term, '+*');
-            $members = array_keys(array_filter(self::NODES, static fn (array $rule): bool => $rule['group'] === $name));
+            $members = array_keys(array_filter(self::NODES, static fn(array $rule): bool => $rule['group'] === $name));
             $repeat = substr($term, strlen($name));
-            $pattern .= sprintf('(?:(?:%s) )%s', implode('|', [] === $members ? [$name] : $members), '' === $repeat ? '' : $repeat.'+');
+            $pattern .= sprintf(
+                '(?:(?:%s) )%s',
+                implode('|', [] === $members ? [$name] : $members),
+                '' === $repeat ? '' : $repeat . '+',
+            );
         }
 
-        return '/\A'.$pattern.'\z/';
+        return '/\A' . $pattern . '\z/';
     }
 }

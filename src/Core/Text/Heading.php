@@ -11,9 +11,7 @@ final readonly class Heading
     public const MAX_BYTES = 8192;
 
     /** @param list<Node> $inline */
-    private function __construct(public array $inline)
-    {
-    }
+    private function __construct(public array $inline) {}
 
     public static function none(): self
     {
@@ -27,10 +25,16 @@ final readonly class Heading
         return '' === $line ? self::none() : new self([Node::text($line)]);
     }
 
-    /** @param list<Node> $inline a line break among them becomes a blank, for a heading is one line; blanks at its ends go */
+    /**
+     * @param list<Node> $inline a line break among them becomes a blank,
+     *     for a heading is one line; blanks at its ends go
+     */
     public static function ofInline(array $inline): self
     {
-        $line = array_map(static fn (Node $node): Node => 'hardBreak' === $node->type ? Node::text(' ') : $node, $inline);
+        $line = array_map(
+            static fn(Node $node): Node => 'hardBreak' === $node->type ? Node::text(' ') : $node,
+            $inline,
+        );
 
         return new self(self::trimmed(array_reverse(self::trimmed(array_reverse($line), rtrim(...))), ltrim(...)));
     }
@@ -79,12 +83,13 @@ final readonly class Heading
     /** Whether there is more to it than its words. */
     public function isPlain(): bool
     {
-        return [] === $this->inline || (1 === count($this->inline) && $this->inline[0]->isText() && [] === $this->inline[0]->marks);
+        return [] === $this->inline ||
+            (1 === count($this->inline) && $this->inline[0]->isText() && [] === $this->inline[0]->marks);
     }
 
     /** @return list<array<string, mixed>> */
     public function toJson(): array
     {
-        return array_map(static fn (Node $node): array => $node->toJson(), $this->inline);
+        return array_map(static fn(Node $node): array => $node->toJson(), $this->inline);
     }
 }

@@ -13,10 +13,17 @@ final class HollowParts
         if (BodySchema::isLeaf($node->type)) {
             return $node;
         }
-        $content = array_values(array_filter(array_map(
-            static fn (Node $child): ?Node => BodySchema::isBlock($child->type) ? self::filledUp($child) : $child,
-            $node->content,
-        ), static fn (?Node $child): bool => null !== $child));
+        $content = array_values(
+            array_filter(
+                array_map(
+                    static fn(Node $child): ?Node => BodySchema::isBlock($child->type)
+                        ? self::filledUp($child)
+                        : $child,
+                    $node->content,
+                ),
+                static fn(?Node $child): bool => null !== $child,
+            ),
+        );
 
         return match ($node->type) {
             'figure' => $node->withContent($content),
@@ -46,7 +53,12 @@ final class HollowParts
         if ([] === $filled) {
             return null;
         }
-        $rows = array_values(array_filter($table->content, static fn (Node $part): bool => 'tableRow' === $part->type && [] !== $part->content));
+        $rows = array_values(
+            array_filter(
+                $table->content,
+                static fn(Node $part): bool => 'tableRow' === $part->type && [] !== $part->content,
+            ),
+        );
         $caption = 'caption' === $table->content[0]->type ? $table->content[0] : new Node('caption');
         if ([] === $rows) {
             return Node::paragraph($caption->content);

@@ -25,15 +25,21 @@ final readonly class Look
         public ?int $before = null,
         public ?int $after = null,
         public string $style = '',
-    ) {
-    }
+    ) {}
 
     /** @return array<string, mixed>|null null for a look that says nothing */
     public function toJson(): ?array
     {
         $json = array_filter(
-            ['size' => $this->size, 'align' => $this->align, 'caps' => $this->caps, 'before' => $this->before, 'after' => $this->after, 'style' => $this->style],
-            static fn (mixed $value): bool => !in_array($value, [null, false, ''], true),
+            [
+                'size' => $this->size,
+                'align' => $this->align,
+                'caps' => $this->caps,
+                'before' => $this->before,
+                'after' => $this->after,
+                'style' => $this->style,
+            ],
+            static fn(mixed $value): bool => !in_array($value, [null, false, ''], true),
         );
 
         return [] === $json ? null : $json;
@@ -43,10 +49,17 @@ final readonly class Look
     {
         $json = $paragraph->attribute('look');
         $json = is_array($json) ? $json : [];
-        $number = static fn (string $field): ?int => is_int($json[$field] ?? null) ? $json[$field] : null;
-        $text = static fn (string $field): ?string => is_string($json[$field] ?? null) ? $json[$field] : null;
+        $number = static fn(string $field): ?int => is_int($json[$field] ?? null) ? $json[$field] : null;
+        $text = static fn(string $field): ?string => is_string($json[$field] ?? null) ? $json[$field] : null;
 
-        return new self($number('size'), $text('align'), true === ($json['caps'] ?? false), $number('before'), $number('after'), $text('style') ?? '');
+        return new self(
+            $number('size'),
+            $text('align'),
+            true === ($json['caps'] ?? false),
+            $number('before'),
+            $number('after'),
+            $text('style') ?? '',
+        );
     }
 
     public static function isSound(mixed $json): bool

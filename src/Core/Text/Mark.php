@@ -8,9 +8,7 @@ namespace Stemmata\Core\Text;
 final readonly class Mark
 {
     /** @param array<string, scalar|null> $attributes */
-    public function __construct(public string $type, public array $attributes = [])
-    {
-    }
+    public function __construct(public string $type, public array $attributes = []) {}
 
     public static function link(string $target, ?string $hint = null): self
     {

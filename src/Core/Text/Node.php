@@ -23,8 +23,7 @@ final readonly class Node
         public array $content = [],
         public string $text = '',
         public array $marks = [],
-    ) {
-    }
+    ) {}
 
     /** @param list<Mark> $marks */
     public static function text(string $text, array $marks = []): self
@@ -57,7 +56,7 @@ final readonly class Node
     /** @param list<Node> $content */
     public static function sizeOf(array $content): int
     {
-        return array_sum(array_map(static fn (self $node): int => $node->size(), $content));
+        return array_sum(array_map(static fn(self $node): int => $node->size(), $content));
     }
 
     /** @param list<Node> $content */
@@ -147,7 +146,7 @@ final readonly class Node
             $start = $end;
         }
 
-        return array_values(array_filter($kept, static fn (self $node): bool => !$node->isText() || '' !== $node->text));
+        return array_values(array_filter($kept, static fn(self $node): bool => !$node->isText() || '' !== $node->text));
     }
 
     private function between(int $from, int $to): self
@@ -166,7 +165,7 @@ final readonly class Node
     public function walk(): iterable
     {
         $pending = [$this];
-        while (null !== $node = array_pop($pending)) {
+        while (null !== ($node = array_pop($pending))) {
             yield $node;
             foreach (array_reverse($node->content) as $child) {
                 $pending[] = $child;
@@ -181,7 +180,7 @@ final readonly class Node
      */
     public function mapped(\Closure $change): self
     {
-        $content = array_map(static fn (self $child): self => $child->mapped($change), $this->content);
+        $content = array_map(static fn(self $child): self => $child->mapped($change), $this->content);
 
         return $change($content === $this->content ? $this : $this->withContent($content));
     }
@@ -194,13 +193,13 @@ final readonly class Node
             $json['attrs'] = $this->attributes;
         }
         if ([] !== $this->content) {
-            $json['content'] = array_map(static fn (self $node): array => $node->toJson(), $this->content);
+            $json['content'] = array_map(static fn(self $node): array => $node->toJson(), $this->content);
         }
         if ($this->isText()) {
             $json['text'] = $this->text;
         }
         if ([] !== $this->marks) {
-            $json['marks'] = array_map(static fn (Mark $mark): array => $mark->toJson(), $this->marks);
+            $json['marks'] = array_map(static fn(Mark $mark): array => $mark->toJson(), $this->marks);
         }
 
         return $json;

@@ -7,7 +7,8 @@ namespace Stemmata\Core\Text;
 use Stemmata\Core\Link\LinkTarget;
 
 /**
- * A picture's bytes and what kind of picture they are. A text holds only its address, `picture:HASH`; the bytes are kept
+ * A picture's bytes and what kind of picture they are. A text holds only its address, `picture:HASH`; the bytes are
+ * kept
  * once, however many texts and earlier states of them show it.
  */
 final readonly class Picture
@@ -25,7 +26,7 @@ final readonly class Picture
     /** @param string $kind the subtype of image/ in the media type, such as “png” or “svg+xml” */
     public function __construct(public string $kind, public string $bytes)
     {
-        $this->hash = hash('sha256', $kind."\n".$bytes);
+        $this->hash = hash('sha256', $kind . "\n" . $bytes);
     }
 
     /** Known by what the bytes are, not by what a name says; null when they are no picture that a text may show. */
@@ -36,17 +37,25 @@ final readonly class Picture
             str_starts_with($bytes, "\xFF\xD8\xFF") => 'jpeg',
             str_starts_with($bytes, 'GIF87a'), str_starts_with($bytes, 'GIF89a') => 'gif',
             str_starts_with($bytes, 'RIFF') && 'WEBP' === substr($bytes, 8, 4) => 'webp',
-            1 === preg_match('/\A(?:\xEF\xBB\xBF)?\s*(?:<\?xml[^>]*>\s*)?(?:<!--.*?-->\s*)*(?:<!DOCTYPE[^>]*>\s*)?<svg[\s>]/s', substr($bytes, 0, 4096)) => 'svg+xml',
+            1 ===
+                preg_match(
+                    '/\A(?:\xEF\xBB\xBF)?\s*(?:<\?xml[^>]*>\s*)?(?:<!--.*?-->\s*)*(?:<!DOCTYPE[^>]*>\s*)?<svg[\s>]/s',
+                    substr($bytes, 0, 4096),
+                )
+                => 'svg+xml',
             default => null,
         };
 
         return null === $kind ? null : new self($kind, $bytes);
     }
 
-    /** Null for an address that does not hold the picture itself, or not in the one form of RFC 2397 that could be written again to the letter. */
+    /**
+     * Null for an address that does not hold the picture itself, or not in the one form of RFC 2397 that could be
+     * written again to the letter.
+     */
     public static function findInDataAddress(string $address): ?self
     {
-        if (1 !== preg_match(self::DATA_ADDRESS.'~', $address, $match)) {
+        if (1 !== preg_match(self::DATA_ADDRESS . '~', $address, $match)) {
             return null;
         }
         $picture = new self($match[1], (string) base64_decode(substr($address, strlen($match[0])), true));
@@ -63,26 +72,26 @@ final readonly class Picture
     /** What may stand for a picture in a text: one that is kept, one within its address, one elsewhere, or none yet. */
     public static function isAddress(string $address): bool
     {
-        return '' === $address
-            || null !== self::findHash($address)
-            || 1 === preg_match(self::DATA_ADDRESS.'[A-Za-z0-9+/=]*+\z~', $address)
-            || (!str_starts_with(strtolower(ltrim($address)), 'data:') && LinkTarget::isValid($address));
+        return '' === $address ||
+            null !== self::findHash($address) ||
+            1 === preg_match(self::DATA_ADDRESS . '[A-Za-z0-9+/=]*+\z~', $address) ||
+            (!str_starts_with(strtolower(ltrim($address)), 'data:') && LinkTarget::isValid($address));
     }
 
     /** How a text names it. */
     public function address(): string
     {
-        return 'picture:'.$this->hash;
+        return 'picture:' . $this->hash;
     }
 
     /** The picture within its address (RFC 2397), for files that stand alone. */
     public function dataAddress(): string
     {
-        return 'data:'.$this->mediaType().';base64,'.base64_encode($this->bytes);
+        return 'data:' . $this->mediaType() . ';base64,' . base64_encode($this->bytes);
     }
 
     public function mediaType(): string
     {
-        return 'image/'.$this->kind;
+        return 'image/' . $this->kind;
     }
 }

@@ -24,7 +24,9 @@ final class PicturesApart
     {
         $content = $this->of($part->content);
         $part = $content === $part->content ? $part : $part->withContent($content);
-        $picture = str_starts_with($part->textAttribute('src'), 'data:') ? Picture::findInDataAddress($part->textAttribute('src')) : null;
+        $picture = str_starts_with($part->textAttribute('src'), 'data:')
+            ? Picture::findInDataAddress($part->textAttribute('src'))
+            : null;
         if (null === $picture) {
             return $part;
         }

@@ -12,12 +12,20 @@ final class PlacesLedTo
     /** @return list<string> the ids of the places that this part itself leads to, by a link or as a cross-reference */
     public static function idsOf(Node $node): array
     {
-        $targets = [$node->findMark('link')?->attribute('href'), 'crossReference' === $node->type ? $node->attribute('href') : null];
+        $targets = [
+            $node->findMark('link')?->attribute('href'),
+            'crossReference' === $node->type ? $node->attribute('href') : null,
+        ];
 
-        return array_values(array_filter(array_map(
-            static fn (mixed $target): ?string => is_string($target) ? LinkTarget::findInnerId($target) : null,
-            $targets,
-        ), is_string(...)));
+        return array_values(
+            array_filter(
+                array_map(
+                    static fn(mixed $target): ?string => is_string($target) ? LinkTarget::findInnerId($target) : null,
+                    $targets,
+                ),
+                is_string(...),
+            ),
+        );
     }
 
     /**
@@ -34,8 +42,13 @@ final class PlacesLedTo
             return $node;
         }
 
-        return $node->withMarks(array_map(static fn (Mark $mark): Mark => 'link' === $mark->type
-            ? new Mark('link', [...$mark->attributes, 'href' => $lead((string) $mark->attribute('href'))])
-            : $mark, $node->marks));
+        return $node->withMarks(
+            array_map(
+                static fn(Mark $mark): Mark => 'link' === $mark->type
+                    ? new Mark('link', [...$mark->attributes, 'href' => $lead((string) $mark->attribute('href'))])
+                    : $mark,
+                $node->marks,
+            ),
+        );
     }
 }

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Text;
 
-/** Emphasis and strong that cover the whole of a line are its look, not its words: a heading gets its look from its level. */
+/**
+ * Emphasis and strong that cover the whole of a line are its look, not its words: a heading gets its look from its
+ * level.
+ */
 final class UniformMarks
 {
     private const LOOKS = ['emphasis', 'strong'];
@@ -20,15 +23,27 @@ final class UniformMarks
         foreach ($inline as $node) {
             // A blank shows neither.
             if ($node->isText() && '' !== trim($node->text)) {
-                $shared = array_values(array_filter($shared, static fn (string $type): bool => null !== $node->findMark($type)));
+                $shared = array_values(
+                    array_filter($shared, static fn(string $type): bool => null !== $node->findMark($type)),
+                );
             }
         }
         if ([] === $shared) {
             return $inline;
         }
 
-        return array_map(static fn (Node $node): Node => [] === $node->marks ? $node : $node->withMarks(
-            array_values(array_filter($node->marks, static fn (Mark $mark): bool => !in_array($mark->type, $shared, true))),
-        ), $inline);
+        return array_map(
+            static fn(Node $node): Node => [] === $node->marks
+                ? $node
+                : $node->withMarks(
+                    array_values(
+                        array_filter(
+                            $node->marks,
+                            static fn(Mark $mark): bool => !in_array($mark->type, $shared, true),
+                        ),
+                    ),
+                ),
+            $inline,
+        );
     }
 }

@@ -24,7 +24,7 @@ final class Utf16
 
     private static function wholeCharacter(string $units, int $at): int
     {
-        $isLowSurrogate = $at > 0 && 2 * $at < strlen($units) && 0xDC === (ord($units[2 * $at + 1]) & 0xFC);
+        $isLowSurrogate = $at > 0 && 2 * $at < strlen($units) && 0xdc === (ord($units[2 * $at + 1]) & 0xfc);
 
         return $isLowSurrogate ? $at - 1 : $at;
     }

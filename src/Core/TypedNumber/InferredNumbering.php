@@ -16,7 +16,11 @@ final readonly class InferredNumbering
      * @param array<int, array{string, string}> $differences printed and computed number where they differ, by position
      * @param list<int>                         $keptAsWords positions of headings whose number stays among their words
      */
-    public function __construct(public Outline $outline, public Scheme $scheme, public array $lifted, public array $differences, public array $keptAsWords)
-    {
-    }
+    public function __construct(
+        public Outline $outline,
+        public Scheme $scheme,
+        public array $lifted,
+        public array $differences,
+        public array $keptAsWords,
+    ) {}
 }

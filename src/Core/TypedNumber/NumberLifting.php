@@ -8,17 +8,24 @@ use Stemmata\Core\Document\Document;
 use Stemmata\Core\Text\Heading;
 use Stemmata\Core\Text\Node;
 
-/** Takes the numbers that were typed into headings off them, and sets the scheme by which they are computed from then on. */
+/**
+ * Takes the numbers that were typed into headings off them, and sets the scheme by which they are computed from then
+ * on.
+ */
 final readonly class NumberLifting
 {
     /**
      * @param list<int>                         $liftedFromWords positions of headings whose number stood among their words
-     * @param array<int, array{string, string}> $differences     printed and computed number where they differ, by position
+     * @param array<int, array{string, string}> $differences     printed and computed number where they differ,
+     *     by position
      * @param list<int>                         $keptAsWords     positions of headings whose number stays among their words
      */
-    private function __construct(public Document $document, public array $liftedFromWords, public array $differences, public array $keptAsWords)
-    {
-    }
+    private function __construct(
+        public Document $document,
+        public array $liftedFromWords,
+        public array $differences,
+        public array $keptAsWords,
+    ) {}
 
     /** @param array<int, string> $printed numbers that a program printed before the heading, by position */
     public static function from(Document $document, array $printed = []): self
@@ -38,7 +45,9 @@ final readonly class NumberLifting
             $lead = $typed[$position]->lead ?? 0;
             if ($lead > 0) {
                 $liftedFromWords[] = $position;
-                $document = $document->withSection($section->withHeading(Heading::ofInline(self::withoutLead($section->heading->inline, $lead))));
+                $document = $document->withSection(
+                    $section->withHeading(Heading::ofInline(self::withoutLead($section->heading->inline, $lead))),
+                );
             }
         }
 

@@ -55,7 +55,7 @@ final class SchemeInference
                 break;
             }
         }
-        $lifted = array_keys(array_filter($this->typed, static fn (?TypedNumber $typed): bool => null !== $typed));
+        $lifted = array_keys(array_filter($this->typed, static fn(?TypedNumber $typed): bool => null !== $typed));
         if ([] === $lifted) {
             return new InferredNumbering($this->outline, Scheme::decimal(), [], [], $this->keptAsWords());
         }
@@ -73,17 +73,22 @@ final class SchemeInference
             }
         }
         $numbers = Numbers::counted($outline, Scheme::decimal());
-        $lifted = array_keys(array_filter($this->typed, static fn (?TypedNumber $typed): bool => null !== $typed));
+        $lifted = array_keys(array_filter($this->typed, static fn(?TypedNumber $typed): bool => null !== $typed));
         foreach ($lifted as $position) {
             if (!$this->agrees($position, $numbers)) {
                 return null;
             }
         }
 
-        return [] === $lifted ? null : new InferredNumbering($outline, Scheme::decimal(), $lifted, [], $this->keptAsWords());
+        return [] === $lifted
+            ? null
+            : new InferredNumbering($outline, Scheme::decimal(), $lifted, [], $this->keptAsWords());
     }
 
-    /** What could as well be a word counts only in company: a row that counts on, or numbers under it that begin with it. */
+    /**
+     * What could as well be a word counts only in company: a row that counts on, or numbers under it that begin with
+     * it.
+     */
     private function dropWeak(): void
     {
         foreach ($this->weakByLevel() as $positions) {
@@ -100,11 +105,18 @@ final class SchemeInference
         $byLevel = [];
         foreach ($this->typed as $position => $typed) {
             if (null !== $typed) {
-                $byLevel[$this->outline->levels[$position].(1 === preg_match('/\d/', $typed->own()) ? ' figures' : ' letters')][] = $position;
+                $byLevel[
+                    $this->outline->levels[$position] .
+                        (1 === preg_match('/\d/', $typed->own()) ? ' figures' : ' letters')
+                ][] = $position;
             }
         }
 
-        return array_filter($byLevel, fn (array $positions): bool => [] === array_filter($positions, fn (int $position): bool => !($this->typed[$position]->isWeak ?? true)));
+        return array_filter(
+            $byLevel,
+            fn(array $positions): bool => [] ===
+                array_filter($positions, fn(int $position): bool => !($this->typed[$position]->isWeak ?? true)),
+        );
     }
 
     /** @param list<int> $positions */
@@ -138,11 +150,19 @@ final class SchemeInference
     private function beginsDeeperOnes(array $positions): bool
     {
         foreach ($positions as $position) {
-            for ($under = $position + 1; isset($this->outline->levels[$under]) && $this->outline->levels[$under] > $this->outline->levels[$position]; ++$under) {
+            for (
+                $under = $position + 1;
+                isset($this->outline->levels[$under]) &&
+                $this->outline->levels[$under] > $this->outline->levels[$position];
+                ++$under
+            ) {
                 $typed = $this->typed[$under];
                 if (null !== $typed) {
                     $parts = $this->typed[$position]->parts ?? [];
-                    if (count($typed->parts) > count($parts) && array_slice($typed->parts, 0, count($parts)) === $parts) {
+                    if (
+                        count($typed->parts) > count($parts) &&
+                        array_slice($typed->parts, 0, count($parts)) === $parts
+                    ) {
                         return true;
                     }
                     break;
@@ -153,7 +173,9 @@ final class SchemeInference
         return false;
     }
 
-    /** The outline with appendices marked: by their word, or as letters at a level where figures or romans came before. */
+    /**
+     * The outline with appendices marked: by their word, or as letters at a level where figures or romans came before.
+     */
     private function marked(): Outline
     {
         $outline = $this->outline;
@@ -165,7 +187,10 @@ final class SchemeInference
             $level = $outline->levels[$position];
             $styles = 1 === count($typed->parts) ? NumberStyle::stylesOf($typed->own()) : [];
             $isLetter = in_array(NumberStyle::UpperLetter, $styles, true);
-            if ($typed->isAppendix() || ('' === $typed->word && $isLetter && ($hasMain[$level] ?? false) && $this->beginsLetters($position))) {
+            if (
+                $typed->isAppendix() ||
+                ('' === $typed->word && $isLetter && ($hasMain[$level] ?? false) && $this->beginsLetters($position))
+            ) {
                 $outline = $outline->withFlags([$position => $outline->flagsAt($position) | Outline::APPENDIX]);
             } elseif (!$isLetter) {
                 $hasMain[$level] = true;
@@ -181,10 +206,15 @@ final class SchemeInference
         $own = $this->typed[$position]?->own() ?? '';
         $before = null;
         for ($earlier = $position - 1; $earlier >= 0 && null === $before; --$earlier) {
-            $before = $this->outline->levels[$earlier] === $this->outline->levels[$position] ? $this->typed[$earlier]?->own() : null;
+            $before =
+                $this->outline->levels[$earlier] === $this->outline->levels[$position]
+                    ? $this->typed[$earlier]?->own()
+                    : null;
         }
 
-        return 'A' === $own || (null !== $before && NumberStyle::UpperLetter->findNumber($own) === 1 + (int) NumberStyle::UpperLetter->findNumber($before));
+        return 'A' === $own ||
+            (null !== $before &&
+                NumberStyle::UpperLetter->findNumber($own) === 1 + (int) NumberStyle::UpperLetter->findNumber($before));
     }
 
     private function scheme(Outline $outline): Scheme
@@ -199,7 +229,10 @@ final class SchemeInference
         return Scheme::of($rules[0], $rules[1]);
     }
 
-    /** @return array<string, non-empty-list<int>> positions of numbered headings, by “m” or “a” for appendices, and the level */
+    /**
+     * @return array<string, non-empty-list<int>> positions of numbered headings, by “m” or “a” for appendices,
+     *     and the level
+     */
     private function groups(Outline $outline): array
     {
         $groups = [];
@@ -213,7 +246,7 @@ final class SchemeInference
                 $appendixLevel = $level;
             }
             if (null !== $typed) {
-                $groups[(null === $appendixLevel ? 'm' : 'a').$level][] = $position;
+                $groups[(null === $appendixLevel ? 'm' : 'a') . $level][] = $position;
             }
         }
 
@@ -223,12 +256,27 @@ final class SchemeInference
     /** @param non-empty-list<int> $positions */
     private function rule(Outline $outline, array $positions): LevelNumber
     {
-        $typed = array_values(array_filter(array_map(fn (int $position): ?TypedNumber => $this->typed[$position], $positions)));
-        $word = self::mostCommon(array_map(static fn (TypedNumber $each): string => $each->word, $typed));
-        $withParents = '1' === self::mostCommon(array_map(static fn (TypedNumber $each): string => count($each->parts) > 1 ? '1' : '0', $typed));
-        $alike = array_values(array_filter($positions, fn (int $position): bool => $this->isWrittenSo($this->typed[$position], $word, $withParents)));
+        $typed = array_values(
+            array_filter(array_map(fn(int $position): ?TypedNumber => $this->typed[$position], $positions)),
+        );
+        $word = self::mostCommon(array_map(static fn(TypedNumber $each): string => $each->word, $typed));
+        $withParents =
+            '1' ===
+            self::mostCommon(
+                array_map(static fn(TypedNumber $each): string => count($each->parts) > 1 ? '1' : '0', $typed),
+            );
+        $alike = array_values(
+            array_filter(
+                $positions,
+                fn(int $position): bool => $this->isWrittenSo($this->typed[$position], $word, $withParents),
+            ),
+        );
         $style = $this->style($alike);
-        $separator = $withParents ? self::mostCommon(array_map(fn (int $position): string => $this->typed[$position]->separator ?? '.', $alike)) : '.';
+        $separator = $withParents
+            ? self::mostCommon(
+                array_map(fn(int $position): string => $this->typed[$position]->separator ?? '.', $alike),
+            )
+            : '.';
         $numbers = [];
         foreach ($alike as $position) {
             $number = $style->findNumber($this->typed[$position]?->own() ?? '');
@@ -237,18 +285,37 @@ final class SchemeInference
             }
         }
         $restarts = $withParents || !self::countsThrough($numbers);
-        $firsts = array_values(array_map(static fn (array $row): string => (string) $row[0], $restarts ? $numbers : array_slice($numbers, 0, 1)));
-        // At the head of a level that hangs on nothing, “with parents” and without are the same; the plain scheme says with.
-        $withParents = $withParents || ('' === $word && [-1] === array_keys($numbers) && NumberStyle::Arabic === $style);
+        $firsts = array_values(
+            array_map(
+                static fn(array $row): string => (string) $row[0],
+                $restarts ? $numbers : array_slice($numbers, 0, 1),
+            ),
+        );
+        // At the head of a level that hangs on nothing, “with parents” and without are the same; the plain scheme says
+        // with.
+        $withParents =
+            $withParents || ('' === $word && [-1] === array_keys($numbers) && NumberStyle::Arabic === $style);
 
-        return new LevelNumber($style, $word, $withParents, $separator, $restarts || $withParents, [] === $firsts ? 1 : (int) self::mostCommon($firsts), $this->fillsSkipped());
+        return new LevelNumber(
+            $style,
+            $word,
+            $withParents,
+            $separator,
+            $restarts || $withParents,
+            [] === $firsts ? 1 : (int) self::mostCommon($firsts),
+            $this->fillsSkipped(),
+        );
     }
 
     /** Some programs count a skipped level as 0: “2.0.1” at level 3 right under “2”. */
     private function fillsSkipped(): bool
     {
         foreach ($this->typed as $position => $typed) {
-            if (null !== $typed && in_array('0', array_slice($typed->parts, 0, -1), true) && count($typed->parts) === (int) $this->outline->levels[$position]) {
+            if (
+                null !== $typed &&
+                in_array('0', array_slice($typed->parts, 0, -1), true) &&
+                count($typed->parts) === (int) $this->outline->levels[$position]
+            ) {
                 return true;
             }
         }
@@ -272,7 +339,8 @@ final class SchemeInference
             foreach ($positions as $position) {
                 $number = $style->findNumber($this->typed[$position]?->own() ?? '');
                 // Counting on is worth more than being readable: “I” after “H” is a letter.
-                $fits += null === $number ? 0 : (null === $previous || $number === $previous + 1 || 1 === $number ? 3 : 1);
+                $fits +=
+                    null === $number ? 0 : (null === $previous || $number === $previous + 1 || 1 === $number ? 3 : 1);
                 $previous = $number;
             }
             if ($fits > $most) {
@@ -305,10 +373,15 @@ final class SchemeInference
             $rule = $scheme->findLevel(str_starts_with($key, 'a'), (int) substr($key, -1));
             foreach ($positions as $position) {
                 $typed = $this->typed[$position];
-                $isRuled = null !== $rule && null !== $typed
-                    && 0 === strcasecmp($typed->word, $rule->word)
-                    && (count($typed->parts) > 1) === ($rule->withParents && ($rule->fillsSkipped || null !== $outline->findParent($position)) && '1' !== $outline->levels[$position])
-                    && null !== $rule->style->findNumber($typed->own());
+                $isRuled =
+                    null !== $rule &&
+                    null !== $typed &&
+                    0 === strcasecmp($typed->word, $rule->word) &&
+                    count($typed->parts) > 1 ===
+                        ($rule->withParents &&
+                            ($rule->fillsSkipped || null !== $outline->findParent($position)) &&
+                            '1' !== $outline->levels[$position]) &&
+                    null !== $rule->style->findNumber($typed->own());
                 $this->typed[$position] = $isRuled ? $typed : null;
             }
         }
@@ -321,13 +394,19 @@ final class SchemeInference
         return $outline;
     }
 
-    /** @return array<string, int> where counting is set: a row that begins elsewhere, or a leap after which it goes on */
+    /**
+     * @return array<string, int> where counting is set: a row that begins elsewhere, or a leap after which it goes on
+     */
     private function starts(Outline $outline, Scheme $scheme): array
     {
         $rows = [];
         foreach (Numbers::counted($outline, $scheme) as $position => $number) {
             if (null !== $number && null !== $this->typed[$position]) {
-                $rows[$number->series][] = [$position, $number->rule, $number->rule->style->findNumber($this->typed[$position]->own()) ?? 0];
+                $rows[$number->series][] = [
+                    $position,
+                    $number->rule,
+                    $number->rule->style->findNumber($this->typed[$position]->own()) ?? 0,
+                ];
             }
         }
         $starts = [];
@@ -338,7 +417,10 @@ final class SchemeInference
                 $goesOn = isset($row[$nth + 1]) && $row[$nth + 1][2] === $printed + 1;
                 // After one number out of its turn, the row goes on where it had been.
                 $returns = null !== $agreed && $printed === $agreed + 1;
-                if ($printed !== $expected && (0 === $nth || $goesOn || $returns || $this->beginsDeeperOnes([$position]))) {
+                if (
+                    $printed !== $expected &&
+                    (0 === $nth || $goesOn || $returns || $this->beginsDeeperOnes([$position]))
+                ) {
                     $starts[$outline->idAt($position)->value] = $printed;
                     $expected = $printed;
                 }
@@ -355,7 +437,7 @@ final class SchemeInference
     {
         $dropped = false;
         foreach ($this->groups($outline) as $positions) {
-            $equal = count(array_filter($positions, fn (int $position): bool => $this->agrees($position, $numbers)));
+            $equal = count(array_filter($positions, fn(int $position): bool => $this->agrees($position, $numbers)));
             if ($equal < self::LEAST_AGREEMENT * count($positions)) {
                 foreach ($positions as $position) {
                     $this->typed[$position] = null;
@@ -384,10 +466,20 @@ final class SchemeInference
         return $differences;
     }
 
-    /** @return list<int> positions of headings that begin with a number for certain, which no scheme found here computes */
+    /**
+     * @return list<int> positions of headings that begin with a number for certain, which no scheme found here computes
+     */
     private function keptAsWords(): array
     {
-        return array_keys(array_filter($this->found, fn (?TypedNumber $found, int $position): bool => null !== $found && !$found->isWeak && null === $this->typed[$position], \ARRAY_FILTER_USE_BOTH));
+        return array_keys(
+            array_filter(
+                $this->found,
+                fn(?TypedNumber $found, int $position): bool => null !== $found &&
+                    !$found->isWeak &&
+                    null === $this->typed[$position],
+                \ARRAY_FILTER_USE_BOTH,
+            ),
+        );
     }
 
     /** @param list<SectionNumber|null> $numbers */

@@ -26,18 +26,17 @@ final readonly class TypedNumber
         public int $lead,
         public string $rest,
         public bool $isWeak,
-    ) {
-    }
+    ) {}
 
     public static function find(string $heading): ?self
     {
-        return self::findWithWord($heading) ?? self::findOfParts($heading) ?? self::findSingle($heading);
+        return self::findWithWord($heading) ?? (self::findOfParts($heading) ?? self::findSingle($heading));
     }
 
     /** A number that a program printed before the heading, told apart from its words. */
     public static function findPrinted(string $printed): ?self
     {
-        $found = self::find(rtrim($printed, " .:)\t\u{00A0}").' X') ?? self::find($printed.' X');
+        $found = self::find(rtrim($printed, " .:)\t\u{00A0}") . ' X') ?? self::find($printed . ' X');
 
         return null === $found ? null : new self($found->word, $found->parts, $found->separator, 0, '', false);
     }
@@ -50,7 +49,7 @@ final readonly class TypedNumber
     /** As a scheme writes it: without the stop, bracket or dash after it. */
     public function label(): string
     {
-        return ('' === $this->word ? '' : $this->word.' ').implode($this->separator, $this->parts);
+        return ('' === $this->word ? '' : $this->word . ' ') . implode($this->separator, $this->parts);
     }
 
     public function own(): string
@@ -60,9 +59,12 @@ final readonly class TypedNumber
 
     private static function findWithWord(string $heading): ?self
     {
-        $number = '(?<number>\d{1,4}(?:[.\-–]\d{1,4})*|[IVXLCDM]+(?![\p{L}])|[ivxlcdm]+(?![\p{L}])|[A-Z](?:[.\-–]?\d{1,3})*(?![\p{L}])|(?i:'.self::SPELLED.')(?![\p{L}]))';
+        $number =
+            '(?<number>\d{1,4}(?:[.\-–]\d{1,4})*|[IVXLCDM]+(?![\p{L}])|[ivxlcdm]+(?![\p{L}])|[A-Z](?:[.\-–]?\d{1,3})*(?![\p{L}])|(?i:' .
+            self::SPELLED .
+            ')(?![\p{L}]))';
         // After the number comes a stop, a dash or the end; or a blank and the words.
-        $pattern = '~\A(?<word>'.self::WORDS.')\s*'.$number.'(?:\s*[.:)\]—–]+\s*|\s+[-—–:|]\s+|\s+|\z)~iu';
+        $pattern = '~\A(?<word>' . self::WORDS . ')\s*' . $number . '(?:\s*[.:)\]—–]+\s*|\s+[-—–:|]\s+|\s+|\z)~iu';
         if (1 !== preg_match($pattern, $heading, $match)) {
             return null;
         }
@@ -71,7 +73,8 @@ final readonly class TypedNumber
         if (!$isApart && 1 === preg_match('/\p{L}\z/u', $match['word'])) {
             return null;
         }
-        // The word is matched without regard to case, and so the number is here; “chapter x” of “chapter xenon” is none.
+        // The word is matched without regard to case, and so the number is here; “chapter x” of “chapter xenon” is
+        // none.
         if ([] === NumberStyle::stylesOf(self::split($match['number'])[0][0])) {
             return null;
         }
@@ -81,7 +84,8 @@ final readonly class TypedNumber
 
     private static function findOfParts(string $heading): ?self
     {
-        $pattern = '~\A(?<number>(?:\d{1,4}|[A-Z]|[IVXLCDM]{1,7})(?<separator>[.\-–])(?:\d{1,4}|[a-zA-Z](?!\p{L})|[ivx]{1,5}(?!\p{L}))(?:\k<separator>(?:\d{1,4}|[a-zA-Z](?!\p{L})|[ivx]{1,5}(?!\p{L})))*)(?:\s*[.:)\]]+\s+|\s*[.:)\]]*\z|\s+[—–-]\s+|\s+)~u';
+        $pattern =
+            '~\A(?<number>(?:\d{1,4}|[A-Z]|[IVXLCDM]{1,7})(?<separator>[.\-–])(?:\d{1,4}|[a-zA-Z](?!\p{L})|[ivx]{1,5}(?!\p{L}))(?:\k<separator>(?:\d{1,4}|[a-zA-Z](?!\p{L})|[ivx]{1,5}(?!\p{L})))*)(?:\s*[.:)\]]+\s+|\s*[.:)\]]*\z|\s+[—–-]\s+|\s+)~u';
         if (1 !== preg_match($pattern, $heading, $match)) {
             return null;
         }
@@ -96,18 +100,27 @@ final readonly class TypedNumber
     {
         $number = '(?<number>\d{1,3}|[IVXLCDM]{1,7}|[ivxlcdm]{1,7}|[A-Za-z])';
         // A number in parentheses and nothing else is what the section is called.
-        if (1 === preg_match('~\A\('.$number.'\)\s+~u', $heading, $match)) {
+        if (1 === preg_match('~\A\(' . $number . '\)\s+~u', $heading, $match)) {
             return self::of('', $match['number'], $match[0], $heading, false);
         }
-        if (1 === preg_match('~\A'.$number.'(?<stop>\s*[.:)\]]+|\s+[—–-])(?:\s+|\z)~u', $heading, $match)) {
+        if (1 === preg_match('~\A' . $number . '(?<stop>\s*[.:)\]]+|\s+[—–-])(?:\s+|\z)~u', $heading, $match)) {
             // A single capital and a stop may be an initial.
-            return self::of('', $match['number'], $match[0], $heading, 1 === preg_match('/\A[A-Za-z]\z/', $match['number']) && '.' === $match['stop']);
+            return self::of(
+                '',
+                $match['number'],
+                $match[0],
+                $heading,
+                1 === preg_match('/\A[A-Za-z]\z/', $match['number']) && '.' === $match['stop'],
+            );
         }
         // A heading that is one letter and nothing else is the letter of a glossary; “I”, “V” and “X” may be numbers.
-        if (1 === preg_match('~\A(?!(?![IVX])\p{Lu}\z)(?<number>\d{1,3}|[IVXLCDM]{1,7}|[A-Z])(?:\s+|\z)~u', $heading, $match)) {
+        if (
+            1 ===
+            preg_match('~\A(?!(?![IVX])\p{Lu}\z)(?<number>\d{1,3}|[IVXLCDM]{1,7}|[A-Z])(?:\s+|\z)~u', $heading, $match)
+        ) {
             return self::of('', $match['number'], $match[0], $heading, true);
         }
-        if (1 === preg_match('~\A(?<number>'.self::SPELLED.')[.:]?\z~iu', $heading, $match)) {
+        if (1 === preg_match('~\A(?<number>' . self::SPELLED . ')[.:]?\z~iu', $heading, $match)) {
             return self::of('', $match['number'], $match[0], $heading, true);
         }
 
@@ -135,7 +148,11 @@ final readonly class TypedNumber
             return [[$match[1], $match[2]], ''];
         }
         // The dash of “Twenty-One” is part of the word.
-        $separator = 1 === preg_match('/\A(?:\d+|\p{L}{1,7})([.\-–])[\da-z]/iu', $number, $match) && 1 !== preg_match('/\A\p{L}{4,}-\p{L}{3,}/u', $number) ? $match[1] : '.';
+        $separator =
+            1 === preg_match('/\A(?:\d+|\p{L}{1,7})([.\-–])[\da-z]/iu', $number, $match) &&
+            1 !== preg_match('/\A\p{L}{4,}-\p{L}{3,}/u', $number)
+                ? $match[1]
+                : '.';
 
         return [explode($separator, $number), $separator];
     }

@@ -7,7 +7,8 @@ namespace Stemmata\Format\Read;
 use Stemmata\Core\Text\Node;
 
 /**
- * Between an office format and the builder: such formats are one long row of paragraphs, each with its style. Here items
+ * Between an office format and the builder: such formats are one long row of paragraphs, each with its style. Here
+ * items
  * become lists, quoted paragraphs one quotation, lines of code one block, and captions go to what they stand at.
  */
 final class BlockFlow
@@ -117,7 +118,8 @@ final class BlockFlow
 
     /**
      * @param list<Node> $inline
-     * @param bool       $staysWithNext whether its program keeps it on one page with what follows, which it then belongs to
+     * @param bool       $staysWithNext whether its program keeps it on one page with what follows, which it then
+     *     belongs to
      */
     public function caption(array $inline, bool $staysWithNext = false): void
     {
@@ -184,9 +186,12 @@ final class BlockFlow
             $this->quoted = [];
         }
         if ([] !== $this->code) {
-            // Lines of nothing at the end are what stands between code and text; within one paragraph they are the code's.
+            // Lines of nothing at the end are what stands between code and text; within one paragraph they are the
+            // code's.
             $text = 1 === count($this->code) ? $this->code[0] : rtrim(implode("\n", $this->code), "\n");
-            $this->builder->block(new Node('codeBlock', ['language' => $this->codeLanguage], '' === $text ? [] : [Node::text($text)]));
+            $this->builder->block(
+                new Node('codeBlock', ['language' => $this->codeLanguage], '' === $text ? [] : [Node::text($text)]),
+            );
             $this->code = [];
         }
     }

@@ -41,11 +41,23 @@ final class BodyLook
         }
         $body = self::body($weights);
 
-        return array_map(static fn (array $entry): array => [
-            $entry[0],
-            $entry[1]->withBody(Body::of(array_map(static fn (Node $block): Node => 'paragraph' === $block->type ? self::relative($block, $body) : $block, $entry[1]->body->blocks))),
-            $entry[2],
-        ], $sections);
+        return array_map(
+            static fn(array $entry): array => [
+                $entry[0],
+                $entry[1]->withBody(
+                    Body::of(
+                        array_map(
+                            static fn(Node $block): Node => 'paragraph' === $block->type
+                                ? self::relative($block, $body)
+                                : $block,
+                            $entry[1]->body->blocks,
+                        ),
+                    ),
+                ),
+                $entry[2],
+            ],
+            $sections,
+        );
     }
 
     /** @param list<array{Level, Section, int}> $sections */
@@ -71,23 +83,36 @@ final class BodyLook
 
             return (string) array_key_first($values);
         };
-        $number = static fn (string $property): ?int => '' === $most($property) ? null : (int) $most($property);
+        $number = static fn(string $property): ?int => '' === $most($property) ? null : (int) $most($property);
 
-        return new Look($number('size'), $most('align') ?: null, '1' === $most('caps'), $number('before'), $number('after'), $most('style'));
+        return new Look(
+            $number('size'),
+            $most('align') ?: null,
+            '1' === $most('caps'),
+            $number('before'),
+            $number('after'),
+            $most('style'),
+        );
     }
 
     private static function relative(Node $paragraph, Look $body): Node
     {
         $look = Look::of($paragraph);
-        $size = null === $look->size || null === $body->size || 0 === $body->size ? null : (int) round(100 * $look->size / $body->size);
+        $size =
+            null === $look->size || null === $body->size || 0 === $body->size
+                ? null
+                : (int) round((100 * $look->size) / $body->size);
 
-        return Node::paragraph($paragraph->content, new Look(
-            100 === $size ? null : $size,
-            $look->align === $body->align ? null : $look->align,
-            $look->caps && !$body->caps,
-            $look->before === $body->before ? null : $look->before,
-            $look->after === $body->after ? null : $look->after,
-            $look->style === $body->style ? '' : $look->style,
-        ));
+        return Node::paragraph(
+            $paragraph->content,
+            new Look(
+                100 === $size ? null : $size,
+                $look->align === $body->align ? null : $look->align,
+                $look->caps && !$body->caps,
+                $look->before === $body->before ? null : $look->before,
+                $look->after === $body->after ? null : $look->after,
+                $look->style === $body->style ? '' : $look->style,
+            ),
+        );
     }
 }

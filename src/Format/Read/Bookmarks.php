@@ -42,7 +42,7 @@ final class Bookmarks
             // The words on both sides of it are one run again.
             if ($node->isText() && null !== $last && $last->isText() && $last->marks == $node->marks) {
                 array_pop($kept);
-                $node = Node::text($last->text.$node->text, $node->marks);
+                $node = Node::text($last->text . $node->text, $node->marks);
             }
             $kept[] = $node;
         }

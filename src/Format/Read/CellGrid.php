@@ -53,10 +53,12 @@ final class CellGrid
         $this->finishRow();
         [$this->covered, $this->coveredNext] = [[], []];
 
-        return array_values(array_map(
-            static fn (array $cells): Node => new Node('tableRow', content: $cells),
-            array_filter($this->rows, static fn (array $cells): bool => [] !== $cells),
-        ));
+        return array_values(
+            array_map(
+                static fn(array $cells): Node => new Node('tableRow', content: $cells),
+                array_filter($this->rows, static fn(array $cells): bool => [] !== $cells),
+            ),
+        );
     }
 
     private function fillCovered(): void

@@ -49,11 +49,16 @@ final class DocumentBuilder
     private array $targets = [];
     /** @var array<string, true> */
     private array $names = [];
-    /** @var array<string, true> ids of bookmarks that a program made for itself; they go unless something leads to them */
+    /**
+     * @var array<string, true> ids of bookmarks that a program made for itself; they go unless something leads to them
+     */
     private array $hidden = [];
     /** @var array<string, true> ids of the bookmarks and sections that something leads to */
     private array $reached = [];
-    /** @var array<string, bool> names of the place where the next heading or block begins, and whether a program made them for itself */
+    /**
+     * @var array<string, bool> names of the place where the next heading or block begins,
+     *     and whether a program made them for itself
+     */
     private array $pendingAnchors = [];
     /** @var list<Node> bookmarks that stand before the next heading or block */
     private array $bookmarksForNext = [];
@@ -82,7 +87,8 @@ final class DocumentBuilder
      * @param int          $level   1 or more; what is deeper than 9 stands at 9
      * @param list<Node>   $inline
      * @param list<string> $anchors names under which the file knows this heading
-     * @param string       $printed the number that the file's program prints before it, when that is not among its words
+     * @param string       $printed the number that the file's program prints before it, when that is not among its
+     *     words
      *
      * @throws FormatException
      */
@@ -117,7 +123,7 @@ final class DocumentBuilder
         $this->bookmarksForNext = [];
         $this->wasContents = false;
         // Programs that make anchors by themselves do so from the heading's words (common practice); a name given wins.
-        $this->targets['~'.Slug::of($this->heading->plainText())] ??= LinkTarget::toSection($this->id->value);
+        $this->targets['~' . Slug::of($this->heading->plainText())] ??= LinkTarget::toSection($this->id->value);
         if (null !== $tooLong) {
             $this->note(ImportNote::KeptAsWords, $this->heading->plainText());
             $this->block(Node::paragraph($tooLong->inline));
@@ -137,10 +143,17 @@ final class DocumentBuilder
     public function block(Node $block): void
     {
         $this->hasContents = $this->hasContents || 'contents' === $block->type;
-        array_push($this->blocks, ...$this->sound->block([] === $this->pendingAnchors && [] === $this->bookmarksForNext ? $block : $this->named($block)));
+        array_push(
+            $this->blocks,
+            ...$this->sound->block(
+                [] === $this->pendingAnchors && [] === $this->bookmarksForNext ? $block : $this->named($block),
+            ),
+        );
     }
 
-    /** A part of the title page that a title block has no place for, such as a date or an abstract; it opens the text. */
+    /**
+     * A part of the title page that a title block has no place for, such as a date or an abstract; it opens the text.
+     */
     public function titlePagePart(Node $block): void
     {
         $this->note(ImportNote::TitleBlockInText, mb_strimwidth(trim($block->plainText()), 0, 60, '…'));
@@ -157,14 +170,19 @@ final class DocumentBuilder
     /** A named place in running text. */
     public function bookmark(string $anchor, bool $isHidden = false): Node
     {
-        $name = BookmarkName::free(BookmarkName::isValid($anchor) ? $anchor : BookmarkName::madeFrom(ltrim((string) (strrchr($anchor, '#') ?: $anchor), '#')), fn (string $try): bool => isset($this->names[$try]));
+        $name = BookmarkName::free(
+            BookmarkName::isValid($anchor)
+                ? $anchor
+                : BookmarkName::madeFrom(ltrim((string) (strrchr($anchor, '#') ?: $anchor), '#')),
+            fn(string $try): bool => isset($this->names[$try]),
+        );
         $this->names[$name] = true;
         $id = $this->ids->next()->value;
         $this->targets[$anchor] ??= LinkTarget::toBookmark($id);
         if ($isHidden) {
             $this->hidden[$id] = true;
         } elseif ($name !== $anchor && !str_contains($anchor, '#')) {
-            $this->note(ImportNote::BookmarkRenamed, $anchor.' → '.$name);
+            $this->note(ImportNote::BookmarkRenamed, $anchor . ' → ' . $name);
         }
 
         return new Node('bookmark', ['id' => $id, 'name' => $name]);
@@ -227,7 +245,12 @@ final class DocumentBuilder
     {
         foreach ($inline as $part) {
             foreach ($part->walk() as $node) {
-                if (str_starts_with((string) ($node->findMark('link')?->attribute('href') ?? $node->textAttribute('href')), '#')) {
+                if (
+                    str_starts_with(
+                        (string) ($node->findMark('link')?->attribute('href') ?? $node->textAttribute('href')),
+                        '#',
+                    )
+                ) {
                     return true;
                 }
             }
@@ -248,7 +271,11 @@ final class DocumentBuilder
         if ($this->wasContents && [] === $this->blocks && ContentsWords::isHeading($this->heading->plainText())) {
             return;
         }
-        $this->sections[] = [$this->level, new Section($this->id, $this->heading, Body::of($this->blocks)), $this->flags];
+        $this->sections[] = [
+            $this->level,
+            new Section($this->id, $this->heading, Body::of($this->blocks)),
+            $this->flags,
+        ];
     }
 
     private function putTitlePageFirst(): void
@@ -257,14 +284,29 @@ final class DocumentBuilder
             return;
         }
         $hasOpening = [] !== $this->sections && $this->sections[0][0]->isOpening();
-        [$level, $opening, $flags] = $hasOpening ? array_shift($this->sections) : [Level::Opening, Section::blank($this->ids->next()), 0];
-        array_unshift($this->sections, [$level, $opening->withBody(Body::of([...$this->titlePage, ...$opening->body->blocks])), $flags]);
+        [$level, $opening, $flags] = $hasOpening
+            ? array_shift($this->sections)
+            : [Level::Opening, Section::blank($this->ids->next()), 0];
+        array_unshift($this->sections, [
+            $level,
+            $opening->withBody(Body::of([...$this->titlePage, ...$opening->body->blocks])),
+            $flags,
+        ]);
     }
 
-    /** The block with bookmarks for the names of its place; one that holds no words of its own leaves them to the section. */
+    /**
+     * The block with bookmarks for the names of its place; one that holds no words of its own leaves them to the
+     * section.
+     */
     private function named(Node $block): Node
     {
-        $bookmarks = [...$this->bookmarksForNext, ...array_map(fn (int|string $anchor): Node => $this->bookmark((string) $anchor, $this->pendingAnchors[$anchor]), array_keys($this->pendingAnchors))];
+        $bookmarks = [
+            ...$this->bookmarksForNext,
+            ...array_map(
+                fn(int|string $anchor): Node => $this->bookmark((string) $anchor, $this->pendingAnchors[$anchor]),
+                array_keys($this->pendingAnchors),
+            ),
+        ];
         $named = FirstLine::withLead($block, $bookmarks);
         if (null === $named) {
             $this->leaveToSection($bookmarks);
@@ -292,16 +334,31 @@ final class DocumentBuilder
         $resolved = [];
         foreach ($sections as [$level, $section]) {
             $this->id = $section->id;
-            $resolved[] = [$level, !isset($this->linking[$section->id->value]) ? $section : $section
-                ->withHeading(Heading::ofInline(array_map(fn (Node $node): Node => $node->mapped($this->led(...)), $section->heading->inline)))
-                ->withBody($section->body->mapped($this->led(...)))];
+            $resolved[] = [
+                $level,
+                !isset($this->linking[$section->id->value])
+                    ? $section
+                    : $section
+                        ->withHeading(
+                            Heading::ofInline(
+                                array_map(
+                                    fn(Node $node): Node => $node->mapped($this->led(...)),
+                                    $section->heading->inline,
+                                ),
+                            ),
+                        )
+                        ->withBody($section->body->mapped($this->led(...))),
+            ];
         }
         if ([] !== $this->hidden) {
             $unreached = array_diff_key($this->hidden, $this->reached);
-            $resolved = array_map(static fn (array $entry): array => [$entry[0], Bookmarks::without($entry[1], $unreached)], $resolved);
+            $resolved = array_map(
+                static fn(array $entry): array => [$entry[0], Bookmarks::without($entry[1], $unreached)],
+                $resolved,
+            );
         }
         $document = Document::of($titleBlock, $resolved);
-        $flags = implode('', array_map(static fn (array $entry): string => dechex($entry[2]), $sections));
+        $flags = implode('', array_map(static fn(array $entry): string => dechex($entry[2]), $sections));
 
         return $document->withOutline(Outline::packed($document->outline->ids, $document->outline->levels, $flags));
     }
@@ -313,10 +370,10 @@ final class DocumentBuilder
                 return $href;
             }
             $anchor = rawurldecode(substr($href, 1));
-            $target = $this->targets[$anchor] ?? $this->targets['~'.mb_strtolower($anchor)] ?? null;
+            $target = $this->targets[$anchor] ?? ($this->targets['~' . mb_strtolower($anchor)] ?? null);
             $target = $this->moved[(string) LinkTarget::findInnerId($target ?? '')] ?? $target;
             if (null === $target) {
-                $this->note(ImportNote::LinkLeadsNowhere, '#'.$anchor);
+                $this->note(ImportNote::LinkLeadsNowhere, '#' . $anchor);
             } else {
                 $this->reached[(string) LinkTarget::findInnerId($target)] = true;
             }
@@ -348,10 +405,18 @@ final class DocumentBuilder
             $this->report->note(ImportNote::NumbersLifted, $lifting->document->outline->idAt($position));
         }
         foreach ($lifting->keptAsWords as $position) {
-            $this->report->note(ImportNote::NumberKeptAsWords, $lifting->document->outline->idAt($position), mb_substr($lifting->document->sectionAt($position)->heading->plainText(), 0, 40));
+            $this->report->note(
+                ImportNote::NumberKeptAsWords,
+                $lifting->document->outline->idAt($position),
+                mb_substr($lifting->document->sectionAt($position)->heading->plainText(), 0, 40),
+            );
         }
         foreach ($lifting->differences as $position => [$printed, $computed]) {
-            $this->report->note(ImportNote::NumberDiffers, $lifting->document->outline->idAt($position), sprintf('%s is now %s', $printed, '' === $computed ? 'without a number' : $computed));
+            $this->report->note(
+                ImportNote::NumberDiffers,
+                $lifting->document->outline->idAt($position),
+                sprintf('%s is now %s', $printed, '' === $computed ? 'without a number' : $computed),
+            );
         }
     }
 
@@ -360,9 +425,20 @@ final class DocumentBuilder
         $filled = [];
         foreach ($document->contentsHolders() as $id) {
             $section = $document->section($id);
-            $filled[] = $section->withBody($section->body->mapped(static fn (Node $node): Node => 'contents' === $node->type
-                ? $node->withAttributes([...$node->attributes, 'lines' => ContentsLines::of($document, ContentsLines::level($node, 'from'), ContentsLines::level($node, 'to'))])
-                : $node));
+            $filled[] = $section->withBody(
+                $section->body->mapped(
+                    static fn(Node $node): Node => 'contents' === $node->type
+                        ? $node->withAttributes([
+                            ...$node->attributes,
+                            'lines' => ContentsLines::of(
+                                $document,
+                                ContentsLines::level($node, 'from'),
+                                ContentsLines::level($node, 'to'),
+                            ),
+                        ])
+                        : $node,
+                ),
+            );
         }
 
         return $document->withSection(...$filled);

@@ -19,10 +19,19 @@ final class FirstLine
         if (in_array($block->type, ['paragraph', 'caption', 'tableCell', 'figure'], true)) {
             return $block->withContent([...$lead, ...$block->content]);
         }
-        foreach (in_array($block->type, ['quotation', 'bulletList', 'orderedList', 'listItem', 'table', 'tableRow'], true) ? $block->content : [] as $index => $child) {
+        foreach (
+            in_array($block->type, ['quotation', 'bulletList', 'orderedList', 'listItem', 'table', 'tableRow'], true)
+                ? $block->content
+                : []
+            as $index => $child
+        ) {
             $named = self::withLead($child, $lead);
             if (null !== $named) {
-                return $block->withContent([...array_slice($block->content, 0, $index), $named, ...array_slice($block->content, $index + 1)]);
+                return $block->withContent([
+                    ...array_slice($block->content, 0, $index),
+                    $named,
+                    ...array_slice($block->content, $index + 1),
+                ]);
             }
         }
 

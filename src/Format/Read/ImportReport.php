@@ -12,16 +12,23 @@ use Stemmata\Core\Text\PlacesLedTo;
 final readonly class ImportReport
 {
     private const COUNTED = [
-        'heading' => ['heading', 'headings'], 'paragraph' => ['paragraph', 'paragraphs'], 'quotation' => ['quotation', 'quotations'],
-        'listItem' => ['list item', 'list items'], 'table' => ['table', 'tables'], 'figure' => ['picture', 'pictures'], 'codeBlock' => ['piece of code', 'pieces of code'],
-        'footnote' => ['footnote', 'footnotes'], 'bookmark' => ['bookmark', 'bookmarks'], 'inner' => ['link within the text', 'links within the text'],
-        'outer' => ['link to the web or to mail', 'links to the web or to mail'], 'pageBreak' => ['page break', 'page breaks'], 'calculation' => ['calculation', 'calculations'],
+        'heading' => ['heading', 'headings'],
+        'paragraph' => ['paragraph', 'paragraphs'],
+        'quotation' => ['quotation', 'quotations'],
+        'listItem' => ['list item', 'list items'],
+        'table' => ['table', 'tables'],
+        'figure' => ['picture', 'pictures'],
+        'codeBlock' => ['piece of code', 'pieces of code'],
+        'footnote' => ['footnote', 'footnotes'],
+        'bookmark' => ['bookmark', 'bookmarks'],
+        'inner' => ['link within the text', 'links within the text'],
+        'outer' => ['link to the web or to mail', 'links to the web or to mail'],
+        'pageBreak' => ['page break', 'page breaks'],
+        'calculation' => ['calculation', 'calculations'],
     ];
 
     /** @param list<ReportLine> $lines */
-    private function __construct(public array $lines)
-    {
-    }
+    private function __construct(public array $lines) {}
 
     /** @param list<ReportLine> $notes */
     public static function of(Document $document, array $notes): self
@@ -29,7 +36,12 @@ final readonly class ImportReport
         $kept = [];
         foreach (self::counts($document) as $kind => $count) {
             [$one, $many] = self::COUNTED[$kind];
-            $kept[] = new ReportLine(ReportKind::Kept, number_format($count).' '.(1 === $count ? $one : $many), $count, []);
+            $kept[] = new ReportLine(
+                ReportKind::Kept,
+                number_format($count) . ' ' . (1 === $count ? $one : $many),
+                $count,
+                [],
+            );
         }
 
         return new self([...$kept, ...$notes]);
@@ -40,14 +52,20 @@ final readonly class ImportReport
         return new self([...$this->lines, new ReportLine($note->kind(), $note->sentence(1), 1, [])]);
     }
 
-    /** @return list<string> all that did not go into the document as it stood in the file, each with its first places */
+    /**
+     * @return list<string> all that did not go into the document as it stood in the file, each with its first places
+     */
     public function warnings(): array
     {
         $warnings = [];
         foreach ($this->lines as $line) {
             if (ReportKind::Kept !== $line->kind) {
-                $details = array_values(array_unique(array_filter(array_column(array_slice($line->places, 0, 5), 'detail'))));
-                $warnings[] = $line->sentence.([] === $details ? '' : ' ('.implode('; ', $details).($line->count > 5 ? '; …' : '').')');
+                $details = array_values(
+                    array_unique(array_filter(array_column(array_slice($line->places, 0, 5), 'detail'))),
+                );
+                $warnings[] =
+                    $line->sentence .
+                    ([] === $details ? '' : ' (' . implode('; ', $details) . ($line->count > 5 ? '; …' : '') . ')');
             }
         }
 
@@ -57,7 +75,12 @@ final readonly class ImportReport
     /** @return list<string> what is not in the document at all */
     public function losses(): array
     {
-        return array_values(array_map(static fn (ReportLine $line): string => $line->sentence, array_filter($this->lines, static fn (ReportLine $line): bool => ReportKind::Lost === $line->kind)));
+        return array_values(
+            array_map(
+                static fn(ReportLine $line): string => $line->sentence,
+                array_filter($this->lines, static fn(ReportLine $line): bool => ReportKind::Lost === $line->kind),
+            ),
+        );
     }
 
     /** @return array<string, int> in the order of COUNTED, none of them nought */

@@ -6,13 +6,18 @@ namespace Stemmata\Format\Read;
 
 use Stemmata\Core\Text\Node;
 
-/** Builds nested lists from items that come one after the other, each with its depth: the way office formats keep them. */
+/**
+ * Builds nested lists from items that come one after the other, each with its depth: the way office formats keep them.
+ */
 final class ListRun
 {
     /** Office formats know nine levels. */
     private const DEEPEST = 8;
 
-    /** @var list<array{int, bool, int, list<Node>, bool}> depth from 0, whether ordered, number, blocks, whether it only goes on the item above */
+    /**
+     * @var list<array{int, bool, int, list<Node>, bool}> depth from 0, whether ordered, number, blocks,
+     *     whether it only goes on the item above
+     */
     private array $items = [];
     private string $list = '';
 
@@ -43,7 +48,10 @@ final class ListRun
         return true;
     }
 
-    /** Whether an item belongs to the lists gathered so far: one that stands deeper does, whatever its own list is called. */
+    /**
+     * Whether an item belongs to the lists gathered so far: one that stands deeper does, whatever its own list is
+     * called.
+     */
     public function isOf(string $list, int $depth): bool
     {
         return [] === $this->items || $depth > 0 || $this->list === $list;
@@ -71,7 +79,10 @@ final class ListRun
     {
         [, $isOrdered, $number] = $this->items[$at];
         $items = [];
-        while ($at < count($this->items) && ($this->items[$at][0] > $depth || ($this->items[$at][0] === $depth && $this->items[$at][1] === $isOrdered))) {
+        while (
+            $at < count($this->items) &&
+            ($this->items[$at][0] > $depth || ($this->items[$at][0] === $depth && $this->items[$at][1] === $isOrdered))
+        ) {
             if ($this->items[$at][0] > $depth) {
                 $inner = $this->list($at, $this->items[$at][0]);
                 $last = array_pop($items) ?? new Node('listItem', content: [Node::paragraph([])]);
@@ -80,7 +91,7 @@ final class ListRun
             }
             [, , , $blocks, $goesOn] = $this->items[$at++];
             $above = $goesOn ? array_pop($items) : null;
-            $items[] = new Node('listItem', content: [...($above->content ?? []), ...$blocks]);
+            $items[] = new Node('listItem', content: [...$above->content ?? [], ...$blocks]);
         }
 
         return $isOrdered ? new Node('orderedList', ['start' => $number], $items) : new Node('bulletList', [], $items);

@@ -14,9 +14,7 @@ final class Pictures
 
     private int $bytes = 0;
 
-    public function __construct(private readonly DocumentBuilder $builder)
-    {
-    }
+    public function __construct(private readonly DocumentBuilder $builder) {}
 
     /** @return string the picture as a data address; empty, with a note, when it cannot be kept */
     public function source(?string $bytes, string $name): string

@@ -9,9 +9,7 @@ use Stemmata\Core\Document\Document;
 /** A document read from a file, and what became of the file. */
 final readonly class ReadResult
 {
-    public function __construct(public Document $document, public ImportReport $report)
-    {
-    }
+    public function __construct(public Document $document, public ImportReport $report) {}
 
     public function withDocument(Document $document): self
     {

@@ -26,9 +26,16 @@ final class ReportBook
     /** @return list<ReportLine> */
     public function lines(): array
     {
-        return array_values(array_map(
-            static fn (array $entry): ReportLine => new ReportLine($entry[0]->kind(), $entry[0]->sentence($entry[1]), $entry[1], $entry[2]),
-            $this->notes,
-        ));
+        return array_values(
+            array_map(
+                static fn(array $entry): ReportLine => new ReportLine(
+                    $entry[0]->kind(),
+                    $entry[0]->sentence($entry[1]),
+                    $entry[1],
+                    $entry[2],
+                ),
+                $this->notes,
+            ),
+        );
     }
 }

@@ -13,7 +13,8 @@ use Stemmata\Core\Text\Picture;
 use Stemmata\Core\Text\PicturesApart;
 
 /**
- * The door of every reader: whatever a file makes a reader build, the document holds only what could be read again. A part
+ * The door of every reader: whatever a file makes a reader build, the document holds only what could be read again. A
+ * part
  * that may not stand as it is is cut to what may, with a note; at the worst its words are kept as paragraphs.
  */
 final class SoundText
@@ -48,9 +49,12 @@ final class SoundText
             return [$fitted];
         }
         ($this->note)(ImportNote::KeptAsWords, mb_strimwidth($block->plainText(), 0, 60, '…'));
-        $lines = array_filter(explode("\n", mb_scrub($block->plainText())), static fn (string $line): bool => '' !== trim($line));
+        $lines = array_filter(
+            explode("\n", mb_scrub($block->plainText())),
+            static fn(string $line): bool => '' !== trim($line),
+        );
 
-        return array_values(array_map(static fn (string $line): Node => Node::paragraph([Node::text($line)]), $lines));
+        return array_values(array_map(static fn(string $line): Node => Node::paragraph([Node::text($line)]), $lines));
     }
 
     /**
@@ -64,7 +68,7 @@ final class SoundText
         if ($this->isSoundInline($inline)) {
             return $inline;
         }
-        $fitted = array_map(fn (Node $node): Node => $node->mapped($this->fitted(...)), $inline);
+        $fitted = array_map(fn(Node $node): Node => $node->mapped($this->fitted(...)), $inline);
         $words = mb_scrub(Node::plainTextOf($inline));
 
         return match (true) {
@@ -101,11 +105,22 @@ final class SoundText
     private function fitted(Node $node): Node
     {
         $node = $node->isText() ? Node::text(mb_scrub($node->text), $node->marks) : $node;
-        $node = [] === $node->marks ? $node : $node->withMarks(array_values(array_filter($node->marks, $this->isSoundMark(...))));
+        $node =
+            [] === $node->marks
+                ? $node
+                : $node->withMarks(array_values(array_filter($node->marks, $this->isSoundMark(...))));
 
         return match ($node->type) {
-            'figure', 'image' => $node->withAttributes(['src' => $this->source($node->textAttribute('src')), 'alt' => self::cut($node->textAttribute('alt'))]),
-            'codeBlock' => $node->withAttributes(['language' => '' === self::cut($node->textAttribute('language')) ? null : self::cut($node->textAttribute('language'))]),
+            'figure', 'image' => $node->withAttributes([
+                'src' => $this->source($node->textAttribute('src')),
+                'alt' => self::cut($node->textAttribute('alt')),
+            ]),
+            'codeBlock' => $node->withAttributes([
+                'language' =>
+                    '' === self::cut($node->textAttribute('language'))
+                        ? null
+                        : self::cut($node->textAttribute('language')),
+            ]),
             'crossReference' => LinkTarget::isValid($node->textAttribute('href')) ? $node : $this->unled($node),
             default => $node,
         };
@@ -114,7 +129,11 @@ final class SoundText
     private function isSoundMark(Mark $mark): bool
     {
         $hint = $mark->attribute('title');
-        if ('link' !== $mark->type || (LinkTarget::isValid((string) $mark->attribute('href')) && (!is_string($hint) || self::cut($hint) === $hint))) {
+        if (
+            'link' !== $mark->type ||
+            (LinkTarget::isValid((string) $mark->attribute('href')) &&
+                (!is_string($hint) || self::cut($hint) === $hint))
+        ) {
             return true;
         }
         ($this->note)(ImportNote::LinkUnsafe, substr((string) $mark->attribute('href'), 0, 60));

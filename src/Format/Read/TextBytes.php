@@ -10,7 +10,13 @@ use Stemmata\Format\Shared\FormatException;
 /** Makes sure that bytes are text in UTF-8 before a reader looks at them. */
 final class TextBytes
 {
-    private const MARKS = ["\xEF\xBB\xBF" => 'UTF-8', "\xFF\xFE\x00\x00" => 'UTF-32LE', "\x00\x00\xFE\xFF" => 'UTF-32BE', "\xFF\xFE" => 'UTF-16LE', "\xFE\xFF" => 'UTF-16BE'];
+    private const MARKS = [
+        "\xEF\xBB\xBF" => 'UTF-8',
+        "\xFF\xFE\x00\x00" => 'UTF-32LE',
+        "\x00\x00\xFE\xFF" => 'UTF-32BE',
+        "\xFF\xFE" => 'UTF-16LE',
+        "\xFE\xFF" => 'UTF-16BE',
+    ];
     /** No text holds many of the signs below the blank; a few strayed into many a file. */
     private const STRAY = 3;
     private const STRAY_IN = 200;
@@ -46,7 +52,9 @@ final class TextBytes
             if (str_starts_with($bytes, $mark)) {
                 $rest = substr($bytes, strlen($mark));
 
-                return 'UTF-8' === $encoding || mb_check_encoding($rest, $encoding) ? (string) mb_convert_encoding($rest, 'UTF-8', $encoding) : throw FormatException::notText();
+                return 'UTF-8' === $encoding || mb_check_encoding($rest, $encoding)
+                    ? (string) mb_convert_encoding($rest, 'UTF-8', $encoding)
+                    : throw FormatException::notText();
             }
         }
 
@@ -58,7 +66,10 @@ final class TextBytes
         return preg_match_all('/[\x00-\x08\x0E-\x1F\x7F]/', $bytes) > max(self::STRAY, strlen($bytes) / self::STRAY_IN);
     }
 
-    /** U+0000 is replaced, as CommonMark (2.3) and the HTML standard (13.2.5) say; other control characters stand for nothing. */
+    /**
+     * U+0000 is replaced, as CommonMark (2.3) and the HTML standard (13.2.5) say; other control characters stand for
+     * nothing.
+     */
     public static function cleaned(string $text): string
     {
         return Characters::cleaned(strtr($text, ["\0" => "\u{FFFD}", "\x0B" => ' ', "\x0C" => "\n"]));

@@ -9,7 +9,11 @@ final class ContentsWords
 {
     public static function isHeading(string $words): bool
     {
-        return 1 === preg_match('/\A(?:(?:table|list) of )?contents\s*:?\z|\A(?:list|table) of (?:figures|illustrations|tables)\s*:?\z|\Ainhalt(?:sverzeichnis|sübersicht)?\z|\Atable des mati[eè]res\z|\Asommaire\z|\A[ií]ndice(?: general| generale)?\z|\Asommario\z|\Ainhoud(?:sopgave)?\z|\Acontenido\z|\Aоглавление\z|\Aсодержание\z/iu', trim($words));
+        return 1 ===
+            preg_match(
+                '/\A(?:(?:table|list) of )?contents\s*:?\z|\A(?:list|table) of (?:figures|illustrations|tables)\s*:?\z|\Ainhalt(?:sverzeichnis|sübersicht)?\z|\Atable des mati[eè]res\z|\Asommaire\z|\A[ií]ndice(?: general| generale)?\z|\Asommario\z|\Ainhoud(?:sopgave)?\z|\Acontenido\z|\Aоглавление\z|\Aсодержание\z/iu',
+                trim($words),
+            );
     }
 
     /** “3.1 Gauges ........ 17”, “Gauges    17” with leaders, a tab or several blanks before the page. */

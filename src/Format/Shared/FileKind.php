@@ -8,7 +8,9 @@ namespace Stemmata\Format\Shared;
 final class FileKind
 {
     private const ZIP = "PK\x03\x04";
-    /** The container of older office programs, and of newer ones' files that are protected by a password ([MS-CFB] 2.2). */
+    /**
+     * The container of older office programs, and of newer ones' files that are protected by a password ([MS-CFB] 2.2).
+     */
     private const COMPOUND = "\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1";
 
     /**

@@ -10,13 +10,21 @@ final class FormatException extends \RuntimeException
     /** @param list<string> $endings */
     public static function unknownEnding(string $name, array $endings): self
     {
-        return new self(sprintf('“%s” is not in a format that Stemmata reads; it reads files that end in %s.', self::shown($name), self::listed($endings)));
+        return new self(
+            sprintf(
+                '“%s” is not in a format that Stemmata reads; it reads files that end in %s.',
+                self::shown($name),
+                self::listed($endings),
+            ),
+        );
     }
 
     /** @param list<string> $endings */
     public static function cannotWrite(string $ending, array $endings): self
     {
-        return new self(sprintf('Stemmata does not write “%s”; it writes %s.', self::shown($ending), self::listed($endings)));
+        return new self(
+            sprintf('Stemmata does not write “%s”; it writes %s.', self::shown($ending), self::listed($endings)),
+        );
     }
 
     public static function isEmpty(): self
@@ -26,7 +34,12 @@ final class FormatException extends \RuntimeException
 
     public static function tooLarge(int $bytes): self
     {
-        return new self(sprintf('The file is larger than %d megabytes, the most that can be read of its kind at once.', intdiv($bytes, 1024 * 1024)));
+        return new self(
+            sprintf(
+                'The file is larger than %d megabytes, the most that can be read of its kind at once.',
+                intdiv($bytes, 1024 * 1024),
+            ),
+        );
     }
 
     public static function notText(): self
@@ -36,7 +49,12 @@ final class FormatException extends \RuntimeException
 
     public static function notUtf8(int $line): self
     {
-        return new self(sprintf('The file is not in UTF-8: line %d holds bytes that mean nothing. Save it as UTF-8 and try again.', $line));
+        return new self(
+            sprintf(
+                'The file is not in UTF-8: line %d holds bytes that mean nothing. Save it as UTF-8 and try again.',
+                $line,
+            ),
+        );
     }
 
     public static function missing(string $name): self
@@ -51,7 +69,9 @@ final class FormatException extends \RuntimeException
 
     public static function tooManySections(int $limit): self
     {
-        return new self(sprintf('The file has more than %s headings, the most that one document can hold.', number_format($limit)));
+        return new self(
+            sprintf('The file has more than %s headings, the most that one document can hold.', number_format($limit)),
+        );
     }
 
     public static function damagedArchive(): self
@@ -72,7 +92,9 @@ final class FormatException extends \RuntimeException
 
     public static function tooHard(): self
     {
-        return new self('The file takes more time or memory to read than one file may; split it, and import the parts.');
+        return new self(
+            'The file takes more time or memory to read than one file may; split it, and import the parts.',
+        );
     }
 
     public static function missingPart(string $name): self
@@ -87,7 +109,9 @@ final class FormatException extends \RuntimeException
 
     public static function isOlderKind(): self
     {
-        return new self('The file is protected by a password or of an older kind; save it as .docx or .odt without a password and try again.');
+        return new self(
+            'The file is protected by a password or of an older kind; save it as .docx or .odt without a password and try again.',
+        );
     }
 
     public static function isPdf(): self
@@ -102,7 +126,12 @@ final class FormatException extends \RuntimeException
 
     public static function tooMuchUnpacked(int $bytes): self
     {
-        return new self(sprintf('The file unpacks to more than %d megabytes, the most that can be read at once.', intdiv($bytes, 1024 * 1024)));
+        return new self(
+            sprintf(
+                'The file unpacks to more than %d megabytes, the most that can be read at once.',
+                intdiv($bytes, 1024 * 1024),
+            ),
+        );
     }
 
     private static function shown(string $value): string
@@ -113,6 +142,6 @@ final class FormatException extends \RuntimeException
     /** @param list<string> $endings */
     private static function listed(array $endings): string
     {
-        return implode(', ', array_map(static fn (string $ending): string => '.'.$ending, $endings));
+        return implode(', ', array_map(static fn(string $ending): string => '.' . $ending, $endings));
     }
 }

@@ -8,18 +8,22 @@ use Stemmata\Core\Document\TitleBlock;
 use Symfony\Component\Yaml\Exception\ParseException;
 use Symfony\Component\Yaml\Yaml;
 
-/** The lines between `---` at the head of a Markdown file that say title, subtitle, author and language (common practice). */
+/**
+ * The lines between `---` at the head of a Markdown file that say title, subtitle, author and language (common
+ * practice).
+ */
 final readonly class FrontMatter
 {
     /** @param list<string> $more what else the title page says, such as a date and an abstract, in Markdown */
-    private function __construct(public TitleBlock $titleBlock, public string $text, public array $more = [])
-    {
-    }
+    private function __construct(public TitleBlock $titleBlock, public string $text, public array $more = []) {}
 
     /** What looks like front matter but is no list of names and values is text. */
     public static function takenOff(string $markdown): self
     {
-        if (1 !== preg_match('/\A---[ \t]*\R(.*?)\R(?:---|\.\.\.)[ \t]*(?:\R|\z)/s', $markdown, $match) || strlen($match[1]) > 65536) {
+        if (
+            1 !== preg_match('/\A---[ \t]*\R(.*?)\R(?:---|\.\.\.)[ \t]*(?:\R|\z)/s', $markdown, $match) ||
+            strlen($match[1]) > 65536
+        ) {
             return new self(new TitleBlock(), $markdown);
         }
         try {
@@ -30,7 +34,9 @@ final readonly class FrontMatter
         if (!is_array($fields) || array_is_list($fields)) {
             return new self(new TitleBlock(), $markdown);
         }
-        $text = static fn (string $name): string => is_scalar($fields[$name] ?? null) ? trim((string) $fields[$name]) : '';
+        $text = static fn(string $name): string => is_scalar($fields[$name] ?? null)
+            ? trim((string) $fields[$name])
+            : '';
 
         return new self(
             new TitleBlock($text('title'), $text('subtitle'), $text('author'), language: $text('lang') ?: 'en'),
@@ -51,8 +57,16 @@ final readonly class FrontMatter
 
     public static function of(TitleBlock $block): string
     {
-        $fields = array_filter(['title' => $block->title, 'subtitle' => $block->subtitle, 'author' => $block->author, 'lang' => $block->language], static fn (string $value): bool => '' !== $value);
+        $fields = array_filter(
+            [
+                'title' => $block->title,
+                'subtitle' => $block->subtitle,
+                'author' => $block->author,
+                'lang' => $block->language,
+            ],
+            static fn(string $value): bool => '' !== $value,
+        );
 
-        return "---\n".Yaml::dump($fields)."---\n\n";
+        return "---\n" . Yaml::dump($fields) . "---\n\n";
     }
 }

@@ -9,7 +9,8 @@ use League\CommonMark\Extension\CommonMark\Node\Block\Heading;
 use League\CommonMark\Node\Inline\Text;
 
 /**
- * What several dialects of Markdown write in braces behind a heading: `{#anchor .class key=value}`, or `{-}` for one without
+ * What several dialects of Markdown write in braces behind a heading: `{#anchor .class key=value}`, or `{-}` for one
+ * without
  * a number. It is no words of the heading; the anchor is its name, the classes say what they say in HTML.
  */
 final class HeadingAttributes
@@ -20,7 +21,11 @@ final class HeadingAttributes
     {
         foreach ($event->getDocument()->iterator() as $node) {
             $last = $node instanceof Heading ? $node->lastChild() : null;
-            if ($node instanceof Heading && $last instanceof Text && 1 === preg_match(self::BRACES, $last->getLiteral(), $match)) {
+            if (
+                $node instanceof Heading &&
+                $last instanceof Text &&
+                1 === preg_match(self::BRACES, $last->getLiteral(), $match)
+            ) {
                 $last->setLiteral(substr($last->getLiteral(), 0, -strlen($match[0])));
                 $node->data->set('attributes', self::attributes($match[1]));
             }
@@ -40,9 +45,9 @@ final class HeadingAttributes
         $attributes = [];
         foreach (preg_split('/\s+/', $braces) ?: [] as $part) {
             match (true) {
-                '-' === $part => $classes[] = 'unnumbered',
-                str_starts_with($part, '#') => $attributes['id'] ??= substr($part, 1),
-                str_starts_with($part, '.') => $classes[] = substr($part, 1),
+                '-' === $part => ($classes[] = 'unnumbered'),
+                str_starts_with($part, '#') => ($attributes['id'] ??= substr($part, 1)),
+                str_starts_with($part, '.') => ($classes[] = substr($part, 1)),
                 default => null,
             };
         }

@@ -14,13 +14,23 @@ use Stemmata\Core\Numbering\NumberStyle;
  */
 final class MultilevelCounter
 {
-    public const STYLES = ['decimal' => NumberStyle::Arabic, 'upperRoman' => NumberStyle::UpperRoman, 'lowerRoman' => NumberStyle::LowerRoman, 'upperLetter' => NumberStyle::UpperLetter, 'lowerLetter' => NumberStyle::LowerLetter, 'cardinalText' => NumberStyle::Spelled];
+    public const STYLES = [
+        'decimal' => NumberStyle::Arabic,
+        'upperRoman' => NumberStyle::UpperRoman,
+        'lowerRoman' => NumberStyle::LowerRoman,
+        'upperLetter' => NumberStyle::UpperLetter,
+        'lowerLetter' => NumberStyle::LowerLetter,
+        'cardinalText' => NumberStyle::Spelled,
+    ];
 
     /** @var array<string, array<int, LevelRule>> by definition and level */
     private array $levels = [];
     /** @var array<string, string> definitions by instance */
     private array $definitions = [];
-    /** @var array<string, array<int, LevelRule>> levels that an instance words otherwise than its definition, by instance */
+    /**
+     * @var array<string, array<int, LevelRule>> levels that an instance words otherwise than its definition,
+     *     by instance
+     */
     private array $own = [];
     /** @var array<string, array<int, int>> starts set anew and not yet used, by instance and level */
     private array $overrides = [];
@@ -29,7 +39,10 @@ final class MultilevelCounter
     /** @var array<string, array<int, int>> the last number at each level, by definition */
     private array $counts = [];
 
-    /** @param array<int, LevelRule> $levels by level, from 0; a restart of 0 says that none of the higher levels lets it begin anew */
+    /**
+     * @param array<int, LevelRule> $levels by level,
+     *     from 0; a restart of 0 says that none of the higher levels lets it begin anew
+     */
     public function define(string $definition, array $levels): void
     {
         $this->levels[$definition] = $levels;
@@ -65,7 +78,9 @@ final class MultilevelCounter
             unset($this->counts[$key][$at]);
         }
         unset($this->overrides[$instance]);
-        $this->counts[$key][$level] = isset($this->counts[$key][$level]) ? $this->counts[$key][$level] + 1 : $this->start($instance, $level);
+        $this->counts[$key][$level] = isset($this->counts[$key][$level])
+            ? $this->counts[$key][$level] + 1
+            : $this->start($instance, $level);
         unset($this->starts[$key][$level]);
         foreach (array_keys($this->counts[$key]) as $deeper) {
             $restart = $this->level($instance, $deeper)['restart'];
@@ -88,11 +103,19 @@ final class MultilevelCounter
     {
         $counts = $this->counts[$this->definitions[$instance] ?? ''] ?? [];
 
-        return trim((string) preg_replace_callback('/%([1-9])/', function (array $match) use ($instance, $counts): string {
-            $of = (int) $match[1] - 1;
+        return trim(
+            (string) preg_replace_callback(
+                '/%([1-9])/',
+                function (array $match) use ($instance, $counts): string {
+                    $of = (int) $match[1] - 1;
 
-            return (self::STYLES[$this->level($instance, $of)['format']] ?? NumberStyle::Arabic)->written($counts[$of] ?? $this->start($instance, $of));
-        }, $this->level($instance, $level)['text']));
+                    return (self::STYLES[$this->level($instance, $of)['format']] ?? NumberStyle::Arabic)->written(
+                        $counts[$of] ?? $this->start($instance, $of),
+                    );
+                },
+                $this->level($instance, $level)['text'],
+            ),
+        );
     }
 
     private function start(string $instance, int $level): int
@@ -103,6 +126,12 @@ final class MultilevelCounter
     /** @return LevelRule */
     private function level(string $instance, int $level): array
     {
-        return $this->own[$instance][$level] ?? $this->levels[$this->definitions[$instance] ?? ''][$level] ?? ['format' => 'decimal', 'text' => '%'.($level + 1), 'start' => 1, 'restart' => null];
+        return $this->own[$instance][$level] ??
+            ($this->levels[$this->definitions[$instance] ?? ''][$level] ?? [
+                'format' => 'decimal',
+                'text' => '%' . ($level + 1),
+                'start' => 1,
+                'restart' => null,
+            ]);
     }
 }

@@ -14,14 +14,12 @@ use Symfony\Component\Yaml\Yaml;
 /** The starters that ship with Stemmata, from the folder of that name; their order is that of the list there. */
 final readonly class ShippedStarters
 {
-    public function __construct(private string $folder)
-    {
-    }
+    public function __construct(private string $folder) {}
 
     /** @return list<Starter> */
     public function all(): array
     {
-        $names = Yaml::parseFile($this->folder.'/index.yaml');
+        $names = Yaml::parseFile($this->folder . '/index.yaml');
 
         return array_map($this->read(...), array_values(array_filter(is_array($names) ? $names : [], is_string(...))));
     }
@@ -39,12 +37,19 @@ final readonly class ShippedStarters
 
     private function read(string $id): Starter
     {
-        $file = (array) Yaml::parseFile($this->folder.'/'.$id.'.yaml');
-        $text = static fn (string $field): string => is_string($file[$field] ?? null) ? $file[$field] : '';
+        $file = (array) Yaml::parseFile($this->folder . '/' . $id . '.yaml');
+        $text = static fn(string $field): string => is_string($file[$field] ?? null) ? $file[$field] : '';
         $parts = [];
         self::collect($file['parts'] ?? [], 1, $parts);
 
-        return new Starter($id, $text('name'), $text('description'), $parts, self::numbering($text('numbering')), $text('guidingStatement'));
+        return new Starter(
+            $id,
+            $text('name'),
+            $text('description'),
+            $parts,
+            self::numbering($text('numbering')),
+            $text('guidingStatement'),
+        );
     }
 
     /** @param list<StarterPart> $parts */
@@ -74,7 +79,10 @@ final readonly class ShippedStarters
         return match ($name) {
             // The question stands before the count, so that argument 1 bears the number 1.
             'from-nought' => Scheme::of([1 => new LevelNumber(start: 0)] + $plain->levels, $plain->appendices),
-            'chapters' => Scheme::of([1 => new LevelNumber(NumberStyle::Arabic, 'Chapter', false)] + $plain->levels, $plain->appendices),
+            'chapters' => Scheme::of(
+                [1 => new LevelNumber(NumberStyle::Arabic, 'Chapter', false)] + $plain->levels,
+                $plain->appendices,
+            ),
             default => $plain,
         };
     }

@@ -11,7 +11,8 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Event\RequestEvent;
 
 /**
- * Who is answered. Only requests for a host that the installation names: a page of another host whose name resolves here
+ * Who is answered. Only requests for a host that the installation names: a page of another host whose name resolves
+ * here
  * could otherwise read everything. Beyond this machine, only behind a web server that has asked who is there.
  */
 #[AsEventListener(priority: 1000)]
@@ -22,10 +23,14 @@ final readonly class AccessListener
     /** @var list<string> */
     private array $hosts;
 
-    /** @param string $hosts names by which this installation is reached beside the loopback names, separated by commas */
+    /**
+     * @param string $hosts names by which this installation is reached beside the loopback names, separated by commas
+     */
     public function __construct(#[Autowire('%env(STEMMATA_HOSTS)%')] string $hosts)
     {
-        $this->hosts = array_values(array_filter(array_map(static fn (string $host): string => strtolower(trim($host)), explode(',', $hosts))));
+        $this->hosts = array_values(
+            array_filter(array_map(static fn(string $host): string => strtolower(trim($host)), explode(',', $hosts))),
+        );
     }
 
     public function __invoke(RequestEvent $event): void

@@ -7,7 +7,10 @@ namespace Stemmata\Http\Access;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpKernel\Event\ResponseEvent;
 
-/** No script but our own files, no address but our own. Styles may stand inline: the editor and the menus place things by them. */
+/**
+ * No script but our own files, no address but our own. Styles may stand inline: the editor and the menus place things
+ * by them.
+ */
 #[AsEventListener]
 final class SecurityHeaders
 {
@@ -22,7 +25,10 @@ final class SecurityHeaders
         $headers->set('X-Content-Type-Options', 'nosniff');
         $headers->set('Referrer-Policy', 'no-referrer');
         // What never changes says so itself.
-        if (!$headers->hasCacheControlDirective('immutable') && (!$headers->has('Cache-Control') || str_contains((string) $headers->get('Cache-Control'), 'private'))) {
+        if (
+            !$headers->hasCacheControlDirective('immutable') &&
+            (!$headers->has('Cache-Control') || str_contains((string) $headers->get('Cache-Control'), 'private'))
+        ) {
             $headers->set('Cache-Control', 'no-store');
         }
     }

@@ -28,50 +28,101 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** The documents on the desk. */
-#[OA\Response(response: 'Problem', description: 'What is wrong, in one sentence', content: new OA\MediaType('application/problem+json', schema: new OA\Schema(ref: Problem::class)))]
+#[
+    OA\Response(
+        response: 'Problem',
+        description: 'What is wrong, in one sentence',
+        content: new OA\MediaType('application/problem+json', schema: new OA\Schema(ref: Problem::class)),
+    ),
+]
 final readonly class DeskController
 {
-    public function __construct(private Desk $desk, private DocumentStore $store, private ViewOf $viewOf)
-    {
-    }
+    public function __construct(private Desk $desk, private DocumentStore $store, private ViewOf $viewOf) {}
 
     #[Route('/api/documents', methods: ['GET'])]
     #[OA\Get(path: '/api/documents', operationId: 'listDocuments')]
-    #[OA\Response(response: 200, description: 'The last changed first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: DocumentCard::class)))]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'The last changed first',
+            content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: DocumentCard::class)),
+        ),
+    ]
     public function list(): JsonResponse
     {
-        return new JsonResponse(array_map(fn (DocumentRecord $record): DocumentCard => $this->viewOf->card($record), $this->desk->documents()));
+        return new JsonResponse(
+            array_map(
+                fn(DocumentRecord $record): DocumentCard => $this->viewOf->card($record),
+                $this->desk->documents(),
+            ),
+        );
     }
 
     #[Route('/api/documents', methods: ['POST'])]
     #[OA\Post(path: '/api/documents', operationId: 'createDocument')]
-    #[OA\RequestBody(content: new OA\JsonContent(required: ['title'], properties: [new OA\Property('title', type: 'string'), new OA\Property('starter', description: 'The id of a starter; without one the document has one empty section', type: 'string')]))]
+    #[
+        OA\RequestBody(
+            content: new OA\JsonContent(
+                required: ['title'],
+                properties: [
+                    new OA\Property('title', type: 'string'),
+                    new OA\Property(
+                        'starter',
+                        description: 'The id of a starter; without one the document has one empty section',
+                        type: 'string',
+                    ),
+                ],
+            ),
+        ),
+    ]
     #[OA\Response(response: 201, description: 'A new document', content: new OA\JsonContent(ref: Created::class))]
     #[OA\Response(ref: '#/components/responses/Problem', response: 400)]
     public function create(Request $request, IdSource $ids, ShippedStarters $shipped, KeptStarters $kept): JsonResponse
     {
         $body = JsonBody::of($request);
         $wanted = $body->findText('starter') ?? 'blank';
-        $starter = $shipped->find($wanted) ?? $kept->find($wanted) ?? throw ProblemException::malformed('There is no such starter any more.');
+        $starter =
+            $shipped->find($wanted) ??
+            ($kept->find($wanted) ?? throw ProblemException::malformed('There is no such starter any more.'));
 
         return new JsonResponse(new Created($this->desk->add($starter->opened($body->text('title'), $ids))), 201);
     }
 
     #[Route('/api/documents/import', methods: ['POST'])]
     #[OA\Post(path: '/api/documents/import', operationId: 'importDocument')]
-    #[OA\QueryParameter(name: 'name', description: 'The file’s name; its ending tells the format', required: true, schema: new OA\Schema(type: 'string'))]
-    #[OA\RequestBody(content: new OA\MediaType('application/octet-stream', schema: new OA\Schema(type: 'string', format: 'binary')))]
-    #[OA\Response(response: 201, description: 'Read and stored. Who accepts application/x-ndjson is told of the progress first, an object a line, the last one as here', content: new OA\JsonContent(ref: Imported::class))]
+    #[
+        OA\QueryParameter(
+            name: 'name',
+            description: 'The file’s name; its ending tells the format',
+            required: true,
+            schema: new OA\Schema(type: 'string'),
+        ),
+    ]
+    #[
+        OA\RequestBody(
+            content: new OA\MediaType(
+                'application/octet-stream',
+                schema: new OA\Schema(type: 'string', format: 'binary'),
+            ),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 201,
+            description: 'Read and stored. Who accepts application/x-ndjson is told of the progress first, an object a line, the last one as here',
+            content: new OA\JsonContent(ref: Imported::class),
+        ),
+    ]
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
     public function import(Request $request, Importing $importing): Response
     {
         $name = $request->query->getString('name');
         $file = UploadedBytes::of($request);
         if (!ProgressLines::areWanted($request)) {
-            return new JsonResponse($importing->import($name, $file, static fn (): null => null), 201);
+            return new JsonResponse($importing->import($name, $file, static fn(): null => null), 201);
         }
 
-        return ProgressLines::of(static fn (\Closure $tell): Imported => $importing->import($name, $file, $tell));
+        return ProgressLines::of(static fn(\Closure $tell): Imported => $importing->import($name, $file, $tell));
     }
 
     #[Route('/api/documents/{id}', methods: ['DELETE'])]
@@ -89,7 +140,13 @@ final readonly class DeskController
     #[Route('/api/documents/{id}/restore', methods: ['POST'])]
     #[OA\Post(path: '/api/documents/{id}/restore', operationId: 'restoreDocument')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
-    #[OA\Response(response: 200, description: 'Back on the desk', content: new OA\JsonContent(ref: DocumentCard::class))]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'Back on the desk',
+            content: new OA\JsonContent(ref: DocumentCard::class),
+        ),
+    ]
     #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
     public function restore(string $id): JsonResponse
     {
@@ -98,7 +155,13 @@ final readonly class DeskController
 
     #[Route('/api/removed-documents', methods: ['GET'])]
     #[OA\Get(path: '/api/removed-documents', operationId: 'listRemovedDocuments')]
-    #[OA\Response(response: 200, description: 'Those taken off the desk, the last first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: RemovedDocument::class)))]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'Those taken off the desk, the last first',
+            content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: RemovedDocument::class)),
+        ),
+    ]
     public function removed(): JsonResponse
     {
         return new JsonResponse(array_map($this->viewOf->removed(...), $this->desk->removedDocuments()));

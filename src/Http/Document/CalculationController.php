@@ -18,12 +18,29 @@ final class CalculationController
 {
     #[Route('/api/calculations', methods: ['POST'])]
     #[OA\Post(path: '/api/calculations', operationId: 'calculate')]
-    #[OA\RequestBody(content: new OA\JsonContent(required: ['expression'], properties: [new OA\Property('expression', type: 'string')]))]
-    #[OA\Response(response: 200, description: 'The exact result, or why there is none', content: new OA\JsonContent(ref: CalculationAnswer::class))]
+    #[
+        OA\RequestBody(
+            content: new OA\JsonContent(
+                required: ['expression'],
+                properties: [new OA\Property('expression', type: 'string')],
+            ),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'The exact result, or why there is none',
+            content: new OA\JsonContent(ref: CalculationAnswer::class),
+        ),
+    ]
     public function calculate(Request $request): JsonResponse
     {
         $answer = Calculation::of(JsonBody::of($request)->text('expression'));
 
-        return new JsonResponse($answer instanceof Solved ? new CalculationAnswer($answer->result, null) : new CalculationAnswer(null, $answer->sentence));
+        return new JsonResponse(
+            $answer instanceof Solved
+                ? new CalculationAnswer($answer->result, null)
+                : new CalculationAnswer(null, $answer->sentence),
+        );
     }
 }

@@ -47,14 +47,18 @@ final readonly class DocumentController
 {
     private const MAX_TEXTS = 200;
 
-    public function __construct(private DocumentStore $store, private Facts $facts, private ViewOf $viewOf)
-    {
-    }
+    public function __construct(private DocumentStore $store, private Facts $facts, private ViewOf $viewOf) {}
 
     #[Route('', methods: ['GET'])]
     #[OA\Get(path: '/api/documents/{id}', operationId: 'readSkeleton')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
-    #[OA\Response(response: 200, description: 'Title block, outline and what lists show', content: new OA\JsonContent(ref: Skeleton::class))]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'Title block, outline and what lists show',
+            content: new OA\JsonContent(ref: Skeleton::class),
+        ),
+    ]
     #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
     public function skeleton(string $id): JsonResponse
     {
@@ -64,7 +68,13 @@ final readonly class DocumentController
     #[Route('/figures', methods: ['GET'])]
     #[OA\Get(path: '/api/documents/{id}/figures', operationId: 'readFigures')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
-    #[OA\Response(response: 200, description: 'Numbers and counts', content: new OA\JsonContent(ref: OutlineFigures::class))]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'Numbers and counts',
+            content: new OA\JsonContent(ref: OutlineFigures::class),
+        ),
+    ]
     #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
     public function figures(string $id): JsonResponse
     {
@@ -75,21 +85,50 @@ final readonly class DocumentController
         $branchWords = (new OutlineWalk($outline))->rolledUp($words);
         $over = Targets::exceeded($outline, $branchWords, $this->facts->targets($id));
         $document = $this->store->document($id);
-        $stale = array_map(static fn (SectionId $section): string => $section->value, StaleContents::in($document));
+        $stale = array_map(static fn(SectionId $section): string => $section->value, StaleContents::in($document));
 
-        return new JsonResponse(new OutlineFigures($record->revision, Numbers::of($outline, $scheme), new \ArrayObject(SectionNames::of($document)), $branchWords, array_sum($words), $stale, $over, ReadingTime::SILENT_WORDS_PER_MINUTE));
+        return new JsonResponse(
+            new OutlineFigures(
+                $record->revision,
+                Numbers::of($outline, $scheme),
+                new \ArrayObject(SectionNames::of($document)),
+                $branchWords,
+                array_sum($words),
+                $stale,
+                $over,
+                ReadingTime::SILENT_WORDS_PER_MINUTE,
+            ),
+        );
     }
 
     #[Route('/texts', methods: ['GET'])]
     #[OA\Get(path: '/api/documents/{id}/texts', operationId: 'readTexts')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
-    #[OA\QueryParameter(name: 'sections', description: 'Ids, separated by commas', required: true, schema: new OA\Schema(type: 'string'))]
-    #[OA\Response(response: 200, description: 'Headings and bodies as the editor keeps them', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: SectionText::class)))]
+    #[
+        OA\QueryParameter(
+            name: 'sections',
+            description: 'Ids, separated by commas',
+            required: true,
+            schema: new OA\Schema(type: 'string'),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'Headings and bodies as the editor keeps them',
+            content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: SectionText::class)),
+        ),
+    ]
     #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
     public function texts(string $id, Request $request): JsonResponse
     {
         $this->store->get($id);
-        $ids = array_values(array_filter(explode(',', $request->query->getString('sections')), static fn (string $each): bool => '' !== $each));
+        $ids = array_values(
+            array_filter(
+                explode(',', $request->query->getString('sections')),
+                static fn(string $each): bool => '' !== $each,
+            ),
+        );
 
         return new JsonResponse($this->viewOf->texts($id, array_slice($ids, 0, self::MAX_TEXTS)));
     }
@@ -97,8 +136,21 @@ final readonly class DocumentController
     #[Route('/changes', methods: ['GET'])]
     #[OA\Get(path: '/api/documents/{id}/changes', operationId: 'readChanges')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
-    #[OA\QueryParameter(name: 'since', description: 'A revision', required: true, schema: new OA\Schema(type: 'integer'))]
-    #[OA\Response(response: 200, description: 'What others changed since', content: new OA\JsonContent(ref: ChangesSince::class))]
+    #[
+        OA\QueryParameter(
+            name: 'since',
+            description: 'A revision',
+            required: true,
+            schema: new OA\Schema(type: 'integer'),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'What others changed since',
+            content: new OA\JsonContent(ref: ChangesSince::class),
+        ),
+    ]
     #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
     public function changes(string $id, Request $request): JsonResponse
     {
@@ -108,7 +160,13 @@ final readonly class DocumentController
     #[Route('/places', methods: ['GET'])]
     #[OA\Get(path: '/api/documents/{id}/places', operationId: 'readPlaces')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
-    #[OA\Response(response: 200, description: 'Bookmarks and inner links', content: new OA\JsonContent(ref: Places::class))]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'Bookmarks and inner links',
+            content: new OA\JsonContent(ref: Places::class),
+        ),
+    ]
     #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
     public function places(string $id): JsonResponse
     {
@@ -118,21 +176,44 @@ final readonly class DocumentController
     #[Route('/offcuts', methods: ['GET'])]
     #[OA\Get(path: '/api/documents/{id}/offcuts', operationId: 'readOffcuts')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
-    #[OA\QueryParameter(name: 'words', description: 'Only those whose name or text has these words', schema: new OA\Schema(type: 'string'))]
-    #[OA\Response(response: 200, description: 'The last cut first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: OffcutView::class)))]
+    #[
+        OA\QueryParameter(
+            name: 'words',
+            description: 'Only those whose name or text has these words',
+            schema: new OA\Schema(type: 'string'),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'The last cut first',
+            content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: OffcutView::class)),
+        ),
+    ]
     #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
     public function offcuts(string $id, Request $request): JsonResponse
     {
         $this->store->get($id);
 
-        return new JsonResponse(array_map(static fn (array $offcut): OffcutView => new OffcutView(...$offcut), $this->facts->offcuts($id, $request->query->getString('words'))));
+        return new JsonResponse(
+            array_map(
+                static fn(array $offcut): OffcutView => new OffcutView(...$offcut),
+                $this->facts->offcuts($id, $request->query->getString('words')),
+            ),
+        );
     }
 
     #[Route('/offcuts/{offcut}', methods: ['GET'])]
     #[OA\Get(path: '/api/documents/{id}/offcuts/{offcut}', operationId: 'readOffcut')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
     #[OA\PathParameter(name: 'offcut', schema: new OA\Schema(type: 'string'))]
-    #[OA\Response(response: 200, description: 'The whole of what was cut', content: new OA\JsonContent(ref: OffcutText::class))]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'The whole of what was cut',
+            content: new OA\JsonContent(ref: OffcutText::class),
+        ),
+    ]
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
     public function offcut(string $id, string $offcut, Formats $formats): JsonResponse
     {
@@ -149,40 +230,98 @@ final readonly class DocumentController
     #[Route('/findings', methods: ['GET'])]
     #[OA\Get(path: '/api/documents/{id}/findings', operationId: 'readFindings')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
-    #[OA\Response(response: 200, description: 'What the structure check reports, in the order of the text', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: FindingView::class)))]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'What the structure check reports, in the order of the text',
+            content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: FindingView::class)),
+        ),
+    ]
     #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
     public function findings(string $id): JsonResponse
     {
         $document = $this->store->document($id);
 
-        return new JsonResponse(array_map(static fn (Finding $finding): FindingView => new FindingView(
-            $finding->rule,
-            $finding->position < $document->outline->count() ? $document->outline->idAt($finding->position)->value : null,
-            $finding->message,
-            $finding->source,
-        ), StructureCheck::of($document)));
+        return new JsonResponse(
+            array_map(
+                static fn(Finding $finding): FindingView => new FindingView(
+                    $finding->rule,
+                    $finding->position < $document->outline->count()
+                        ? $document->outline->idAt($finding->position)->value
+                        : null,
+                    $finding->message,
+                    $finding->source,
+                ),
+                StructureCheck::of($document),
+            ),
+        );
     }
 
     #[Route('/dead-links', methods: ['GET'])]
     #[OA\Get(path: '/api/documents/{id}/dead-links', operationId: 'countDeadLinks')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
-    #[OA\QueryParameter(name: 'section', description: 'Only this section and what is under it', schema: new OA\Schema(type: 'string'))]
-    #[OA\Response(response: 200, description: 'How many links would be words only in a file', content: new OA\JsonContent(required: ['count'], properties: [new OA\Property('count', type: 'integer')], type: 'object'))]
+    #[
+        OA\QueryParameter(
+            name: 'section',
+            description: 'Only this section and what is under it',
+            schema: new OA\Schema(type: 'string'),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'How many links would be words only in a file',
+            content: new OA\JsonContent(
+                required: ['count'],
+                properties: [new OA\Property('count', type: 'integer')],
+                type: 'object',
+            ),
+        ),
+    ]
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
     public function deadLinks(string $id, Request $request): JsonResponse
     {
         $document = self::branchOf($this->store->document($id), $request);
 
-        return new JsonResponse(['count' => count(iterator_to_array((new BrokenLink())->findings($document, []), false))]);
+        return new JsonResponse([
+            'count' => count(iterator_to_array((new BrokenLink())->findings($document, []), false)),
+        ]);
     }
 
     #[Route('/export', methods: ['GET'])]
     #[OA\Get(path: '/api/documents/{id}/export', operationId: 'exportDocument')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
-    #[OA\QueryParameter(name: 'format', required: true, schema: new OA\Schema(type: 'string', enum: ['md', 'html', 'docx']))]
-    #[OA\QueryParameter(name: 'section', description: 'Only this section and what is under it', schema: new OA\Schema(type: 'string'))]
-    #[OA\QueryParameter(name: 'numbers', description: 'A branch keeps the numbers it has in the document; “none” leaves them to whoever takes it over', schema: new OA\Schema(type: 'string', enum: ['kept', 'none']))]
-    #[OA\Response(response: 200, description: 'The whole document as a file', content: new OA\MediaType('application/octet-stream', schema: new OA\Schema(type: 'string', format: 'binary')))]
+    #[
+        OA\QueryParameter(
+            name: 'format',
+            required: true,
+            schema: new OA\Schema(type: 'string', enum: ['md', 'html', 'docx']),
+        ),
+    ]
+    #[
+        OA\QueryParameter(
+            name: 'section',
+            description: 'Only this section and what is under it',
+            schema: new OA\Schema(type: 'string'),
+        ),
+    ]
+    #[
+        OA\QueryParameter(
+            name: 'numbers',
+            description: 'A branch keeps the numbers it has in the document; “none” leaves them to whoever takes it over',
+            schema: new OA\Schema(type: 'string', enum: ['kept', 'none']),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'The whole document as a file',
+            content: new OA\MediaType(
+                'application/octet-stream',
+                schema: new OA\Schema(type: 'string', format: 'binary'),
+            ),
+        ),
+    ]
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
     public function export(string $id, Request $request, Formats $formats): Response
     {
@@ -190,33 +329,49 @@ final readonly class DocumentController
         $ending = $request->query->getString('format');
         $writer = $formats->writerFor($ending);
         $title = trim((string) preg_replace('/[^\p{L}\p{N}’]+/u', ' ', $document->titleBlock->title));
-        $name = ('' === $title ? 'Untitled' : mb_substr($title, 0, 80)).'.'.$ending;
+        $name = ('' === $title ? 'Untitled' : mb_substr($title, 0, 80)) . '.' . $ending;
         $plainName = (string) preg_replace('/[^A-Za-z0-9. ]/', '_', $name);
 
         $rendition = Rendition::of($document, new RenditionOptions('none' !== $request->query->getString('numbers')));
 
         return new StreamedResponse(self::kept($writer->write($rendition)), 200, [
             'Content-Type' => $writer->mediaType(),
-            'Content-Disposition' => HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_ATTACHMENT, $name, $plainName),
+            'Content-Disposition' => HeaderUtils::makeDisposition(
+                HeaderUtils::DISPOSITION_ATTACHMENT,
+                $name,
+                $plainName,
+            ),
         ]);
     }
 
     #[Route('/resume-point', methods: ['PUT'])]
     #[OA\Put(path: '/api/documents/{id}/resume-point', operationId: 'keepResumePoint')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
-    #[OA\RequestBody(content: new OA\JsonContent(required: ['section', 'position'], properties: [new OA\Property('section', type: 'string'), new OA\Property('position', type: 'integer')]))]
+    #[
+        OA\RequestBody(
+            content: new OA\JsonContent(
+                required: ['section', 'position'],
+                properties: [new OA\Property('section', type: 'string'), new OA\Property('position', type: 'integer')],
+            ),
+        ),
+    ]
     #[OA\Response(response: 204, description: 'Kept')]
     #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
     public function keepResumePoint(string $id, Request $request, Desk $desk): JsonResponse
     {
         $body = JsonBody::of($request);
-        $desk->keepResumePoint($this->store->get($id)->id, SectionId::fromString($body->text('section'))->value, max(0, $body->integer('position')));
+        $desk->keepResumePoint(
+            $this->store->get($id)->id,
+            SectionId::fromString($body->text('section'))->value,
+            max(0, $body->integer('position')),
+        );
 
         return new JsonResponse(null, 204);
     }
 
     /**
-     * Written whole before the first byte is sent: what cannot be written is told in words, and all of it is of one moment.
+     * Written whole before the first byte is sent: what cannot be written is told in words, and all of it is of one
+     * moment.
      *
      * @param iterable<string> $portions
      *
@@ -239,6 +394,9 @@ final readonly class DocumentController
     {
         $section = $request->query->getString('section');
 
-        return '' === $section ? $document : $document->findBranch(SectionId::fromString($section)) ?? throw ProblemException::refused('unknown-section', Refused::unknownSection($section)->sentence);
+        return '' === $section
+            ? $document
+            : $document->findBranch(SectionId::fromString($section)) ??
+                    throw ProblemException::refused('unknown-section', Refused::unknownSection($section)->sentence);
     }
 }

@@ -21,26 +21,43 @@ use Symfony\Component\Routing\Attribute\Route;
 /** Takes pictures in, and shows those that texts name by their hash. */
 final readonly class PictureController
 {
-    public function __construct(private StoredFiles $files)
-    {
-    }
+    public function __construct(private StoredFiles $files) {}
 
     #[Route('/api/documents/{id}/pictures', methods: ['POST'])]
     #[OA\Post(path: '/api/documents/{id}/pictures', operationId: 'keepPicture')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
-    #[OA\RequestBody(content: new OA\MediaType('application/octet-stream', schema: new OA\Schema(type: 'string', format: 'binary')))]
-    #[OA\Response(response: 201, description: 'Kept; a text may name it from now on', content: new OA\JsonContent(ref: KeptPicture::class))]
+    #[
+        OA\RequestBody(
+            content: new OA\MediaType(
+                'application/octet-stream',
+                schema: new OA\Schema(type: 'string', format: 'binary'),
+            ),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 201,
+            description: 'Kept; a text may name it from now on',
+            content: new OA\JsonContent(ref: KeptPicture::class),
+        ),
+    ]
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
     public function keep(string $id, Request $request, DocumentStore $store, WriteLock $lock): JsonResponse
     {
         $store->get($id);
         $file = UploadedBytes::of($request);
         if ($file->size > Picture::MAX_BYTES) {
-            throw ProblemException::refused('picture-too-large', sprintf('A picture may have %d megabytes at most.', Picture::MAX_BYTES / 1024 / 1024));
+            throw ProblemException::refused(
+                'picture-too-large',
+                sprintf('A picture may have %d megabytes at most.', Picture::MAX_BYTES / 1024 / 1024),
+            );
         }
         $picture = Picture::findIn($file->bytes());
         if (null === $picture) {
-            throw ProblemException::refused('not-a-picture', 'This file is no picture that a browser shows: PNG, JPEG, GIF, WebP or SVG.');
+            throw ProblemException::refused(
+                'not-a-picture',
+                'This file is no picture that a browser shows: PNG, JPEG, GIF, WebP or SVG.',
+            );
         }
         $lock->holding(function () use ($id, $picture): void {
             $this->files->keep($id, [$picture]);
@@ -52,17 +69,28 @@ final readonly class PictureController
     #[Route('/api/pictures/{hash}', requirements: ['hash' => '[0-9a-f]{64}'], methods: ['GET'])]
     #[OA\Get(path: '/api/pictures/{hash}', operationId: 'readPicture')]
     #[OA\PathParameter(name: 'hash', schema: new OA\Schema(type: 'string'))]
-    #[OA\Response(response: 200, description: 'The picture; it is the same for ever', content: new OA\MediaType('image/*', schema: new OA\Schema(type: 'string', format: 'binary')))]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'The picture; it is the same for ever',
+            content: new OA\MediaType('image/*', schema: new OA\Schema(type: 'string', format: 'binary')),
+        ),
+    ]
     #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
     public function show(string $hash, CurrentWriter $writer): Response
     {
-        $picture = $this->files->findPictureOf($writer->id(), $hash) ?? throw ProblemException::notFound('This picture is not kept here.');
+        $picture =
+            $this->files->findPictureOf($writer->id(), $hash) ??
+            throw ProblemException::notFound('This picture is not kept here.');
 
-        return new Response($picture->bytes, headers: [
-            'Content-Type' => $picture->mediaType(),
-            'Cache-Control' => 'private, max-age=31536000, immutable',
-            // A drawing opened by its address runs no script of its own.
-            'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; sandbox",
-        ]);
+        return new Response(
+            $picture->bytes,
+            headers: [
+                'Content-Type' => $picture->mediaType(),
+                'Cache-Control' => 'private, max-age=31536000, immutable',
+                // A drawing opened by its address runs no script of its own.
+                'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; sandbox",
+            ],
+        );
     }
 }

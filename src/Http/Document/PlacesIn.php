@@ -22,11 +22,19 @@ final class PlacesIn
                 $bookmarks[] = new Bookmark((string) $id, $name, $document->outline->idAt($position)->value);
             }
         }
-        $broken = BrokenLinks::in($document->outline, array_map(static fn (Bookmark $bookmark): string => $bookmark->id, $bookmarks));
+        $broken = BrokenLinks::in(
+            $document->outline,
+            array_map(static fn(Bookmark $bookmark): string => $bookmark->id, $bookmarks),
+        );
         $links = [];
         foreach ($references as $position => $each) {
             foreach ($each->links as $id => $words) {
-                $links[] = new InnerLink($document->outline->idAt($position)->value, (string) $id, $words, $broken->isBroken((string) $id));
+                $links[] = new InnerLink(
+                    $document->outline->idAt($position)->value,
+                    (string) $id,
+                    $words,
+                    $broken->isBroken((string) $id),
+                );
             }
         }
 

@@ -33,14 +33,15 @@ final readonly class ViewOf
     /** One of them may be a book of its own, which the window then asks for when it comes to it. */
     private const OPENED_WORDS = 6000;
 
-    public function __construct(private Facts $facts)
-    {
-    }
+    public function __construct(private Facts $facts) {}
 
     public function card(DocumentRecord $record): DocumentCard
     {
         $words = $this->facts->wordsInOrder($record->id, $record->outline());
-        $resume = null === $record->resumeSection ? null : $this->facts->ofSections($record->id, [$record->resumeSection])[$record->resumeSection] ?? null;
+        $resume =
+            null === $record->resumeSection
+                ? null
+                : $this->facts->ofSections($record->id, [$record->resumeSection])[$record->resumeSection] ?? null;
 
         return new DocumentCard(
             $record->id,
@@ -58,7 +59,12 @@ final readonly class ViewOf
 
     public function removed(DocumentRecord $record): RemovedDocument
     {
-        return new RemovedDocument($record->id, $record->title, $record->removedAt ?? 0, array_sum($this->facts->wordsInOrder($record->id, $record->outline())));
+        return new RemovedDocument(
+            $record->id,
+            $record->title,
+            $record->removedAt ?? 0,
+            array_sum($this->facts->wordsInOrder($record->id, $record->outline())),
+        );
     }
 
     public function skeleton(DocumentRecord $record): Skeleton
@@ -74,7 +80,10 @@ final readonly class ViewOf
             $record->resumeSection,
             $record->resumePosition,
             $this->outline($outline),
-            array_map(static fn (SectionId $id): SectionFacts => new SectionFacts(...$facts[$id->value]), $outline->ids()),
+            array_map(
+                static fn(SectionId $id): SectionFacts => new SectionFacts(...$facts[$id->value]),
+                $outline->ids(),
+            ),
             $this->texts($record->id, self::openedOn($outline, $record->resumeSection, $facts)),
         );
     }
@@ -89,7 +98,15 @@ final readonly class ViewOf
         $at = null === $resume ? 0 : $outline->findPosition(SectionId::fromString($resume)) ?? 0;
         $opened = [];
         $words = 0;
-        foreach ($outline->slice(max(0, $at - self::OPENED_ABOVE), min($outline->count(), $at + self::OPENED - self::OPENED_ABOVE))->ids() as $id) {
+        foreach (
+            $outline
+                ->slice(
+                    max(0, $at - self::OPENED_ABOVE),
+                    min($outline->count(), $at + self::OPENED - self::OPENED_ABOVE),
+                )
+                ->ids()
+            as $id
+        ) {
             if ($words + $facts[$id->value]['words'] <= self::OPENED_WORDS) {
                 $words += $facts[$id->value]['words'];
                 $opened[] = $id->value;
@@ -110,13 +127,18 @@ final readonly class ViewOf
         );
     }
 
-    /** @param bool $withTexts false for typing: the window that typed has the text, unless pictures were taken out of it */
+    /**
+     * @param bool $withTexts false for typing: the window that typed has the text, unless pictures were taken out of it
+     */
     public function writeOutcome(string $documentId, Written $written, bool $withTexts): WriteOutcome
     {
         $touched = array_map(strval(...), array_keys($written->change->sections));
         $entered = [];
         foreach ($written->change->outlineEdits as $edit) {
-            $entered = [...$entered, ...array_map(static fn (SectionId $id): string => $id->value, $edit->inserted->ids())];
+            $entered = [
+                ...$entered,
+                ...array_map(static fn(SectionId $id): string => $id->value, $edit->inserted->ids()),
+            ];
         }
         // A section that comes back from the offcuts is not changed, yet the window may not know it.
         $returned = [] === $written->change->offcuts ? [] : $entered;
@@ -125,13 +147,25 @@ final readonly class ViewOf
             $written->previousRevision,
             $written->revision,
             $written->outlineRevision,
-            array_map(fn (OutlineEdit $edit): OrderEdit => new OrderEdit($edit->at, $edit->removed->count(), $this->outline($edit->inserted)), $written->change->outlineEdits),
-            $this->sectionFacts($this->facts->ofSections($documentId, array_values(array_unique([...$touched, ...$returned])))),
+            array_map(
+                fn(OutlineEdit $edit): OrderEdit => new OrderEdit(
+                    $edit->at,
+                    $edit->removed->count(),
+                    $this->outline($edit->inserted),
+                ),
+                $written->change->outlineEdits,
+            ),
+            $this->sectionFacts(
+                $this->facts->ofSections($documentId, array_values(array_unique([...$touched, ...$returned]))),
+            ),
             $withTexts || $written->hasPictures ? $this->texts($documentId, $touched) : [],
             $written->change->removedIds(),
             null === $written->change->titleBlock ? null : $this->titleBlock($written->change->titleBlock[1]),
             $written->label,
-            array_map(static fn (Notice $notice): NoticeView => new NoticeView($notice->sentence, $notice->sections), $written->notices),
+            array_map(
+                static fn(Notice $notice): NoticeView => new NoticeView($notice->sentence, $notice->sections),
+                $written->notices,
+            ),
         );
     }
 
@@ -142,26 +176,41 @@ final readonly class ViewOf
      */
     public function texts(string $documentId, array $ids): array
     {
-        return array_map(static fn (array $text): SectionText => new SectionText(...$text), $this->facts->texts($documentId, $ids));
+        return array_map(
+            static fn(array $text): SectionText => new SectionText(...$text),
+            $this->facts->texts($documentId, $ids),
+        );
     }
 
     private function outline(Outline $outline): OutlineColumns
     {
-        return new OutlineColumns(array_map(static fn (SectionId $id): string => $id->value, $outline->ids()), $outline->levels, $outline->flags);
+        return new OutlineColumns(
+            array_map(static fn(SectionId $id): string => $id->value, $outline->ids()),
+            $outline->levels,
+            $outline->flags,
+        );
     }
 
     private function titleBlock(TitleBlock $block): TitleBlockView
     {
-        return new TitleBlockView($block->title, $block->subtitle, $block->author, $block->guidingStatement, $block->target, $block->language);
+        return new TitleBlockView(
+            $block->title,
+            $block->subtitle,
+            $block->author,
+            $block->guidingStatement,
+            $block->target,
+            $block->language,
+        );
     }
 
     /**
-     * @param array<string, array{id: string, heading: string, words: int, aim: string, target: int|null, marker: string, revision: int}> $facts
+     * @param array<string, array{id: string, heading: string, words: int, aim: string, target: int|null,
+     *     marker: string, revision: int}> $facts
      *
      * @return list<SectionFacts>
      */
     private function sectionFacts(array $facts): array
     {
-        return array_map(static fn (array $each): SectionFacts => new SectionFacts(...$each), array_values($facts));
+        return array_map(static fn(array $each): SectionFacts => new SectionFacts(...$each), array_values($facts));
     }
 }

@@ -30,16 +30,35 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/documents/{id}')]
 final readonly class OperationController
 {
-    public function __construct(private DocumentStore $store, private OperationReader $reader, private Writing $writing, private ViewOf $viewOf)
-    {
-    }
+    public function __construct(
+        private DocumentStore $store,
+        private OperationReader $reader,
+        private Writing $writing,
+        private ViewOf $viewOf,
+    ) {}
 
     #[Route('/operations', methods: ['POST'])]
     #[OA\Post(path: '/api/documents/{id}/operations', operationId: 'applyOperation')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
-    #[OA\RequestBody(content: new OA\JsonContent(required: ['baseRevision', 'operation'], properties: [new OA\Property('baseRevision', type: 'integer'), new OA\Property('operation', ref: '#/components/schemas/Operation')]))]
+    #[
+        OA\RequestBody(
+            content: new OA\JsonContent(
+                required: ['baseRevision', 'operation'],
+                properties: [
+                    new OA\Property('baseRevision', type: 'integer'),
+                    new OA\Property('operation', ref: '#/components/schemas/Operation'),
+                ],
+            ),
+        ),
+    ]
     #[OA\Response(response: 200, description: 'Done and stored', content: new OA\JsonContent(ref: WriteOutcome::class))]
-    #[OA\Response(response: 409, description: 'Another window was there first', content: new OA\MediaType('application/problem+json', schema: new OA\Schema(ref: Conflict::class)))]
+    #[
+        OA\Response(
+            response: 409,
+            description: 'Another window was there first',
+            content: new OA\MediaType('application/problem+json', schema: new OA\Schema(ref: Conflict::class)),
+        ),
+    ]
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
     public function apply(string $id, Request $request): Response
     {
@@ -54,13 +73,26 @@ final readonly class OperationController
     #[Route('/rehearsals', methods: ['POST'])]
     #[OA\Post(path: '/api/documents/{id}/rehearsals', operationId: 'rehearseOperation')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
-    #[OA\RequestBody(content: new OA\JsonContent(required: ['operation'], properties: [new OA\Property('operation', ref: '#/components/schemas/Operation')]))]
-    #[OA\Response(response: 200, description: 'What the move would do; nothing is stored', content: new OA\JsonContent(ref: Rehearsal::class))]
+    #[
+        OA\RequestBody(
+            content: new OA\JsonContent(
+                required: ['operation'],
+                properties: [new OA\Property('operation', ref: '#/components/schemas/Operation')],
+            ),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'What the move would do; nothing is stored',
+            content: new OA\JsonContent(ref: Rehearsal::class),
+        ),
+    ]
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
     public function rehearse(string $id, Request $request): Response
     {
         $move = $this->reader->read(JsonBody::of($request)->object('operation'));
-        if (!$move instanceof MoveBranch) {
+        if (!($move instanceof MoveBranch)) {
             throw InvalidOperation::field('operation', 'a move');
         }
 
@@ -70,9 +102,28 @@ final readonly class OperationController
     #[Route('/undo', methods: ['POST'])]
     #[OA\Post(path: '/api/documents/{id}/undo', operationId: 'undo')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
-    #[OA\RequestBody(content: new OA\JsonContent(required: ['baseRevision'], properties: [new OA\Property('baseRevision', type: 'integer')]))]
-    #[OA\Response(response: 200, description: 'The last step is undone', content: new OA\JsonContent(ref: WriteOutcome::class))]
-    #[OA\Response(response: 409, description: 'Another window was there first', content: new OA\MediaType('application/problem+json', schema: new OA\Schema(ref: Conflict::class)))]
+    #[
+        OA\RequestBody(
+            content: new OA\JsonContent(
+                required: ['baseRevision'],
+                properties: [new OA\Property('baseRevision', type: 'integer')],
+            ),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'The last step is undone',
+            content: new OA\JsonContent(ref: WriteOutcome::class),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 409,
+            description: 'Another window was there first',
+            content: new OA\MediaType('application/problem+json', schema: new OA\Schema(ref: Conflict::class)),
+        ),
+    ]
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
     public function undo(string $id, Request $request): Response
     {
@@ -84,9 +135,28 @@ final readonly class OperationController
     #[Route('/redo', methods: ['POST'])]
     #[OA\Post(path: '/api/documents/{id}/redo', operationId: 'redo')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
-    #[OA\RequestBody(content: new OA\JsonContent(required: ['baseRevision'], properties: [new OA\Property('baseRevision', type: 'integer')]))]
-    #[OA\Response(response: 200, description: 'The step undone first is done again', content: new OA\JsonContent(ref: WriteOutcome::class))]
-    #[OA\Response(response: 409, description: 'Another window was there first', content: new OA\MediaType('application/problem+json', schema: new OA\Schema(ref: Conflict::class)))]
+    #[
+        OA\RequestBody(
+            content: new OA\JsonContent(
+                required: ['baseRevision'],
+                properties: [new OA\Property('baseRevision', type: 'integer')],
+            ),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'The step undone first is done again',
+            content: new OA\JsonContent(ref: WriteOutcome::class),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 409,
+            description: 'Another window was there first',
+            content: new OA\MediaType('application/problem+json', schema: new OA\Schema(ref: Conflict::class)),
+        ),
+    ]
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
     public function redo(string $id, Request $request): Response
     {

@@ -16,27 +16,43 @@ final class OperationSchema
         $schemas = [];
         $mapping = [];
         foreach (OperationFields::OF as $name => $fields) {
-            $title = str_replace(' ', '', ucwords(strtr($name, '-', ' '))).'Operation';
-            $mapping[$name] = '#/components/schemas/'.$title;
-            $required = array_keys(array_filter($fields, static fn (string $kind): bool => !str_starts_with($kind, '?')));
+            $title = str_replace(' ', '', ucwords(strtr($name, '-', ' '))) . 'Operation';
+            $mapping[$name] = '#/components/schemas/' . $title;
+            $required = array_keys(
+                array_filter($fields, static fn(string $kind): bool => !str_starts_with($kind, '?')),
+            );
             $schemas[$title] = [
                 'type' => 'object',
                 'required' => ['name', ...$required],
-                'properties' => ['name' => ['type' => 'string', 'enum' => [$name]], ...array_map(static fn (string $kind): array => self::field(ltrim($kind, '?')), $fields)],
+                'properties' => [
+                    'name' => ['type' => 'string', 'enum' => [$name]],
+                    ...array_map(static fn(string $kind): array => self::field(ltrim($kind, '?')), $fields),
+                ],
             ];
         }
 
-        return ['Operation' => [
-            'oneOf' => array_map(static fn (string $ref): array => ['$ref' => $ref], array_values($mapping)),
-            'discriminator' => ['propertyName' => 'name', 'mapping' => $mapping],
-        ], ...$schemas];
+        return [
+            'Operation' => [
+                'oneOf' => array_map(static fn(string $ref): array => ['$ref' => $ref], array_values($mapping)),
+                'discriminator' => ['propertyName' => 'name', 'mapping' => $mapping],
+            ],
+            ...$schemas,
+        ];
     }
 
     /** @return array<string, mixed> */
     private static function field(string $kind): array
     {
         if (enum_exists($kind)) {
-            return ['type' => 'string', 'enum' => array_map(static fn (\UnitEnum $case): string => $case instanceof \BackedEnum ? (string) $case->value : $case->name, $kind::cases())];
+            return [
+                'type' => 'string',
+                'enum' => array_map(
+                    static fn(\UnitEnum $case): string => $case instanceof \BackedEnum
+                        ? (string) $case->value
+                        : $case->name,
+                    $kind::cases(),
+                ),
+            ];
         }
         $parts = ['type' => 'array', 'items' => ['type' => 'object']];
 
@@ -49,12 +65,28 @@ final class OperationSchema
             'body' => $parts,
             'heading' => ['oneOf' => [['type' => 'string'], $parts]],
             'numbering' => ['type' => ['object', 'null']],
-            'lines' => ['type' => 'array', 'minItems' => 1, 'items' => [
-                'type' => 'object',
-                'required' => ['section', 'block', 'level'],
-                'properties' => ['section' => ['type' => 'string'], 'block' => ['type' => 'integer'], 'level' => ['type' => 'integer', 'minimum' => Level::One->value, 'maximum' => Level::Nine->value]],
-            ]],
-            'operations' => ['type' => 'array', 'minItems' => 1, 'items' => ['$ref' => '#/components/schemas/Operation']],
+            'lines' => [
+                'type' => 'array',
+                'minItems' => 1,
+                'items' => [
+                    'type' => 'object',
+                    'required' => ['section', 'block', 'level'],
+                    'properties' => [
+                        'section' => ['type' => 'string'],
+                        'block' => ['type' => 'integer'],
+                        'level' => [
+                            'type' => 'integer',
+                            'minimum' => Level::One->value,
+                            'maximum' => Level::Nine->value,
+                        ],
+                    ],
+                ],
+            ],
+            'operations' => [
+                'type' => 'array',
+                'minItems' => 1,
+                'items' => ['$ref' => '#/components/schemas/Operation'],
+            ],
             default => throw new \LogicException(sprintf('There is no kind of field “%s”.', $kind)),
         } + ['description' => ucfirst(OperationFields::KINDS[$kind])];
     }

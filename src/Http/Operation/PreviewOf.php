@@ -26,7 +26,7 @@ final class PreviewOf
         $after = $outcome->document;
         $numbers = $after->numbers();
         $names = SectionNames::of($after);
-        $known = array_flip(array_map(static fn ($id): string => $id->value, $document->outline->ids()));
+        $known = array_flip(array_map(static fn($id): string => $id->value, $document->outline->ids()));
         $count = new WordCount();
         $sections = [];
         foreach ($after->headings() as $position => $heading) {
@@ -38,7 +38,13 @@ final class PreviewOf
                 $names[$id] ?? $heading,
                 !isset($known[$id]),
                 null === $changed ? null : $count->ofBody($changed),
-                null === $changed ? '' : mb_substr((string) preg_replace('/\s+/u', ' ', $changed->body->plainText()), 0, self::LENGTH_OF_BEGINNING),
+                null === $changed
+                    ? ''
+                    : mb_substr(
+                        (string) preg_replace('/\s+/u', ' ', $changed->body->plainText()),
+                        0,
+                        self::LENGTH_OF_BEGINNING,
+                    ),
             );
         }
 

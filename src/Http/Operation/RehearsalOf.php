@@ -41,6 +41,11 @@ final class RehearsalOf
             default => "become $from to $to,",
         };
 
-        return sprintf('%s level %d, %s', $become, $after->outline->levelAt($first)->value, null === $parent ? 'at the top' : 'under '.$after->nameAt($parent));
+        return sprintf(
+            '%s level %d, %s',
+            $become,
+            $after->outline->levelAt($first)->value,
+            null === $parent ? 'at the top' : 'under ' . $after->nameAt($parent),
+        );
     }
 }

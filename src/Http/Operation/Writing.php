@@ -21,9 +21,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** Hands an operation to the store and puts the outcome into an answer. */
 final readonly class Writing
 {
-    public function __construct(private DocumentStore $store, private ViewOf $viewOf)
-    {
-    }
+    public function __construct(private DocumentStore $store, private ViewOf $viewOf) {}
 
     /** @param bool $withTexts false for typing: the window that typed has the text */
     public function answer(Step $step, bool $withTexts = true): Response
@@ -40,7 +38,10 @@ final readonly class Writing
         return match (true) {
             $outcome instanceof Written => $this->viewOf->writeOutcome($step->documentId, $outcome, $withTexts),
             $outcome instanceof Stale => $this->conflict($step->documentId, (int) $step->baseRevision, $outcome),
-            $outcome instanceof Refused => throw ProblemException::refused($outcome->reason->value, $outcome->sentence),
+            $outcome instanceof Refused => throw ProblemException::refused(
+                $outcome->reason->value,
+                $outcome->sentence,
+            ),
         };
     }
 
@@ -53,7 +54,10 @@ final readonly class Writing
             $stale->sentence,
             'stale',
             $this->viewOf->changesSince($this->store->get($id), $base),
-            $this->viewOf->texts($id, array_map(static fn (SectionId $section): string => $section->value, $stale->texts)),
+            $this->viewOf->texts(
+                $id,
+                array_map(static fn(SectionId $section): string => $section->value, $stale->texts),
+            ),
         );
     }
 }

@@ -15,9 +15,7 @@ final readonly class JsonBody
     private const MAX_DEPTH = 200;
 
     /** @param array<mixed> $fields */
-    private function __construct(private array $fields)
-    {
-    }
+    private function __construct(private array $fields) {}
 
     public static function of(Request $request): self
     {
@@ -26,7 +24,9 @@ final readonly class JsonBody
         }
         $fields = json_decode($request->getContent(), true, self::MAX_DEPTH);
 
-        return is_array($fields) ? new self($fields) : throw ProblemException::malformed('The request is not an object of JSON.');
+        return is_array($fields)
+            ? new self($fields)
+            : throw ProblemException::malformed('The request is not an object of JSON.');
     }
 
     /** @return array<mixed> for a reader that checks each field itself */
@@ -39,7 +39,9 @@ final readonly class JsonBody
     {
         $value = $this->fields[$field] ?? null;
 
-        return is_int($value) ? $value : throw ProblemException::malformed(sprintf('“%s” must be a whole number.', $field));
+        return is_int($value)
+            ? $value
+            : throw ProblemException::malformed(sprintf('“%s” must be a whole number.', $field));
     }
 
     public function findInteger(string $field): ?int
@@ -51,7 +53,9 @@ final readonly class JsonBody
     {
         $value = $this->fields[$field] ?? null;
 
-        return is_string($value) && mb_check_encoding($value, 'UTF-8') && strlen($value) <= 8192 ? Characters::cleaned($value) : throw ProblemException::malformed(sprintf('“%s” must be a text of at most 8,192 bytes.', $field));
+        return is_string($value) && mb_check_encoding($value, 'UTF-8') && strlen($value) <= 8192
+            ? Characters::cleaned($value)
+            : throw ProblemException::malformed(sprintf('“%s” must be a text of at most 8,192 bytes.', $field));
     }
 
     /** A text of any length that the whole request may have. */
@@ -59,7 +63,9 @@ final readonly class JsonBody
     {
         $value = $this->fields[$field] ?? null;
 
-        return is_string($value) && mb_check_encoding($value, 'UTF-8') ? $value : throw ProblemException::malformed(sprintf('“%s” must be a text.', $field));
+        return is_string($value) && mb_check_encoding($value, 'UTF-8')
+            ? $value
+            : throw ProblemException::malformed(sprintf('“%s” must be a text.', $field));
     }
 
     public function findText(string $field): ?string
@@ -72,6 +78,8 @@ final readonly class JsonBody
     {
         $value = $this->fields[$field] ?? null;
 
-        return is_array($value) ? $value : throw ProblemException::malformed(sprintf('“%s” must be an object.', $field));
+        return is_array($value)
+            ? $value
+            : throw ProblemException::malformed(sprintf('“%s” must be an object.', $field));
     }
 }

@@ -15,9 +15,7 @@ use Symfony\Component\HttpKernel\Event\FinishRequestEvent;
  */
 final readonly class OneSnapshot
 {
-    public function __construct(private Connection $connection)
-    {
-    }
+    public function __construct(private Connection $connection) {}
 
     #[AsEventListener]
     public function begin(ControllerEvent $event): void
@@ -30,7 +28,11 @@ final readonly class OneSnapshot
     #[AsEventListener]
     public function end(FinishRequestEvent $event): void
     {
-        if ($event->isMainRequest() && 'GET' === $event->getRequest()->getMethod() && $this->connection->isTransactionActive()) {
+        if (
+            $event->isMainRequest() &&
+            'GET' === $event->getRequest()->getMethod() &&
+            $this->connection->isTransactionActive()
+        ) {
             $this->connection->rollBack();
         }
     }

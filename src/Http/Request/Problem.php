@@ -11,16 +11,10 @@ use OpenApi\Attributes as OA;
 final readonly class Problem
 {
     public function __construct(
-        #[OA\Property]
-        public string $type,
-        #[OA\Property]
-        public string $title,
-        #[OA\Property]
-        public int $status,
-        #[OA\Property]
-        public string $detail,
-        #[OA\Property]
-        public string $reason,
-    ) {
-    }
+        #[OA\Property] public string $type,
+        #[OA\Property] public string $title,
+        #[OA\Property] public int $status,
+        #[OA\Property] public string $detail,
+        #[OA\Property] public string $reason,
+    ) {}
 }

@@ -31,7 +31,11 @@ final class ProblemException extends HttpException
 
     public static function tooLarge(int $limit): self
     {
-        return new self(413, 'too-large', sprintf('That is more than the %d megabytes that can be read at once.', intdiv($limit, 1024 * 1024)));
+        return new self(
+            413,
+            'too-large',
+            sprintf('That is more than the %d megabytes that can be read at once.', intdiv($limit, 1024 * 1024)),
+        );
     }
 
     public static function otherOrigin(): self
@@ -41,11 +45,19 @@ final class ProblemException extends HttpException
 
     public static function otherHost(): self
     {
-        return new self(421, 'other-host', 'Stemmata does not answer to this name. Whoever set it up can add it to STEMMATA_HOSTS.');
+        return new self(
+            421,
+            'other-host',
+            'Stemmata does not answer to this name. Whoever set it up can add it to STEMMATA_HOSTS.',
+        );
     }
 
     public static function noLogin(): self
     {
-        return new self(403, 'no-login', 'Stemmata can be reached from other machines here, but no one is asked to log in. Set a login as deploy/README.md says.');
+        return new self(
+            403,
+            'no-login',
+            'Stemmata can be reached from other machines here, but no one is asked to log in. Set a login as deploy/README.md says.',
+        );
     }
 }

@@ -19,9 +19,7 @@ use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 #[AsEventListener(priority: 10)]
 final readonly class ProblemListener
 {
-    public function __construct(private LoggerInterface $logger)
-    {
-    }
+    public function __construct(private LoggerInterface $logger) {}
 
     public function __invoke(ExceptionEvent $event): void
     {
@@ -36,7 +34,9 @@ final readonly class ProblemListener
     {
         $status = $problem->status ?? 500;
 
-        return new JsonResponse($problem, is_int($status) ? $status : 500, ['Content-Type' => 'application/problem+json']);
+        return new JsonResponse($problem, is_int($status) ? $status : 500, [
+            'Content-Type' => 'application/problem+json',
+        ]);
     }
 
     public static function problemOf(\Throwable $error): Problem
@@ -53,7 +53,11 @@ final readonly class ProblemListener
         if ($error instanceof HttpExceptionInterface) {
             $isMissing = 404 === $error->getStatusCode();
 
-            return self::of($error->getStatusCode(), $isMissing ? 'unknown-address' : 'malformed', $isMissing ? 'There is nothing at this address.' : 'The request cannot be served in this form.');
+            return self::of(
+                $error->getStatusCode(),
+                $isMissing ? 'unknown-address' : 'malformed',
+                $isMissing ? 'There is nothing at this address.' : 'The request cannot be served in this form.',
+            );
         }
 
         $trouble = StorageTrouble::findIn($error);
@@ -61,7 +65,11 @@ final readonly class ProblemListener
             return self::of(StorageTrouble::DiskFull === $trouble ? 507 : 503, $trouble->value, $trouble->sentence());
         }
 
-        return self::of(500, 'internal', 'Something went wrong inside Stemmata. Nothing was changed; the log says more.');
+        return self::of(
+            500,
+            'internal',
+            'Something went wrong inside Stemmata. Nothing was changed; the log says more.',
+        );
     }
 
     public static function of(int $status, string $reason, string $sentence): Problem

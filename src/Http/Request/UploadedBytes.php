@@ -10,9 +10,7 @@ use Symfony\Component\HttpFoundation\Request;
 /** A file sent as the body of a request, on the disk and not in memory. */
 final class UploadedBytes
 {
-    private function __construct(private string $path, public readonly int $size)
-    {
-    }
+    private function __construct(private string $path, public readonly int $size) {}
 
     public static function of(Request $request): self
     {

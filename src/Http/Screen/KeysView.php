@@ -12,10 +12,15 @@ final readonly class KeysView implements \JsonSerializable
 {
     /** @param array<string, list<string>> $keys */
     public function __construct(
-        #[OA\Property(description: 'By command; commands with our keys are not among them', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'array', items: new OA\Items(type: 'string')))]
+        #[
+            OA\Property(
+                description: 'By command; commands with our keys are not among them',
+                type: 'object',
+                additionalProperties: new OA\AdditionalProperties(type: 'array', items: new OA\Items(type: 'string')),
+            ),
+        ]
         public array $keys,
-    ) {
-    }
+    ) {}
 
     /** @return array<string, mixed> */
     public function jsonSerialize(): array

@@ -14,15 +14,15 @@ use Symfony\Component\Routing\Attribute\Route;
 #[OA\Info(version: '1', title: 'Stemmata', description: 'Draft and reorganise a long document as a heading outline.')]
 final readonly class ShellController
 {
-    public function __construct(#[Autowire('%kernel.project_dir%/public/build/index.html')] private string $shell)
-    {
-    }
+    public function __construct(#[Autowire('%kernel.project_dir%/public/build/index.html')] private string $shell) {}
 
     #[Route('/', methods: ['GET'])]
     #[Route('/keys', methods: ['GET'])]
     public function page(): Response
     {
-        $html = is_file($this->shell) ? (string) file_get_contents($this->shell) : 'The screens are not built yet; run bin/start.';
+        $html = is_file($this->shell)
+            ? (string) file_get_contents($this->shell)
+            : 'The screens are not built yet; run bin/start.';
 
         return new Response($html, 200, ['Content-Type' => 'text/html; charset=UTF-8']);
     }

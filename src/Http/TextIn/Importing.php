@@ -16,9 +16,12 @@ use Stemmata\Storage\Section\Facts;
 /** From a file's bytes to a document on the desk. */
 final readonly class Importing
 {
-    public function __construct(private ReadingWorker $worker, private Desk $desk, private DocumentStore $store, private Facts $facts)
-    {
-    }
+    public function __construct(
+        private ReadingWorker $worker,
+        private Desk $desk,
+        private DocumentStore $store,
+        private Facts $facts,
+    ) {}
 
     /**
      * @param \Closure(string, int, int): mixed $tell
@@ -29,13 +32,22 @@ final readonly class Importing
     {
         $tell('reading', 0, 0);
 
-        return $this->worker->read($name, $file, static fn (): mixed => $tell('reading', 0, 0), function (StagedDocument $staged) use ($tell): Imported {
+        return $this->worker->read($name, $file, static fn(): mixed => $tell('reading', 0, 0), function (
+            StagedDocument $staged,
+        ) use ($tell): Imported {
             $count = $staged->outline->count();
-            $id = $this->desk->add($staged, onSections: static fn (int $done): mixed => $tell('storing', $done, $count));
+            $id = $this->desk->add($staged, onSections: static fn(int $done): mixed => $tell('storing', $done, $count));
             $words = array_sum($this->facts->wordsInOrder($id, $staged->outline));
             $likely = $staged->about['likelyHeadings'] ?? 0;
 
-            return new Imported($id, $this->store->get($id)->title, $count, $words, is_int($likely) ? $likely : 0, ReportLineView::read($staged->about['report'] ?? []));
+            return new Imported(
+                $id,
+                $this->store->get($id)->title,
+                $count,
+                $words,
+                is_int($likely) ? $likely : 0,
+                ReportLineView::read($staged->about['report'] ?? []),
+            );
         });
     }
 }

@@ -27,7 +27,10 @@ final readonly class ReadingWorker
     /** Of the process, and of the one that parses HTML for it, each (megabytes). */
     private const MEMORY = 512;
     private const SECONDS = 60;
-    /** Without the server's port and its lock on the folder: should the server be killed, the next one must find both free. */
+    /**
+     * Without the server's port and its lock on the folder: should the server be killed, the next one must find both
+     * free.
+     */
     private const ALONE = 'for fd in /proc/self/fd/*; do fd=${fd##*/}; [ "$fd" -le 2 ] || eval "exec $fd>&-"; done; ';
     /** How often the one who waits is told that it is still being read (microseconds). */
     private const BEAT = 100_000;
@@ -42,8 +45,7 @@ final readonly class ReadingWorker
         private SectionRows $rows,
         private ClockInterface $clock,
         #[Autowire('%kernel.project_dir%')] private string $root,
-    ) {
-    }
+    ) {}
 
     /**
      * @template T
@@ -59,15 +61,18 @@ final readonly class ReadingWorker
     {
         // An argument of a process holds no zero byte.
         $name = Characters::cleaned(mb_scrub($name));
-        if ($file->size <= self::SHORT && in_array(strtolower(pathinfo($name, \PATHINFO_EXTENSION)), self::PLAIN, true)) {
+        if (
+            $file->size <= self::SHORT &&
+            in_array(strtolower(pathinfo($name, \PATHINFO_EXTENSION)), self::PLAIN, true)
+        ) {
             return $use($this->stage($name, $file->bytes()));
         }
         $folder = $this->folder();
         try {
-            $file->moveTo($folder.'/file');
+            $file->moveTo($folder . '/file');
             $this->run($name, $folder, $beat);
 
-            return $use(StagedDocument::open($folder.'/staged'));
+            return $use(StagedDocument::open($folder . '/staged'));
         } finally {
             self::remove($folder);
         }
@@ -81,17 +86,42 @@ final readonly class ReadingWorker
     public function stage(string $name, string $bytes): StagedDocument
     {
         $read = $this->formats->read($name, $bytes);
-        $likely = array_sum(array_map(static fn (LookGroup $group): int => count($group->lines), LikelyHeadings::in($read->document)));
+        $likely = array_sum(
+            array_map(static fn(LookGroup $group): int => count($group->lines), LikelyHeadings::in($read->document)),
+        );
 
-        return StagedDocument::of($read->document, $this->rows, ['likelyHeadings' => $likely, 'report' => array_map(ReportLineView::of(...), $read->report->lines)]);
+        return StagedDocument::of($read->document, $this->rows, [
+            'likelyHeadings' => $likely,
+            'report' => array_map(ReportLineView::of(...), $read->report->lines),
+        ]);
     }
 
     /** @param \Closure(): mixed $beat */
     private function run(string $name, string $folder, \Closure $beat): void
     {
-        $limits = sprintf(self::ALONE.'ulimit -d %d; exec "$@"', self::MEMORY * 1024);
+        $limits = sprintf(self::ALONE . 'ulimit -d %d; exec "$@"', self::MEMORY * 1024);
         $php = (new PhpExecutableFinder())->find() ?: 'php';
-        $worker = new Process(['setsid', 'bash', '-c', $limits, 'limited', $php, '-d', 'memory_limit='.self::MEMORY.'M', 'bin/console', 'stemmata:stage-file', '--no-interaction', '--', $name, $folder.'/file', $folder.'/staged'], $this->root, timeout: null);
+        $worker = new Process(
+            [
+                'setsid',
+                'bash',
+                '-c',
+                $limits,
+                'limited',
+                $php,
+                '-d',
+                'memory_limit=' . self::MEMORY . 'M',
+                'bin/console',
+                'stemmata:stage-file',
+                '--no-interaction',
+                '--',
+                $name,
+                $folder . '/file',
+                $folder . '/staged',
+            ],
+            $this->root,
+            timeout: null,
+        );
         $worker->start();
         $until = microtime(true) + self::SECONDS;
         try {
@@ -105,23 +135,25 @@ final readonly class ReadingWorker
         } finally {
             if ($worker->isRunning()) {
                 // With the process that it started itself: they are one group.
-                Process::fromShellCommandline('kill -9 -'.$worker->getPid())->run();
+                Process::fromShellCommandline('kill -9 -' . $worker->getPid())->run();
             }
         }
         if (0 !== $worker->getExitCode()) {
             $sentence = trim($worker->getErrorOutput());
-            throw 1 === $worker->getExitCode() && 1 === preg_match('/\A[^\n]{1,400}[.]\z/u', $sentence) ? FormatException::said($sentence) : FormatException::tooHard();
+            throw 1 === $worker->getExitCode() && 1 === preg_match('/\A[^\n]{1,400}[.]\z/u', $sentence)
+                ? FormatException::said($sentence)
+                : FormatException::tooHard();
         }
     }
 
     private function folder(): string
     {
-        foreach (glob(sys_get_temp_dir().'/stemmata-reading-*', \GLOB_ONLYDIR) ?: [] as $left) {
+        foreach (glob(sys_get_temp_dir() . '/stemmata-reading-*', \GLOB_ONLYDIR) ?: [] as $left) {
             if (filemtime($left) < $this->clock->now()->getTimestamp() - self::ABANDONED) {
                 self::remove($left);
             }
         }
-        $folder = sys_get_temp_dir().'/stemmata-reading-'.bin2hex(random_bytes(8));
+        $folder = sys_get_temp_dir() . '/stemmata-reading-' . bin2hex(random_bytes(8));
         mkdir($folder, 0o700);
 
         return $folder;
@@ -129,7 +161,7 @@ final readonly class ReadingWorker
 
     private static function remove(string $folder): void
     {
-        array_map(unlink(...), glob($folder.'/*') ?: []);
+        array_map(unlink(...), glob($folder . '/*') ?: []);
         @rmdir($folder);
     }
 }

@@ -8,11 +8,14 @@ use Random\Randomizer;
 use Stemmata\Core\Outline\IdSource;
 use Stemmata\Core\Outline\SectionId;
 
-/** Ids from the system's secure chance: 61 bits, so that two of 10 million sections are the same once in 50,000 such collections. */
+/**
+ * Ids from the system's secure chance: 61 bits, so that two of 10 million sections are the same once in 50,000 such
+ * collections.
+ */
 final readonly class RandomIds implements IdSource
 {
     private const LETTERS = 'abcdefghijklmnopqrstuvwxyz';
-    private const SIGNS = self::LETTERS.'0123456789';
+    private const SIGNS = self::LETTERS . '0123456789';
 
     private Randomizer $chance;
 

@@ -8,9 +8,7 @@ namespace Stemmata\Storage\Database;
 final readonly class Row
 {
     /** @param array<mixed> $fields */
-    public function __construct(private array $fields)
-    {
-    }
+    public function __construct(private array $fields) {}
 
     public function text(string $name): string
     {

@@ -8,7 +8,8 @@ use Doctrine\ORM\EntityManagerInterface;
 use Stemmata\Core\Operation\Refused;
 
 /**
- * The one way to write. SQLite lets one connection write at a time; here that lock is taken before anything is read, and
+ * The one way to write. SQLite lets one connection write at a time; here that lock is taken before anything is read,
+ * and
  * whatever was read earlier is forgotten, so no write can rest on a state that is no longer there.
  * `tests/ArchitectureTest.php` holds that nothing else begins a transaction or flushes.
  */
@@ -16,9 +17,7 @@ final class WriteLock
 {
     private bool $isHeld = false;
 
-    public function __construct(private readonly EntityManagerInterface $entities)
-    {
-    }
+    public function __construct(private readonly EntityManagerInterface $entities) {}
 
     /**
      * Runs the work as one transaction. Within another one it becomes a part of that. An answer that says no
@@ -60,7 +59,8 @@ final class WriteLock
     }
 
     /**
-     * One portion of work that comes in many: afterwards the lock is left alone for as long as it was held, for whoever waits
+     * One portion of work that comes in many: afterwards the lock is left alone for as long as it was held, for whoever
+     * waits
      * for it looks only now and then.
      *
      * @template T

@@ -25,7 +25,9 @@ use Stemmata\Storage\Section\SectionRows;
  */
 final readonly class Desk
 {
-    /** Stored with the lock at once: some 20 ms of work, so that no one who writes meanwhile waits for more than that. */
+    /**
+     * Stored with the lock at once: some 20 ms of work, so that no one who writes meanwhile waits for more than that.
+     */
     private const SECTIONS_PER_COMMIT = 400;
     /** A document that has been arriving for longer than this never will: whoever brought it was ended (seconds). */
     private const ARRIVES_WITHIN = 3600;
@@ -38,8 +40,7 @@ final readonly class Desk
         private StoredFiles $files,
         private CurrentWriter $writer,
         private ClockInterface $clock,
-    ) {
-    }
+    ) {}
 
     /** @return list<DocumentRecord> the last changed first */
     public function documents(): array
@@ -54,7 +55,8 @@ final readonly class Desk
     }
 
     /**
-     * Stores the sections in many small commits, so that other documents can be written meanwhile; the document is on the
+     * Stores the sections in many small commits, so that other documents can be written meanwhile; the document is on
+     * the
      * desk with the last of them, whole, or never.
      *
      * @param \Closure(int): mixed|null $onSections is told now and then how many sections are stored
@@ -85,7 +87,7 @@ final readonly class Desk
                 $this->record($id)->arrivingSince = null;
             });
         } catch (\Throwable $error) {
-            $this->lock->holding(fn (): mixed => $this->discard($id));
+            $this->lock->holding(fn(): mixed => $this->discard($id));
             throw $error;
         }
 
@@ -123,7 +125,11 @@ final readonly class Desk
      */
     public function purge(string $id): void
     {
-        $this->lock->holding(fn (): mixed => null === $this->record($id)->removedAt ? throw UnknownDocument::notRemoved() : $this->discard($id));
+        $this->lock->holding(
+            fn(): mixed => null === $this->record($id)->removedAt
+                ? throw UnknownDocument::notRemoved()
+                : $this->discard($id),
+        );
     }
 
     /** @throws UnknownDocument */
@@ -141,10 +147,20 @@ final readonly class Desk
     {
         $mapping = new ResultSetMappingBuilder($this->entities);
         $mapping->addRootEntityFromClassMetadata(DocumentRecord::class, 'd');
-        // Of two changed in the same second, the one that came to the desk last lies on top; only SQL knows which that is.
+        // Of two changed in the same second, the one that came to the desk last lies on top; only SQL knows which that
+        // is.
         /** @var list<DocumentRecord> $records */
         $records = $this->entities
-            ->createNativeQuery(sprintf('SELECT %s FROM document d WHERE owner_id = ? AND arriving_since IS NULL AND %s ORDER BY %s DESC, %s DESC', $mapping->generateSelectClause(), $condition, $latest, SqliteSql::ORDER_OF_ARRIVAL), $mapping)
+            ->createNativeQuery(
+                sprintf(
+                    'SELECT %s FROM document d WHERE owner_id = ? AND arriving_since IS NULL AND %s ORDER BY %s DESC, %s DESC',
+                    $mapping->generateSelectClause(),
+                    $condition,
+                    $latest,
+                    SqliteSql::ORDER_OF_ARRIVAL,
+                ),
+                $mapping,
+            )
             ->setParameter(1, $this->writer->id())
             ->getResult();
 
@@ -153,7 +169,9 @@ final readonly class Desk
 
     private function record(string $id): DocumentRecord
     {
-        return $this->entities->getRepository(DocumentRecord::class)->findOneBy(['id' => $id, 'ownerId' => $this->writer->id()]) ?? throw UnknownDocument::withId($id);
+        return $this->entities
+            ->getRepository(DocumentRecord::class)
+            ->findOneBy(['id' => $id, 'ownerId' => $this->writer->id()]) ?? throw UnknownDocument::withId($id);
     }
 
     private function now(): int
@@ -163,7 +181,11 @@ final readonly class Desk
 
     private function forgetUnfinished(): void
     {
-        $unfinished = $this->entities->getConnection()->fetchFirstColumn('SELECT id FROM document WHERE arriving_since < ?', [$this->now() - self::ARRIVES_WITHIN]);
+        $unfinished = $this->entities
+            ->getConnection()
+            ->fetchFirstColumn('SELECT id FROM document WHERE arriving_since < ?', [
+                $this->now() - self::ARRIVES_WITHIN,
+            ]);
         foreach (array_filter($unfinished, is_string(...)) as $id) {
             $this->discard($id);
         }

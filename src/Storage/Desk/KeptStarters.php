@@ -17,14 +17,23 @@ use Stemmata\Storage\Section\SectionForm;
 /** The outlines that a writer keeps as starters. */
 final readonly class KeptStarters
 {
-    public function __construct(private EntityManagerInterface $entities, private WriteLock $lock, private IdSource $ids, private CurrentWriter $writer, private ClockInterface $clock)
-    {
-    }
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private WriteLock $lock,
+        private IdSource $ids,
+        private CurrentWriter $writer,
+        private ClockInterface $clock,
+    ) {}
 
     /** @return list<Starter> the last kept first */
     public function all(): array
     {
-        return array_map(static fn (StarterRecord $record): Starter => $record->starter(), $this->entities->getRepository(StarterRecord::class)->findBy(['ownerId' => $this->writer->id()], ['madeAt' => 'DESC', 'id' => 'ASC']));
+        return array_map(
+            static fn(StarterRecord $record): Starter => $record->starter(),
+            $this->entities
+                ->getRepository(StarterRecord::class)
+                ->findBy(['ownerId' => $this->writer->id()], ['madeAt' => 'DESC', 'id' => 'ASC']),
+        );
     }
 
     public function find(string $id): ?Starter
@@ -35,7 +44,13 @@ final readonly class KeptStarters
     public function keep(string $name, Document $document): Starter
     {
         $starter = Starter::of($this->ids->next()->value, $name, $document);
-        $record = new StarterRecord($starter->id, $this->writer->id(), $name, $this->clock->now()->getTimestamp(), SectionForm::json($starter->toJson()));
+        $record = new StarterRecord(
+            $starter->id,
+            $this->writer->id(),
+            $name,
+            $this->clock->now()->getTimestamp(),
+            SectionForm::json($starter->toJson()),
+        );
         $this->lock->holding(function () use ($record): void {
             $this->entities->persist($record);
         });
@@ -55,6 +70,8 @@ final readonly class KeptStarters
 
     private function record(string $id): ?StarterRecord
     {
-        return $this->entities->getRepository(StarterRecord::class)->findOneBy(['id' => $id, 'ownerId' => $this->writer->id()]);
+        return $this->entities
+            ->getRepository(StarterRecord::class)
+            ->findOneBy(['id' => $id, 'ownerId' => $this->writer->id()]);
     }
 }

@@ -12,9 +12,11 @@ use Stemmata\Storage\Entity\Writer;
 /** The keys that a writer has chosen for commands. */
 final readonly class OwnKeys
 {
-    public function __construct(private EntityManagerInterface $entities, private WriteLock $lock, private CurrentWriter $current)
-    {
-    }
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private WriteLock $lock,
+        private CurrentWriter $current,
+    ) {}
 
     /** @return array<string, list<string>> keys by command; commands with our keys are not among them */
     public function of(): array
@@ -41,6 +43,7 @@ final readonly class OwnKeys
     {
         $id = $this->current->id();
 
-        return $this->entities->find(Writer::class, $id) ?? throw new \LogicException(sprintf('There is no writer “%s”.', $id));
+        return $this->entities->find(Writer::class, $id) ??
+            throw new \LogicException(sprintf('There is no writer “%s”.', $id));
     }
 }

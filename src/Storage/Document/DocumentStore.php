@@ -50,15 +50,19 @@ final readonly class DocumentStore
         private StoredFiles $files,
         private CurrentWriter $current,
         private ClockInterface $clock,
-    ) {
-    }
+    ) {}
 
     /** @throws UnknownDocument */
     public function get(string $id): DocumentRecord
     {
         $record = $this->entities->find(DocumentRecord::class, $id);
 
-        return null === $record || $record->ownerId !== $this->current->id() || null !== $record->removedAt || null !== $record->arrivingSince ? throw UnknownDocument::withId($id) : $record;
+        return null === $record ||
+            $record->ownerId !== $this->current->id() ||
+            null !== $record->removedAt ||
+            null !== $record->arrivingSince
+            ? throw UnknownDocument::withId($id)
+            : $record;
     }
 
     /** @throws UnknownDocument */
@@ -105,13 +109,14 @@ final readonly class DocumentStore
      */
     public function applyTogether(Step ...$steps): array|Refused|Stale
     {
-        $planned = $this->lock->reading(fn (): array|Refused|Stale => $this->plannedAll(array_values($steps)));
+        $planned = $this->lock->reading(fn(): array|Refused|Stale => $this->plannedAll(array_values($steps)));
         if (!is_array($planned)) {
             return $planned;
         }
 
         $written = $this->lock->holding(function () use ($steps, $planned): array|Refused|Stale {
-            $isCurrent = fn (PlannedStep $step): bool => $this->get($step->documentId)->revision === $step->prepared->revision;
+            $isCurrent = fn(PlannedStep $step): bool => $this->get($step->documentId)->revision ===
+                $step->prepared->revision;
             if (count($planned) !== count(array_filter($planned, $isCurrent))) {
                 $planned = $this->plannedAll(array_values($steps));
             }
@@ -162,7 +167,14 @@ final readonly class DocumentStore
         });
         $fewer = 0;
         for ($isMore = null !== $weeks; $isMore; $fewer += $some) {
-            [$some, $isMore] = $this->lock->holdingInTurn(fn (): array => $this->journal->thin($id, $weeks ?? Thinning::MOST_WEEKS, $this->now(), self::STEPS_THINNED_AT_ONCE));
+            [$some, $isMore] = $this->lock->holdingInTurn(
+                fn(): array => $this->journal->thin(
+                    $id,
+                    $weeks ?? Thinning::MOST_WEEKS,
+                    $this->now(),
+                    self::STEPS_THINNED_AT_ONCE,
+                ),
+            );
         }
 
         return $fewer;
@@ -181,21 +193,38 @@ final readonly class DocumentStore
     /** @throws UnknownDocument */
     public function undo(string $id, int $baseRevision): Written|Stale|NothingToDo
     {
-        return $this->stepped($id, $baseRevision, $this->journal->findLastDone(...), JournalEntry::UNDONE, 'There is nothing to undo.');
+        return $this->stepped(
+            $id,
+            $baseRevision,
+            $this->journal->findLastDone(...),
+            JournalEntry::UNDONE,
+            'There is nothing to undo.',
+        );
     }
 
     /** @throws UnknownDocument */
     public function redo(string $id, int $baseRevision): Written|Stale|NothingToDo
     {
-        return $this->stepped($id, $baseRevision, $this->journal->findFirstUndone(...), JournalEntry::DONE, 'There is nothing to redo.');
+        return $this->stepped(
+            $id,
+            $baseRevision,
+            $this->journal->findFirstUndone(...),
+            JournalEntry::DONE,
+            'There is nothing to redo.',
+        );
     }
 
     /**
      * @param \Closure(string): ?JournalEntry $find
      * @param string                          $state of the step when this is done
      */
-    private function stepped(string $id, int $baseRevision, \Closure $find, string $state, string $nothing): Written|Stale|NothingToDo
-    {
+    private function stepped(
+        string $id,
+        int $baseRevision,
+        \Closure $find,
+        string $state,
+        string $nothing,
+    ): Written|Stale|NothingToDo {
         $plan = function () use ($id, $baseRevision, $find, $state, $nothing): array|Stale|NothingToDo {
             $record = $this->get($id);
             $entry = $find($id);
@@ -207,7 +236,10 @@ final readonly class DocumentStore
             }
             $change = ChangeForm::read($entry->change);
 
-            return [$this->writer->prepared($baseRevision, JournalEntry::UNDONE === $state ? $change->inverted() : $change), (int) $entry->id];
+            return [
+                $this->writer->prepared($baseRevision, JournalEntry::UNDONE === $state ? $change->inverted() : $change),
+                (int) $entry->id,
+            ];
         };
         $planned = $this->lock->reading($plan);
         if (!is_array($planned)) {
@@ -223,7 +255,14 @@ final readonly class DocumentStore
             $label = $this->journal->mark($entryId, $state);
             $this->writer->write($record, $prepared, $this->now());
 
-            return new Written($prepared->revision, $record->revision, $record->outlineRevision, $prepared->change, $label, []);
+            return new Written(
+                $prepared->revision,
+                $record->revision,
+                $record->outlineRevision,
+                $prepared->change,
+                $label,
+                [],
+            );
         });
     }
 
@@ -237,7 +276,7 @@ final readonly class DocumentStore
         $planned = [];
         foreach ($steps as $step) {
             $each = $this->planned($step);
-            if (!$each instanceof PlannedStep) {
+            if (!($each instanceof PlannedStep)) {
                 return $each;
             }
             $planned[] = $each;
@@ -264,7 +303,13 @@ final readonly class DocumentStore
         $change = Change::between($before, $outcome->document);
         $json = $change->isEmpty() ? '' : ChangeForm::write($change, $this->known);
 
-        return new PlannedStep($record->id, $this->writer->prepared($record->revision, $change, $json, array_values($outcome->document->pictures)), $operation->describe($before), Typing::findSection($operation)?->value, $outcome->notices);
+        return new PlannedStep(
+            $record->id,
+            $this->writer->prepared($record->revision, $change, $json, array_values($outcome->document->pictures)),
+            $operation->describe($before),
+            Typing::findSection($operation)?->value,
+            $outcome->notices,
+        );
     }
 
     private function written(PlannedStep $step): Written
@@ -273,24 +318,51 @@ final readonly class DocumentStore
         $prepared = $step->prepared;
         if (!$prepared->change->isEmpty()) {
             $this->writer->write($record, $prepared, $this->now());
-            $this->journal->record($record->id, $record->revision, $step->label, $step->typedIn, $prepared, $record->changedAt);
+            $this->journal->record(
+                $record->id,
+                $record->revision,
+                $step->label,
+                $step->typedIn,
+                $prepared,
+                $record->changedAt,
+            );
         }
 
-        return new Written($prepared->revision, $record->revision, $record->outlineRevision, $prepared->change, $step->label, $step->notices, [] !== $prepared->pictures);
+        return new Written(
+            $prepared->revision,
+            $record->revision,
+            $record->outlineRevision,
+            $prepared->change,
+            $step->label,
+            $step->notices,
+            [] !== $prepared->pictures,
+        );
     }
 
     /** What the operation rests on must be as the writer saw it. Changes elsewhere do not matter. */
     private function isUpToDate(DocumentRecord $record, int $baseRevision, Basis $basis): bool
     {
-        if ($baseRevision > $record->revision || ($basis->everything && $baseRevision !== $record->revision) || ($basis->outline && $record->outlineRevision > $baseRevision)) {
+        if (
+            $baseRevision > $record->revision ||
+            ($basis->everything && $baseRevision !== $record->revision) ||
+            ($basis->outline && $record->outlineRevision > $baseRevision)
+        ) {
             return false;
         }
         if ([] === $basis->texts) {
             return true;
         }
-        $newer = $this->entities->createQuery('SELECT COUNT(s.id) FROM '.SectionRecord::class.' s WHERE s.id IN (:ids) AND s.documentId = :document AND s.revision > :base');
+        $newer = $this->entities->createQuery(
+            'SELECT COUNT(s.id) FROM ' .
+                SectionRecord::class .
+                ' s WHERE s.id IN (:ids) AND s.documentId = :document AND s.revision > :base',
+        );
         foreach (array_chunk($basis->texts, self::IDS_PER_QUERY) as $ids) {
-            $newer->setParameters(['ids' => array_map(static fn (SectionId $id): string => $id->value, $ids), 'document' => $record->id, 'base' => $baseRevision]);
+            $newer->setParameters([
+                'ids' => array_map(static fn(SectionId $id): string => $id->value, $ids),
+                'document' => $record->id,
+                'base' => $baseRevision,
+            ]);
             if (0 !== (int) $newer->getSingleScalarResult()) {
                 return false;
             }

@@ -9,7 +9,5 @@ use Stemmata\Storage\Database\NothingWritten;
 /** There is no step to undo or to redo. */
 final readonly class NothingToDo implements NothingWritten
 {
-    public function __construct(public string $sentence)
-    {
-    }
+    public function __construct(public string $sentence) {}
 }

@@ -20,6 +20,5 @@ final readonly class PlannedStep
         public string $label,
         public ?string $typedIn,
         public array $notices,
-    ) {
-    }
+    ) {}
 }

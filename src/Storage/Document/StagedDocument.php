@@ -17,7 +17,8 @@ use Stemmata\Storage\Section\SectionForm;
 use Stemmata\Storage\Section\SectionRows;
 
 /**
- * A document made ready to be stored, its rows one after the other, so that however long it is only some of it is held. It
+ * A document made ready to be stored, its rows one after the other, so that however long it is only some of it is held.
+ * It
  * may come from a file that another process wrote: a line of JSON for the document, one for each picture, then one
  * for each section.
  *
@@ -37,17 +38,23 @@ final readonly class StagedDocument
         public array $about,
         private \Closure $rows,
         private \Closure $pictures,
-    ) {
-    }
+    ) {}
 
     /** @param array<mixed> $about */
     public static function of(Document $document, SectionRows $rows, array $about = []): self
     {
-        return new self($document->titleBlock, $document->outline, $document->setup, $about, static function () use ($document, $rows): iterable {
-            foreach ($document->sections() as $section) {
-                yield $rows->row(null, $section);
-            }
-        }, static fn (): array => array_values($document->pictures));
+        return new self(
+            $document->titleBlock,
+            $document->outline,
+            $document->setup,
+            $about,
+            static function () use ($document, $rows): iterable {
+                foreach ($document->sections() as $section) {
+                    yield $rows->row(null, $section);
+                }
+            },
+            static fn(): array => array_values($document->pictures),
+        );
     }
 
     public static function open(string $path): self
@@ -59,7 +66,14 @@ final readonly class StagedDocument
         $cells = new Row($outline);
 
         return new self(
-            new TitleBlock($block->text('title'), $block->text('subtitle'), $block->text('author'), $block->text('guidingStatement'), $block->findInteger('target'), $block->text('language')),
+            new TitleBlock(
+                $block->text('title'),
+                $block->text('subtitle'),
+                $block->text('author'),
+                $block->text('guidingStatement'),
+                $block->findInteger('target'),
+                $block->text('language'),
+            ),
             Outline::packed($cells->text('ids'), $cells->text('levels'), $cells->text('flags')),
             Setup::fromJson($row->list('setup')),
             $row->list('about'),
@@ -84,17 +98,23 @@ final readonly class StagedDocument
     public function writeTo(string $path): void
     {
         $file = self::opened($path, 'w');
-        fwrite($file, SectionForm::json([
-            'titleBlock' => get_object_vars($this->titleBlock),
-            'outline' => get_object_vars($this->outline),
-            'setup' => $this->setup->toJson(),
-            'about' => $this->about,
-        ])."\n");
+        fwrite(
+            $file,
+            SectionForm::json([
+                'titleBlock' => get_object_vars($this->titleBlock),
+                'outline' => get_object_vars($this->outline),
+                'setup' => $this->setup->toJson(),
+                'about' => $this->about,
+            ]) . "\n",
+        );
         foreach ($this->pictures() as $picture) {
-            fwrite($file, SectionForm::json(['picture' => $picture->kind, 'bytes' => base64_encode($picture->bytes)])."\n");
+            fwrite(
+                $file,
+                SectionForm::json(['picture' => $picture->kind, 'bytes' => base64_encode($picture->bytes)]) . "\n",
+            );
         }
         foreach ($this->rows() as $row) {
-            fwrite($file, SectionForm::json($row)."\n");
+            fwrite($file, SectionForm::json($row) . "\n");
         }
         fclose($file);
     }
@@ -117,7 +137,11 @@ final readonly class StagedDocument
         $sections = [];
         foreach ($this->rows() as $row) {
             $text = $row['text'] ?? throw new \LogicException('A new section has a text.');
-            $sections[] = new Section(SectionId::fromString($row['id']), SectionForm::readHeading($text['heading'], $text['heading_inline']), SectionForm::readBody($text['body']));
+            $sections[] = new Section(
+                SectionId::fromString($row['id']),
+                SectionForm::readHeading($text['heading'], $text['heading_inline']),
+                SectionForm::readBody($text['body']),
+            );
         }
 
         $pictures = [];
@@ -125,14 +149,19 @@ final readonly class StagedDocument
             $pictures[$picture->hash] = $picture;
         }
 
-        return Document::opened($this->titleBlock, $this->outline, $this->setup, new MemoryShelf($sections))->withPictures($pictures);
+        return Document::opened(
+            $this->titleBlock,
+            $this->outline,
+            $this->setup,
+            new MemoryShelf($sections),
+        )->withPictures($pictures);
     }
 
     /** @return \Generator<int, array<mixed>> */
     private static function lines(string $path): \Generator
     {
         $file = self::opened($path, 'r');
-        for ($number = 0; false !== $line = fgets($file); ++$number) {
+        for ($number = 0; false !== ($line = fgets($file)); ++$number) {
             yield $number => (array) json_decode($line, true, 512, \JSON_THROW_ON_ERROR);
         }
         fclose($file);

@@ -11,7 +11,5 @@ use Stemmata\Storage\Database\NothingWritten;
 final readonly class Stale implements NothingWritten
 {
     /** @param list<SectionId> $texts sections whose text it rests on */
-    public function __construct(public int $revision, public string $sentence, public array $texts = [])
-    {
-    }
+    public function __construct(public int $revision, public string $sentence, public array $texts = []) {}
 }

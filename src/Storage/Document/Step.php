@@ -12,15 +12,15 @@ use Stemmata\Core\Operation\Refused;
 final readonly class Step
 {
     /**
-     * @param int|null                              $baseRevision that the writer saw; null for one who saw nothing of the document
-     * @param \Closure(Document): (Operation|Refused) $operation   asked again when the document changes before it is written
+     * @param int|null                              $baseRevision that the writer saw; null for one who saw nothing of
+     *     the document
+     * @param \Closure(Document): (Operation|Refused) $operation   asked again when the document changes before it is
+     *     written
      */
-    public function __construct(public string $documentId, public ?int $baseRevision, public \Closure $operation)
-    {
-    }
+    public function __construct(public string $documentId, public ?int $baseRevision, public \Closure $operation) {}
 
     public static function of(string $documentId, int $baseRevision, Operation $operation): self
     {
-        return new self($documentId, $baseRevision, static fn (): Operation => $operation);
+        return new self($documentId, $baseRevision, static fn(): Operation => $operation);
     }
 }

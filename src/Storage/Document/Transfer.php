@@ -17,9 +17,7 @@ use Stemmata\Core\Outline\SectionId;
 /** Takes branches from one document to another: both change, or neither does. */
 final readonly class Transfer
 {
-    public function __construct(private DocumentStore $store, private IdSource $ids)
-    {
-    }
+    public function __construct(private DocumentStore $store, private IdSource $ids) {}
 
     /**
      * @param int             $baseRevision of the document that the branches are in
@@ -31,13 +29,34 @@ final readonly class Transfer
      *
      * @throws UnknownDocument
      */
-    public function run(string $from, int $baseRevision, array $sections, string $to, Landing $landing, ?SectionId $target, bool $moves): array|Refused|Stale
-    {
+    public function run(
+        string $from,
+        int $baseRevision,
+        array $sections,
+        string $to,
+        Landing $landing,
+        ?SectionId $target,
+        bool $moves,
+    ): array|Refused|Stale {
         if ($from === $to) {
             return Refused::sameDocument();
         }
-        $taking = new Step($to, null, fn (Document $there): TakeBranches => new TakeBranches($this->store->document($from), $sections, $landing, $target, $this->ids));
-        $cutting = Step::of($from, $baseRevision, new CutOut($sections, Extent::Branch, OffcutReason::MovedAway, $this->ids));
+        $taking = new Step(
+            $to,
+            null,
+            fn(Document $there): TakeBranches => new TakeBranches(
+                $this->store->document($from),
+                $sections,
+                $landing,
+                $target,
+                $this->ids,
+            ),
+        );
+        $cutting = Step::of(
+            $from,
+            $baseRevision,
+            new CutOut($sections, Extent::Branch, OffcutReason::MovedAway, $this->ids),
+        );
         $written = $moves ? $this->store->applyTogether($cutting, $taking) : $this->store->applyTogether($taking);
         if (!is_array($written)) {
             return $written;

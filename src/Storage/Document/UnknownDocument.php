@@ -8,7 +8,12 @@ final class UnknownDocument extends \RuntimeException
 {
     public static function withId(string $id): self
     {
-        return new self(sprintf('There is no document “%s” on the desk; it may have been removed.', mb_strcut(mb_scrub($id), 0, 40)));
+        return new self(
+            sprintf(
+                'There is no document “%s” on the desk; it may have been removed.',
+                mb_strcut(mb_scrub($id), 0, 40),
+            ),
+        );
     }
 
     public static function notRemoved(): self

@@ -22,6 +22,5 @@ final readonly class Written
         public string $label,
         public array $notices,
         public bool $hasPictures = false,
-    ) {
-    }
+    ) {}
 }

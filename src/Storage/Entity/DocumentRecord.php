@@ -71,17 +71,11 @@ class DocumentRecord
     public int $thinnedOn = 0;
 
     public function __construct(
-        #[ORM\Id]
-        #[ORM\Column(length: 12)]
-        public string $id,
-        #[ORM\Column(length: 32)]
-        public string $ownerId,
-        #[ORM\Column]
-        public int $createdAt,
-        #[ORM\Column]
-        public int $changedAt,
-    ) {
-    }
+        #[ORM\Id] #[ORM\Column(length: 12)] public string $id,
+        #[ORM\Column(length: 32)] public string $ownerId,
+        #[ORM\Column] public int $createdAt,
+        #[ORM\Column] public int $changedAt,
+    ) {}
 
     public function outline(): Outline
     {
@@ -97,7 +91,14 @@ class DocumentRecord
 
     public function titleBlock(): TitleBlock
     {
-        return new TitleBlock($this->title, $this->subtitle, $this->author, $this->guidingStatement, $this->target, $this->language);
+        return new TitleBlock(
+            $this->title,
+            $this->subtitle,
+            $this->author,
+            $this->guidingStatement,
+            $this->target,
+            $this->language,
+        );
     }
 
     public function setTitleBlock(TitleBlock $titleBlock): void
@@ -112,12 +113,17 @@ class DocumentRecord
 
     public function setup(): Setup
     {
-        return '{}' === $this->setup ? Setup::plain() : Setup::fromJson((array) json_decode($this->setup, true, 32, \JSON_THROW_ON_ERROR));
+        return '{}' === $this->setup
+            ? Setup::plain()
+            : Setup::fromJson((array) json_decode($this->setup, true, 32, \JSON_THROW_ON_ERROR));
     }
 
     public function setSetup(Setup $setup): void
     {
-        $this->setup = json_encode((object) $setup->toJson(), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
+        $this->setup = json_encode(
+            (object) $setup->toJson(),
+            \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES,
+        );
     }
 
     public function document(Shelf $shelf): Document

@@ -13,12 +13,7 @@ use Doctrine\ORM\Mapping as ORM;
 class FileUseRecord
 {
     public function __construct(
-        #[ORM\Id]
-        #[ORM\Column(length: 12)]
-        public string $documentId,
-        #[ORM\Id]
-        #[ORM\Column(length: 64)]
-        public string $hash,
-    ) {
-    }
+        #[ORM\Id] #[ORM\Column(length: 12)] public string $documentId,
+        #[ORM\Id] #[ORM\Column(length: 64)] public string $hash,
+    ) {}
 }

@@ -26,27 +26,21 @@ class JournalEntry
     public string $state = self::DONE;
 
     public function __construct(
-        #[ORM\Column(length: 12)]
-        public string $documentId,
+        #[ORM\Column(length: 12)] public string $documentId,
         /** The document's revision that this step made. */
-        #[ORM\Column]
-        public int $revision,
-        #[ORM\Column(type: 'text')]
-        public string $label,
+        #[ORM\Column] public int $revision,
+        #[ORM\Column(type: 'text')] public string $label,
         /** The section typed in, for a step that is nothing but typing; steps of one burst become one. */
-        #[ORM\Column(length: 12, nullable: true)]
-        public ?string $typedIn,
+        #[ORM\Column(length: 12, nullable: true)] public ?string $typedIn,
         /** JSON, as ChangeForm writes it. */
-        #[ORM\Column(type: 'text')]
-        public string $change,
+        #[ORM\Column(type: 'text')] public string $change,
         /** Seconds since 1970, UTC. */
-        #[ORM\Column]
-        public int $startedAt,
-        #[ORM\Column]
-        public int $madeAt,
-        /** The step that stood last when this one was made; 0 for none. A step may be undone, and another take its place. */
-        #[ORM\Column]
-        public int $previousId = 0,
-    ) {
-    }
+        #[ORM\Column] public int $startedAt,
+        #[ORM\Column] public int $madeAt,
+        /**
+         * The step that stood last when this one was made; 0 for none. A step may be undone, and another take its
+         * place.
+         */
+        #[ORM\Column] public int $previousId = 0,
+    ) {}
 }

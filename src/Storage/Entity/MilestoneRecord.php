@@ -13,19 +13,12 @@ use Doctrine\ORM\Mapping as ORM;
 class MilestoneRecord
 {
     public function __construct(
-        #[ORM\Id]
-        #[ORM\Column(length: 12)]
-        public string $id,
-        #[ORM\Column(length: 12)]
-        public string $documentId,
-        #[ORM\Column(length: 200)]
-        public string $name,
+        #[ORM\Id] #[ORM\Column(length: 12)] public string $id,
+        #[ORM\Column(length: 12)] public string $documentId,
+        #[ORM\Column(length: 200)] public string $name,
         /** The journal's step that led to the state; 0 for the beginning. */
-        #[ORM\Column]
-        public int $step,
+        #[ORM\Column] public int $step,
         /** Seconds since 1970, UTC. */
-        #[ORM\Column]
-        public int $madeAt,
-    ) {
-    }
+        #[ORM\Column] public int $madeAt,
+    ) {}
 }

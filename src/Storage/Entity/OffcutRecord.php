@@ -29,16 +29,11 @@ class OffcutRecord
     public string $outlineFlags = '';
 
     public function __construct(
-        #[ORM\Id]
-        #[ORM\Column(length: 12)]
-        public string $id,
-        #[ORM\Column(length: 12)]
-        public string $documentId,
+        #[ORM\Id] #[ORM\Column(length: 12)] public string $id,
+        #[ORM\Column(length: 12)] public string $documentId,
         /** Seconds since 1970, UTC. */
-        #[ORM\Column]
-        public int $cutAt,
-    ) {
-    }
+        #[ORM\Column] public int $cutAt,
+    ) {}
 
     public function offcut(): Offcut
     {

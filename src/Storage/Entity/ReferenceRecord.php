@@ -21,21 +21,12 @@ class ReferenceRecord
     public const CONTENTS = 'contents';
 
     public function __construct(
-        #[ORM\Column(length: 12)]
-        public string $documentId,
-        #[ORM\Id]
-        #[ORM\Column(length: 12)]
-        public string $sectionId,
-        #[ORM\Id]
-        #[ORM\Column(length: 16)]
-        public string $kind,
+        #[ORM\Column(length: 12)] public string $documentId,
+        #[ORM\Id] #[ORM\Column(length: 12)] public string $sectionId,
+        #[ORM\Id] #[ORM\Column(length: 16)] public string $kind,
         /** The bookmark's own id, or the id of the section or bookmark linked to. */
-        #[ORM\Id]
-        #[ORM\Column(length: 12)]
-        public string $target,
+        #[ORM\Id] #[ORM\Column(length: 12)] public string $target,
         /** The bookmark's name, or the words of the link. */
-        #[ORM\Column(type: 'text')]
-        public string $name,
-    ) {
-    }
+        #[ORM\Column(type: 'text')] public string $name,
+    ) {}
 }

@@ -37,11 +37,7 @@ class SectionRecord
     public int $revision = 1;
 
     public function __construct(
-        #[ORM\Id]
-        #[ORM\Column(length: 12)]
-        public string $id,
-        #[ORM\Column(length: 12)]
-        public string $documentId,
-    ) {
-    }
+        #[ORM\Id] #[ORM\Column(length: 12)] public string $id,
+        #[ORM\Column(length: 12)] public string $documentId,
+    ) {}
 }

@@ -14,24 +14,21 @@ use Stemmata\Core\Starter\Starter;
 class StarterRecord
 {
     public function __construct(
-        #[ORM\Id]
-        #[ORM\Column(length: 12)]
-        public string $id,
-        #[ORM\Column(length: 32)]
-        public string $ownerId,
-        #[ORM\Column(length: 200)]
-        public string $name,
+        #[ORM\Id] #[ORM\Column(length: 12)] public string $id,
+        #[ORM\Column(length: 32)] public string $ownerId,
+        #[ORM\Column(length: 200)] public string $name,
         /** Seconds since 1970, UTC. */
-        #[ORM\Column]
-        public int $madeAt,
+        #[ORM\Column] public int $madeAt,
         /** JSON, as Starter writes it. */
-        #[ORM\Column(type: 'text')]
-        public string $outline,
-    ) {
-    }
+        #[ORM\Column(type: 'text')] public string $outline,
+    ) {}
 
     public function starter(): Starter
     {
-        return Starter::fromJson($this->id, $this->name, (array) json_decode($this->outline, true, 32, \JSON_THROW_ON_ERROR));
+        return Starter::fromJson(
+            $this->id,
+            $this->name,
+            (array) json_decode($this->outline, true, 32, \JSON_THROW_ON_ERROR),
+        );
     }
 }

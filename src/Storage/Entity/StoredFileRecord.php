@@ -13,14 +13,9 @@ class StoredFileRecord
 {
     public function __construct(
         /** As Picture computes it. */
-        #[ORM\Id]
-        #[ORM\Column(length: 64)]
-        public string $hash,
-        #[ORM\Column(length: 64)]
-        public string $mediaType,
+        #[ORM\Id] #[ORM\Column(length: 64)] public string $hash,
+        #[ORM\Column(length: 64)] public string $mediaType,
         /** @var string|resource */
-        #[ORM\Column(type: 'blob')]
-        public mixed $bytes,
-    ) {
-    }
+        #[ORM\Column(type: 'blob')] public mixed $bytes,
+    ) {}
 }

@@ -14,14 +14,9 @@ class Writer
     public const LOCAL = 'local';
 
     public function __construct(
-        #[ORM\Id]
-        #[ORM\Column(length: 32)]
-        public string $id,
-        #[ORM\Column(length: 200)]
-        public string $name,
+        #[ORM\Id] #[ORM\Column(length: 32)] public string $id,
+        #[ORM\Column(length: 200)] public string $name,
         /** JSON: the keys chosen instead of ours, by command. */
-        #[ORM\Column(type: 'text')]
-        public string $keys = '{}',
-    ) {
-    }
+        #[ORM\Column(type: 'text')] public string $keys = '{}',
+    ) {}
 }

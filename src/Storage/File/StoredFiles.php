@@ -9,14 +9,13 @@ use Doctrine\DBAL\ParameterType;
 use Stemmata\Core\Text\Picture;
 
 /**
- * The bytes that texts name by their hash, each kept once. Which documents use which is kept as well: a use lasts as long
+ * The bytes that texts name by their hash, each kept once. Which documents use which is kept as well: a use lasts as
+ * long
  * as its document, because any earlier state of that may show the picture again.
  */
 final readonly class StoredFiles
 {
-    public function __construct(private Connection $connection)
-    {
-    }
+    public function __construct(private Connection $connection) {}
 
     /**
      * Only with the write lock.
@@ -46,7 +45,10 @@ final readonly class StoredFiles
     public function use(string $documentId, array $hashes): void
     {
         foreach ($hashes as $hash) {
-            $this->connection->executeStatement('INSERT INTO file_use (document_id, hash) VALUES (?, ?) ON CONFLICT (document_id, hash) DO NOTHING', [$documentId, $hash]);
+            $this->connection->executeStatement(
+                'INSERT INTO file_use (document_id, hash) VALUES (?, ?) ON CONFLICT (document_id, hash) DO NOTHING',
+                [$documentId, $hash],
+            );
         }
     }
 
@@ -58,13 +60,19 @@ final readonly class StoredFiles
         }
         $bytes = $this->connection->fetchOne('SELECT bytes FROM stored_file WHERE hash = ?', [$hash]);
 
-        return new Picture($kind, is_resource($bytes) ? (string) stream_get_contents($bytes) : (is_string($bytes) ? $bytes : ''));
+        return new Picture(
+            $kind,
+            is_resource($bytes) ? (string) stream_get_contents($bytes) : (is_string($bytes) ? $bytes : ''),
+        );
     }
 
     /** The same, if a document of this writer uses it. */
     public function findPictureOf(string $ownerId, string $hash): ?Picture
     {
-        $isUsed = $this->connection->fetchOne('SELECT 1 FROM file_use u JOIN document d ON d.id = u.document_id WHERE u.hash = ? AND d.owner_id = ?', [$hash, $ownerId]);
+        $isUsed = $this->connection->fetchOne(
+            'SELECT 1 FROM file_use u JOIN document d ON d.id = u.document_id WHERE u.hash = ? AND d.owner_id = ?',
+            [$hash, $ownerId],
+        );
 
         return false === $isUsed ? null : $this->findPicture($hash);
     }
@@ -72,7 +80,9 @@ final readonly class StoredFiles
     /** Only with the write lock: what no document uses any more. */
     public function forgetUnused(): void
     {
-        $this->connection->executeStatement('DELETE FROM stored_file WHERE NOT EXISTS (SELECT 1 FROM file_use WHERE file_use.hash = stored_file.hash)');
+        $this->connection->executeStatement(
+            'DELETE FROM stored_file WHERE NOT EXISTS (SELECT 1 FROM file_use WHERE file_use.hash = stored_file.hash)',
+        );
     }
 
     private function findKind(string $hash): ?string

@@ -22,19 +22,30 @@ final class ChangeForm
 {
     public static function write(Change $change, KnownTexts $known = new KnownTexts()): string
     {
-        $outline = array_map(static fn (OutlineEdit $edit): array => [
-            'at' => $edit->at,
-            'removed' => self::outline($edit->removed),
-            'inserted' => self::outline($edit->inserted),
-        ], $change->outlineEdits);
-        $offcuts = array_map(static fn (array $pair): array => array_map(self::offcut(...), $pair), $change->offcuts);
+        $outline = array_map(
+            static fn(OutlineEdit $edit): array => [
+                'at' => $edit->at,
+                'removed' => self::outline($edit->removed),
+                'inserted' => self::outline($edit->inserted),
+            ],
+            $change->outlineEdits,
+        );
+        $offcuts = array_map(static fn(array $pair): array => array_map(self::offcut(...), $pair), $change->offcuts);
         $rest = SectionForm::json([
             'offcuts' => $offcuts,
             'titleBlock' => null === $change->titleBlock ? null : array_map(get_object_vars(...), $change->titleBlock),
-            'setup' => null === $change->setup ? null : array_map(static fn (Setup $setup): array => $setup->toJson(), $change->setup),
+            'setup' =>
+                null === $change->setup
+                    ? null
+                    : array_map(static fn(Setup $setup): array => $setup->toJson(), $change->setup),
         ]);
 
-        return '{"outline":'.SectionForm::json($outline).',"sections":'.self::sections($change->sections, $known).','.substr($rest, 1);
+        return '{"outline":' .
+            SectionForm::json($outline) .
+            ',"sections":' .
+            self::sections($change->sections, $known) .
+            ',' .
+            substr($rest, 1);
     }
 
     public static function read(string $json): Change
@@ -69,7 +80,9 @@ final class ChangeForm
     {
         assert(is_array($pair));
         $before = is_array($pair[0] ?? null) ? SectionForm::read($pair[0]) : null;
-        $after = is_array($pair[1] ?? null) ? SectionForm::read($pair[1] + (is_array($pair[0] ?? null) ? $pair[0] : []), $before, $pair[1]) : null;
+        $after = is_array($pair[1] ?? null)
+            ? SectionForm::read($pair[1] + (is_array($pair[0] ?? null) ? $pair[0] : []), $before, $pair[1])
+            : null;
 
         return [$before, $after];
     }
@@ -87,7 +100,7 @@ final class ChangeForm
             );
         }
 
-        return [] === $entries ? '[]' : '{'.implode(',', $entries).'}';
+        return [] === $entries ? '[]' : '{' . implode(',', $entries) . '}';
     }
 
     /** @return array{string, string, string} */
@@ -98,7 +111,12 @@ final class ChangeForm
 
     private static function readOutline(mixed $stored): Outline
     {
-        assert(is_array($stored) && is_string($stored[0] ?? null) && is_string($stored[1] ?? null) && is_string($stored[2] ?? null));
+        assert(
+            is_array($stored) &&
+                is_string($stored[0] ?? null) &&
+                is_string($stored[1] ?? null) &&
+                is_string($stored[2] ?? null),
+        );
 
         return Outline::packed($stored[0], $stored[1], $stored[2]);
     }
@@ -107,19 +125,25 @@ final class ChangeForm
     {
         assert(is_array($stored));
 
-        return OutlineEdit::restored((new Row($stored))->integer('at'), self::readOutline($stored['removed'] ?? null), self::readOutline($stored['inserted'] ?? null));
+        return OutlineEdit::restored(
+            (new Row($stored))->integer('at'),
+            self::readOutline($stored['removed'] ?? null),
+            self::readOutline($stored['inserted'] ?? null),
+        );
     }
 
     /** @return array<string, mixed>|null */
     private static function offcut(?Offcut $offcut): ?array
     {
-        return null === $offcut ? null : [
-            'id' => $offcut->id->value,
-            'reason' => $offcut->reason->value,
-            'name' => $offcut->name,
-            'after' => $offcut->after?->value,
-            'outline' => self::outline($offcut->outline),
-        ];
+        return null === $offcut
+            ? null
+            : [
+                'id' => $offcut->id->value,
+                'reason' => $offcut->reason->value,
+                'name' => $offcut->name,
+                'after' => $offcut->after?->value,
+                'outline' => self::outline($offcut->outline),
+            ];
     }
 
     /** @param array<mixed> $stored */
@@ -147,7 +171,7 @@ final class ChangeForm
     private static function pair(mixed $stored, \Closure $read): array
     {
         assert(is_array($stored));
-        $each = static fn (mixed $value): mixed => is_array($value) ? $read($value) : null;
+        $each = static fn(mixed $value): mixed => is_array($value) ? $read($value) : null;
 
         return [$each($stored[0] ?? null), $each($stored[1] ?? null)];
     }
@@ -155,7 +179,9 @@ final class ChangeForm
     /** @return array{Setup, Setup}|null */
     private static function readSetups(mixed $stored): ?array
     {
-        return is_array($stored) ? [Setup::fromJson((array) ($stored[0] ?? [])), Setup::fromJson((array) ($stored[1] ?? []))] : null;
+        return is_array($stored)
+            ? [Setup::fromJson((array) ($stored[0] ?? [])), Setup::fromJson((array) ($stored[1] ?? []))]
+            : null;
     }
 
     /** @return array{TitleBlock, TitleBlock}|null */
@@ -163,13 +189,22 @@ final class ChangeForm
     {
         $pair = $row->findRow('titleBlock');
 
-        return null === $pair ? null : [self::readTitleBlock($pair->findRow('0')), self::readTitleBlock($pair->findRow('1'))];
+        return null === $pair
+            ? null
+            : [self::readTitleBlock($pair->findRow('0')), self::readTitleBlock($pair->findRow('1'))];
     }
 
     private static function readTitleBlock(?Row $row): TitleBlock
     {
         assert(null !== $row);
 
-        return new TitleBlock($row->text('title'), $row->text('subtitle'), $row->text('author'), $row->text('guidingStatement'), $row->findInteger('target'), $row->text('language'));
+        return new TitleBlock(
+            $row->text('title'),
+            $row->text('subtitle'),
+            $row->text('author'),
+            $row->text('guidingStatement'),
+            $row->findInteger('target'),
+            $row->text('language'),
+        );
     }
 }

@@ -13,21 +13,33 @@ use Stemmata\Storage\Entity\MilestoneRecord;
 /** The named states of a document. */
 final readonly class Milestones
 {
-    public function __construct(private EntityManagerInterface $entities, private WriteLock $lock, private Journal $journal, private IdSource $ids, private ClockInterface $clock)
-    {
-    }
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private WriteLock $lock,
+        private Journal $journal,
+        private IdSource $ids,
+        private ClockInterface $clock,
+    ) {}
 
     /** @return list<MilestoneRecord> the last named first */
     public function of(string $documentId): array
     {
-        return $this->entities->getRepository(MilestoneRecord::class)->findBy(['documentId' => $documentId], ['madeAt' => 'DESC', 'step' => 'DESC']);
+        return $this->entities
+            ->getRepository(MilestoneRecord::class)
+            ->findBy(['documentId' => $documentId], ['madeAt' => 'DESC', 'step' => 'DESC']);
     }
 
     /** Names the state that the document is in now. */
     public function name(string $documentId, string $name): MilestoneRecord
     {
         return $this->lock->holding(function () use ($documentId, $name): MilestoneRecord {
-            $milestone = new MilestoneRecord($this->ids->next()->value, $documentId, $name, $this->journal->stateNow($documentId), $this->clock->now()->getTimestamp());
+            $milestone = new MilestoneRecord(
+                $this->ids->next()->value,
+                $documentId,
+                $name,
+                $this->journal->stateNow($documentId),
+                $this->clock->now()->getTimestamp(),
+            );
             $this->entities->persist($milestone);
 
             return $milestone;
@@ -38,7 +50,9 @@ final readonly class Milestones
     public function forget(string $documentId, string $id): void
     {
         $this->lock->holding(function () use ($documentId, $id): void {
-            $milestone = $this->entities->getRepository(MilestoneRecord::class)->findOneBy(['documentId' => $documentId, 'id' => $id]);
+            $milestone = $this->entities
+                ->getRepository(MilestoneRecord::class)
+                ->findOneBy(['documentId' => $documentId, 'id' => $id]);
             if (null !== $milestone) {
                 $this->entities->remove($milestone);
             }

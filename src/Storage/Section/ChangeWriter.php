@@ -10,12 +10,13 @@ use Stemmata\Core\Text\Picture;
 use Stemmata\Storage\Entity\DocumentRecord;
 use Stemmata\Storage\File\StoredFiles;
 
-/** Brings a change into the database: the rows it touched and no others. Doing, undoing and redoing all come through here. */
+/**
+ * Brings a change into the database: the rows it touched and no others. Doing, undoing and redoing all come through
+ * here.
+ */
 final readonly class ChangeWriter
 {
-    public function __construct(private SectionRows $rows, private OffcutRows $offcuts, private StoredFiles $files)
-    {
-    }
+    public function __construct(private SectionRows $rows, private OffcutRows $offcuts, private StoredFiles $files) {}
 
     /**
      * @param int           $revision that the document is at

@@ -14,27 +14,35 @@ use Stemmata\Storage\Database\SqliteSql;
 /**
  * Lists for the screens, read as plain rows: of 10,000 sections no object is made, for none would be changed.
  *
- * @phpstan-type SectionFacts array{id: string, heading: string, words: int, aim: string, target: int|null, marker: string, revision: int}
+ * @phpstan-type SectionFacts array{id: string, heading: string, words: int, aim: string, target: int|null,
+ *     marker: string, revision: int}
  */
 final readonly class Facts
 {
     private const COLUMNS = 'id, revision, words, target, marker, heading, aim';
     private const IDS_PER_QUERY = 1000;
 
-    public function __construct(private Connection $connection)
-    {
-    }
+    public function __construct(private Connection $connection) {}
 
     /** @return array<string, SectionFacts> by id, in no order; with those that are set aside */
     public function ofAllSections(string $documentId): array
     {
-        return self::byId($this->connection->fetchAllAssociative('SELECT '.self::COLUMNS.' FROM section WHERE document_id = ?', [$documentId]));
+        return self::byId(
+            $this->connection->fetchAllAssociative('SELECT ' . self::COLUMNS . ' FROM section WHERE document_id = ?', [
+                $documentId,
+            ]),
+        );
     }
 
     /** @return array<string, SectionFacts> */
     public function ofSectionsSince(string $documentId, int $revision): array
     {
-        return self::byId($this->connection->fetchAllAssociative('SELECT '.self::COLUMNS.' FROM section WHERE document_id = ? AND revision > ?', [$documentId, $revision]));
+        return self::byId(
+            $this->connection->fetchAllAssociative(
+                'SELECT ' . self::COLUMNS . ' FROM section WHERE document_id = ? AND revision > ?',
+                [$documentId, $revision],
+            ),
+        );
     }
 
     /**
@@ -50,7 +58,8 @@ final readonly class Facts
     /**
      * @param list<string> $ids
      *
-     * @return list<array{id: string, heading: array<mixed>, body: array<mixed>, revision: int}> as the editor keeps them
+     * @return list<array{id: string, heading: array<mixed>, body: array<mixed>,
+     *     revision: int}> as the editor keeps them
      */
     public function texts(string $documentId, array $ids): array
     {
@@ -69,21 +78,32 @@ final readonly class Facts
     /** @return list<int> the words of each section of the outline, in order */
     public function wordsInOrder(string $documentId, Outline $outline): array
     {
-        $words = $this->connection->fetchAllKeyValue('SELECT id, words FROM section WHERE document_id = ?', [$documentId]);
+        $words = $this->connection->fetchAllKeyValue('SELECT id, words FROM section WHERE document_id = ?', [
+            $documentId,
+        ]);
 
-        return array_map(static function (string $id) use ($words): int {
-            $count = $words[$id] ?? 0;
-            assert(is_int($count));
+        return array_map(
+            static function (string $id) use ($words): int {
+                $count = $words[$id] ?? 0;
+                assert(is_int($count));
 
-            return $count;
-        }, '' === $outline->ids ? [] : str_split($outline->ids, SectionId::LENGTH));
+                return $count;
+            },
+            '' === $outline->ids ? [] : str_split($outline->ids, SectionId::LENGTH),
+        );
     }
 
     /** @return array<string, int> words wanted, by id, for the sections that have a target */
     public function targets(string $documentId): array
     {
         $targets = [];
-        foreach ($this->connection->fetchAllKeyValue('SELECT id, target FROM section WHERE document_id = ? AND target IS NOT NULL', [$documentId]) as $id => $target) {
+        foreach (
+            $this->connection->fetchAllKeyValue(
+                'SELECT id, target FROM section WHERE document_id = ? AND target IS NOT NULL',
+                [$documentId],
+            )
+            as $id => $target
+        ) {
             assert(is_int($target));
             $targets[(string) $id] = $target;
         }
@@ -94,16 +114,26 @@ final readonly class Facts
     /**
      * @param string $words only offcuts that have each of these in their name or text; empty for all
      *
-     * @return list<array{id: string, name: string, reason: string, cutAt: int, sections: int, words: int, opening: string, passage: bool, from: string|null}> the last cut first; from is the heading that it stood behind or in
+     * @return list<array{id: string, name: string, reason: string, cutAt: int, sections: int, words: int,
+     *     opening: string, passage: bool,
+     *     from: string|null}> the last cut first; from is the heading that it stood behind or in
      */
     public function offcuts(string $documentId, string $words = ''): array
     {
         $offcuts = [];
-        foreach ($this->connection->fetchAllAssociative('SELECT o.id, o.name, o.reason, o.cut_at, o.after_id, o.outline_ids, o.outline_levels, s.heading AS came_from FROM offcut o LEFT JOIN section s ON s.id = o.after_id AND s.document_id = o.document_id WHERE o.document_id = ? ORDER BY o.cut_at DESC, o.'.SqliteSql::ORDER_OF_ARRIVAL.' DESC', [$documentId]) as $fields) {
+        foreach (
+            $this->connection->fetchAllAssociative(
+                'SELECT o.id, o.name, o.reason, o.cut_at, o.after_id, o.outline_ids, o.outline_levels, s.heading AS came_from FROM offcut o LEFT JOIN section s ON s.id = o.after_id AND s.document_id = o.document_id WHERE o.document_id = ? ORDER BY o.cut_at DESC, o.' .
+                    SqliteSql::ORDER_OF_ARRIVAL .
+                    ' DESC',
+                [$documentId],
+            )
+            as $fields
+        ) {
             $row = new Row($fields);
             $ids = str_split($row->text('outline_ids'), SectionId::LENGTH);
             $text = $this->plainText($documentId, $ids);
-            if (!self::hasWords($row->text('name')."\n".$text, $words)) {
+            if (!self::hasWords($row->text('name') . "\n" . $text, $words)) {
                 continue;
             }
             $offcuts[] = [
@@ -137,7 +167,13 @@ final readonly class Facts
     /** @param list<string> $ids */
     private function plainText(string $documentId, array $ids): string
     {
-        return implode("\n", array_map(static fn (array $fields): string => (new Row($fields))->text('plain_text'), $this->selectSections('plain_text', $documentId, $ids)));
+        return implode(
+            "\n",
+            array_map(
+                static fn(array $fields): string => (new Row($fields))->text('plain_text'),
+                $this->selectSections('plain_text', $documentId, $ids),
+            ),
+        );
     }
 
     /**
@@ -149,11 +185,18 @@ final readonly class Facts
     {
         $rows = [];
         foreach (array_chunk($ids, self::IDS_PER_QUERY) as $chunk) {
-            $rows = [...$rows, ...$this->connection->fetchAllAssociative(
-                'SELECT '.$columns.' FROM section WHERE id IN (:ids) AND '.SqliteSql::notByIndex('document_id').' = :document',
-                ['ids' => $chunk, 'document' => $documentId],
-                ['ids' => ArrayParameterType::STRING],
-            )];
+            $rows = [
+                ...$rows,
+                ...$this->connection->fetchAllAssociative(
+                    'SELECT ' .
+                        $columns .
+                        ' FROM section WHERE id IN (:ids) AND ' .
+                        SqliteSql::notByIndex('document_id') .
+                        ' = :document',
+                    ['ids' => $chunk, 'document' => $documentId],
+                    ['ids' => ArrayParameterType::STRING],
+                ),
+            ];
         }
 
         return $rows;

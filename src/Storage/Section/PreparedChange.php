@@ -28,6 +28,5 @@ final readonly class PreparedChange
         public array $removed,
         public string $json = '',
         public array $pictures = [],
-    ) {
-    }
+    ) {}
 }

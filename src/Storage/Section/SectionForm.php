@@ -15,7 +15,8 @@ use Stemmata\Core\Text\Node;
 use Stemmata\Storage\Database\Row;
 
 /**
- * A section as it is stored. What is written goes through the schema first, so that nothing is kept that could not be read
+ * A section as it is stored. What is written goes through the schema first, so that nothing is kept that could not be
+ * read
  * again. What is read goes through it too: a damaged text is shown as such, whole, and spoils nothing around it.
  */
 final class SectionForm
@@ -35,7 +36,7 @@ final class SectionForm
         }
         try {
             return Heading::fromJson(json_decode($inline, true, 512, \JSON_THROW_ON_ERROR));
-        } catch (InvalidBody|\JsonException) {
+        } catch (InvalidBody | \JsonException) {
             return Heading::plain(mb_scrub($plain));
         }
     }
@@ -44,7 +45,7 @@ final class SectionForm
     {
         try {
             return Body::fromJson(json_decode($body, true, 512, \JSON_THROW_ON_ERROR));
-        } catch (InvalidBody|\JsonException) {
+        } catch (InvalidBody | \JsonException) {
             return Body::unreadable(mb_scrub($body));
         }
     }
@@ -56,7 +57,7 @@ final class SectionForm
      */
     public static function checkedBody(Section $section): string
     {
-        if (null !== $raw = $section->body->findUnreadable()) {
+        if (null !== ($raw = $section->body->findUnreadable())) {
             return $raw;
         }
         (new BodySchema())->check($section->body->blocks);
@@ -82,30 +83,43 @@ final class SectionForm
     /** @param Section|null $unlike what is the same there is not written once more */
     public static function encoded(Section $section, KnownTexts $known, ?Section $unlike = null): string
     {
-        $fields = null === $unlike ? self::encodedNotes($section) : array_diff_assoc(self::encodedNotes($section), self::encodedNotes($unlike));
+        $fields =
+            null === $unlike
+                ? self::encodedNotes($section)
+                : array_diff_assoc(self::encodedNotes($section), self::encodedNotes($unlike));
         if (null === $unlike || $section->body != $unlike->body) {
             $isKnown = null === $section->body->findUnreadable() ? $known->find($section->body) : null;
             $fields['body'] = $isKnown[0] ?? self::json($section->body->toJson());
         }
 
-        return '{'.implode(',', array_map(static fn (string $name, string $json): string => sprintf('"%s":%s', $name, $json), array_keys($fields), $fields)).'}';
+        return '{' .
+            implode(
+                ',',
+                array_map(
+                    static fn(string $name, string $json): string => sprintf('"%s":%s', $name, $json),
+                    array_keys($fields),
+                    $fields,
+                ),
+            ) .
+            '}';
     }
 
     /** @return array<string, string> JSON by field */
     private static function encodedNotes(Section $section): array
     {
         return [
-            'id' => '"'.$section->id->value.'"',
+            'id' => '"' . $section->id->value . '"',
             'heading' => self::json($section->heading->toJson()),
             'aim' => substr(self::json([$section->aim]), 1, -1),
             'target' => (string) json_encode($section->target),
-            'marker' => '"'.$section->marker->value.'"',
+            'marker' => '"' . $section->marker->value . '"',
         ];
     }
 
     /**
      * @param array<mixed> $stored as encoded() made it, with every field
-     * @param Section|null $unlike whose heading and body are taken over when they are not among what was written of this one
+     * @param Section|null $unlike whose heading and body are taken over when they are not among what was written of
+     *     this one
      * @param array<mixed> $own    what was
      */
     public static function read(array $stored, ?Section $unlike = null, array $own = []): Section
@@ -114,7 +128,12 @@ final class SectionForm
 
         return new Section(
             SectionId::fromString($row->text('id')),
-            null !== $unlike && !isset($own['heading']) ? $unlike->heading : self::readHeading(self::wordsIn($stored['heading'] ?? []), self::json((array) ($stored['heading'] ?? []))),
+            null !== $unlike && !isset($own['heading'])
+                ? $unlike->heading
+                : self::readHeading(
+                    self::wordsIn($stored['heading'] ?? []),
+                    self::json((array) ($stored['heading'] ?? [])),
+                ),
             null !== $unlike && !isset($own['body']) ? $unlike->body : self::bodyOf($stored['body'] ?? []),
             $row->text('aim'),
             $row->findInteger('target'),

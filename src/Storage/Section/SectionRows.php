@@ -20,15 +20,19 @@ use Stemmata\Storage\File\StoredFiles;
  * @phpstan-type Text array{heading: string, heading_inline: string, body: string, words: int, plain_text: string}
  * @phpstan-type Notes array{aim: string, target: int|null, marker: string}
  * @phpstan-type ReferenceRow array{kind: string, target: string, name: string}
- * @phpstan-type SectionRow array{id: string, isNew: bool, notes: Notes, text: Text|null, references: list<ReferenceRow>, pictures: list<string>}
+ * @phpstan-type SectionRow array{id: string, isNew: bool, notes: Notes, text: Text|null,
+ *     references: list<ReferenceRow>, pictures: list<string>}
  */
 final readonly class SectionRows
 {
     private const LONGEST_LINK_WORDS = 200;
 
-    public function __construct(private Connection $connection, private WordCount $words, private KnownTexts $known, private StoredFiles $files)
-    {
-    }
+    public function __construct(
+        private Connection $connection,
+        private WordCount $words,
+        private KnownTexts $known,
+        private StoredFiles $files,
+    ) {}
 
     /**
      * @param Section|null $before as it is stored; null for one that is not
@@ -56,11 +60,29 @@ final readonly class SectionRows
     /** @param iterable<SectionRow> $rows */
     public function write(string $documentId, iterable $rows, int $revision): void
     {
-        $insert = $this->connection->prepare('INSERT INTO section (heading, heading_inline, body, words, plain_text, aim, target, marker, revision, id, document_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)');
-        $update = $this->connection->prepare('UPDATE section SET heading = ?, heading_inline = ?, body = ?, words = ?, plain_text = ?, aim = ?, target = ?, marker = ?, revision = ? WHERE id = ? AND document_id = ?');
-        $note = $this->connection->prepare('UPDATE section SET aim = ?, target = ?, marker = ?, revision = ? WHERE id = ? AND document_id = ?');
+        $insert = $this->connection->prepare(
+            <<<'SQL'
+            INSERT INTO section
+                (heading, heading_inline, body, words, plain_text, aim, target, marker, revision, id, document_id)
+            VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+            SQL
+            ,
+        );
+        $update = $this->connection->prepare(
+            <<<'SQL'
+            UPDATE section SET heading = ?, heading_inline = ?, body = ?, words = ?, plain_text = ?,
+                aim = ?, target = ?, marker = ?, revision = ?
+            WHERE id = ? AND document_id = ?
+            SQL
+            ,
+        );
+        $note = $this->connection->prepare(
+            'UPDATE section SET aim = ?, target = ?, marker = ?, revision = ? WHERE id = ? AND document_id = ?',
+        );
         $forget = $this->connection->prepare('DELETE FROM reference WHERE section_id = ? AND document_id = ?');
-        $refer = $this->connection->prepare('INSERT INTO reference (kind, target, name, section_id, document_id) VALUES (?, ?, ?, ?, ?)');
+        $refer = $this->connection->prepare(
+            'INSERT INTO reference (kind, target, name, section_id, document_id) VALUES (?, ?, ?, ?, ?)',
+        );
         foreach ($rows as $row) {
             $place = [$row['id'], $documentId];
             $values = [...array_values($row['notes']), $revision, ...$place];
@@ -91,10 +113,19 @@ final readonly class SectionRows
     /** @return Text */
     private function text(Section $section): array
     {
-        [$body, $words] = $this->known->find($section->body) ?? [SectionForm::checkedBody($section), $this->words->ofBody($section)];
+        [$body, $words] = $this->known->find($section->body) ?? [
+            SectionForm::checkedBody($section),
+            $this->words->ofBody($section),
+        ];
         $this->known->remember($section->body, $body, $words);
 
-        return ['heading' => $section->heading->plainText(), 'heading_inline' => SectionForm::checkedHeading($section), 'body' => $body, 'words' => $words, 'plain_text' => $section->body->plainText()];
+        return [
+            'heading' => $section->heading->plainText(),
+            'heading_inline' => SectionForm::checkedHeading($section),
+            'body' => $body,
+            'words' => $words,
+            'plain_text' => $section->body->plainText(),
+        ];
     }
 
     /** @return list<ReferenceRow> */
@@ -105,7 +136,11 @@ final readonly class SectionRows
             $rows[] = ['kind' => ReferenceRecord::BOOKMARK, 'target' => (string) $id, 'name' => $name];
         }
         foreach ($references->links as $target => $words) {
-            $rows[] = ['kind' => ReferenceRecord::LINK, 'target' => (string) $target, 'name' => mb_substr($words, 0, self::LONGEST_LINK_WORDS)];
+            $rows[] = [
+                'kind' => ReferenceRecord::LINK,
+                'target' => (string) $target,
+                'name' => mb_substr($words, 0, self::LONGEST_LINK_WORDS),
+            ];
         }
         if ($references->hasContents) {
             $rows[] = ['kind' => ReferenceRecord::CONTENTS, 'target' => $section->id->value, 'name' => ''];

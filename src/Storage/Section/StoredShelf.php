@@ -33,9 +33,12 @@ final class StoredShelf implements Shelf
     private array $read = [];
     private bool $hasReadAll = false;
 
-    public function __construct(private readonly EntityManagerInterface $entities, private readonly KnownTexts $known, private readonly StoredFiles $files, private readonly string $documentId)
-    {
-    }
+    public function __construct(
+        private readonly EntityManagerInterface $entities,
+        private readonly KnownTexts $known,
+        private readonly StoredFiles $files,
+        private readonly string $documentId,
+    ) {}
 
     /** The same with every section read at once, in one statement and without an entity for each. */
     public function filled(): MemoryShelf
@@ -60,7 +63,12 @@ final class StoredShelf implements Shelf
 
     private function readOne(string $id): void
     {
-        $fields = $this->entities->getConnection()->fetchAssociative('SELECT '.self::COLUMNS.' FROM section WHERE id = ? AND document_id = ?', [$id, $this->documentId]);
+        $fields = $this->entities
+            ->getConnection()
+            ->fetchAssociative('SELECT ' . self::COLUMNS . ' FROM section WHERE id = ? AND document_id = ?', [
+                $id,
+                $this->documentId,
+            ]);
         if (false !== $fields) {
             $this->read[$id] = $this->sectionOf($fields);
         }
@@ -68,7 +76,14 @@ final class StoredShelf implements Shelf
 
     private function readAll(): void
     {
-        foreach ($this->entities->getConnection()->iterateAssociative('SELECT '.self::COLUMNS.' FROM section WHERE document_id = ?', [$this->documentId]) as $fields) {
+        foreach (
+            $this->entities
+                ->getConnection()
+                ->iterateAssociative('SELECT ' . self::COLUMNS . ' FROM section WHERE document_id = ?', [
+                    $this->documentId,
+                ])
+            as $fields
+        ) {
             // A section already read stays the object that it is: what is unchanged is known by that.
             $id = is_string($fields['id']) ? $fields['id'] : '';
             $this->read[$id] ??= $this->sectionOf($fields);
@@ -96,13 +111,21 @@ final class StoredShelf implements Shelf
     public function headings(array $ids): array
     {
         $connection = $this->entities->getConnection();
-        $found = count($ids) > self::MANY
-            ? $connection->fetchAllKeyValue('SELECT id, heading FROM section WHERE document_id = ?', [$this->documentId])
-            : $connection->fetchAllKeyValue(
-                'SELECT id, heading FROM section WHERE id IN (:ids) AND '.SqliteSql::notByIndex('document_id').' = :document',
-                ['ids' => array_map(static fn (SectionId $id): string => $id->value, $ids), 'document' => $this->documentId],
-                ['ids' => ArrayParameterType::STRING],
-            );
+        $found =
+            count($ids) > self::MANY
+                ? $connection->fetchAllKeyValue('SELECT id, heading FROM section WHERE document_id = ?', [
+                    $this->documentId,
+                ])
+                : $connection->fetchAllKeyValue(
+                    'SELECT id, heading FROM section WHERE id IN (:ids) AND ' .
+                        SqliteSql::notByIndex('document_id') .
+                        ' = :document',
+                    [
+                        'ids' => array_map(static fn(SectionId $id): string => $id->value, $ids),
+                        'document' => $this->documentId,
+                    ],
+                    ['ids' => ArrayParameterType::STRING],
+                );
         $headings = [];
         foreach ($ids as $id) {
             if (is_string($found[$id->value] ?? null)) {
@@ -122,7 +145,10 @@ final class StoredShelf implements Shelf
 
     public function findOffcutHolding(SectionId $section): ?Offcut
     {
-        foreach ($this->entities->getRepository(OffcutRecord::class)->findBy(['documentId' => $this->documentId]) as $record) {
+        foreach (
+            $this->entities->getRepository(OffcutRecord::class)->findBy(['documentId' => $this->documentId])
+            as $record
+        ) {
             if ($record->offcut()->outline->has($section)) {
                 return $record->offcut();
             }
@@ -148,18 +174,29 @@ final class StoredShelf implements Shelf
         $bookmarks = [];
         $links = [];
         $withContents = [];
-        foreach ($this->entities->getConnection()->iterateAssociative('SELECT section_id, kind, target, name FROM reference WHERE document_id = ?', [$this->documentId]) as $fields) {
+        foreach (
+            $this->entities
+                ->getConnection()
+                ->iterateAssociative('SELECT section_id, kind, target, name FROM reference WHERE document_id = ?', [
+                    $this->documentId,
+                ])
+            as $fields
+        ) {
             $row = new Row($fields);
             $section = $row->text('section_id');
             match ($row->text('kind')) {
-                ReferenceRecord::BOOKMARK => $bookmarks[$section][$row->text('target')] = $row->text('name'),
-                ReferenceRecord::LINK => $links[$section][$row->text('target')] = $row->text('name'),
-                default => $withContents[$section] = true,
+                ReferenceRecord::BOOKMARK => ($bookmarks[$section][$row->text('target')] = $row->text('name')),
+                ReferenceRecord::LINK => ($links[$section][$row->text('target')] = $row->text('name')),
+                default => ($withContents[$section] = true),
             };
         }
         $references = [];
         foreach (array_keys($bookmarks + $links + $withContents) as $section) {
-            $references[$section] = References::kept($bookmarks[$section] ?? [], $links[$section] ?? [], isset($withContents[$section]));
+            $references[$section] = References::kept(
+                $bookmarks[$section] ?? [],
+                $links[$section] ?? [],
+                isset($withContents[$section]),
+            );
         }
 
         return $references;
@@ -168,7 +205,7 @@ final class StoredShelf implements Shelf
     public function contentsHolders(): array
     {
         return array_map(
-            static fn (ReferenceRecord $reference): SectionId => SectionId::fromString($reference->sectionId),
+            static fn(ReferenceRecord $reference): SectionId => SectionId::fromString($reference->sectionId),
             $this->records(['kind' => ReferenceRecord::CONTENTS]),
         );
     }
@@ -185,6 +222,8 @@ final class StoredShelf implements Shelf
      */
     private function records(array $criteria, ?int $limit = null): array
     {
-        return $this->entities->getRepository(ReferenceRecord::class)->findBy(['documentId' => $this->documentId, ...$criteria], limit: $limit);
+        return $this->entities
+            ->getRepository(ReferenceRecord::class)
+            ->findBy(['documentId' => $this->documentId, ...$criteria], limit: $limit);
     }
 }

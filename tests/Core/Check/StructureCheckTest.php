@@ -36,20 +36,39 @@ final class StructureCheckTest extends TestCase
 
     public function testALinkToWhatIsNotInTheDocumentIsToldWithItsWords(): void
     {
-        $link = static fn (string $words, string $target): array => ['type' => 'text', 'text' => $words, 'marks' => [['type' => 'link', 'attrs' => ['href' => $target, 'title' => null]]]];
+        $link = static fn(string $words, string $target): array => [
+            'type' => 'text',
+            'text' => $words,
+            'marks' => [['type' => 'link', 'attrs' => ['href' => $target, 'title' => null]]],
+        ];
         $document = Sketch::document('1 a, 1 b, 1 c');
-        $document = $document
-            ->withSection($document->sectionAt(1)->withBody(Body::fromJson([['type' => 'paragraph', 'content' => [
-                $link('there', 'section:'.Sketch::id('c')->value),
-                $link('gone', 'section:'.Sketch::id('never')->value),
-                $link('mark', 'bookmark:bookmarkaaaa'),
-                $link('outside', 'https://example.org/'),
-                ['type' => 'bookmark', 'attrs' => ['id' => 'bookmarkaaaa', 'name' => 'mark']],
-            ]]])));
+        $document = $document->withSection(
+            $document->sectionAt(1)->withBody(
+                Body::fromJson([
+                    [
+                        'type' => 'paragraph',
+                        'content' => [
+                            $link('there', 'section:' . Sketch::id('c')->value),
+                            $link('gone', 'section:' . Sketch::id('never')->value),
+                            $link('mark', 'bookmark:bookmarkaaaa'),
+                            $link('outside', 'https://example.org/'),
+                            ['type' => 'bookmark', 'attrs' => ['id' => 'bookmarkaaaa', 'name' => 'mark']],
+                        ],
+                    ],
+                ]),
+            ),
+        );
         self::assertSame(['broken-link 1'], self::told(StructureCheck::of($document)));
-        self::assertSame(['The link “gone” leads nowhere: what it led to is not in the document.'], array_column(StructureCheck::of($document), 'message'));
+        self::assertSame(
+            ['The link “gone” leads nowhere: what it led to is not in the document.'],
+            array_column(StructureCheck::of($document), 'message'),
+        );
         $cut = $document->withOutline($document->outline->without(2, 3));
-        self::assertSame(['broken-link 1', 'broken-link 1'], self::told(StructureCheck::of($cut)), 'what lies among the offcuts is not in the document');
+        self::assertSame(
+            ['broken-link 1', 'broken-link 1'],
+            self::told(StructureCheck::of($cut)),
+            'what lies among the offcuts is not in the document',
+        );
         $without = $document->withSection($document->sectionAt(1)->withBody(Body::empty()));
         self::assertSame([], self::told(StructureCheck::of($without)));
     }
@@ -61,6 +80,6 @@ final class StructureCheckTest extends TestCase
      */
     private static function told(array $findings): array
     {
-        return array_map(static fn (Finding $finding): string => $finding->rule.' '.$finding->position, $findings);
+        return array_map(static fn(Finding $finding): string => $finding->rule . ' ' . $finding->position, $findings);
     }
 }

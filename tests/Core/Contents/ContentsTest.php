@@ -24,22 +24,33 @@ final class ContentsTest extends TestCase
         $document = $document->withOutline($document->outline->withFlags([3 => Outline::LEFT_OUT_OF_CONTENTS]));
         $lines = ContentsLines::of($document, 1, 2);
 
-        self::assertSame(['1 a', '1.1 b'], array_map(static fn (array $line): string => $line['number'].' '.$line['heading'], $lines));
+        self::assertSame(
+            ['1 a', '1.1 b'],
+            array_map(static fn(array $line): string => $line['number'] . ' ' . $line['heading'], $lines),
+        );
     }
 
     public function testAHeadingWithoutWordsIsALineWhereItsNumberNamesIt(): void
     {
         $document = Sketch::document('1 a, 1 , 1 c');
         $chapters = Scheme::of([1 => new LevelNumber(word: 'Chapter')], []);
-        $numbers = static fn (Document $each): array => array_column(ContentsLines::of($each, 1, 1), 'number');
+        $numbers = static fn(Document $each): array => array_column(ContentsLines::of($each, 1, 1), 'number');
 
         self::assertSame(['1', '3'], $numbers($document));
-        self::assertSame(['Chapter 1', 'Chapter 2', 'Chapter 3'], $numbers($document->withSetup($document->setup->withNumbering($chapters))));
+        self::assertSame(
+            ['Chapter 1', 'Chapter 2', 'Chapter 3'],
+            $numbers($document->withSetup($document->setup->withNumbering($chapters))),
+        );
     }
 
     public function testContentsSayWhenTheyAreBehindAndAreRefreshed(): void
     {
-        $document = $this->after(Sketch::document('1 a, 1 b'), ['name' => 'generate-contents', 'section' => Sketch::id('a')->value, 'from' => 1, 'to' => 3]);
+        $document = $this->after(Sketch::document('1 a, 1 b'), [
+            'name' => 'generate-contents',
+            'section' => Sketch::id('a')->value,
+            'from' => 1,
+            'to' => 3,
+        ]);
         self::assertSame([], StaleContents::in($document));
 
         $renamed = $this->after($document, ['name' => 'rename', 'section' => Sketch::id('b')->value, 'heading' => 'c']);

@@ -13,7 +13,7 @@ final class TargetsTest extends TestCase
     public function testATenthMoreIsStillOnTargetAndASectionWithoutOneIsNeverOver(): void
     {
         $outline = Sketch::document('1 a, 2 b, 2 c, 1 d')->outline;
-        $id = static fn (string $heading): string => Sketch::id($heading)->value;
+        $id = static fn(string $heading): string => Sketch::id($heading)->value;
 
         self::assertSame(
             [$id('a'), $id('c')],

@@ -16,7 +16,8 @@ final class WordCountTest extends TestCase
     /** @return iterable<string, array{string, int}> */
     public static function texts(): iterable
     {
-        // The example of UAX #29, figure 1 (from memory): The | quick | brown | fox | can’t | jump | 32.3 | feet | right.
+        // The example of UAX #29, figure 1 (from memory): The | quick | brown | fox | can’t | jump | 32.3 | feet |
+        // right.
         yield 'Latin, UAX #29 figure 1' => ['The quick (“brown”) fox can’t jump 32.3 feet, right?', 9];
         yield 'Cyrillic' => ['Лоцман, не спал!', 3];
         yield 'Greek, with an accent in two parts' => ["Καλημε\u{0301}ρα κόσμε", 2];

@@ -22,23 +22,37 @@ final class DocumentTest extends TestCase
 {
     public function testABookmarkThatWasTakenOutHasNoOwner(): void
     {
-        $marked = Section::blank(Sketch::id('a'))->withBody(Body::of([Node::paragraph([new Node('bookmark', ['id' => 'b00000000001', 'name' => 'lamp'])])]));
+        $marked = Section::blank(Sketch::id('a'))->withBody(
+            Body::of([Node::paragraph([new Node('bookmark', ['id' => 'b00000000001', 'name' => 'lamp'])])]),
+        );
         $document = self::opened([$marked, Section::blank(Sketch::id('b'))], []);
 
         self::assertEquals(Sketch::id('a'), $document->findBookmarkOwner('lamp'));
-        self::assertEquals(Sketch::id('a'), $document->withSection(Section::blank(Sketch::id('b')))->findBookmarkOwner('lamp'), 'another section was changed');
+        self::assertEquals(
+            Sketch::id('a'),
+            $document->withSection(Section::blank(Sketch::id('b')))->findBookmarkOwner('lamp'),
+            'another section was changed',
+        );
         self::assertNull($document->withSection($marked->withBody(Body::empty()))->findBookmarkOwner('lamp'));
         self::assertNull($document->withoutSection($marked->id)->findBookmarkOwner('lamp'));
     }
 
     public function testAnOffcutThatLostASectionDoesNotHoldIt(): void
     {
-        $offcut = new Offcut(Sketch::id('cut'), OffcutReason::Deleted, 'a', null, Outline::of(Sketch::id('a'), \Stemmata\Core\Outline\Level::One));
+        $offcut = new Offcut(
+            Sketch::id('cut'),
+            OffcutReason::Deleted,
+            'a',
+            null,
+            Outline::of(Sketch::id('a'), \Stemmata\Core\Outline\Level::One),
+        );
         $document = self::opened([Section::blank(Sketch::id('a'))], ['cutxxxxxxxxx' => $offcut]);
 
         self::assertEquals($offcut, $document->findOffcutHolding(Sketch::id('a')));
         self::assertNull($document->withoutOffcut($offcut->id)->findOffcutHolding(Sketch::id('a')));
-        self::assertNull($document->withOffcut($offcut->withOutline(Outline::empty()))->findOffcutHolding(Sketch::id('a')));
+        self::assertNull(
+            $document->withOffcut($offcut->withOutline(Outline::empty()))->findOffcutHolding(Sketch::id('a')),
+        );
     }
 
     /**
@@ -49,6 +63,11 @@ final class DocumentTest extends TestCase
     {
         $document = Sketch::document('1 a, 1 b');
 
-        return Document::opened(new TitleBlock('Sketch'), $document->outline, Setup::plain(), new MemoryShelf($sections, $offcuts));
+        return Document::opened(
+            new TitleBlock('Sketch'),
+            $document->outline,
+            Setup::plain(),
+            new MemoryShelf($sections, $offcuts),
+        );
     }
 }

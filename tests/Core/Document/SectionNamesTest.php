@@ -14,7 +14,10 @@ final class SectionNamesTest extends TestCase
 {
     public function testAHeadingWithoutWordsIsCalledByTheNumberThatStandsForIt(): void
     {
-        $document = Services::formats()->read('x.md', "Before.\n\n# Chapter 1\n\nA.\n\n# Chapter 2\n\nB.\n\n# Chapter 3: Gaps\n\nC.\n")->document;
+        $document = Services::formats()->read(
+            'x.md',
+            "Before.\n\n# Chapter 1\n\nA.\n\n# Chapter 2\n\nB.\n\n# Chapter 3: Gaps\n\nC.\n",
+        )->document;
 
         self::assertTrue($document->setup->numbering->namesSections());
         self::assertSame(['Opening', 'Chapter 1', 'Chapter 2', null], self::names($document));
@@ -32,6 +35,6 @@ final class SectionNamesTest extends TestCase
     {
         $names = SectionNames::of($document);
 
-        return array_map(static fn ($id): ?string => $names[$id->value] ?? null, $document->outline->ids());
+        return array_map(static fn($id): ?string => $names[$id->value] ?? null, $document->outline->ids());
     }
 }

@@ -45,18 +45,37 @@ final class TypingBurstTest extends TestCase
     #[TestWith([[], ['a'], ['ab'], true, 'into an empty text'])]
     public function testWhatWasDone(array $before, array $between, array $after, bool $isOne, string $what): void
     {
-        self::assertSame($isOne, TypingBurst::isOneDoing(self::change($before, $between), self::change($between, $after)), $what);
+        self::assertSame(
+            $isOne,
+            TypingBurst::isOneDoing(self::change($before, $between), self::change($between, $after)),
+            $what,
+        );
     }
 
     #[TestWith(['', 'C', 'Ch', true, 'writing on'])]
     #[TestWith(['Chap', 'Cha', 'Ch', true, 'rubbing out'])]
     #[TestWith(['Cha', 'Ch', 'Chi', false, 'rubbed out, then written'])]
-    public function testAHeadingIsWrittenAsAParagraphIs(string $before, string $between, string $after, bool $isOne, string $what): void
-    {
+    public function testAHeadingIsWrittenAsAParagraphIs(
+        string $before,
+        string $between,
+        string $after,
+        bool $isOne,
+        string $what,
+    ): void {
         $section = Section::blank(SectionId::fromString('aaaaaaaaaaaa'));
-        [$first, $second, $third] = array_map(static fn (string $words): Section => $section->withHeading(Heading::plain($words)), [$before, $between, $after]);
+        [$first, $second, $third] = array_map(
+            static fn(string $words): Section => $section->withHeading(Heading::plain($words)),
+            [$before, $between, $after],
+        );
 
-        self::assertSame($isOne, TypingBurst::isOneDoing(new Change([], ['aaaaaaaaaaaa' => [$first, $second]], [], null), new Change([], ['aaaaaaaaaaaa' => [$second, $third]], [], null)), $what);
+        self::assertSame(
+            $isOne,
+            TypingBurst::isOneDoing(
+                new Change([], ['aaaaaaaaaaaa' => [$first, $second]], [], null),
+                new Change([], ['aaaaaaaaaaaa' => [$second, $third]], [], null),
+            ),
+            $what,
+        );
     }
 
     public function testAHeadingTypedAlongIsAnotherDoing(): void
@@ -75,7 +94,16 @@ final class TypingBurstTest extends TestCase
      */
     private static function change(array $before, array $after): Change
     {
-        $section = static fn (array $paragraphs): Section => new Section(SectionId::fromString('aaaaaaaaaaaa'), Heading::plain('Heading'), Body::of(array_map(static fn (mixed $words): Node => Node::paragraph([Node::text(is_string($words) ? $words : '')]), array_values($paragraphs))));
+        $section = static fn(array $paragraphs): Section => new Section(
+            SectionId::fromString('aaaaaaaaaaaa'),
+            Heading::plain('Heading'),
+            Body::of(
+                array_map(
+                    static fn(mixed $words): Node => Node::paragraph([Node::text(is_string($words) ? $words : '')]),
+                    array_values($paragraphs),
+                ),
+            ),
+        );
 
         return new Change([], ['aaaaaaaaaaaa' => [$section($before), $section($after)]], [], null);
     }

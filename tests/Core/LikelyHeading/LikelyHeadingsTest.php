@@ -20,7 +20,10 @@ use Stemmata\Tests\Support\Sketch;
 
 final class LikelyHeadingsTest extends TestCase
 {
-    /** Made documents of many habits: see habits.txt. Its lines are `look text #level`; a line without a level is no heading. */
+    /**
+     * Made documents of many habits: see habits.txt. Its lines are `look text #level`; a line without a level is no
+     * heading.
+     */
     public function testFindsLinesAndLevelsInDocumentsOfManyHabits(): void
     {
         $tally = ['wanted' => 0, 'found' => 0, 'right line' => 0, 'right level' => 0];
@@ -35,7 +38,13 @@ final class LikelyHeadingsTest extends TestCase
                 $tally['right line'] += null !== $wanted && null !== $level ? 1 : 0;
                 $tally['right level'] += null !== $wanted && $level === $wanted ? 1 : 0;
                 if ($level !== $wanted) {
-                    $missed[] = sprintf('%s: “%s” wanted %s, found %s', $habit, $text, $wanted ?? 'nothing', $level ?? 'nothing');
+                    $missed[] = sprintf(
+                        '%s: “%s” wanted %s, found %s',
+                        $habit,
+                        $text,
+                        $wanted ?? 'nothing',
+                        $level ?? 'nothing',
+                    );
                 }
             }
         }
@@ -43,29 +52,49 @@ final class LikelyHeadingsTest extends TestCase
             'lines' => [$tally['right line'] / $tally['found'], $tally['right line'] / $tally['wanted']],
             'levels' => [$tally['right level'] / $tally['found'], $tally['right level'] / $tally['wanted']],
         ];
-        fprintf(\STDERR, "\nLikely headings over %d documents: lines precision %.3f, recall %.3f; levels precision %.3f, recall %.3f\n", count($habits), ...$figures['lines'], ...$figures['levels']);
+        fprintf(
+            \STDERR,
+            "\nLikely headings over %d documents: lines precision %.3f, recall %.3f; levels precision %.3f, recall %.3f\n",
+            count($habits),
+            ...$figures['lines'],
+            ...$figures['levels'],
+        );
 
         self::assertGreaterThanOrEqual(12, count($habits));
-        self::assertGreaterThanOrEqual(0.95, min([...$figures['lines'], ...$figures['levels']]), implode("\n", $missed));
+        self::assertGreaterThanOrEqual(
+            0.95,
+            min([...$figures['lines'], ...$figures['levels']]),
+            implode("\n", $missed),
+        );
     }
 
     public function testTellsItsReasonsInWords(): void
     {
-        $document = self::document([['s150b', 'What a log is', 1], ['', 'A log is a ruled book in which a tired man writes figures.', null]]);
+        $document = self::document([
+            ['s150b', 'What a log is', 1],
+            ['', 'A log is a ruled book in which a tired man writes figures.', null],
+        ]);
         $groups = LikelyHeadings::in($document);
 
         self::assertCount(1, $groups);
         self::assertSame('152 % of the text’s size, bold', $groups[0]->look);
-        self::assertSame(['set larger than the text (152 %)', 'all bold', 'text follows', 'short', 'no stop at its end'], $groups[0]->lines[0]->reasons);
+        self::assertSame(
+            ['set larger than the text (152 %)', 'all bold', 'text follows', 'short', 'no stop at its end'],
+            $groups[0]->lines[0]->reasons,
+        );
         self::assertGreaterThan(0.9, $groups[0]->lines[0]->confidence);
     }
 
     public function testGoesOnFromTheLevelOfTheSectionItStandsIn(): void
     {
-        $section = new Section(Sketch::id('glass'), Heading::plain('Reading the glass'), Body::of([
-            Node::paragraph([Node::text('A broken glass, 1895', [new Mark('strong')])]),
-            Node::paragraph([Node::text('It was dropped, and nobody says by whom.')]),
-        ]));
+        $section = new Section(
+            Sketch::id('glass'),
+            Heading::plain('Reading the glass'),
+            Body::of([
+                Node::paragraph([Node::text('A broken glass, 1895', [new Mark('strong')])]),
+                Node::paragraph([Node::text('It was dropped, and nobody says by whom.')]),
+            ]),
+        );
         $groups = LikelyHeadings::in(Document::of(new TitleBlock('Logs'), [[Level::Two, $section]]));
 
         self::assertSame(3, $groups[0]->level);
@@ -73,17 +102,29 @@ final class LikelyHeadingsTest extends TestCase
 
     public function testNothingIsSuggestedBelowLevelNine(): void
     {
-        $section = new Section(Sketch::id('glass'), Heading::plain('Reading the glass'), Body::of([
-            Node::paragraph([Node::text('A broken glass, 1895', [new Mark('strong')])]),
-            Node::paragraph([Node::text('It was dropped, and nobody says by whom.')]),
-        ]));
+        $section = new Section(
+            Sketch::id('glass'),
+            Heading::plain('Reading the glass'),
+            Body::of([
+                Node::paragraph([Node::text('A broken glass, 1895', [new Mark('strong')])]),
+                Node::paragraph([Node::text('It was dropped, and nobody says by whom.')]),
+            ]),
+        );
 
-        self::assertSame(9, LikelyHeadings::in(Document::of(new TitleBlock('Logs'), [[Level::Nine, $section]]))[0]->level);
+        self::assertSame(
+            9,
+            LikelyHeadings::in(Document::of(new TitleBlock('Logs'), [[Level::Nine, $section]]))[0]->level,
+        );
     }
 
     public function testARowOfShortLinesIsAListAndNoneOfThemAHeading(): void
     {
-        $row = array_map(static fn (string $words): array => ['b', $words, null], ['Ardrell Head', 'Cold Sker', 'Marrow Point', 'Seven Stones']);
+        $row = array_map(static fn(string $words): array => ['b', $words, null], [
+            'Ardrell Head',
+            'Cold Sker',
+            'Marrow Point',
+            'Seven Stones',
+        ]);
         $text = ['', 'The light was lit at dusk by the second keeper, who stayed until the first came up.', null];
 
         self::assertSame([], LikelyHeadings::in(self::document([$text, ...$row, $text])));
@@ -93,7 +134,17 @@ final class LikelyHeadingsTest extends TestCase
     public function testTheLargerLookIsTheHigherLevelWhicheverComesFirst(): void
     {
         $text = ['', 'The light was lit at dusk by the second keeper, who stayed until the first came up.', null];
-        $groups = LikelyHeadings::in(self::document([$text, ['s130b', 'Cold Sker', 2], $text, ['s145b', 'The coast', 1], $text, ['s130b', 'Marrow Point', 2], $text]));
+        $groups = LikelyHeadings::in(
+            self::document([
+                $text,
+                ['s130b', 'Cold Sker', 2],
+                $text,
+                ['s145b', 'The coast', 1],
+                $text,
+                ['s130b', 'Marrow Point', 2],
+                $text,
+            ]),
+        );
         $levels = [];
         foreach ($groups as $group) {
             $levels[$group->lines[0]->text] = $group->level;
@@ -120,10 +171,24 @@ final class LikelyHeadingsTest extends TestCase
     public function testALookThatMostlyIsNoHeadingIsNotBelieved(): void
     {
         $text = ['', 'The light was lit at dusk by the second keeper, who stayed until the first came up.', null];
-        $said = ['i', 'It burned, he said, as if it had never been out, and nobody on the coast had reason to doubt him.', null];
+        $said = [
+            'i',
+            'It burned, he said, as if it had never been out, and nobody on the coast had reason to doubt him.',
+            null,
+        ];
 
-        self::assertSame([], LikelyHeadings::in(self::document([$text, $said, $text, $said, $text, ['i', 'A broken glass', null], $text, $said, $text])));
-        self::assertCount(1, LikelyHeadings::in(self::document([$text, ['i', 'A broken glass', null], $text, ['i', 'A new one', null], $text])));
+        self::assertSame(
+            [],
+            LikelyHeadings::in(
+                self::document([$text, $said, $text, $said, $text, ['i', 'A broken glass', null], $text, $said, $text]),
+            ),
+        );
+        self::assertCount(
+            1,
+            LikelyHeadings::in(
+                self::document([$text, ['i', 'A broken glass', null], $text, ['i', 'A new one', null], $text]),
+            ),
+        );
     }
 
     public function testNothingIsALikelyHeadingInPlainText(): void
@@ -136,10 +201,12 @@ final class LikelyHeadingsTest extends TestCase
     {
         $habits = [];
         $name = '';
-        foreach (file(__DIR__.'/habits.txt', \FILE_IGNORE_NEW_LINES) ?: [] as $line) {
+        foreach (file(__DIR__ . '/habits.txt', \FILE_IGNORE_NEW_LINES) ?: [] as $line) {
             if (str_starts_with($line, '== ')) {
                 $name = substr($line, 3);
-            } elseif (1 === preg_match('/\A((?:(?:s\d+b?i?c?|bi|b|i|c|caps) )*|  )(.*?)(?: #(\d))?\z/', $line, $match)) {
+            } elseif (
+                1 === preg_match('/\A((?:(?:s\d+b?i?c?|bi|b|i|c|caps) )*|  )(.*?)(?: #(\d))?\z/', $line, $match)
+            ) {
                 $habits[$name][] = [trim($match[1]), $match[2], isset($match[3]) ? (int) $match[3] : null];
             }
         }
@@ -152,16 +219,23 @@ final class LikelyHeadingsTest extends TestCase
     {
         $blocks = array_map(static function (array $line): Node {
             [$look, $text] = $line;
-            $marks = array_values(array_filter([
-                1 === preg_match('/(?:\A|\d| )b?i(?:c| |\z)/', $look) ? new Mark('emphasis') : null,
-                1 === preg_match('/(?:\A|\d| )b/', $look) ? new Mark('strong') : null,
-            ]));
+            $marks = array_values(
+                array_filter([
+                    1 === preg_match('/(?:\A|\d| )b?i(?:c| |\z)/', $look) ? new Mark('emphasis') : null,
+                    1 === preg_match('/(?:\A|\d| )b/', $look) ? new Mark('strong') : null,
+                ]),
+            );
             $size = 1 === preg_match('/s(\d+)/', $look, $match) ? (int) $match[1] : null;
 
-            return Node::paragraph([Node::text($text, $marks)], new Look($size, 1 === preg_match('/(?:\A|\d|b|i| )c(?: |\z)/', $look) ? 'center' : null));
+            return Node::paragraph(
+                [Node::text($text, $marks)],
+                new Look($size, 1 === preg_match('/(?:\A|\d|b|i| )c(?: |\z)/', $look) ? 'center' : null),
+            );
         }, $lines);
 
-        return Document::of(new TitleBlock(), [[Level::Opening, new Section(SectionId::fromString('openingxxxxx'), Heading::none(), Body::of($blocks))]]);
+        return Document::of(new TitleBlock(), [
+            [Level::Opening, new Section(SectionId::fromString('openingxxxxx'), Heading::none(), Body::of($blocks))],
+        ]);
     }
 
     /** @return array<int, int> level by block */

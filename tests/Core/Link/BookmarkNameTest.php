@@ -39,7 +39,10 @@ final class BookmarkNameTest extends TestCase
     {
         $taken = ['gap', 'gap_2'];
 
-        self::assertSame('gap_3', BookmarkName::free('gap', static fn (string $name): bool => in_array($name, $taken, true)));
+        self::assertSame(
+            'gap_3',
+            BookmarkName::free('gap', static fn(string $name): bool => in_array($name, $taken, true)),
+        );
     }
 
     #[TestWith(['https://example.org/a?b=c', true])]

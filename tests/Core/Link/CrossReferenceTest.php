@@ -34,14 +34,22 @@ final class CrossReferenceTest extends TestCase
         $document = $this->referring('Coast', 'Gaps');
         self::assertStringContainsString('>2 Gaps</a>', Services::formats()->written('html', $document));
 
-        $moved = $this->done($document, ['name' => 'move', 'sections' => [Sketch::id('Gaps')->value], 'landing' => 'inside', 'target' => Sketch::id('Coast')->value]);
+        $moved = $this->done($document, [
+            'name' => 'move',
+            'sections' => [Sketch::id('Gaps')->value],
+            'landing' => 'inside',
+            'target' => Sketch::id('Coast')->value,
+        ]);
         self::assertStringContainsString('>1.1 Gaps</a>', Services::formats()->written('html', $moved));
         self::assertStringContainsString('>1.1 Gaps</a>', Services::formats()->written('md', $moved));
     }
 
     public function testACopyOfABranchRefersWithinItself(): void
     {
-        $document = $this->done($this->referring('Gaps', 'Winter', '1 Coast, 1 Gaps, 2 Winter'), ['name' => 'duplicate', 'sections' => [Sketch::id('Gaps')->value]]);
+        $document = $this->done($this->referring('Gaps', 'Winter', '1 Coast, 1 Gaps, 2 Winter'), [
+            'name' => 'duplicate',
+            'sections' => [Sketch::id('Gaps')->value],
+        ]);
         $copy = $document->sectionAt(3);
 
         self::assertSame([$document->outline->idAt(4)->value], array_keys(References::in($copy)->links));
@@ -59,9 +67,13 @@ final class CrossReferenceTest extends TestCase
     private function referring(string $from, string $to, string $outline = '1 Coast, 1 Gaps'): Document
     {
         $document = Sketch::document($outline);
-        $reference = new Node('crossReference', ['href' => 'section:'.Sketch::id($to)->value, 'shows' => 'both']);
+        $reference = new Node('crossReference', ['href' => 'section:' . Sketch::id($to)->value, 'shows' => 'both']);
 
-        return $document->withSection($document->section(Sketch::id($from))->withBody(Body::of([Node::paragraph([Node::text('See '), $reference])])));
+        return $document->withSection(
+            $document
+                ->section(Sketch::id($from))
+                ->withBody(Body::of([Node::paragraph([Node::text('See '), $reference])])),
+        );
     }
 
     /** @param array<string, mixed> $operation */

@@ -52,8 +52,8 @@ final class LinkTargetTest extends TestCase
 
     public function testAnAddressHasAnEnd(): void
     {
-        self::assertTrue(LinkTarget::isValid('https://example.org/'.str_repeat('x', 8000)));
-        self::assertFalse(LinkTarget::isValid('https://example.org/'.str_repeat('x', 9000)));
+        self::assertTrue(LinkTarget::isValid('https://example.org/' . str_repeat('x', 8000)));
+        self::assertFalse(LinkTarget::isValid('https://example.org/' . str_repeat('x', 9000)));
     }
 
     public function testPlacesWithinTheDocumentAreNamedByTheirIds(): void
@@ -65,10 +65,13 @@ final class LinkTargetTest extends TestCase
         self::assertSame(['bbbbbbbbbbbb'], PlacesLedTo::idsOf($reference));
         self::assertSame([], PlacesLedTo::idsOf(Node::text('see', [Mark::link('https://example.org/')])));
 
-        $led = PlacesLedTo::led($link, static fn (string $target): string => strtr($target, ['abc' => 'xyz']));
+        $led = PlacesLedTo::led($link, static fn(string $target): string => strtr($target, ['abc' => 'xyz']));
         self::assertSame(['xyzdefghijkl'], PlacesLedTo::idsOf($led));
         self::assertNotNull($led->findMark('strong'), 'other marks stay');
         self::assertSame($link->text, $led->text);
-        self::assertSame('section:bbbbbbbbbbbb', PlacesLedTo::led($reference, static fn (): string => 'section:bbbbbbbbbbbb')->textAttribute('href'));
+        self::assertSame(
+            'section:bbbbbbbbbbbb',
+            PlacesLedTo::led($reference, static fn(): string => 'section:bbbbbbbbbbbb')->textAttribute('href'),
+        );
     }
 }

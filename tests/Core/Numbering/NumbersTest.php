@@ -29,13 +29,18 @@ final class NumbersTest extends TestCase
 
     public function testOthersCloseUpAroundAnUnnumberedSection(): void
     {
-        $outline = Sketch::document('0 , 1 preface, 2 inside, 1 a, 2 b, 1 c')->outline->withFlags([1 => Outline::UNNUMBERED]);
+        $outline = Sketch::document('0 , 1 preface, 2 inside, 1 a, 2 b, 1 c')->outline->withFlags([
+            1 => Outline::UNNUMBERED,
+        ]);
 
         self::assertSame(['', '', '', '1', '1.1', '2'], Numbers::of($outline, Scheme::decimal()));
     }
 
     public function testASkippedLevelAddsNoPart(): void
     {
-        self::assertSame(['1', '1.1', '1.2'], Numbers::of(Sketch::document('1 a, 3 b, 2 c')->outline, Scheme::decimal()));
+        self::assertSame(
+            ['1', '1.1', '1.2'],
+            Numbers::of(Sketch::document('1 a, 3 b, 2 c')->outline, Scheme::decimal()),
+        );
     }
 }

@@ -39,7 +39,9 @@ final class EdgesTest extends TestCase
 
     public function testAnOpeningThatIsLinkedToStaysWhenItsWordsAreTaken(): void
     {
-        $link = Node::paragraph([Node::text('see the opening', [Mark::link(LinkTarget::toSection(Sketch::id('opening')->value), null)])]);
+        $link = Node::paragraph([
+            Node::text('see the opening', [Mark::link(LinkTarget::toSection(Sketch::id('opening')->value), null)]),
+        ]);
         $plain = Sketch::document('0 , 1 a');
         $linked = self::with($plain, 'a', $link);
         $heading = ['name' => 'make-heading', 'section' => 'opening', 'blocks' => [0], 'level' => 1];
@@ -47,7 +49,12 @@ final class EdgesTest extends TestCase
         self::assertSame('1 Text of ., 1 a', Sketch::of(Asked::done($plain, $heading)->document));
         self::assertSame('0, 1 Text of ., 1 a', Sketch::of(Asked::done($linked, $heading)->document));
 
-        $chapters = static fn (Document $document): Document => self::with($document, 'opening', Node::paragraph([Node::text('Chapter 1')]), Node::paragraph([Node::text('Words.')]));
+        $chapters = static fn(Document $document): Document => self::with(
+            $document,
+            'opening',
+            Node::paragraph([Node::text('Chapter 1')]),
+            Node::paragraph([Node::text('Words.')]),
+        );
         $split = ['name' => 'split-by-rule', 'sections' => ['opening'], 'rule' => 'chapter-lines'];
         self::assertFalse(Asked::done($chapters($plain), $split)->document->outline->hasOpening());
         self::assertTrue(Asked::done($chapters($linked), $split)->document->outline->hasOpening());
@@ -59,8 +66,14 @@ final class EdgesTest extends TestCase
     public function testALineThatIsStrongThroughoutIsAHeadingWithoutMarks(): void
     {
         $strong = [new Mark('strong')];
-        $document = self::with(Sketch::document('1 a'), 'a', Node::paragraph([Node::text('All', $strong), Node::text(' '), Node::text('strong', $strong)]), Node::paragraph([Node::text('Partly', $strong), Node::text(' so')]));
-        $made = Asked::done($document, ['name' => 'make-heading', 'section' => 'a', 'blocks' => [0, 1], 'level' => 2])->document;
+        $document = self::with(
+            Sketch::document('1 a'),
+            'a',
+            Node::paragraph([Node::text('All', $strong), Node::text(' '), Node::text('strong', $strong)]),
+            Node::paragraph([Node::text('Partly', $strong), Node::text(' so')]),
+        );
+        $made = Asked::done($document, ['name' => 'make-heading', 'section' => 'a', 'blocks' => [0, 1], 'level' => 2])
+            ->document;
 
         self::assertSame([], $made->sectionAt(1)->heading->inline[0]->marks, 'a blank shows neither');
         self::assertSame($strong[0]->type, $made->sectionAt(2)->heading->inline[0]->marks[0]->type);
@@ -68,21 +81,47 @@ final class EdgesTest extends TestCase
 
     public function testAPassageComesBackToItsPlaceUnlessATargetIsChosen(): void
     {
-        $cut = Asked::done(Sketch::document('1 a, 1 b'), ['name' => 'set-text-aside', 'section' => 'a', 'from' => 1, 'to' => 5])->document;
+        $cut = Asked::done(Sketch::document('1 a, 1 b'), [
+            'name' => 'set-text-aside',
+            'section' => 'a',
+            'from' => 1,
+            'to' => 5,
+        ])->document;
         $offcut = array_key_first($cut->changedOffcuts);
         $back = Asked::done($cut, ['name' => 'bring-back', 'offcut' => $offcut, 'at' => 0])->document;
-        $chosen = Asked::done($cut, ['name' => 'bring-back', 'offcut' => $offcut, 'target' => 'b', 'landing' => 'inside', 'at' => 0])->document;
+        $chosen = Asked::done($cut, [
+            'name' => 'bring-back',
+            'offcut' => $offcut,
+            'target' => 'b',
+            'landing' => 'inside',
+            'at' => 0,
+        ])->document;
 
-        self::assertStringEndsWith('Text', trim($back->sectionAt(0)->body->plainText()), 'a place in the text belongs to a section that is named');
+        self::assertStringEndsWith(
+            'Text',
+            trim($back->sectionAt(0)->body->plainText()),
+            'a place in the text belongs to a section that is named',
+        );
         self::assertStringStartsWith("Text\n", $chosen->sectionAt(1)->body->plainText());
-        $far = Asked::refused($cut, ['name' => 'bring-back', 'offcut' => $offcut, 'target' => 'b', 'landing' => 'inside', 'at' => 99]);
+        $far = Asked::refused($cut, [
+            'name' => 'bring-back',
+            'offcut' => $offcut,
+            'target' => 'b',
+            'landing' => 'inside',
+            'at' => 99,
+        ]);
         self::assertSame('That place is not in the text of this section.', $far->sentence);
     }
 
     public function testAnOpeningBroughtBackToAPlaceStandsAtTheLevelOfThatPlace(): void
     {
         $cut = Asked::done(Sketch::document('0 , 1 a, 2 b'), ['name' => 'delete', 'sections' => ['opening']])->document;
-        $back = Asked::done($cut, ['name' => 'bring-back', 'offcut' => array_key_first($cut->changedOffcuts), 'target' => 'b', 'landing' => 'after'])->document;
+        $back = Asked::done($cut, [
+            'name' => 'bring-back',
+            'offcut' => array_key_first($cut->changedOffcuts),
+            'target' => 'b',
+            'landing' => 'after',
+        ])->document;
 
         self::assertSame([1, 2, 2], array_map(intval(...), str_split($back->outline->levels)));
     }
@@ -92,25 +131,57 @@ final class EdgesTest extends TestCase
         $document = Sketch::document('1 a');
         $set = Asked::done($document, ['name' => 'describe-section', 'sections' => ['a'], 'target' => 500])->document;
         self::assertSame(500, $set->sectionAt(0)->target);
-        self::assertSame(500, Asked::done($set, ['name' => 'describe-section', 'sections' => ['a'], 'aim' => 'x'])->document->sectionAt(0)->target, 'what is not said stays');
-        self::assertNull(Asked::done($set, ['name' => 'describe-section', 'sections' => ['a'], 'target' => 0])->document->sectionAt(0)->target);
-        self::assertSame(100_000_000, Asked::done($document, ['name' => 'describe-section', 'sections' => ['a'], 'target' => 100_000_000])->document->sectionAt(0)->target);
+        self::assertSame(
+            500,
+            Asked::done($set, ['name' => 'describe-section', 'sections' => ['a'], 'aim' => 'x'])->document->sectionAt(0)
+                ->target,
+            'what is not said stays',
+        );
+        self::assertNull(
+            Asked::done($set, ['name' => 'describe-section', 'sections' => ['a'], 'target' => 0])->document->sectionAt(
+                0,
+            )->target,
+        );
+        self::assertSame(
+            100_000_000,
+            Asked::done($document, [
+                'name' => 'describe-section',
+                'sections' => ['a'],
+                'target' => 100_000_000,
+            ])->document->sectionAt(0)->target,
+        );
         Asked::refused($document, ['name' => 'describe-section', 'sections' => ['a'], 'target' => 100_000_001]);
     }
 
     public function testABatchTellsWhatEachOfItsStepsHasToTell(): void
     {
-        $outcome = Asked::done(Sketch::document('1 a, 2 b, 2 c, 1 d, 2 e, 2 f'), ['name' => 'batch', 'operations' => [['name' => 'promote', 'sections' => ['b']], ['name' => 'promote', 'sections' => ['e']]]]);
+        $outcome = Asked::done(Sketch::document('1 a, 2 b, 2 c, 1 d, 2 e, 2 f'), [
+            'name' => 'batch',
+            'operations' => [['name' => 'promote', 'sections' => ['b']], ['name' => 'promote', 'sections' => ['e']]],
+        ]);
 
-        self::assertSame(['“c” now stands under “b”.', '“f” now stands under “e”.'], array_map(static fn (Notice $notice): string => $notice->sentence, $outcome->notices));
+        self::assertSame(
+            ['“c” now stands under “b”.', '“f” now stands under “e”.'],
+            array_map(static fn(Notice $notice): string => $notice->sentence, $outcome->notices),
+        );
     }
 
     public function testBookmarksOfOneNameComeInUnderSeveral(): void
     {
-        $mark = static fn (int $number): Node => Node::paragraph([new Node('bookmark', ['id' => 'b0000000000'.$number, 'name' => 'lamp'])]);
+        $mark = static fn(int $number): Node => Node::paragraph([
+            new Node('bookmark', ['id' => 'b0000000000' . $number, 'name' => 'lamp']),
+        ]);
         $other = self::with(self::with(Sketch::document('1 x, 1 y'), 'x', $mark(1)), 'y', $mark(2));
-        $taken = (new TakeBranches($other, [Sketch::id('x'), Sketch::id('y')], Landing::After, Sketch::id('a'), new CountingIds()))->applyTo(Sketch::document('1 a'));
-        $inserted = (new InsertDocument($other, Landing::After, Sketch::id('a'), new CountingIds()))->applyTo(Sketch::document('1 a'));
+        $taken = (new TakeBranches(
+            $other,
+            [Sketch::id('x'), Sketch::id('y')],
+            Landing::After,
+            Sketch::id('a'),
+            new CountingIds(),
+        ))->applyTo(Sketch::document('1 a'));
+        $inserted = (new InsertDocument($other, Landing::After, Sketch::id('a'), new CountingIds()))->applyTo(
+            Sketch::document('1 a'),
+        );
 
         self::assertInstanceOf(Applied::class, $taken);
         self::assertInstanceOf(Applied::class, $inserted);
@@ -120,15 +191,28 @@ final class EdgesTest extends TestCase
 
     public function testLinksToBookmarksThatComeAlongStayAndOthersAreTold(): void
     {
-        $other = self::with(Sketch::document('1 x, 1 y'), 'x', Node::paragraph([
-            new Node('bookmark', ['id' => 'b00000000001', 'name' => 'lamp']),
-            Node::text('here', [Mark::link(LinkTarget::toBookmark('b00000000001'), null)]),
-            Node::text('there', [Mark::link(LinkTarget::toSection(Sketch::id('y')->value), null)]),
-        ]));
-        $taken = (new TakeBranches($other, [Sketch::id('x')], Landing::After, Sketch::id('a'), new CountingIds()))->applyTo(Sketch::document('1 a'));
+        $other = self::with(
+            Sketch::document('1 x, 1 y'),
+            'x',
+            Node::paragraph([
+                new Node('bookmark', ['id' => 'b00000000001', 'name' => 'lamp']),
+                Node::text('here', [Mark::link(LinkTarget::toBookmark('b00000000001'), null)]),
+                Node::text('there', [Mark::link(LinkTarget::toSection(Sketch::id('y')->value), null)]),
+            ]),
+        );
+        $taken = (new TakeBranches(
+            $other,
+            [Sketch::id('x')],
+            Landing::After,
+            Sketch::id('a'),
+            new CountingIds(),
+        ))->applyTo(Sketch::document('1 a'));
 
         self::assertInstanceOf(Applied::class, $taken);
-        self::assertSame(['One link leads to what stayed behind; it is among the findings there.'], array_map(static fn (Notice $notice): string => $notice->sentence, $taken->notices));
+        self::assertSame(
+            ['One link leads to what stayed behind; it is among the findings there.'],
+            array_map(static fn(Notice $notice): string => $notice->sentence, $taken->notices),
+        );
     }
 
     public function testWhatWasPromisedToStandUnderneathIsRefusedWhereNothingCan(): void
@@ -137,7 +221,12 @@ final class EdgesTest extends TestCase
         $nine = (new PasteDocument(Sketch::id('i'), 0, 0, $pasted))->applyTo(Sketch::document('8 h, 9 i'));
         $eight = (new PasteDocument(Sketch::id('h'), 0, 0, $pasted))->applyTo(Sketch::document('8 h, 9 i'));
         $words = (new PasteDocument(Sketch::id('i'), 0, 0, Sketch::document('0 ')))->applyTo(Sketch::document('9 i'));
-        $deep = (new InsertDocument(Sketch::document('1 x, 9 y, 1 z'), Landing::After, Sketch::id('a'), new CountingIds()))->applyTo(Sketch::document('1 a'));
+        $deep = (new InsertDocument(
+            Sketch::document('1 x, 9 y, 1 z'),
+            Landing::After,
+            Sketch::id('a'),
+            new CountingIds(),
+        ))->applyTo(Sketch::document('1 a'));
 
         self::assertInstanceOf(Refused::class, $nine);
         self::assertInstanceOf(Applied::class, $eight);

@@ -25,20 +25,41 @@ final class HistoryLinesTest extends TestCase
     public static function steps(): iterable
     {
         yield ['Promoted “Gaps” with 1 section under it', ['name' => 'promote', 'sections' => ['Gaps']]];
-        yield ['Promoted the heading “Gaps” alone', ['name' => 'promote', 'sections' => ['Gaps'], 'extent' => 'heading-only']];
+        yield [
+            'Promoted the heading “Gaps” alone',
+            ['name' => 'promote', 'sections' => ['Gaps'], 'extent' => 'heading-only'],
+        ];
         yield ['Demoted “Logs” with 3 sections under it', ['name' => 'demote', 'sections' => ['Logs']]];
         yield ['Demoted “Ink”', ['name' => 'demote', 'sections' => ['Ink']]];
         yield ['Demoted “Gaps” and 2 more', ['name' => 'demote', 'sections' => ['Gaps', 'Ink']]];
-        yield ['Moved “Gaps” with 1 section under it under “Keepers”', ['name' => 'move', 'sections' => ['Gaps'], 'landing' => 'inside', 'target' => 'Keepers']];
-        yield ['Moved “Keepers” before “Logs”', ['name' => 'move', 'sections' => ['Keepers'], 'landing' => 'before', 'target' => 'Logs']];
-        yield ['Moved “Ink” after “Keepers”', ['name' => 'move', 'sections' => ['Ink'], 'landing' => 'after', 'target' => 'Keepers']];
+        yield [
+            'Moved “Gaps” with 1 section under it under “Keepers”',
+            ['name' => 'move', 'sections' => ['Gaps'], 'landing' => 'inside', 'target' => 'Keepers'],
+        ];
+        yield [
+            'Moved “Keepers” before “Logs”',
+            ['name' => 'move', 'sections' => ['Keepers'], 'landing' => 'before', 'target' => 'Logs'],
+        ];
+        yield [
+            'Moved “Ink” after “Keepers”',
+            ['name' => 'move', 'sections' => ['Ink'], 'landing' => 'after', 'target' => 'Keepers'],
+        ];
         yield ['Moved “Ink” up', ['name' => 'move-up', 'sections' => ['Ink']]];
         yield ['Moved “Gaps” with 1 section under it down', ['name' => 'move-down', 'sections' => ['Gaps']]];
         yield ['Split “Ink”', ['name' => 'split', 'section' => 'Ink', 'from' => 3]];
         yield ['Split the opening', ['name' => 'split', 'section' => 'opening', 'from' => 3]];
         yield ['Joined “Ink” with the section above', ['name' => 'join', 'section' => 'Ink', 'heading' => 'offcut']];
         yield ['Made a heading in “Ink”', ['name' => 'make-heading', 'section' => 'Ink', 'block' => 0, 'level' => 3]];
-        yield ['Made 2 headings', ['name' => 'make-headings', 'lines' => [['section' => 'Ink', 'block' => 0, 'level' => 3], ['section' => 'Gaps', 'block' => 0, 'level' => 3]]]];
+        yield [
+            'Made 2 headings',
+            [
+                'name' => 'make-headings',
+                'lines' => [
+                    ['section' => 'Ink', 'block' => 0, 'level' => 3],
+                    ['section' => 'Gaps', 'block' => 0, 'level' => 3],
+                ],
+            ],
+        ];
         yield ['Inserted “Fog”', ['name' => 'insert', 'heading' => 'Fog']];
         yield ['Inserted a section', ['name' => 'insert']];
         yield ['Renamed “Ink” to “Inks”', ['name' => 'rename', 'section' => 'Ink', 'heading' => 'Inks']];
@@ -47,18 +68,55 @@ final class HistoryLinesTest extends TestCase
         yield ['Duplicated “Gaps” with 1 section under it', ['name' => 'duplicate', 'sections' => ['Gaps']]];
         yield ['Deleted “Gaps” with 1 section under it', ['name' => 'delete', 'sections' => ['Gaps']]];
         yield ['Set aside “Ink”', ['name' => 'set-aside', 'sections' => ['Ink']]];
-        yield ['Set a passage of “Ink” aside', ['name' => 'set-text-aside', 'section' => 'Ink', 'from' => 1, 'to' => 5]];
-        yield ['Changed the aim of “Ink”', ['name' => 'describe-section', 'sections' => ['Ink'], 'aim' => 'Show it fades']];
-        yield ['Changed the target of “Gaps” and 1 more', ['name' => 'describe-section', 'sections' => ['Ink', 'Gaps'], 'target' => 300]];
-        yield ['Changed the marker of “Ink”', ['name' => 'describe-section', 'sections' => ['Ink'], 'marker' => 'leaf']];
-        yield ['Changed the numbering of “Ink”', ['name' => 'describe-section', 'sections' => ['Ink'], 'numbered' => false]];
-        yield ['Changed the place in the contents of “Ink”', ['name' => 'describe-section', 'sections' => ['Ink'], 'inContents' => false]];
+        yield [
+            'Set a passage of “Ink” aside',
+            ['name' => 'set-text-aside', 'section' => 'Ink', 'from' => 1, 'to' => 5],
+        ];
+        yield [
+            'Changed the aim of “Ink”',
+            ['name' => 'describe-section', 'sections' => ['Ink'], 'aim' => 'Show it fades'],
+        ];
+        yield [
+            'Changed the target of “Gaps” and 1 more',
+            ['name' => 'describe-section', 'sections' => ['Ink', 'Gaps'], 'target' => 300],
+        ];
+        yield [
+            'Changed the marker of “Ink”',
+            ['name' => 'describe-section', 'sections' => ['Ink'], 'marker' => 'leaf'],
+        ];
+        yield [
+            'Changed the numbering of “Ink”',
+            ['name' => 'describe-section', 'sections' => ['Ink'], 'numbered' => false],
+        ];
+        yield [
+            'Changed the place in the contents of “Ink”',
+            ['name' => 'describe-section', 'sections' => ['Ink'], 'inContents' => false],
+        ];
         yield ['Named the document “Weather”', ['name' => 'describe-document', 'title' => 'Weather']];
         yield ['Changed what is said of the document', ['name' => 'describe-document', 'author' => 'I. Vane']];
         yield ['Made contents in “Ink”', ['name' => 'generate-contents', 'section' => 'Ink', 'from' => 1, 'to' => 3]];
         yield ['Numbered the headings 1, 1.1, 1.1.1', ['name' => 'use-numbering', 'numbering' => null]];
-        yield ['Renamed “Ink” to “Inks” and wrote in “Ink”', ['name' => 'batch', 'operations' => [['name' => 'rename', 'section' => 'Ink', 'heading' => 'Inks'], ['name' => 'replace-body', 'section' => 'Ink', 'body' => []]]]];
-        yield ['Moved “Ink” up and 2 more steps', ['name' => 'batch', 'operations' => [['name' => 'move-up', 'sections' => ['Ink']], ['name' => 'demote', 'sections' => ['Ink']], ['name' => 'promote', 'sections' => ['Ink']]]]];
+        yield [
+            'Renamed “Ink” to “Inks” and wrote in “Ink”',
+            [
+                'name' => 'batch',
+                'operations' => [
+                    ['name' => 'rename', 'section' => 'Ink', 'heading' => 'Inks'],
+                    ['name' => 'replace-body', 'section' => 'Ink', 'body' => []],
+                ],
+            ],
+        ];
+        yield [
+            'Moved “Ink” up and 2 more steps',
+            [
+                'name' => 'batch',
+                'operations' => [
+                    ['name' => 'move-up', 'sections' => ['Ink']],
+                    ['name' => 'demote', 'sections' => ['Ink']],
+                    ['name' => 'promote', 'sections' => ['Ink']],
+                ],
+            ],
+        ];
     }
 
     /** @param array<string, mixed> $operation */
@@ -73,18 +131,29 @@ final class HistoryLinesTest extends TestCase
 
     public function testWhatIsBroughtBackOrThrownAwayIsNamed(): void
     {
-        $without = Asked::done(Sketch::document(self::DOCUMENT), ['name' => 'set-aside', 'sections' => ['Gaps']])->document;
+        $without = Asked::done(Sketch::document(self::DOCUMENT), ['name' => 'set-aside', 'sections' => ['Gaps']])
+            ->document;
         $offcut = (string) array_key_first($without->changedOffcuts);
 
-        self::assertSame('Brought back “Gaps”', Asked::operation(['name' => 'bring-back', 'offcut' => $offcut])->describe($without));
-        self::assertSame('Threw the offcut “Gaps” away', Asked::operation(['name' => 'discard', 'offcut' => $offcut])->describe($without));
+        self::assertSame(
+            'Brought back “Gaps”',
+            Asked::operation(['name' => 'bring-back', 'offcut' => $offcut])->describe($without),
+        );
+        self::assertSame(
+            'Threw the offcut “Gaps” away',
+            Asked::operation(['name' => 'discard', 'offcut' => $offcut])->describe($without),
+        );
     }
 
     public function testASectionWithoutAHeadingIsSpokenOfAsSuch(): void
     {
-        $document = Asked::done(Sketch::document('1 a'), ['name' => 'rename', 'section' => 'a', 'heading' => ' '])->document;
+        $document = Asked::done(Sketch::document('1 a'), ['name' => 'rename', 'section' => 'a', 'heading' => ' '])
+            ->document;
 
-        self::assertSame('Demoted the section without a heading', Asked::operation(['name' => 'demote', 'sections' => ['a']])->describe($document));
+        self::assertSame(
+            'Demoted the section without a heading',
+            Asked::operation(['name' => 'demote', 'sections' => ['a']])->describe($document),
+        );
     }
 
     public function testAChapterWithoutATitleIsCalledByItsNumber(): void
@@ -98,7 +167,9 @@ final class HistoryLinesTest extends TestCase
 
     public function testLargeNumbersAreWrittenAsNumbersAre(): void
     {
-        $document = Sketch::document(implode(', ', array_map(static fn (int $nth): string => '1 s'.$nth, range(1, 1500))));
+        $document = Sketch::document(
+            implode(', ', array_map(static fn(int $nth): string => '1 s' . $nth, range(1, 1500))),
+        );
         $marked = new DescribeSection($document->outline->ids(), marker: Marker::Leaf);
 
         self::assertSame('Changed the marker of “s1” and 1,499 more', $marked->describe($document));

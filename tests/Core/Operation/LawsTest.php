@@ -28,7 +28,16 @@ final class LawsTest extends TestCase
     private const STEPS = 200;
 
     /** Operations that say of themselves that they write, copy or take away characters. */
-    private const WRITING = ['rename', 'replace-body', 'duplicate', 'insert', 'describe-section', 'describe-document', 'generate-contents', 'refresh-contents'];
+    private const WRITING = [
+        'rename',
+        'replace-body',
+        'duplicate',
+        'insert',
+        'describe-section',
+        'describe-document',
+        'generate-contents',
+        'refresh-contents',
+    ];
 
     #[TestDox('Conservation, all or nothing, exact undo and identity hold over 500 random runs of 200 steps')]
     public function testLaws(): void
@@ -62,8 +71,8 @@ final class LawsTest extends TestCase
                 ++$applied;
             }
         }
-        self::assertGreaterThan($runs * self::STEPS / 3, $applied);
-        self::assertGreaterThan($runs * self::STEPS / 20, $refused);
+        self::assertGreaterThan(($runs * self::STEPS) / 3, $applied);
+        self::assertGreaterThan(($runs * self::STEPS) / 20, $refused);
     }
 
     /**
@@ -72,8 +81,11 @@ final class LawsTest extends TestCase
      */
     private function assertUndoIsExact(array $here, array $there, Change $change, string $at): void
     {
-        self::assertTrue($there === StoredForm::changed($here, $change), 'The change does not lead to the new state: '.$at);
-        self::assertTrue($here === StoredForm::changed($there, $change->inverted()), 'Undo is not exact: '.$at);
+        self::assertTrue(
+            $there === StoredForm::changed($here, $change),
+            'The change does not lead to the new state: ' . $at,
+        );
+        self::assertTrue($here === StoredForm::changed($there, $change->inverted()), 'Undo is not exact: ' . $at);
     }
 
     private function assertNothingIsLost(string $name, Document $before, Document $after, string $at): void
@@ -82,17 +94,31 @@ final class LawsTest extends TestCase
             return;
         }
         $kept = StoredForm::idsKept($after);
-        self::assertSame(count($kept), count(array_unique($kept)), 'A section stands twice: '.$at);
+        self::assertSame(count($kept), count(array_unique($kept)), 'A section stands twice: ' . $at);
         $gone = array_diff(StoredForm::idsKept($before), $kept);
-        self::assertLessThanOrEqual(in_array($name, ['join', 'bring-back', 'make-heading', 'make-headings', 'split-by-rule', 'take-as-title'], true) ? 1 : 0, count($gone), 'A section lost its id: '.$at);
+        self::assertLessThanOrEqual(
+            in_array(
+                $name,
+                ['join', 'bring-back', 'make-heading', 'make-headings', 'split-by-rule', 'take-as-title'],
+                true,
+            )
+                ? 1
+                : 0,
+            count($gone),
+            'A section lost its id: ' . $at,
+        );
         if ('split-by-rule' === $name) {
             // Parts without a heading of their own are given one; beyond that, every character is where it was.
             $after = self::counts($after);
             foreach (self::counts($before) as $letter => $count) {
-                self::assertGreaterThanOrEqual($count, $after[$letter] ?? 0, 'Characters were lost: '.$at);
+                self::assertGreaterThanOrEqual($count, $after[$letter] ?? 0, 'Characters were lost: ' . $at);
             }
         } elseif (!in_array($name, self::WRITING, true)) {
-            self::assertSame(StoredForm::letters($before), StoredForm::letters($after), 'Characters were lost or doubled: '.$at);
+            self::assertSame(
+                StoredForm::letters($before),
+                StoredForm::letters($after),
+                'Characters were lost or doubled: ' . $at,
+            );
         }
     }
 

@@ -27,7 +27,15 @@ final class LineModelTest extends TestCase
     #[TestDox('Over 2,000 random sequences the core does and refuses exactly what a list of lines with levels would')]
     public function testSameAsLines(): void
     {
-        $done = ['promote' => 0, 'demote' => 0, 'set-level' => 0, 'move' => 0, 'move-up' => 0, 'move-down' => 0, 'delete' => 0];
+        $done = [
+            'promote' => 0,
+            'demote' => 0,
+            'set-level' => 0,
+            'move' => 0,
+            'move-up' => 0,
+            'move-down' => 0,
+            'delete' => 0,
+        ];
         $refused = $done;
         $sequences = Dose::of(2000, 700);
         for ($seed = 1; $seed <= $sequences; ++$seed) {
@@ -57,7 +65,8 @@ final class LineModelTest extends TestCase
     }
 
     /**
-     * @param array{name: string, sections: list<string>, extent: string, landing: string, target: string, level: int} $json
+     * @param array{name: string, sections: list<string>, extent: string, landing: string, target: string,
+     *     level: int} $json
      */
     private static function byLines(LineModel $model, array $json): ?LineModel
     {
@@ -71,17 +80,20 @@ final class LineModelTest extends TestCase
             'move-up' => $model->movedAmongSiblings($json['sections'], true),
             'move-down' => $model->movedAmongSiblings($json['sections'], false),
             'delete' => $model->without($json['sections'], $branch),
-            default => throw new \LogicException('The naive model knows no “'.$json['name'].'”.'),
+            default => throw new \LogicException('The naive model knows no “' . $json['name'] . '”.'),
         };
     }
 
     /**
-     * @return array{name: 'promote'|'demote'|'set-level'|'move'|'move-up'|'move-down'|'delete', sections: list<string>, extent: string, landing: string, target: string, level: int}
+     * @return array{name: 'promote'|'demote'|'set-level'|'move'|'move-up'|'move-down'|'delete', sections: list<string>,
+     *     extent: string, landing: string, target: string, level: int}
      */
     private static function operation(Randomizer $random, Document $document): array
     {
         $names = ['promote', 'demote', 'set-level', 'move', 'move', 'move', 'move-up', 'move-down', 'delete'];
-        $any = static fn (): string => 1 === $random->getInt(1, 25) ? 'zzzzzzzzzzzz' : $document->outline->idAt($random->getInt(0, $document->outline->count() - 1))->value;
+        $any = static fn(): string => 1 === $random->getInt(1, 25)
+            ? 'zzzzzzzzzzzz'
+            : $document->outline->idAt($random->getInt(0, $document->outline->count() - 1))->value;
 
         return [
             'name' => $names[$random->getInt(0, count($names) - 1)],
@@ -97,7 +109,10 @@ final class LineModelTest extends TestCase
     {
         $sections = 1 === $random->getInt(1, 3) ? [[Level::Opening, Section::blank($ids->next())]] : [];
         for ($count = $random->getInt(3, 16); $count > 0; --$count) {
-            $sections[] = [Level::from($random->getInt(1, 1 === $random->getInt(1, 4) ? 9 : 4)), Section::blank($ids->next())->withHeading(Heading::plain('Line'))];
+            $sections[] = [
+                Level::from($random->getInt(1, 1 === $random->getInt(1, 4) ? 9 : 4)),
+                Section::blank($ids->next())->withHeading(Heading::plain('Line')),
+            ];
         }
 
         return Document::of(new TitleBlock('Lines'), $sections);

@@ -34,12 +34,22 @@ final class OutlineTest extends TestCase
     {
         $random = new Randomizer(new Mt19937(5));
         for ($run = 0; $run < 50; ++$run) {
-            $levels = array_map(static fn (): int => $random->getInt(1, 9), range(1, 30));
-            $outline = Sketch::document(implode(', ', array_map(static fn (int $level, int $nth): string => "$level s$nth", $levels, array_keys($levels))))->outline;
-            $own = array_map(static fn (): int => $random->getInt(0, 99), $levels);
+            $levels = array_map(static fn(): int => $random->getInt(1, 9), range(1, 30));
+            $outline = Sketch::document(
+                implode(
+                    ', ',
+                    array_map(static fn(int $level, int $nth): string => "$level s$nth", $levels, array_keys($levels)),
+                ),
+            )->outline;
+            $own = array_map(static fn(): int => $random->getInt(0, 99), $levels);
 
             self::assertSame(
-                array_map(static fn (int $position): int => array_sum(array_slice($own, $position, $outline->branchEnd($position) - $position)), array_keys($own)),
+                array_map(
+                    static fn(int $position): int => array_sum(
+                        array_slice($own, $position, $outline->branchEnd($position) - $position),
+                    ),
+                    array_keys($own),
+                ),
                 (new OutlineWalk($outline))->rolledUp($own),
             );
         }

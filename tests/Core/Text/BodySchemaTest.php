@@ -17,7 +17,14 @@ final class BodySchemaTest extends TestCase
     /** @return iterable<string, array{mixed}> */
     public static function hostile(): iterable
     {
-        $link = static fn (string $href): array => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'x', 'marks' => [['type' => 'link', 'attrs' => ['href' => $href]]]]]]];
+        $link = static fn(string $href): array => [
+            [
+                'type' => 'paragraph',
+                'content' => [
+                    ['type' => 'text', 'text' => 'x', 'marks' => [['type' => 'link', 'attrs' => ['href' => $href]]]],
+                ],
+            ],
+        ];
         yield 'no list' => ['x'];
         yield 'an unknown part' => [[['type' => 'script']]];
         yield 'text outside a block' => [[['type' => 'text', 'text' => 'x']]];
@@ -27,30 +34,112 @@ final class BodySchemaTest extends TestCase
         yield 'data as a link' => [$link('data:text/html,x')];
         yield 'empty text' => [[['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => '']]]]];
         yield 'broken UTF-8' => [[['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => "\xff"]]]]];
-        yield 'a mark in code' => [[['type' => 'codeBlock', 'attrs' => ['language' => null], 'content' => [['type' => 'text', 'text' => 'x', 'marks' => [['type' => 'strong']]]]]]];
-        yield 'a bookmark with a blank' => [[['type' => 'paragraph', 'content' => [['type' => 'bookmark', 'attrs' => ['id' => 'abcdefghijkl', 'name' => 'a b']]]]]];
-        $inline = static fn (array $node): array => [['type' => 'paragraph', 'content' => [$node]]];
+        yield 'a mark in code' => [
+            [
+                [
+                    'type' => 'codeBlock',
+                    'attrs' => ['language' => null],
+                    'content' => [['type' => 'text', 'text' => 'x', 'marks' => [['type' => 'strong']]]],
+                ],
+            ],
+        ];
+        yield 'a bookmark with a blank' => [
+            [
+                [
+                    'type' => 'paragraph',
+                    'content' => [['type' => 'bookmark', 'attrs' => ['id' => 'abcdefghijkl', 'name' => 'a b']]],
+                ],
+            ],
+        ];
+        $inline = static fn(array $node): array => [['type' => 'paragraph', 'content' => [$node]]];
         yield 'a part without a kind' => [[['content' => []]]];
         yield 'a part that is a word' => [['paragraph']];
         yield 'a table without rows' => [[['type' => 'table', 'content' => [['type' => 'caption']]]]];
-        yield 'a table without its caption first' => [[['type' => 'table', 'content' => [['type' => 'tableRow', 'content' => [['type' => 'tableCell', 'attrs' => ['header' => false, 'align' => null]]]]]]]];
-        yield 'a cell set in no known way' => [[['type' => 'table', 'content' => [['type' => 'caption'], ['type' => 'tableRow', 'content' => [['type' => 'tableCell', 'attrs' => ['header' => false, 'align' => 'justify']]]]]]]];
-        yield 'a list that starts before zero' => [[['type' => 'orderedList', 'attrs' => ['start' => -1], 'content' => [['type' => 'listItem', 'content' => [['type' => 'paragraph']]]]]]];
-        yield 'an item that begins with a list' => [[['type' => 'bulletList', 'content' => [['type' => 'listItem', 'content' => [['type' => 'bulletList', 'content' => []]]]]]]];
+        yield 'a table without its caption first' => [
+            [
+                [
+                    'type' => 'table',
+                    'content' => [
+                        [
+                            'type' => 'tableRow',
+                            'content' => [['type' => 'tableCell', 'attrs' => ['header' => false, 'align' => null]]],
+                        ],
+                    ],
+                ],
+            ],
+        ];
+        yield 'a cell set in no known way' => [
+            [
+                [
+                    'type' => 'table',
+                    'content' => [
+                        ['type' => 'caption'],
+                        [
+                            'type' => 'tableRow',
+                            'content' => [
+                                ['type' => 'tableCell', 'attrs' => ['header' => false, 'align' => 'justify']],
+                            ],
+                        ],
+                    ],
+                ],
+            ],
+        ];
+        yield 'a list that starts before zero' => [
+            [
+                [
+                    'type' => 'orderedList',
+                    'attrs' => ['start' => -1],
+                    'content' => [['type' => 'listItem', 'content' => [['type' => 'paragraph']]]],
+                ],
+            ],
+        ];
+        yield 'an item that begins with a list' => [
+            [
+                [
+                    'type' => 'bulletList',
+                    'content' => [['type' => 'listItem', 'content' => [['type' => 'bulletList', 'content' => []]]]],
+                ],
+            ],
+        ];
         yield 'a paragraph in a paragraph' => [$inline(['type' => 'paragraph'])];
-        yield 'a mark that nobody knows' => [$inline(['type' => 'text', 'text' => 'x', 'marks' => [['type' => 'blink']]])];
+        yield 'a mark that nobody knows' => [
+            $inline(['type' => 'text', 'text' => 'x', 'marks' => [['type' => 'blink']]]),
+        ];
         yield 'marks that are none' => [$inline(['type' => 'text', 'text' => 'x', 'marks' => 'strong'])];
         yield 'a mark without a kind' => [$inline(['type' => 'text', 'text' => 'x', 'marks' => [[]]])];
         yield 'attributes that are a word' => [$inline(['type' => 'bookmark', 'attrs' => 'x'])];
-        yield 'a bookmark whose id is a number' => [$inline(['type' => 'bookmark', 'attrs' => ['id' => '123456789012', 'name' => 'a']])];
-        yield 'a picture that is a page' => [$inline(['type' => 'image', 'attrs' => ['src' => 'data:text/html;base64,eA==', 'alt' => '']])];
-        yield 'a reference that shows nothing known' => [$inline(['type' => 'crossReference', 'attrs' => ['href' => 'section:abcdefghijkl', 'shows' => 'colour']])];
-        $contents = static fn (mixed $lines, mixed $from = 1): array => [['type' => 'contents', 'attrs' => ['title' => 'Contents', 'from' => $from, 'to' => 3, 'numbers' => true, 'lines' => $lines]]];
+        yield 'a bookmark whose id is a number' => [
+            $inline(['type' => 'bookmark', 'attrs' => ['id' => '123456789012', 'name' => 'a']]),
+        ];
+        yield 'a picture that is a page' => [
+            $inline(['type' => 'image', 'attrs' => ['src' => 'data:text/html;base64,eA==', 'alt' => '']]),
+        ];
+        yield 'a reference that shows nothing known' => [
+            $inline(['type' => 'crossReference', 'attrs' => ['href' => 'section:abcdefghijkl', 'shows' => 'colour']]),
+        ];
+        $contents = static fn(mixed $lines, mixed $from = 1): array => [
+            [
+                'type' => 'contents',
+                'attrs' => ['title' => 'Contents', 'from' => $from, 'to' => 3, 'numbers' => true, 'lines' => $lines],
+            ],
+        ];
         yield 'contents from level ten' => [$contents([], 10)];
         yield 'contents whose lines are a word' => [$contents('x')];
-        yield 'contents with a line that leads nowhere' => [$contents([['section' => 'x', 'level' => 1, 'number' => '', 'heading' => '']])];
-        foreach (['a size below nothing' => ['size' => -1], 'a size that is a word' => ['size' => 'big'], 'an unknown way of standing' => ['align' => 'justify'], 'a style without end' => ['style' => str_repeat('x', 300)], 'a colour, which we do not keep' => ['colour' => 'red'], 'capitals that are a number' => ['caps' => 1]] as $what => $look) {
-            yield 'a look with '.$what => [[['type' => 'paragraph', 'attrs' => ['look' => $look]]]];
+        yield 'contents with a line that leads nowhere' => [
+            $contents([['section' => 'x', 'level' => 1, 'number' => '', 'heading' => '']]),
+        ];
+        foreach (
+            [
+                'a size below nothing' => ['size' => -1],
+                'a size that is a word' => ['size' => 'big'],
+                'an unknown way of standing' => ['align' => 'justify'],
+                'a style without end' => ['style' => str_repeat('x', 300)],
+                'a colour, which we do not keep' => ['colour' => 'red'],
+                'capitals that are a number' => ['caps' => 1],
+            ]
+            as $what => $look
+        ) {
+            yield 'a look with ' . $what => [[['type' => 'paragraph', 'attrs' => ['look' => $look]]]];
         }
         $deep = ['type' => 'paragraph'];
         for ($depth = 0; $depth < 100; ++$depth) {
@@ -70,35 +159,98 @@ final class BodySchemaTest extends TestCase
 
     public function testWhateverMayStandInATextIsReadAndWrittenTheSame(): void
     {
-        $marks = [['type' => 'link', 'attrs' => ['href' => 'https://example.org/', 'title' => 'There']], ['type' => 'emphasis'], ['type' => 'strong']];
-        $line = ['type' => 'paragraph', 'content' => [
-            ['type' => 'text', 'text' => 'x', 'marks' => $marks],
-            ['type' => 'hardBreak'],
-            ['type' => 'bookmark', 'attrs' => ['id' => 'abcdefghijkl', 'name' => 'here']],
-            ['type' => 'crossReference', 'attrs' => ['href' => 'bookmark:abcdefghijkl', 'shows' => 'number']],
-            ['type' => 'image', 'attrs' => ['src' => 'data:image/png;base64,iVBORw0KGgo=', 'alt' => 'lamp']],
-            ['type' => 'footnote', 'content' => [['type' => 'text', 'text' => 'foot']]],
-        ]];
+        $marks = [
+            ['type' => 'link', 'attrs' => ['href' => 'https://example.org/', 'title' => 'There']],
+            ['type' => 'emphasis'],
+            ['type' => 'strong'],
+        ];
+        $line = [
+            'type' => 'paragraph',
+            'content' => [
+                ['type' => 'text', 'text' => 'x', 'marks' => $marks],
+                ['type' => 'hardBreak'],
+                ['type' => 'bookmark', 'attrs' => ['id' => 'abcdefghijkl', 'name' => 'here']],
+                ['type' => 'crossReference', 'attrs' => ['href' => 'bookmark:abcdefghijkl', 'shows' => 'number']],
+                ['type' => 'image', 'attrs' => ['src' => 'data:image/png;base64,iVBORw0KGgo=', 'alt' => 'lamp']],
+                ['type' => 'footnote', 'content' => [['type' => 'text', 'text' => 'foot']]],
+            ],
+        ];
         $body = [
             $line,
-            ['type' => 'paragraph', 'attrs' => ['look' => ['size' => 140, 'align' => 'center', 'caps' => true, 'before' => 12, 'after' => 6, 'style' => 'Kapitel']], 'content' => [['type' => 'text', 'text' => 'ONE']]],
+            [
+                'type' => 'paragraph',
+                'attrs' => [
+                    'look' => [
+                        'size' => 140,
+                        'align' => 'center',
+                        'caps' => true,
+                        'before' => 12,
+                        'after' => 6,
+                        'style' => 'Kapitel',
+                    ],
+                ],
+                'content' => [['type' => 'text', 'text' => 'ONE']],
+            ],
             ['type' => 'quotation', 'content' => [$line]],
-            ['type' => 'orderedList', 'attrs' => ['start' => 0], 'content' => [['type' => 'listItem', 'content' => [$line, ['type' => 'bulletList', 'content' => [['type' => 'listItem', 'content' => [['type' => 'paragraph']]]]]]]]],
-            ['type' => 'codeBlock', 'attrs' => ['language' => null], 'content' => [['type' => 'text', 'text' => "a\n b"]]],
+            [
+                'type' => 'orderedList',
+                'attrs' => ['start' => 0],
+                'content' => [
+                    [
+                        'type' => 'listItem',
+                        'content' => [
+                            $line,
+                            [
+                                'type' => 'bulletList',
+                                'content' => [['type' => 'listItem', 'content' => [['type' => 'paragraph']]]],
+                            ],
+                        ],
+                    ],
+                ],
+            ],
+            [
+                'type' => 'codeBlock',
+                'attrs' => ['language' => null],
+                'content' => [['type' => 'text', 'text' => "a\n b"]],
+            ],
             ['type' => 'calculation', 'content' => [['type' => 'text', 'text' => '20!/(3!*17!)']]],
-            ['type' => 'table', 'content' => [['type' => 'caption', 'content' => [['type' => 'text', 'text' => 'Watches']]], ['type' => 'tableRow', 'content' => [['type' => 'tableCell', 'attrs' => ['header' => true, 'align' => 'right']]]]]],
+            [
+                'type' => 'table',
+                'content' => [
+                    ['type' => 'caption', 'content' => [['type' => 'text', 'text' => 'Watches']]],
+                    [
+                        'type' => 'tableRow',
+                        'content' => [['type' => 'tableCell', 'attrs' => ['header' => true, 'align' => 'right']]],
+                    ],
+                ],
+            ],
             ['type' => 'figure', 'attrs' => ['src' => '', 'alt' => 'lost']],
             ['type' => 'separator'],
             ['type' => 'pageBreak'],
-            ['type' => 'contents', 'attrs' => ['title' => 'Contents', 'from' => 1, 'to' => 9, 'numbers' => false, 'lines' => [['section' => 'abcdefghijkl', 'level' => 1, 'number' => '1', 'heading' => 'One']]]],
+            [
+                'type' => 'contents',
+                'attrs' => [
+                    'title' => 'Contents',
+                    'from' => 1,
+                    'to' => 9,
+                    'numbers' => false,
+                    'lines' => [['section' => 'abcdefghijkl', 'level' => 1, 'number' => '1', 'heading' => 'One']],
+                ],
+            ],
         ];
 
-        self::assertEquals($body, json_decode(json_encode(Body::fromJson($body)->toJson(), \JSON_THROW_ON_ERROR), true));
+        self::assertEquals(
+            $body,
+            json_decode(json_encode(Body::fromJson($body)->toJson(), \JSON_THROW_ON_ERROR), true),
+        );
     }
 
     public function testACutThroughAListLeavesTwoWholeLists(): void
     {
-        $item = static fn (string $words): Node => new Node('listItem', content: [Node::paragraph([Node::text($words)])]);
+        $item = static fn(string $words): Node => new Node(
+            'listItem',
+            content: [Node::paragraph([Node::text($words)])],
+        );
         $body = Body::of([new Node('bulletList', content: [$item('one'), $item('two')])]);
         $at = 1 + $item('one')->size() + 3;
 
@@ -116,19 +268,41 @@ final class BodySchemaTest extends TestCase
 
     public function testControlCharactersAreNoPartOfAText(): void
     {
-        $body = Body::fromJson([['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => "a\x01b\tc\u{FFFE}"], ['type' => 'text', 'text' => "\x07", 'marks' => [['type' => 'strong']]]]]]);
+        $body = Body::fromJson([
+            [
+                'type' => 'paragraph',
+                'content' => [
+                    ['type' => 'text', 'text' => "a\x01b\tc\u{FFFE}"],
+                    ['type' => 'text', 'text' => "\x07", 'marks' => [['type' => 'strong']]],
+                ],
+            ],
+        ]);
 
-        self::assertSame([['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => "ab\tc"]]]], $body->toJson());
+        self::assertSame(
+            [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => "ab\tc"]]]],
+            $body->toJson(),
+        );
     }
 
     public function testWhatWeBuildIsCheckedByTheSameTable(): void
     {
         $schema = new BodySchema();
         $schema->check([Node::paragraph([Node::text('sound')])]);
-        foreach ([new Node('hologram'), new Node('figure', ['src' => 'data:image/bmp;base64,AA', 'alt' => '']), new Node('bulletList'), Node::paragraph([Node::text('')]), Node::paragraph([Node::text("\xFF")]), new Node('separator', content: [Node::text('x')]), new Node('codeBlock', ['language' => null], [Node::text('x', [new Mark('strong')])])] as $unsound) {
+        foreach (
+            [
+                new Node('hologram'),
+                new Node('figure', ['src' => 'data:image/bmp;base64,AA', 'alt' => '']),
+                new Node('bulletList'),
+                Node::paragraph([Node::text('')]),
+                Node::paragraph([Node::text("\xFF")]),
+                new Node('separator', content: [Node::text('x')]),
+                new Node('codeBlock', ['language' => null], [Node::text('x', [new Mark('strong')])]),
+            ]
+            as $unsound
+        ) {
             try {
                 $schema->check([$unsound]);
-                self::fail($unsound->type.' went through.');
+                self::fail($unsound->type . ' went through.');
             } catch (InvalidBody $refused) {
                 self::assertStringEndsWith('.', $refused->getMessage());
             }
@@ -138,11 +312,29 @@ final class BodySchemaTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, string}> */
     public static function sentences(): iterable
     {
-        $words = static fn (array $mark): array => ['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'x', 'marks' => [$mark]]]];
-        yield 'an address that is none' => [$words(['type' => 'link', 'attrs' => ['href' => 'javascript:x']]), 'That address is not one that a link can lead to.'];
-        yield 'a hint without end' => [$words(['type' => 'link', 'attrs' => ['href' => 'https://example.org/', 'title' => str_repeat('x', 5000)]]), 'The hint of a link is too long; 4,096 bytes are the most.'];
-        yield 'a picture that is none' => [['type' => 'figure', 'attrs' => ['src' => 'data:text/html,x', 'alt' => '']], 'That picture cannot be kept: it is damaged, or of a kind that browsers do not show.'];
-        yield 'levels that are none' => [['type' => 'contents', 'attrs' => ['title' => '', 'from' => 0, 'to' => 3, 'numbers' => true, 'lines' => []]], 'Contents go from a level to another, from 1 to 9.'];
+        $words = static fn(array $mark): array => [
+            'type' => 'paragraph',
+            'content' => [['type' => 'text', 'text' => 'x', 'marks' => [$mark]]],
+        ];
+        yield 'an address that is none' => [
+            $words(['type' => 'link', 'attrs' => ['href' => 'javascript:x']]),
+            'That address is not one that a link can lead to.',
+        ];
+        yield 'a hint without end' => [
+            $words(['type' => 'link', 'attrs' => ['href' => 'https://example.org/', 'title' => str_repeat('x', 5000)]]),
+            'The hint of a link is too long; 4,096 bytes are the most.',
+        ];
+        yield 'a picture that is none' => [
+            ['type' => 'figure', 'attrs' => ['src' => 'data:text/html,x', 'alt' => '']],
+            'That picture cannot be kept: it is damaged, or of a kind that browsers do not show.',
+        ];
+        yield 'levels that are none' => [
+            [
+                'type' => 'contents',
+                'attrs' => ['title' => '', 'from' => 0, 'to' => 3, 'numbers' => true, 'lines' => []],
+            ],
+            'Contents go from a level to another, from 1 to 9.',
+        ];
     }
 
     /** @param array<string, mixed> $block */

@@ -34,8 +34,8 @@ final class PictureTest extends TestCase
         self::assertNotSame($picture->hash, (new Picture('gif', "\x89PNG"))->hash);
         self::assertSame($picture->hash, Picture::findHash($picture->address()));
         self::assertSame('image/png', $picture->mediaType());
-        self::assertNull(Picture::findHash('picture:'.strtoupper($picture->hash)));
-        self::assertNull(Picture::findHash($picture->address().'0'));
+        self::assertNull(Picture::findHash('picture:' . strtoupper($picture->hash)));
+        self::assertNull(Picture::findHash($picture->address() . '0'));
     }
 
     /** RFC 4648, section 10, for the encoding; RFC 2397 for the address. */
@@ -72,7 +72,10 @@ final class PictureTest extends TestCase
         $figure = new Node('figure', ['src' => $address, 'alt' => 'A lamp'], [Node::text('The lamp')]);
         $outside = new Node('image', ['src' => 'lamp.png', 'alt' => '']);
         $apart = new PicturesApart();
-        $blocks = $apart->of([new Node('quotation', [], [$figure]), Node::paragraph([$outside, new Node('image', ['src' => $address, 'alt' => 'again'])])]);
+        $blocks = $apart->of([
+            new Node('quotation', [], [$figure]),
+            Node::paragraph([$outside, new Node('image', ['src' => $address, 'alt' => 'again'])]),
+        ]);
 
         self::assertCount(1, $apart->pictures);
         $kept = array_values($apart->pictures)[0];

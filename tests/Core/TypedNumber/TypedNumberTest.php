@@ -11,7 +11,10 @@ use Stemmata\Core\TypedNumber\TypedNumber;
 /** What in the words of a heading is its number. Common practice, and the traps in it. */
 final class TypedNumberTest extends TestCase
 {
-    /** @return iterable<string, array{string, string, string, bool}> heading, its number as a scheme writes it, the words left, and whether it could as well be a word */
+    /**
+     * @return iterable<string, array{string, string, string, bool}> heading, its number as a scheme writes it,
+     *     the words left, and whether it could as well be a word
+     */
     public static function numbers(): iterable
     {
         yield 'parts' => ['2.1 Soils', '2.1', 'Soils', false];
@@ -29,7 +32,12 @@ final class TypedNumberTest extends TestCase
         yield 'a word before it' => ['Chapter 4', 'Chapter 4', '', false];
         yield 'a word, and the heading after a colon' => ['Chapter IV: The gale', 'Chapter IV', 'The gale', false];
         yield 'a word in capitals' => ['CHAPTER TWO THE GALE', 'CHAPTER TWO', 'THE GALE', false];
-        yield 'a spelled number with a dash of its own' => ['Chapter Twenty-One: Home', 'Chapter Twenty-One', 'Home', false];
+        yield 'a spelled number with a dash of its own' => [
+            'Chapter Twenty-One: Home',
+            'Chapter Twenty-One',
+            'Home',
+            false,
+        ];
         yield 'an appendix' => ['Appendix B — Stations', 'Appendix B', 'Stations', false];
         yield 'a part of an appendix' => ['Appendix A.2 Forms', 'Appendix A.2', 'Forms', false];
         yield 'the sign of a section' => ['§ 12 Duties', '§ 12', 'Duties', false];
@@ -87,7 +95,10 @@ final class TypedNumberTest extends TestCase
 
     public function testANumberPrintedByAProgramNeedsNoWordsAfterIt(): void
     {
-        foreach (['3.1' => '3.1', '3.1.' => '3.1', 'Chapter 3' => 'Chapter 3', '(a)' => 'a', "IV.\t" => 'IV', 'A' => 'A'] as $printed => $label) {
+        foreach (
+            ['3.1' => '3.1', '3.1.' => '3.1', 'Chapter 3' => 'Chapter 3', '(a)' => 'a', "IV.\t" => 'IV', 'A' => 'A']
+            as $printed => $label
+        ) {
             $found = TypedNumber::findPrinted((string) $printed);
             self::assertSame([$label, false], [$found?->label(), $found?->isWeak]);
         }

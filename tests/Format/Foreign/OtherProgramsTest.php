@@ -17,10 +17,16 @@ use Stemmata\Tests\Support\Services;
 /** Files that none of us wrote, and what the programs that wrote or read them say is in them. */
 final class OtherProgramsTest extends TestCase
 {
-    private const SOURCE = __DIR__.'/source.md';
-    private const BOOK = __DIR__.'/../../../demo/the-keepers-weather.md';
+    private const SOURCE = __DIR__ . '/source.md';
+    private const BOOK = __DIR__ . '/../../../demo/the-keepers-weather.md';
     private const OUTLINE = [
-        [1, 'The lamp and its oil'], [2, 'Trials of oil'], [3, 'The winter of 1881'], [3, 'The winter of 1882'], [2, 'Costs'], [1, 'What was learnt'], [4, 'A level left out'],
+        [1, 'The lamp and its oil'],
+        [2, 'Trials of oil'],
+        [3, 'The winter of 1881'],
+        [3, 'The winter of 1882'],
+        [2, 'Costs'],
+        [1, 'What was learnt'],
+        [4, 'A level left out'],
     ];
 
     /**
@@ -42,11 +48,28 @@ final class OtherProgramsTest extends TestCase
         self::assertSame('Ines Corvale', $document->titleBlock->author);
         self::assertSame('en-GB', $document->titleBlock->language);
         self::assertSame(self::OUTLINE, Foreign::headings($document));
-        self::assertSame(['the trials' => 'Trials of oil', 'that place' => 'The winter of 1881', 'the lamp' => 'The lamp and its oil'], Foreign::links($document));
+        self::assertSame(
+            [
+                'the trials' => 'Trials of oil',
+                'that place' => 'The winter of 1881',
+                'the lamp' => 'The lamp and its oil',
+            ],
+            Foreign::links($document),
+        );
         self::assertSame(['1', '1.1', '1.1.1', '1.1.2', '1.2', '2', '2.1'], array_slice($document->numbers(), 1));
         self::assertSame(1, substr_count($this->markdown($document), '[^1]:'));
-        self::assertStringContainsString('| 1 | 29.41 |', strtr($this->markdown($document), ['<tr><td>' => '| ', '</td><td style="text-align: right">' => ' | ', '</td></tr>' => ' |']));
-        self::assertStringContainsString("- first\n\n  - nested one\n  - nested two\n- second", $this->markdown($document));
+        self::assertStringContainsString(
+            '| 1 | 29.41 |',
+            strtr($this->markdown($document), [
+                '<tr><td>' => '| ',
+                '</td><td style="text-align: right">' => ' | ',
+                '</td></tr>' => ' |',
+            ]),
+        );
+        self::assertStringContainsString(
+            "- first\n\n  - nested one\n  - nested two\n- second",
+            $this->markdown($document),
+        );
         self::assertStringContainsString("3. third\n4. fourth", $this->markdown($document));
         self::assertStringContainsString("indented code\n  stays as it is", $this->markdown($document));
         self::assertStringContainsString('[the web](<https://example.org/lamps>', $this->markdown($document));
@@ -58,12 +81,18 @@ final class OtherProgramsTest extends TestCase
     #[TestWith(['epub'])]
     public function testPicturesComeWithTheirWordsAndCaptions(string $format): void
     {
-        $folder = sys_get_temp_dir().'/stemmata-pictures-'.bin2hex(random_bytes(4));
+        $folder = sys_get_temp_dir() . '/stemmata-pictures-' . bin2hex(random_bytes(4));
         mkdir($folder);
-        $png = (string) base64_decode('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', true);
-        file_put_contents($folder.'/lamp.png', $png);
-        file_put_contents($folder.'/source.md', "# Lamps\n\n![The lamp at Far Light]({$folder}/lamp.png)\n\nText.\n");
-        $document = $this->read(Foreign::written($folder.'/source.md', $format, ['--metadata', 'title=Pictures']), $format);
+        $png = (string) base64_decode(
+            'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+            true,
+        );
+        file_put_contents($folder . '/lamp.png', $png);
+        file_put_contents($folder . '/source.md', "# Lamps\n\n![The lamp at Far Light]({$folder}/lamp.png)\n\nText.\n");
+        $document = $this->read(
+            Foreign::written($folder . '/source.md', $format, ['--metadata', 'title=Pictures']),
+            $format,
+        );
         $figure = $document->sectionAt(0)->body->blocks[0];
 
         self::assertSame('figure', $figure->type);
@@ -102,7 +131,20 @@ final class OtherProgramsTest extends TestCase
     {
         $source = Foreign::file('md');
         // Programs that do not know our marks in headings read them as markup; pandoc writes its own.
-        file_put_contents($source, (string) preg_replace(['/ <a id="([^"]+)" class="unnumbered"><\/a>$/m', '/ <a id="([^"]+)"(?: class="appendix")?><\/a>$/m', '/<a id="(\w+)"><\/a>/', '/<figure>.*?<\/figure>/s', '/\]\(<#/'], [' {#$1 .unnumbered}', ' {#$1}', '[]{#$1}', '', '](#'], strtr((string) file_get_contents(self::BOOK), ['>)' => ')'])));
+        file_put_contents(
+            $source,
+            (string) preg_replace(
+                [
+                    '/ <a id="([^"]+)" class="unnumbered"><\/a>$/m',
+                    '/ <a id="([^"]+)"(?: class="appendix")?><\/a>$/m',
+                    '/<a id="(\w+)"><\/a>/',
+                    '/<figure>.*?<\/figure>/s',
+                    '/\]\(<#/',
+                ],
+                [' {#$1 .unnumbered}', ' {#$1}', '[]{#$1}', '', '](#'],
+                strtr((string) file_get_contents(self::BOOK), ['>)' => ')']),
+            ),
+        );
         $own = $this->read((string) file_get_contents(self::BOOK), 'md');
         $document = $this->read(Foreign::written($source, $format, ['-f', 'markdown']), $format);
 
@@ -118,15 +160,29 @@ final class OtherProgramsTest extends TestCase
     {
         $docx = Foreign::written(self::SOURCE, 'docx');
         file_put_contents($file = Foreign::file('docx'), $docx);
-        $html = Foreign::run(['node', '-e', 'require("mammoth").convertToHtml({path: process.argv[1]}).then((r) => process.stdout.write(r.value))', $file]);
+        $html = Foreign::run([
+            'node',
+            '-e',
+            'require("mammoth").convertToHtml({path: process.argv[1]}).then((r) => process.stdout.write(r.value))',
+            $file,
+        ]);
         preg_match_all('~<h([1-6])>(.*?)</h\1>~', $html, $found, \PREG_SET_ORDER);
-        $theirs = array_map(static fn (array $match): array => [(int) $match[1], html_entity_decode(strip_tags($match[2]))], $found);
+        $theirs = array_map(
+            static fn(array $match): array => [(int) $match[1], html_entity_decode(strip_tags($match[2]))],
+            $found,
+        );
 
         $document = $this->read($docx, 'docx');
         // The title is a heading to mammoth.
-        self::assertSame(array_values(array_filter($theirs, static fn (array $heading): bool => 'The frozen oil' !== $heading[1])), Foreign::headings($document));
+        self::assertSame(
+            array_values(array_filter($theirs, static fn(array $heading): bool => 'The frozen oil' !== $heading[1])),
+            Foreign::headings($document),
+        );
         preg_match_all('~href="#([^"]+)"~', (string) preg_replace('~<ol><li id="footnote.*~s', '', $html), $targets);
-        self::assertCount(3, array_filter($targets[1], static fn (string $target): bool => !str_starts_with($target, 'footnote')));
+        self::assertCount(
+            3,
+            array_filter($targets[1], static fn(string $target): bool => !str_starts_with($target, 'footnote')),
+        );
         self::assertCount(3, Foreign::links($document));
     }
 
@@ -134,28 +190,47 @@ final class OtherProgramsTest extends TestCase
     public function testReadsARealBookAsPandocDoes(): void
     {
         $epub = (string) file_get_contents('/usr/share/developers-reference/developers-reference.epub');
-        $theirs = array_map(static fn (array $heading): array => [$heading[0], Foreign::bare($heading[1])], Foreign::pandocHeadings($epub, 'epub'));
+        $theirs = array_map(
+            static fn(array $heading): array => [$heading[0], Foreign::bare($heading[1])],
+            Foreign::pandocHeadings($epub, 'epub'),
+        );
         $ours = Foreign::numberedHeadings($this->read($epub, 'epub'));
 
         self::assertGreaterThan(150, count($theirs));
         // A line that is a heading by its role only, which WAI-ARIA 1.2 knows and pandoc does not.
-        self::assertSame(self::listed($theirs), self::listed(array_values(array_filter($ours, static fn (array $heading): bool => [2, 'Appendix'] !== $heading))));
+        self::assertSame(
+            self::listed($theirs),
+            self::listed(
+                array_values(array_filter($ours, static fn(array $heading): bool => [2, 'Appendix'] !== $heading)),
+            ),
+        );
     }
 
     public function testReadsARealStandardAsPandocDoes(): void
     {
         $html = (string) file_get_contents('/usr/share/doc/debian-policy/fhs/fhs-3.0.html');
-        $theirs = array_map(static fn (array $heading): array => [$heading[0], Foreign::bare($heading[1])], Foreign::pandocHeadings($html, 'html'));
+        $theirs = array_map(
+            static fn(array $heading): array => [$heading[0], Foreign::bare($heading[1])],
+            Foreign::pandocHeadings($html, 'html'),
+        );
         $ours = Foreign::numberedHeadings($this->read($html, 'html'));
 
         self::assertGreaterThan(150, count($theirs));
         self::assertSame(array_column($theirs, 0), array_column($ours, 0));
         // One number stands under an unnumbered heading, where ours has nothing to hang on.
-        $equal = count(array_filter($theirs, static fn (array $heading, int $at): bool => $heading === $ours[$at], \ARRAY_FILTER_USE_BOTH));
+        $equal = count(
+            array_filter(
+                $theirs,
+                static fn(array $heading, int $at): bool => $heading === $ours[$at],
+                \ARRAY_FILTER_USE_BOTH,
+            ),
+        );
         self::assertGreaterThanOrEqual(0.98, $equal / count($theirs));
     }
 
-    /** A plain text of 170,000 words: its headings are the lines underlined, and the printed numbers tell their levels. */
+    /**
+     * A plain text of 170,000 words: its headings are the lines underlined, and the printed numbers tell their levels.
+     */
     public function testFindsTheHeadingsOfARealPlainText(): void
     {
         $text = (string) gzdecode((string) file_get_contents('/usr/share/doc/debian-policy/policy.txt.gz'));
@@ -164,11 +239,15 @@ final class OtherProgramsTest extends TestCase
         $document = $this->read($text, 'txt');
         $numbers = $document->numbers();
         foreach ($document->headings() as $position => $heading) {
-            $ours[$numbers[$position].' '.$heading] = $document->outline->levelAt($position)->value;
+            $ours[$numbers[$position] . ' ' . $heading] = $document->outline->levelAt($position)->value;
         }
         $equal = 0;
         foreach ($printed as [, $number, $words]) {
-            $equal += substr_count($number, '.') + 1 === ($ours[$number.' '.trim((string) preg_replace('/\s+/', ' ', $words))] ?? 0) ? 1 : 0;
+            $equal +=
+                substr_count($number, '.') + 1 ===
+                ($ours[$number . ' ' . trim((string) preg_replace('/\s+/', ' ', $words))] ?? 0)
+                    ? 1
+                    : 0;
         }
 
         self::assertGreaterThan(250, count($printed));
@@ -178,14 +257,23 @@ final class OtherProgramsTest extends TestCase
     /** @param list<array{int, string}> $headings */
     private static function listed(array $headings): string
     {
-        return implode("\n", array_map(static fn (array $heading): string => $heading[0].' '.$heading[1], $headings));
+        return implode(
+            "\n",
+            array_map(static fn(array $heading): string => $heading[0] . ' ' . $heading[1], $headings),
+        );
     }
 
     private function read(string $bytes, string $ending): Document
     {
-        $document = Services::formats()->readAsIs('file.'.$ending, $bytes)->document;
+        $document = Services::formats()->readAsIs('file.' . $ending, $bytes)->document;
         // Whatever a file holds: a link that was led to a place in the document finds that place there.
-        self::assertSame([], array_map(static fn (Finding $finding): string => $finding->message, iterator_to_array((new BrokenLink())->findings($document, $document->headings()), false)));
+        self::assertSame(
+            [],
+            array_map(
+                static fn(Finding $finding): string => $finding->message,
+                iterator_to_array((new BrokenLink())->findings($document, $document->headings()), false),
+            ),
+        );
 
         return $document;
     }

@@ -11,14 +11,18 @@ use Stemmata\Tests\Support\Foreign;
 use Stemmata\Tests\Support\Services;
 
 /**
- * Books and manuals that Debian's packages ship, made by five generators of documentation, and what pandoc makes of them in
+ * Books and manuals that Debian's packages ship, made by five generators of documentation, and what pandoc makes of
+ * them in
  * other formats: headings and levels as pandoc itself reads the same file.
  */
 final class RealFilesTest extends TestCase
 {
     private const DOC = '/usr/share/doc/';
 
-    /** @return iterable<string, array{string, string, int}> a file, the format that pandoc makes of it or “”, and the least number of headings */
+    /**
+     * @return iterable<string, array{string, string, int}> a file, the format that pandoc makes of it or “”,
+     *     and the least number of headings
+     */
     public static function files(): iterable
     {
         yield 'debian-history, by DocBook, in English' => ['debian-history/docs/detailed.en.html', '', 10];
@@ -28,7 +32,11 @@ final class RealFilesTest extends TestCase
         yield 'debmake-doc, in Japanese' => ['debmake-doc/html/ch05.ja.html', '', 15];
         yield 'git-doc, by AsciiDoc' => ['git-doc/user-manual.html', '', 80];
         yield 'bash-doc, by Texinfo' => ['bash/bashref.html', '', 100];
-        yield 'python-jinja2-doc, by Sphinx, with signs to point at headings by' => ['python-jinja2-doc/html/templates.html', '', 40];
+        yield 'python-jinja2-doc, by Sphinx, with signs to point at headings by' => [
+            'python-jinja2-doc/html/templates.html',
+            '',
+            40,
+        ];
         yield 'python-jinja2-doc, another' => ['python-jinja2-doc/html/api.html', '', 20];
         yield 'python-markdown-doc, by itself' => ['python-markdown-doc/docs/extensions/api.html', '', 10];
         yield 'bash-doc as DOCX' => ['bash/bashref.html', 'docx', 100];
@@ -41,14 +49,17 @@ final class RealFilesTest extends TestCase
     #[DataProvider('files')]
     public function testHeadingsAndLevelsAreThosePandocReads(string $file, string $as, int $least): void
     {
-        $path = self::DOC.$file;
+        $path = self::DOC . $file;
         $ending = match ($as) {
             '' => 'html',
             'gfm' => 'md',
             default => $as,
         };
-        $bytes = '' === $as ? (string) file_get_contents($path) : Foreign::written($path, $ending, ['-f', 'html-native_divs', '-t', $as]);
-        $document = Services::formats()->read('x.'.$ending, $bytes)->document;
+        $bytes =
+            '' === $as
+                ? (string) file_get_contents($path)
+                : Foreign::written($path, $ending, ['-f', 'html-native_divs', '-t', $as]);
+        $document = Services::formats()->read('x.' . $ending, $bytes)->document;
         $numbered = Foreign::numberedHeadings($document);
         $ours = [];
         foreach (Foreign::headings($document) as $at => [$level, $words]) {
@@ -58,7 +69,8 @@ final class RealFilesTest extends TestCase
         foreach (Foreign::pandocHeadings($bytes, '' === $as ? 'html' : $as) as [$level, $words]) {
             // A list of contents is left out here with its heading, and so is the title page of a book; both are told.
             $isTitle = 'epub' === $as && Foreign::bare($words) === Foreign::bare($document->titleBlock->title);
-            $isLeftOut = ContentsWords::isHeading($words) && !in_array(Foreign::bare($words), array_column($ours, 1), true);
+            $isLeftOut =
+                ContentsWords::isHeading($words) && !in_array(Foreign::bare($words), array_column($ours, 1), true);
             if (!$isLeftOut && !$isTitle) {
                 $theirs[] = [$level, Foreign::bare($words)];
             }
@@ -66,9 +78,16 @@ final class RealFilesTest extends TestCase
         self::assertGreaterThanOrEqual($least, count($theirs));
         $found = self::inCommon($ours, $theirs);
         $share = $found / max(count($ours), count($theirs));
-        fwrite(\STDERR, sprintf("\n%s%s: %d of %d headings\n", $file, '' === $as ? '' : ' as '.$as, $found, count($theirs)));
+        fwrite(
+            \STDERR,
+            sprintf("\n%s%s: %d of %d headings\n", $file, '' === $as ? '' : ' as ' . $as, $found, count($theirs)),
+        );
         self::assertGreaterThanOrEqual(0.98, $share, $file);
-        self::assertSame([], preg_grep('/[¶🔗]|\A[§#]|[§#]\z/u', $document->headings()), 'no sign to point at a heading by is among its words');
+        self::assertSame(
+            [],
+            preg_grep('/[¶🔗]|\A[§#]|[§#]\z/u', $document->headings()),
+            'no sign to point at a heading by is among its words',
+        );
     }
 
     /**
@@ -83,7 +102,9 @@ final class RealFilesTest extends TestCase
         foreach ($ours as $our) {
             $before = $lengths;
             foreach ($theirs as $at => $their) {
-                $lengths[$at + 1] = self::isSame($our, $their) ? $before[$at] + 1 : max($lengths[$at], $before[$at + 1]);
+                $lengths[$at + 1] = self::isSame($our, $their)
+                    ? $before[$at] + 1
+                    : max($lengths[$at], $before[$at + 1]);
             }
         }
 
@@ -98,6 +119,9 @@ final class RealFilesTest extends TestCase
      */
     private static function isSame(array $our, array $their): bool
     {
-        return $our[0] === $their[0] && ($their[1] === $our[1] || $their[1] === $our[2] || preg_replace('/\A(?:\d+ )+/', '', $their[1]) === $our[1]);
+        return $our[0] === $their[0] &&
+            ($their[1] === $our[1] ||
+                $their[1] === $our[2] ||
+                preg_replace('/\A(?:\d+ )+/', '', $their[1]) === $our[1]);
     }
 }

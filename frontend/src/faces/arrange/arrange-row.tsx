@@ -13,21 +13,34 @@ import type { TreeRowProps } from "../../tree/use-tree";
 
 export const COLUMNS = "minmax(320px, 5fr) minmax(180px, 4fr) 264px 56px 52px minmax(120px, 2fr)";
 
-const percent = new Intl.NumberFormat("en-GB", { style: "percent", minimumFractionDigits: 1, maximumFractionDigits: 1 });
+const percent = new Intl.NumberFormat("en-GB", {
+  style: "percent",
+  minimumFractionDigits: 1,
+  maximumFractionDigits: 1,
+});
 
 /** One section in the Arrange table. The fields of the row that has the keys are reached by Tab. */
-export const ArrangeRow = memo(function ArrangeRow({ index, findings, ...props }: TreeRowProps & { index: number; findings: readonly Finding[] }) {
+export const ArrangeRow = memo(function ArrangeRow({
+  index,
+  findings,
+  ...props
+}: TreeRowProps & { index: number; findings: readonly Finding[] }) {
   const session = useSession("ArrangeRow");
   const { row, isActive, isInHand, isPicked, isRenaming, acts } = props;
   const element = useRowDraggable(session, row, isRenaming);
   const facts = useRowFacts(row);
   const whole = useDocument("ArrangeRow", (state) => state.words);
   const { aim, isOver, marker, name, target, words } = facts;
-  const remarks = [...(words === 0 ? ["no text yet"] : []), ...(isOver ? ["over target"] : []), ...findings.map((finding) => finding.message)];
+  const remarks = [
+    ...(words === 0 ? ["no text yet"] : []),
+    ...(isOver ? ["over target"] : []),
+    ...findings.map((finding) => finding.message),
+  ];
   const tabIndex = isActive ? 0 : -1;
   const [isUnderHand, setUnderHand] = useState(false);
   const isReached = isActive || isUnderHand;
-  const describe = (note: { aim: string } | { target: number }) => void session.perform({ name: "describe-section", sections: [row.id], ...note }, { quiet: true });
+  const describe = (note: { aim: string } | { target: number }) =>
+    void session.perform({ name: "describe-section", sections: [row.id], ...note }, { quiet: true });
   const setTarget = (typed: string) => {
     const wanted = typed.trim() === "" ? 0 : wholeNumber(typed);
     if (wanted === null) session.say("A target is a whole number of words, like 1,200; no target was set.", "warning");
@@ -45,19 +58,31 @@ export const ArrangeRow = memo(function ArrangeRow({ index, findings, ...props }
       aria-posinset={row.positionInSet}
       aria-expanded={row.hasInside ? !row.folded : undefined}
       aria-selected={isPicked}
-      className={cx("group grid items-center gap-x-4 pr-6", facts.isCurrent && "bg-wash", isPicked && "bg-lit!", isActive && "row-active", isInHand && "opacity-40")}
+      className={cx(
+        "group grid items-center gap-x-4 pr-6",
+        facts.isCurrent && "bg-wash",
+        isPicked && "bg-lit!",
+        isActive && "row-active",
+        isInHand && "opacity-40",
+      )}
       style={{ height: ROW_HEIGHT, gridTemplateColumns: COLUMNS }}
       onClick={(event) => !isRenaming && acts.click(row, event)}
       onPointerEnter={() => setUnderHand(true)}
       onPointerLeave={(event) => !event.currentTarget.contains(document.activeElement) && setUnderHand(false)}
-      onBlur={(event) => !event.currentTarget.matches(":hover") && !event.currentTarget.contains(event.relatedTarget) && setUnderHand(false)}
+      onBlur={(event) =>
+        !event.currentTarget.matches(":hover") &&
+        !event.currentTarget.contains(event.relatedTarget) &&
+        setUnderHand(false)
+      }
     >
       <div
         ref={element}
         role="gridcell"
         className="relative flex h-full min-w-0 items-center pr-8"
         style={{ paddingLeft: nodeX(row.level) + 13 }}
-        onDoubleClick={(event) => !(event.ctrlKey || event.metaKey || event.shiftKey) && row.level > 0 && acts.rename(row.id, true)}
+        onDoubleClick={(event) =>
+          !(event.ctrlKey || event.metaKey || event.shiftKey) && row.level > 0 && acts.rename(row.id, true)
+        }
       >
         <RowHead row={row} facts={facts} isFirst={index === 0} isRenaming={isRenaming} acts={acts} />
         {!isRenaming && (isReached || props.isMenuOpen) && <RowMenu name={name} {...props} />}
@@ -99,7 +124,10 @@ export const ArrangeRow = memo(function ArrangeRow({ index, findings, ...props }
             type="button"
             tabIndex={tabIndex}
             aria-label={`Marker of ${name}: ${marker || "none"}`}
-            className={cx("grid size-6 place-items-center rounded-full hover:bg-lit", !isMarker(marker) && "text-faint")}
+            className={cx(
+              "grid size-6 place-items-center rounded-full hover:bg-lit",
+              !isMarker(marker) && "text-faint",
+            )}
             onClick={(event) => (event.stopPropagation(), ask({ kind: "marker", sections: [row.id] }))}
           >
             {isMarker(marker) ? <MarkerSign name={marker} /> : "+"}
@@ -119,13 +147,25 @@ function TargetBar({ words, target, isOver }: { words: number; target: number | 
   const scale = target * 1.25;
   return (
     <span aria-hidden="true" className="relative h-2 w-26 shrink-0 rounded-full bg-bed">
-      <span className={cx("absolute inset-y-0 left-0 rounded-full", isOver ? "bg-ochre" : "bg-twig")} style={{ width: `${Math.min(1, words / scale) * 100}%` }} />
+      <span
+        className={cx("absolute inset-y-0 left-0 rounded-full", isOver ? "bg-ochre" : "bg-twig")}
+        style={{ width: `${Math.min(1, words / scale) * 100}%` }}
+      />
       <span className="absolute -inset-y-1 left-[80%] w-0.5 bg-ink" />
     </span>
   );
 }
 
-type CellProps = { isReached: boolean; label: string; value: string; placeholder: string; tabIndex: number; className: string; onChange: (next: string) => boolean | void; onLeave: () => void };
+type CellProps = {
+  isReached: boolean;
+  label: string;
+  value: string;
+  placeholder: string;
+  tabIndex: number;
+  className: string;
+  onChange: (next: string) => boolean | void;
+  onLeave: () => void;
+};
 
 /** Edited in place: Enter keeps it and goes back to the row, Escape leaves it as it was. A field only where hand or keys are. */
 function CellField({ isReached, label, value, placeholder, tabIndex, className, onChange, onLeave }: CellProps) {
@@ -141,7 +181,10 @@ function CellField({ isReached, label, value, placeholder, tabIndex, className, 
       aria-label={label}
       placeholder={placeholder}
       tabIndex={tabIndex}
-      className={cx("h-6 min-w-0 truncate rounded bg-transparent px-2 text-ink hover:bg-wash focus:bg-sheet", className)}
+      className={cx(
+        "h-6 min-w-0 truncate rounded bg-transparent px-2 text-ink hover:bg-wash focus:bg-sheet",
+        className,
+      )}
       onClick={(event) => event.stopPropagation()}
       onKeyDown={pressed}
       onBlur={(event) => {

@@ -40,7 +40,11 @@ export function ArrangeTable() {
         <span className="w-3" />
       </div>
       <div className="grid min-h-0 min-w-[1000px] grid-rows-[auto_minmax(0,1fr)]">
-        <div aria-hidden="true" className="grid h-8 items-center gap-x-4 border-b border-line pr-6 text-xs text-soft" style={{ gridTemplateColumns: COLUMNS }}>
+        <div
+          aria-hidden="true"
+          className="grid h-8 items-center gap-x-4 border-b border-line pr-6 text-xs text-soft"
+          style={{ gridTemplateColumns: COLUMNS }}
+        >
           <span className="pl-9">Section</span>
           <span className="pl-2">Aim</span>
           <span className="pl-12">Words and target</span>
@@ -71,15 +75,32 @@ export function ArrangeTable() {
               const row = rows[item.index];
               return (
                 row && (
-                  <div key={item.key} role="presentation" className="absolute inset-x-0 [contain:layout_style]" style={{ top: item.start }}>
+                  <div
+                    key={item.key}
+                    role="presentation"
+                    className="absolute inset-x-0 [contain:layout_style]"
+                    style={{ top: item.start }}
+                  >
                     <ArrangeRow {...propsOf(row)} index={item.index} findings={bySection.get(row.id) ?? NONE} />
                   </div>
                 )
               );
             })}
-            {drag.kind === "over" && <DropMark place={drag.place} rows={rows} sentence={drag.sentence} possible={drag.possible} top={PADDING + drag.place.gap * ROW_HEIGHT} />}
+            {drag.kind === "over" && (
+              <DropMark
+                place={drag.place}
+                rows={rows}
+                sentence={drag.sentence}
+                possible={drag.possible}
+                top={PADDING + drag.place.gap * ROW_HEIGHT}
+              />
+            )}
           </div>
-          {rows.length === 0 && <p className="px-9 text-soft">{filter === "" ? "There is no section yet; add the first one below." : "No heading has these words."}</p>}
+          {rows.length === 0 && (
+            <p className="px-9 text-soft">
+              {filter === "" ? "There is no section yet; add the first one below." : "No heading has these words."}
+            </p>
+          )}
         </div>
       </div>
       <div className="flex items-center px-3 py-2 text-soft">
@@ -87,7 +108,8 @@ export function ArrangeTable() {
           type="button"
           className="flex h-7 items-center gap-1.5 rounded-full px-2.5 hover:bg-wash hover:text-ink"
           onClick={() => {
-            if (activeRow) void insertSection(session, activeRow.id, "after").then((made) => made && acts.rename(made, true));
+            if (activeRow)
+              void insertSection(session, activeRow.id, "after").then((made) => made && acts.rename(made, true));
             else void session.perform({ name: "insert" });
           }}
         >

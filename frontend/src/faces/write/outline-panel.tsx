@@ -22,7 +22,13 @@ export function OutlinePanel() {
 
   return (
     <aside aria-label="Outline" className="relative hidden min-h-0 grid-rows-[auto_minmax(0,1fr)_auto] md:grid">
-      <OutlineFilter field={field} filter={filter} shown={rows.length} onFilter={setFilter} onLeave={() => scroller.current?.focus()} />
+      <OutlineFilter
+        field={field}
+        filter={filter}
+        shown={rows.length}
+        onFilter={setFilter}
+        onLeave={() => scroller.current?.focus()}
+      />
       <div
         ref={scroller}
         role="tree"
@@ -38,13 +44,26 @@ export function OutlinePanel() {
             const row = rows[item.index];
             return (
               row && (
-                <div key={item.key} role="presentation" className="absolute inset-x-0 [contain:layout_style] has-[.row-active]:z-[1]" style={{ top: item.start }}>
+                <div
+                  key={item.key}
+                  role="presentation"
+                  className="absolute inset-x-0 [contain:layout_style] has-[.row-active]:z-[1]"
+                  style={{ top: item.start }}
+                >
                   <OutlineRow {...propsOf(row)} isFirst={item.index === 0} />
                 </div>
               )
             );
           })}
-          {drag.kind === "over" && <DropMark place={drag.place} rows={rows} sentence={drag.sentence} possible={drag.possible} top={PADDING + drag.place.gap * ROW_HEIGHT} />}
+          {drag.kind === "over" && (
+            <DropMark
+              place={drag.place}
+              rows={rows}
+              sentence={drag.sentence}
+              possible={drag.possible}
+              top={PADDING + drag.place.gap * ROW_HEIGHT}
+            />
+          )}
         </div>
       </div>
       <div className="flex items-center gap-1 px-3 py-2 text-soft">
@@ -52,7 +71,10 @@ export function OutlinePanel() {
           type="button"
           className="flex h-7 items-center gap-1.5 rounded-full px-2.5 hover:bg-wash hover:text-ink"
           onClick={() => {
-            if (activeRow) void insertSection(session, activeRow.id, "after").then((made) => made && session.goTo({ section: made, position: 1 }));
+            if (activeRow)
+              void insertSection(session, activeRow.id, "after").then(
+                (made) => made && session.goTo({ section: made, position: 1 }),
+              );
             else void session.perform({ name: "insert" });
           }}
         >

@@ -26,11 +26,26 @@ export const OutlineRow = memo(function OutlineRow({ isFirst, ...props }: TreeRo
       aria-expanded={row.hasInside ? !row.folded : undefined}
       aria-selected={isPicked}
       aria-current={facts.isCurrent ? "location" : undefined}
-      aria-label={[number, name, words > 0 ? counted(words, "word") : "no text yet", isMarker(marker) && `${marker} marker`].filter(Boolean).join(", ")}
-      className={cx("group relative flex items-center rounded-l-md pr-2", facts.isCurrent && "bg-wash", isPicked && "bg-lit!", isActive && "row-active", isInHand && "opacity-40")}
+      aria-label={[
+        number,
+        name,
+        words > 0 ? counted(words, "word") : "no text yet",
+        isMarker(marker) && `${marker} marker`,
+      ]
+        .filter(Boolean)
+        .join(", ")}
+      className={cx(
+        "group relative flex items-center rounded-l-md pr-2",
+        facts.isCurrent && "bg-wash",
+        isPicked && "bg-lit!",
+        isActive && "row-active",
+        isInHand && "opacity-40",
+      )}
       style={{ height: ROW_HEIGHT, paddingLeft: nodeX(row.level) + 13 }}
       onClick={(event) => !isRenaming && acts.click(row, event)}
-      onDoubleClick={(event) => !(event.ctrlKey || event.metaKey || event.shiftKey) && row.level > 0 && acts.rename(row.id, true)}
+      onDoubleClick={(event) =>
+        !(event.ctrlKey || event.metaKey || event.shiftKey) && row.level > 0 && acts.rename(row.id, true)
+      }
     >
       <RowHead row={row} facts={facts} isFirst={isFirst} isRenaming={isRenaming} acts={acts} />
       {!isRenaming && (
@@ -40,7 +55,9 @@ export const OutlineRow = memo(function OutlineRow({ isFirst, ...props }: TreeRo
               <MarkerSign name={marker} />
             </span>
           )}
-          <span className="pl-2 text-[11.5px] text-faint tabular-nums group-hover:invisible">{words > 0 ? formatNumber(words) : "–"}</span>
+          <span className="pl-2 text-[11.5px] text-faint tabular-nums group-hover:invisible">
+            {words > 0 ? formatNumber(words) : "–"}
+          </span>
           <RowMenu name={name} {...props} />
         </>
       )}

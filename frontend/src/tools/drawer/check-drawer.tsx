@@ -17,7 +17,9 @@ export function CheckDrawer() {
         <Button onClick={() => ask({ kind: "likely-headings" })}>Review likely headings</Button>
       </div>
       {findings.data.length === 0 ? (
-        <p className="text-soft">The structure is sound: a title, a first level, no level skipped, no heading without words.</p>
+        <p className="text-soft">
+          The structure is sound: a title, a first level, no level skipped, no heading without words.
+        </p>
       ) : (
         <p className="mb-3 text-soft">{counted(findings.data.length, "finding")}</p>
       )}
@@ -27,7 +29,11 @@ export function CheckDrawer() {
           return (
             <li key={`${finding.rule} ${section} ${finding.message}`} className="border-l-2 border-ochre pl-3">
               {section !== null && finding.rule !== "no-title" && finding.rule !== "missing-part" && (
-                <button type="button" className="block rounded text-left font-medium hover:text-stem hover:underline" onClick={() => session.goTo({ section })}>
+                <button
+                  type="button"
+                  className="block rounded text-left font-medium hover:text-stem hover:underline"
+                  onClick={() => session.goTo({ section })}
+                >
                   {sectionName(session.state, section)}
                 </button>
               )}

@@ -10,10 +10,15 @@ export function ContentsDrawer() {
   const current = useDocument("ContentsDrawer", (state) => state.current);
   const stale = useDocument("ContentsDrawer", (state) => state.staleContents);
   const [asking, setAsking] = useState(false);
-  const name = useDocument("ContentsDrawer", (state) => (state.current === null ? "" : sectionName(state, state.current)));
+  const name = useDocument("ContentsDrawer", (state) =>
+    state.current === null ? "" : sectionName(state, state.current),
+  );
   return (
     <div className="space-y-4 text-soft">
-      <p>Contents are collected from the headings and stand in the text as links. They survive in every file that is written.</p>
+      <p>
+        Contents are collected from the headings and stand in the text as links. They survive in every file that is
+        written.
+      </p>
       <Button tone="stem" disabled={current === null} onClick={() => setAsking(true)}>
         Make contents…
       </Button>
@@ -21,7 +26,11 @@ export function ContentsDrawer() {
       {[...stale].map((section) => (
         <p key={section} className="border-l-2 border-ochre pl-3 text-ink">
           The contents in “{sectionName(session.state, section)}” are behind the headings.{" "}
-          <button type="button" className="font-semibold text-stem underline underline-offset-4" onClick={() => void session.perform({ name: "refresh-contents", section })}>
+          <button
+            type="button"
+            className="font-semibold text-stem underline underline-offset-4"
+            onClick={() => void session.perform({ name: "refresh-contents", section })}
+          >
             Refresh
           </button>
         </p>

@@ -28,7 +28,12 @@ export function Drawer() {
         <section aria-label={tool.label} className="flex min-h-0 w-72 flex-col">
           <header className="flex h-10 items-center justify-between px-4">
             <h2 className="font-text text-[15px] font-semibold">{tool.label}</h2>
-            <button type="button" aria-label={`Close ${tool.label}`} className="grid size-7 place-items-center rounded-full text-soft hover:bg-wash" onClick={() => openDrawer(null)}>
+            <button
+              type="button"
+              aria-label={`Close ${tool.label}`}
+              className="grid size-7 place-items-center rounded-full text-soft hover:bg-wash"
+              onClick={() => openDrawer(null)}
+            >
               <X size={15} aria-hidden="true" />
             </button>
           </header>
@@ -44,7 +49,10 @@ export function Drawer() {
             type="button"
             aria-expanded={id === open}
             onClick={() => openDrawer(id === open ? null : id)}
-            className={cx("grid w-12 justify-items-center gap-1 rounded-lg py-1.5 text-[10.5px] leading-3", id === open ? "bg-wash text-stem" : "text-soft hover:bg-wash hover:text-ink")}
+            className={cx(
+              "grid w-12 justify-items-center gap-1 rounded-lg py-1.5 text-[10.5px] leading-3",
+              id === open ? "bg-wash text-stem" : "text-soft hover:bg-wash hover:text-ink",
+            )}
           >
             <Icon size={17} strokeWidth={1.5} aria-hidden="true" />
             {label}

@@ -21,22 +21,39 @@ export function HistoryDrawer() {
   const client = useQueryClient();
   // How many parts are wanted outlives what is written meanwhile: what was unfolded stays so.
   const [wanted, setWanted] = useState(1);
-  const history = useQuery({ queryKey: ["history", id, generation, wanted], queryFn: () => historyOf(id, wanted), placeholderData: (previous) => previous });
-  const milestones = useQuery({ queryKey: ["milestones", id], queryFn: () => read(api.GET("/api/documents/{id}/history/milestones", { params: { path: { id } } })) });
+  const history = useQuery({
+    queryKey: ["history", id, generation, wanted],
+    queryFn: () => historyOf(id, wanted),
+    placeholderData: (previous) => previous,
+  });
+  const milestones = useQuery({
+    queryKey: ["milestones", id],
+    queryFn: () => read(api.GET("/api/documents/{id}/history/milestones", { params: { path: { id } } })),
+  });
   const named = milestones.data ?? NONE;
   const sittings = useMemo(() => history.data?.flatMap((part) => part.sittings) ?? [], [history.data]);
   const states = useMemo(() => namedStates(sittings.flat(), named), [sittings, named]);
   const readAgain = () => void client.invalidateQueries({ queryKey: ["milestones", id] });
   const name = async (words: string) => {
     await session.flush();
-    const made = await read(api.POST("/api/documents/{id}/history/milestones", { params: { path: { id } }, body: { name: words } })).catch((failure: unknown) => failure);
+    const made = await read(
+      api.POST("/api/documents/{id}/history/milestones", { params: { path: { id } }, body: { name: words } }),
+    ).catch((failure: unknown) => failure);
     if (made instanceof Error) session.say(made.message, "warning");
     else session.say(`“${words}” is a milestone now: compare with it or go back to it from the history.`);
     readAgain();
   };
   const forget = async (milestone: Milestone) => {
-    await api.DELETE("/api/documents/{id}/history/milestones/{milestone}", { params: { path: { id, milestone: milestone.id } } }).catch(() => undefined);
-    session.offer(`“${milestone.name}” is no milestone any more; the state it named stays in the history.`, "Name it again", () => void name(milestone.name));
+    await api
+      .DELETE("/api/documents/{id}/history/milestones/{milestone}", {
+        params: { path: { id, milestone: milestone.id } },
+      })
+      .catch(() => undefined);
+    session.offer(
+      `“${milestone.name}” is no milestone any more; the state it named stays in the history.`,
+      "Name it again",
+      () => void name(milestone.name),
+    );
     readAgain();
   };
   if (!history.data) return <p className="text-soft">{history.error?.message ?? "Looking…"}</p>;
@@ -47,7 +64,11 @@ export function HistoryDrawer() {
         <ul aria-label="Milestones" className="mt-3">
           {named.map((milestone) => (
             <li key={milestone.id} className="group flex items-center">
-              <button type="button" className="flex min-w-0 flex-1 items-baseline gap-2 rounded-lg px-2 py-1 text-left hover:bg-wash" onClick={() => setFrom(milestone.state)}>
+              <button
+                type="button"
+                className="flex min-w-0 flex-1 items-baseline gap-2 rounded-lg px-2 py-1 text-left hover:bg-wash"
+                onClick={() => setFrom(milestone.state)}
+              >
                 <Flag size={12} strokeWidth={1.8} className="shrink-0 text-stem" aria-hidden="true" />
                 <span className="min-w-0 flex-1 font-text font-medium">{milestone.name}</span>
                 <span className="text-[11px] text-faint tabular-nums">{day(milestone.madeAt)}</span>
@@ -70,9 +91,15 @@ export function HistoryDrawer() {
           : "Choose a step to see what has become of the text since just before it."}
       </p>
       {sittings.map((steps) => (
-        <Sitting key={steps[0]?.id} steps={steps} onCompare={(step) => setFrom(step.undone ? step.id : step.previous)} />
+        <Sitting
+          key={steps[0]?.id}
+          steps={steps}
+          onCompare={(step) => setFrom(step.undone ? step.id : step.previous)}
+        />
       ))}
-      {sittings.length > 0 && <KeepingRule id={id} weeks={history.data[0]?.keptWeeks ?? null} onKept={() => void history.refetch()} />}
+      {sittings.length > 0 && (
+        <KeepingRule id={id} weeks={history.data[0]?.keptWeeks ?? null} onKept={() => void history.refetch()} />
+      )}
       {history.data.at(-1)?.hasEarlier && (
         <Button onClick={() => setWanted(history.data.length + 1)} disabled={wanted > history.data.length}>
           {wanted > history.data.length ? "Looking…" : "Earlier steps"}
@@ -97,7 +124,11 @@ async function historyOf(id: string, wanted: number): Promise<HistoryPart[]> {
   const parts: HistoryPart[] = [];
   let before: number | undefined;
   do {
-    const part = await read(api.GET("/api/documents/{id}/history", { params: { path: { id }, query: before === undefined ? {} : { before } } }));
+    const part = await read(
+      api.GET("/api/documents/{id}/history", {
+        params: { path: { id }, query: before === undefined ? {} : { before } },
+      }),
+    );
     parts.push(part);
     before = part.hasEarlier ? part.sittings.at(-1)?.at(-1)?.id : undefined;
   } while (before !== undefined && parts.length < wanted);
@@ -119,9 +150,16 @@ function KeepingRule({ id, weeks, onKept }: { id: string; weeks: number | null; 
   const set = async (wanted: number | null) => {
     setChosen(wanted);
     await session.flush();
-    const answer = await read(api.PUT("/api/documents/{id}/history/rule", { params: { path: { id } }, body: { weeks: wanted } })).catch((failure: unknown) => failure as Error);
+    const answer = await read(
+      api.PUT("/api/documents/{id}/history/rule", { params: { path: { id } }, body: { weeks: wanted } }),
+    ).catch((failure: unknown) => failure as Error);
     if (answer instanceof Error) session.say(answer.message, "warning");
-    else session.say(answer.fewer === 0 ? "The rule is kept. No step was old enough for it yet." : `The rule is kept; the history has ${counted(answer.fewer, "step")} fewer.`);
+    else
+      session.say(
+        answer.fewer === 0
+          ? "The rule is kept. No step was old enough for it yet."
+          : `The rule is kept; the history has ${counted(answer.fewer, "step")} fewer.`,
+      );
     setChosen(undefined);
     onKept();
   };
@@ -131,7 +169,9 @@ function KeepingRule({ id, weeks, onKept }: { id: string; weeks: number | null; 
       <select
         value={(chosen === undefined ? weeks : chosen) ?? ""}
         aria-disabled={chosen !== undefined}
-        onChange={(event) => chosen === undefined && void set(event.target.value === "" ? null : Number(event.target.value))}
+        onChange={(event) =>
+          chosen === undefined && void set(event.target.value === "" ? null : Number(event.target.value))
+        }
         className="mt-1 block w-full rounded-lg border border-line bg-paper px-2 py-1 text-ink"
       >
         {RULES.map(([each, words]) => (
@@ -141,7 +181,9 @@ function KeepingRule({ id, weeks, onKept }: { id: string; weeks: number | null; 
         ))}
       </select>
       <span className="mt-1 block text-faint" role="status">
-        {chosen === undefined ? "Milestones and the last weeks always stay as they are." : "Putting old steps together…"}
+        {chosen === undefined
+          ? "Milestones and the last weeks always stay as they are."
+          : "Putting old steps together…"}
       </span>
     </label>
   );

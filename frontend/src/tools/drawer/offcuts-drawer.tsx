@@ -22,7 +22,12 @@ export function OffcutsDrawer() {
     placeholderData: (previous) => previous,
   });
   if (!offcuts.data) return <p className="text-soft">{offcuts.error?.message ?? "Looking…"}</p>;
-  if (offcuts.data.length === 0 && words === "") return <p className="text-soft">Nothing has been cut. What you delete or set aside comes here first, is not counted and is never printed.</p>;
+  if (offcuts.data.length === 0 && words === "")
+    return (
+      <p className="text-soft">
+        Nothing has been cut. What you delete or set aside comes here first, is not counted and is never printed.
+      </p>
+    );
   return (
     <>
       <input
@@ -46,7 +51,11 @@ export function OffcutsDrawer() {
   );
 }
 
-const REASONS: Record<string, string> = { deleted: "Deleted", "set-aside": "Set aside", "moved-away": "Moved to another document" };
+const REASONS: Record<string, string> = {
+  deleted: "Deleted",
+  "set-aside": "Set aside",
+  "moved-away": "Moved to another document",
+};
 const ACTION = "rounded font-semibold text-stem underline underline-offset-4";
 
 function OffcutItem({ offcut, onRead }: { offcut: Offcut; onRead: () => void }) {
@@ -56,16 +65,36 @@ function OffcutItem({ offcut, onRead }: { offcut: Offcut; onRead: () => void }) 
     <li className="border-t border-line pt-3">
       <h3 className="font-text font-semibold">{offcut.name || "No heading"}</h3>
       <p className="text-xs text-faint">
-        {offcut.passage ? "Passage set aside" : (REASONS[offcut.reason] ?? "Set aside")} {since(offcut.cutAt)} · {offcut.sections > 1 ? `${counted(offcut.sections, "section")}, ` : ""}
-        {counted(offcut.words, "word")} · {offcut.from === null ? "stood first" : `${offcut.passage ? "from" : "stood after"} “${offcut.from || "a section without a heading"}”`}
+        {offcut.passage ? "Passage set aside" : (REASONS[offcut.reason] ?? "Set aside")} {since(offcut.cutAt)} ·{" "}
+        {offcut.sections > 1 ? `${counted(offcut.sections, "section")}, ` : ""}
+        {counted(offcut.words, "word")} ·{" "}
+        {offcut.from === null
+          ? "stood first"
+          : `${offcut.passage ? "from" : "stood after"} “${offcut.from || "a section without a heading"}”`}
       </p>
       {offcut.opening && <p className="my-1.5 line-clamp-4 font-text text-[13.5px] text-soft">{offcut.opening}</p>}
       <p className="flex flex-wrap gap-x-4 gap-y-1">
-        <button type="button" className={ACTION} onClick={() => void session.perform({ name: "bring-back", offcut: offcut.id })}>
+        <button
+          type="button"
+          className={ACTION}
+          onClick={() => void session.perform({ name: "bring-back", offcut: offcut.id })}
+        >
           Bring back
         </button>
         {current !== null && (
-          <button type="button" className={ACTION} onClick={() => void session.perform({ name: "bring-back", offcut: offcut.id, landing: "after", target: current, ...placeOfCursor(current) })}>
+          <button
+            type="button"
+            className={ACTION}
+            onClick={() =>
+              void session.perform({
+                name: "bring-back",
+                offcut: offcut.id,
+                landing: "after",
+                target: current,
+                ...placeOfCursor(current),
+              })
+            }
+          >
             {offcut.passage ? "Put at the cursor" : "Put after this section"}
           </button>
         )}
@@ -90,7 +119,12 @@ function OffcutReader({ offcut, onClose }: { offcut: Offcut; onClose: () => void
   const [asking, setAsking] = useState(false);
   const whole = useQuery({
     queryKey: ["offcut", session.state.id, offcut.id],
-    queryFn: () => read(api.GET("/api/documents/{id}/offcuts/{offcut}", { params: { path: { id: session.state.id, offcut: offcut.id } } })),
+    queryFn: () =>
+      read(
+        api.GET("/api/documents/{id}/offcuts/{offcut}", {
+          params: { path: { id: session.state.id, offcut: offcut.id } },
+        }),
+      ),
   });
   const text = whole.data?.text;
   const copy = () => {
@@ -119,7 +153,10 @@ function OffcutReader({ offcut, onClose }: { offcut: Offcut; onClose: () => void
             <Button tone="quiet" onClick={() => setAsking(false)}>
               Keep it
             </Button>
-            <Button tone="loss" onClick={() => (onClose(), void session.perform({ name: "discard", offcut: offcut.id }))}>
+            <Button
+              tone="loss"
+              onClick={() => (onClose(), void session.perform({ name: "discard", offcut: offcut.id }))}
+            >
               Throw it away
             </Button>
           </>
@@ -132,7 +169,10 @@ function OffcutReader({ offcut, onClose }: { offcut: Offcut; onClose: () => void
             <Button onClick={copy} disabled={text === undefined}>
               Copy
             </Button>
-            <Button tone="stem" onClick={() => (onClose(), void session.perform({ name: "bring-back", offcut: offcut.id }))}>
+            <Button
+              tone="stem"
+              onClick={() => (onClose(), void session.perform({ name: "bring-back", offcut: offcut.id }))}
+            >
               Bring back
             </Button>
           </>

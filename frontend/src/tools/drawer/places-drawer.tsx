@@ -16,12 +16,21 @@ export function PlacesDrawer() {
     <div className="space-y-6">
       <div>
         <h3 className="mb-1 text-[11px] font-semibold text-stem">Bookmarks</h3>
-        {bookmarks.length === 0 && <p className="text-soft">None yet. Put the cursor in the text and choose “Bookmark here” beside the paragraph.</p>}
+        {bookmarks.length === 0 && (
+          <p className="text-soft">
+            None yet. Put the cursor in the text and choose “Bookmark here” beside the paragraph.
+          </p>
+        )}
         <ul>
           {bookmarks.map((bookmark) => (
             <li key={bookmark.id}>
-              <button type="button" className="w-full rounded-lg px-2 py-1 text-left hover:bg-wash" onClick={() => session.goTo({ section: bookmark.section, bookmark: bookmark.id })}>
-                <span className="font-medium text-ochre">{bookmark.name}</span> <span className="text-faint">in {sectionLabel(session.state, bookmark.section)}</span>
+              <button
+                type="button"
+                className="w-full rounded-lg px-2 py-1 text-left hover:bg-wash"
+                onClick={() => session.goTo({ section: bookmark.section, bookmark: bookmark.id })}
+              >
+                <span className="font-medium text-ochre">{bookmark.name}</span>{" "}
+                <span className="text-faint">in {sectionLabel(session.state, bookmark.section)}</span>
               </button>
             </li>
           ))}
@@ -44,7 +53,12 @@ export function PlacesDrawer() {
               <button
                 type="button"
                 className={`rounded text-left hover:underline ${link.broken ? "text-loss" : "text-stem"}`}
-                onClick={() => followTarget(session, `${session.state.positions.has(link.target) ? "section" : "bookmark"}:${link.target}`)}
+                onClick={() =>
+                  followTarget(
+                    session,
+                    `${session.state.positions.has(link.target) ? "section" : "bookmark"}:${link.target}`,
+                  )
+                }
               >
                 {link.words || "(no words)"}
                 {link.broken && <span className="ml-2 text-xs">leads nowhere</span>}

@@ -14,7 +14,15 @@ import type { State } from "./states";
 const HAS_WORDS = new Set(["renamed", "reworded", "gone", "new"]);
 
 /** Two states of the document side by side, section by section, and the way back to the first. */
-export function CompareDialog({ from: first, states, onClose }: { from: number; states: readonly State[]; onClose: () => void }) {
+export function CompareDialog({
+  from: first,
+  states,
+  onClose,
+}: {
+  from: number;
+  states: readonly State[];
+  onClose: () => void;
+}) {
   const session = useSession("CompareDialog");
   const id = useDocument("CompareDialog", (state) => state.id);
   const generation = useDocument("CompareDialog", (state) => state.generation);
@@ -38,9 +46,14 @@ export function CompareDialog({ from: first, states, onClose }: { from: number; 
         <StateField label="to" value={to} states={states} onChange={setTo} />
       </div>
       <p role="status" className="mb-3 text-soft">
-        {found ? `${counted(found.length, "section differs", "sections differ")}.` : (differences.error?.message ?? "Comparing…")}
+        {found
+          ? `${counted(found.length, "section differs", "sections differ")}.`
+          : (differences.error?.message ?? "Comparing…")}
       </p>
-      <ul aria-label="Differences" className="max-h-[50vh] divide-y divide-line overflow-auto rounded-lg border border-line bg-paper">
+      <ul
+        aria-label="Differences"
+        className="max-h-[50vh] divide-y divide-line overflow-auto rounded-lg border border-line bg-paper"
+      >
         {found?.map((difference) => (
           <li key={`${difference.section} ${difference.kinds.join()}`} className="px-4 py-2">
             <Line
@@ -54,7 +67,9 @@ export function CompareDialog({ from: first, states, onClose }: { from: number; 
             {difference.noted.map((noted) => (
               <NotedLine key={noted.what} noted={noted} />
             ))}
-            {open === difference.section && <Words query={query} difference={difference} onTaken={() => setOpen(null)} />}
+            {open === difference.section && (
+              <Words query={query} difference={difference} onTaken={() => setOpen(null)} />
+            )}
           </li>
         ))}
         {found?.length === 0 && <li className="px-4 py-3 text-soft">Both are the same, section by section.</li>}
@@ -64,7 +79,11 @@ export function CompareDialog({ from: first, states, onClose }: { from: number; 
         <Button tone="quiet" onClick={onClose}>
           Close
         </Button>
-        <Button tone="stem" disabled={isSame || earlier === "now"} onClick={() => (onClose(), void session.goBackTo(query.from))}>
+        <Button
+          tone="stem"
+          disabled={isSame || earlier === "now"}
+          onClick={() => (onClose(), void session.goBackTo(query.from))}
+        >
           Take the document back to the first
         </Button>
       </div>
@@ -72,7 +91,17 @@ export function CompareDialog({ from: first, states, onClose }: { from: number; 
   );
 }
 
-function StateField({ label, value, states, onChange }: { label: string; value: State["state"]; states: readonly State[]; onChange: (state: State["state"]) => void }) {
+function StateField({
+  label,
+  value,
+  states,
+  onChange,
+}: {
+  label: string;
+  value: State["state"];
+  states: readonly State[];
+  onChange: (state: State["state"]) => void;
+}) {
   const id = useId();
   return (
     <>
@@ -96,24 +125,53 @@ function StateField({ label, value, states, onChange }: { label: string; value: 
   );
 }
 
-function Line({ difference, named, isThere, open, onOpen, onGo }: { difference: Difference; named: string; isThere: boolean; open: boolean; onOpen: () => void; onGo: () => void }) {
+function Line({
+  difference,
+  named,
+  isThere,
+  open,
+  onOpen,
+  onGo,
+}: {
+  difference: Difference;
+  named: string;
+  isThere: boolean;
+  open: boolean;
+  onOpen: () => void;
+  onGo: () => void;
+}) {
   const name = difference.heading || named;
   return (
     <div className="flex items-center gap-3">
       {!isThere ? (
         <span className="min-w-0 flex-1 truncate font-text text-soft line-through">{name}</span>
       ) : (
-        <button type="button" className="min-w-0 flex-1 truncate rounded text-left font-text font-medium hover:text-stem hover:underline" onClick={onGo}>
+        <button
+          type="button"
+          className="min-w-0 flex-1 truncate rounded text-left font-text font-medium hover:text-stem hover:underline"
+          onClick={onGo}
+        >
           {name}
         </button>
       )}
       {difference.kinds.map((kind) => (
-        <span key={kind} className={cx("rounded-full px-2 text-xs", kind === "gone" ? "bg-bed text-loss" : kind === "new" ? "bg-lit text-ink" : "bg-bed text-soft")}>
+        <span
+          key={kind}
+          className={cx(
+            "rounded-full px-2 text-xs",
+            kind === "gone" ? "bg-bed text-loss" : kind === "new" ? "bg-lit text-ink" : "bg-bed text-soft",
+          )}
+        >
           {kind}
         </span>
       ))}
       {difference.kinds.some((kind) => HAS_WORDS.has(kind)) && (
-        <button type="button" aria-expanded={open} className="rounded text-xs font-semibold text-stem underline underline-offset-4" onClick={onOpen}>
+        <button
+          type="button"
+          aria-expanded={open}
+          className="rounded text-xs font-semibold text-stem underline underline-offset-4"
+          onClick={onOpen}
+        >
           {open ? "Hide the words" : "Show the words"}
         </button>
       )}
@@ -121,7 +179,13 @@ function Line({ difference, named, isThere, open, onOpen, onGo }: { difference: 
   );
 }
 
-const WHAT: Record<SectionDetail["what"], string> = { aim: "Aim", target: "Target", marker: "Marker", numbering: "Numbering", contents: "In the contents" };
+const WHAT: Record<SectionDetail["what"], string> = {
+  aim: "Aim",
+  target: "Target",
+  marker: "Marker",
+  numbering: "Numbering",
+  contents: "In the contents",
+};
 
 function NotedLine({ noted: { what, then, now } }: { noted: SectionDetail }) {
   return (
@@ -150,7 +214,15 @@ function Value({ what, value }: { what: SectionDetail["what"]; value: string }) 
 }
 
 /** What went is struck through and what came is underlined, so that colour is not needed to tell them apart. */
-function Words({ query, difference, onTaken }: { query: { from: number; to?: number }; difference: Difference; onTaken: () => void }) {
+function Words({
+  query,
+  difference,
+  onTaken,
+}: {
+  query: { from: number; to?: number };
+  difference: Difference;
+  onTaken: () => void;
+}) {
   const { section, kinds } = difference;
   const session = useSession("Words");
   const id = useDocument("Words", (state) => state.id);
@@ -158,18 +230,25 @@ function Words({ query, difference, onTaken }: { query: { from: number; to?: num
   const isThere = useDocument("Words", (state) => state.positions.has(section));
   const marks = useQuery({
     queryKey: ["marks", id, generation, query, section],
-    queryFn: () => read(api.GET("/api/documents/{id}/history/comparison/{section}", { params: { path: { id, section }, query } })),
+    queryFn: () =>
+      read(api.GET("/api/documents/{id}/history/comparison/{section}", { params: { path: { id, section }, query } })),
   });
   const isFormOnly = marks.data?.every(({ kind }) => kind === "same");
   if (!marks.data) return <p className="py-2 text-soft">{marks.error?.message ?? "Comparing…"}</p>;
   return (
     <div className="py-2">
       <div className="font-text text-[14.5px] leading-6">
-        {isFormOnly && <p className="mb-2 font-sans text-soft">The words are the same; only their form differs: emphasis, links, or what kind of paragraph they stand in.</p>}
+        {isFormOnly && (
+          <p className="mb-2 font-sans text-soft">
+            The words are the same; only their form differs: emphasis, links, or what kind of paragraph they stand in.
+          </p>
+        )}
         {stretches(markedLines(marks.data)).map(({ same, lines }, index) =>
           same ? (
             <details key={index} className="mb-2">
-              <summary className="cursor-pointer font-sans text-xs text-soft">{counted(lines.length, "paragraph")} unchanged</summary>
+              <summary className="cursor-pointer font-sans text-xs text-soft">
+                {counted(lines.length, "paragraph")} unchanged
+              </summary>
               <Lines lines={lines} />
             </details>
           ) : (

@@ -6,7 +6,9 @@ const gone = (text: string) => ({ kind: "gone", text }) as const;
 const came = (text: string) => ({ kind: "new", text }) as const;
 
 test("marks that run over paragraphs are cut at their ends", () => {
-  expect(markedLines([same("Coast\nThe lamp "), gone("was lit.\nNobody"), came("burned.\nThey"), same(" slept.\n")])).toEqual([
+  expect(
+    markedLines([same("Coast\nThe lamp "), gone("was lit.\nNobody"), came("burned.\nThey"), same(" slept.\n")]),
+  ).toEqual([
     [same("Coast")],
     [same("The lamp "), gone("was lit.")],
     [gone("Nobody"), came("burned.")],

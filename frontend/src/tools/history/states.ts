@@ -10,7 +10,12 @@ export function namedStates(steps: readonly HistoryStep[], milestones: readonly 
   return [
     { state: "now", words: "now" },
     ...milestones.map(({ state, name, madeAt }) => ({ state, words: `${name} (milestone of ${day(madeAt)})` })),
-    ...steps.filter((step) => !named.has(step.id)).map((step) => ({ state: step.id, words: `${day(step.madeAt)}, ${clockTime(step.madeAt)}, after: ${step.label}${step.undone ? " (undone)" : ""}` })),
+    ...steps
+      .filter((step) => !named.has(step.id))
+      .map((step) => ({
+        state: step.id,
+        words: `${day(step.madeAt)}, ${clockTime(step.madeAt)}, after: ${step.label}${step.undone ? " (undone)" : ""}`,
+      })),
     ...(named.has(0) ? [] : [{ state: 0, words: "the beginning" }]),
   ];
 }

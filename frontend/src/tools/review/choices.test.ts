@@ -2,8 +2,20 @@ import { describe, expect, it } from "vitest";
 import type { LikelyHeading, LookGroup } from "../../api/client";
 import { firstChoices, keyOf, levelOfGroup, operationFor, withGroup, withLine } from "./choices";
 
-const line = (block: number, level: number): LikelyHeading => ({ section: "sectionxxxxx", block, text: `Line ${block}`, level, confidence: 0.9, reasons: ["all bold"] });
-const group = (lines: LikelyHeading[]): LookGroup => ({ look: "bold", level: lines[0]?.level ?? 1, confidence: 0.9, lines });
+const line = (block: number, level: number): LikelyHeading => ({
+  section: "sectionxxxxx",
+  block,
+  text: `Line ${block}`,
+  level,
+  confidence: 0.9,
+  reasons: ["all bold"],
+});
+const group = (lines: LikelyHeading[]): LookGroup => ({
+  look: "bold",
+  level: lines[0]?.level ?? 1,
+  confidence: 0.9,
+  lines,
+});
 
 const title = group([line(0, 0)]);
 const chapters = group([line(1, 1), line(5, 1)]);

@@ -38,7 +38,13 @@ export function operationFor(groups: readonly LookGroup[], choices: Choices): Op
   const title = lines.find((line) => levelOf(line) === 0);
   const operations: Operation[] = [
     ...(headings.length > 0 ? [{ name: "make-headings" as const, lines: headings }] : []),
-    ...(title ? [{ name: "take-as-title" as const, section: title.section, block: title.block, part: "title" as const }] : []),
+    ...(title
+      ? [{ name: "take-as-title" as const, section: title.section, block: title.block, part: "title" as const }]
+      : []),
   ];
-  return operations.length === 0 ? null : operations.length === 1 ? (operations[0] ?? null) : { name: "batch", operations };
+  return operations.length === 0
+    ? null
+    : operations.length === 1
+      ? (operations[0] ?? null)
+      : { name: "batch", operations };
 }

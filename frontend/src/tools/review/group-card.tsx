@@ -14,7 +14,12 @@ function sureness(confidence: number): string {
   return "perhaps";
 }
 
-type Props = { group: LookGroup; choices: Choices; onGroup: (level: number | null) => void; onLine: (line: LikelyHeading, level: number | null) => void };
+type Props = {
+  group: LookGroup;
+  choices: Choices;
+  onGroup: (level: number | null) => void;
+  onLine: (line: LikelyHeading, level: number | null) => void;
+};
 
 /** One look: its lines with samples, and what they are to be. */
 export function GroupCard({ group, choices, onGroup, onLine }: Props) {
@@ -23,24 +28,38 @@ export function GroupCard({ group, choices, onGroup, onLine }: Props) {
   const lines = all ? group.lines : group.lines.slice(0, FIRST_LINES);
   const name = group.look || "like the text";
   return (
-    <section aria-label={`Lines that are ${name}`} className={cx("rounded-xl border bg-sheet px-4 py-3", level === null ? "border-line opacity-70" : "border-twig")}>
+    <section
+      aria-label={`Lines that are ${name}`}
+      className={cx("rounded-xl border bg-sheet px-4 py-3", level === null ? "border-line opacity-70" : "border-twig")}
+    >
       <header className="flex flex-wrap items-center gap-x-4 gap-y-1">
         <p className="min-w-0 flex-1">
           <span className="font-semibold">{name.charAt(0).toUpperCase() + name.slice(1)}</span>
           <span className="text-faint">
             {" "}
-            · {counted(group.lines.length, "line")} · <span title={`Confidence ${Math.round(group.confidence * 100)} %`}>{sureness(group.confidence)}</span>
+            · {counted(group.lines.length, "line")} ·{" "}
+            <span title={`Confidence ${Math.round(group.confidence * 100)} %`}>{sureness(group.confidence)}</span>
           </span>
         </p>
         <LevelChoice label={`What lines that are ${name} are`} value={level} onChange={onGroup} strong />
       </header>
       <ul className="mt-2">
         {lines.map((line) => (
-          <Line key={keyOf(line)} line={line} level={choices.get(keyOf(line)) ?? null} onChange={(next) => onLine(line, next)} />
+          <Line
+            key={keyOf(line)}
+            line={line}
+            level={choices.get(keyOf(line)) ?? null}
+            onChange={(next) => onLine(line, next)}
+          />
         ))}
       </ul>
       {group.lines.length > FIRST_LINES && (
-        <button type="button" aria-expanded={all} className="mt-1 rounded text-[12.5px] font-medium text-stem underline underline-offset-4" onClick={() => setAll(!all)}>
+        <button
+          type="button"
+          aria-expanded={all}
+          className="mt-1 rounded text-[12.5px] font-medium text-stem underline underline-offset-4"
+          onClick={() => setAll(!all)}
+        >
           {all ? "Show fewer" : `Show all ${group.lines.length}`}
         </button>
       )}
@@ -48,11 +67,25 @@ export function GroupCard({ group, choices, onGroup, onLine }: Props) {
   );
 }
 
-function Line({ line, level, onChange }: { line: LikelyHeading; level: number | null; onChange: (level: number | null) => void }) {
+function Line({
+  line,
+  level,
+  onChange,
+}: {
+  line: LikelyHeading;
+  level: number | null;
+  onChange: (level: number | null) => void;
+}) {
   return (
     <li className="flex items-start gap-3 border-t border-line py-1.5 first:border-0">
       <div className="min-w-0 flex-1">
-        <p className={cx("truncate font-text text-[15px] leading-6", level === null && "text-faint line-through decoration-line")} title={line.text}>
+        <p
+          className={cx(
+            "truncate font-text text-[15px] leading-6",
+            level === null && "text-faint line-through decoration-line",
+          )}
+          title={line.text}
+        >
           {line.text}
         </p>
         <p className="text-xs text-faint">{line.reasons.slice(0, 4).join(", ")}</p>
@@ -63,13 +96,26 @@ function Line({ line, level, onChange }: { line: LikelyHeading; level: number | 
 }
 
 /** Levels, the title, or no heading. */
-function LevelChoice({ label, value, onChange, strong = false }: { label: string; value: number | null | "mixed"; onChange: (level: number | null) => void; strong?: boolean }) {
+function LevelChoice({
+  label,
+  value,
+  onChange,
+  strong = false,
+}: {
+  label: string;
+  value: number | null | "mixed";
+  onChange: (level: number | null) => void;
+  strong?: boolean;
+}) {
   return (
     <select
       aria-label={label}
       value={value === null ? "none" : String(value)}
       onChange={(event) => onChange(event.target.value === "none" ? null : Number(event.target.value))}
-      className={cx("h-7 shrink-0 cursor-pointer rounded-full border border-line bg-paper px-2.5 text-[12.5px]", strong ? "font-semibold text-stem" : "text-soft")}
+      className={cx(
+        "h-7 shrink-0 cursor-pointer rounded-full border border-line bg-paper px-2.5 text-[12.5px]",
+        strong ? "font-semibold text-stem" : "text-soft",
+      )}
     >
       {value === "mixed" && (
         <option value="mixed" disabled>

@@ -15,7 +15,10 @@ import { PreviewOutline, usePreview } from "./preview-outline";
 export function HeadingReview({ onClose }: { onClose: () => void }) {
   const id = useDocument("HeadingReview", (state) => state.id);
   const generation = useDocument("HeadingReview", (state) => state.generation);
-  const likely = useQuery({ queryKey: ["likely-headings", id, generation], queryFn: () => read(api.GET("/api/documents/{id}/likely-headings", { params: { path: { id } } })) });
+  const likely = useQuery({
+    queryKey: ["likely-headings", id, generation],
+    queryFn: () => read(api.GET("/api/documents/{id}/likely-headings", { params: { path: { id } } })),
+  });
   return (
     <Primitive.Root open onOpenChange={(open) => !open && onClose()}>
       <Primitive.Portal>
@@ -23,13 +26,21 @@ export function HeadingReview({ onClose }: { onClose: () => void }) {
         <Primitive.Content
           aria-describedby={undefined}
           tabIndex={-1}
-          onOpenAutoFocus={(event) => (event.preventDefault(), event.currentTarget instanceof HTMLElement && event.currentTarget.focus())}
+          onOpenAutoFocus={(event) => (
+            event.preventDefault(),
+            event.currentTarget instanceof HTMLElement && event.currentTarget.focus()
+          )}
           className="fixed inset-3 z-50 flex flex-col overflow-hidden rounded-2xl border border-line bg-paper shadow-xl outline-none sm:inset-6"
         >
           <header className="flex items-baseline gap-4 px-6 pt-5 pb-3">
             <Primitive.Title className="font-text text-xl font-semibold">Likely headings</Primitive.Title>
-            <p className="flex-1 text-soft">Lines that look like headings and are none. Say it for a whole group, or for one line.</p>
-            <Primitive.Close aria-label="Close" className="grid size-8 place-items-center self-start rounded-full text-soft hover:bg-wash">
+            <p className="flex-1 text-soft">
+              Lines that look like headings and are none. Say it for a whole group, or for one line.
+            </p>
+            <Primitive.Close
+              aria-label="Close"
+              className="grid size-8 place-items-center self-start rounded-full text-soft hover:bg-wash"
+            >
               <X size={16} aria-hidden="true" />
             </Primitive.Close>
           </header>
@@ -51,7 +62,10 @@ function Nothing({ onClose }: { onClose: () => void }) {
   return (
     <div className="m-auto max-w-sm pb-24 text-center">
       <p className="mb-2 font-text text-xl">No line looks like a heading.</p>
-      <p className="mb-6 text-soft">Nothing stands out by size, weight, capitals or numbers. In the text, Ctrl Alt 1 to 9 makes the line with the cursor a heading.</p>
+      <p className="mb-6 text-soft">
+        Nothing stands out by size, weight, capitals or numbers. In the text, Ctrl Alt 1 to 9 makes the line with the
+        cursor a heading.
+      </p>
       <Button onClick={onClose}>Back to the text</Button>
     </div>
   );
@@ -75,7 +89,12 @@ function Review({ groups, onClose }: { groups: readonly LookGroup[]; onClose: ()
   return (
     <>
       <div className="grid min-h-0 flex-1 grid-cols-1 gap-x-6 px-6 md:grid-cols-[minmax(0,1fr)_minmax(260px,36%)]">
-        <div className="min-h-0 space-y-3 overflow-auto pr-2 pb-4" tabIndex={0} role="group" aria-label="Groups of lines that look alike">
+        <div
+          className="min-h-0 space-y-3 overflow-auto pr-2 pb-4"
+          tabIndex={0}
+          role="group"
+          aria-label="Groups of lines that look alike"
+        >
           {groups.map((group) => (
             <GroupCard
               key={`${group.look} ${group.lines[0]?.section} ${group.lines[0]?.block}`}
@@ -86,9 +105,14 @@ function Review({ groups, onClose }: { groups: readonly LookGroup[]; onClose: ()
             />
           ))}
         </div>
-        <section aria-label="The outline as it would become" className="hidden min-h-0 flex-col border-l border-line pl-4 md:flex">
+        <section
+          aria-label="The outline as it would become"
+          className="hidden min-h-0 flex-col border-l border-line pl-4 md:flex"
+        >
           <h2 className="mb-2 text-xs font-semibold text-stem">The outline as it would become</h2>
-          {preview.data && !preview.data.possible && <p className="mb-2 border-l-2 border-loss pl-3 text-loss">{preview.data.sentence}</p>}
+          {preview.data && !preview.data.possible && (
+            <p className="mb-2 border-l-2 border-loss pl-3 text-loss">{preview.data.sentence}</p>
+          )}
           <div className="min-h-0 flex-1">
             {preview.data ? (
               <PreviewOutline sections={preview.data.sections} />
@@ -108,8 +132,16 @@ function Review({ groups, onClose }: { groups: readonly LookGroup[]; onClose: ()
         <Button tone="quiet" onClick={onClose}>
           Leave them as text
         </Button>
-        <Button tone="stem" disabled={operation === null || working || preview.data?.possible === false} onClick={() => void accept()}>
-          {working ? "Making them…" : chosen === 0 && hasTitle ? "Make it the title" : `Make ${counted(chosen, "heading")}${hasTitle ? " and the title" : ""}`}
+        <Button
+          tone="stem"
+          disabled={operation === null || working || preview.data?.possible === false}
+          onClick={() => void accept()}
+        >
+          {working
+            ? "Making them…"
+            : chosen === 0 && hasTitle
+              ? "Make it the title"
+              : `Make ${counted(chosen, "heading")}${hasTitle ? " and the title" : ""}`}
         </Button>
       </footer>
     </>

@@ -11,8 +11,16 @@ import { usePreview } from "./preview-outline";
 type Rule = OperationNamed<"split-by-rule">["rule"];
 
 const RULES: { rule: Rule; label: string; hint: string }[] = [
-  { rule: "chapter-lines", label: "Chapter lines", hint: "Lines such as “Chapter 4” or “Part II: Dusk” become headings." },
-  { rule: "numbered-lines", label: "Numbered lines", hint: "Lines such as “2.1 Soils” become headings at the level of their number." },
+  {
+    rule: "chapter-lines",
+    label: "Chapter lines",
+    hint: "Lines such as “Chapter 4” or “Part II: Dusk” become headings.",
+  },
+  {
+    rule: "numbered-lines",
+    label: "Numbered lines",
+    hint: "Lines such as “2.1 Soils” become headings at the level of their number.",
+  },
   { rule: "separators", label: "Separators", hint: "Cut at separators and at lines of stars or dashes." },
   { rule: "page-breaks", label: "Page breaks", hint: "Cut wherever a new page begins." },
   { rule: "words", label: "Length", hint: "Cut after so many words, where a paragraph ends." },
@@ -26,7 +34,10 @@ export function SplitDialog({ section, onClose }: { section: string; onClose: ()
   const heading = useDocument("SplitDialog", (state) => state.facts.get(section)?.heading ?? "");
   const [rule, setRule] = useState<Rule>("chapter-lines");
   const [words, setWords] = useState(350);
-  const operation = useMemo((): Operation => ({ name: "split-by-rule", sections: [section], rule, ...(rule === "words" ? { words } : {}) }), [section, rule, words]);
+  const operation = useMemo(
+    (): Operation => ({ name: "split-by-rule", sections: [section], rule, ...(rule === "words" ? { words } : {}) }),
+    [section, rule, words],
+  );
   const preview = usePreview(operation);
   const made = preview.data?.sections.filter((each) => each.isNew) ?? [];
   const split = async () => {
@@ -34,13 +45,29 @@ export function SplitDialog({ section, onClose }: { section: string; onClose: ()
     if (answer.kind === "applied") onClose();
   };
   return (
-    <Dialog open onClose={onClose} wide title="Split by rule" description={`${heading ? `“${heading}”` : "The opening"} is cut into sections of its own level. No word is lost.`}>
+    <Dialog
+      open
+      onClose={onClose}
+      wide
+      title="Split by rule"
+      description={`${heading ? `“${heading}”` : "The opening"} is cut into sections of its own level. No word is lost.`}
+    >
       <div className="grid grid-cols-1 gap-6 sm:grid-cols-[220px_minmax(0,1fr)]">
         <fieldset>
           <legend className="mb-1.5 text-soft">Cut at</legend>
           {RULES.map((each) => (
-            <label key={each.rule} className="flex cursor-pointer items-start gap-2 rounded-lg px-2 py-1.5 hover:bg-wash">
-              <input type="radio" name="rule" aria-label={each.label} checked={rule === each.rule} onChange={() => setRule(each.rule)} className="mt-1 accent-stem" />
+            <label
+              key={each.rule}
+              className="flex cursor-pointer items-start gap-2 rounded-lg px-2 py-1.5 hover:bg-wash"
+            >
+              <input
+                type="radio"
+                name="rule"
+                aria-label={each.label}
+                checked={rule === each.rule}
+                onChange={() => setRule(each.rule)}
+                className="mt-1 accent-stem"
+              />
               <span>
                 <span className={rule === each.rule ? "font-semibold" : ""}>{each.label}</span>
                 <span className="block text-xs text-faint">{each.hint}</span>
@@ -72,7 +99,11 @@ export function SplitDialog({ section, onClose }: { section: string; onClose: ()
                 {counted(made.length, "new section")}
                 {made.length > SHOWN ? `; the first ${SHOWN} of them:` : ":"}
               </p>
-              <ol className="max-h-[40vh] space-y-1.5 overflow-auto border-l border-twig pr-2 pl-4" tabIndex={0} aria-label="New sections">
+              <ol
+                className="max-h-[40vh] space-y-1.5 overflow-auto border-l border-twig pr-2 pl-4"
+                tabIndex={0}
+                aria-label="New sections"
+              >
                 {made.slice(0, SHOWN).map((each, index) => (
                   <li key={index}>
                     <p className="flex gap-2">

@@ -21,14 +21,19 @@ use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Heading;
 
 /**
- * Puts another document into this one as a branch. Its sections keep their relation to each other; the highest takes the
- * level of the place. Where there is more than one at the top, or text before the first, its title becomes their heading.
+ * Puts another document into this one as a branch. Its sections keep their relation to each other; the highest takes
+ * the
+ * level of the place. Where there is more than one at the top, or text before the first, its title becomes their
+ * heading.
  */
 final readonly class InsertDocument implements Operation
 {
-    public function __construct(private Document $other, private Landing $landing, private SectionId $target, private IdSource $ids)
-    {
-    }
+    public function __construct(
+        private Document $other,
+        private Landing $landing,
+        private SectionId $target,
+        private IdSource $ids,
+    ) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -36,7 +41,10 @@ final readonly class InsertDocument implements Operation
         if ($place instanceof Refused) {
             return $place;
         }
-        if (Landing::Inside === $this->landing && Level::Nine === $document->outline->levelAt($document->outline->positionOf($this->target))) {
+        if (
+            Landing::Inside === $this->landing &&
+            Level::Nine === $document->outline->levelAt($document->outline->positionOf($this->target))
+        ) {
             return Refused::graftTooDeep();
         }
         $branch = $this->findBranch();
@@ -65,7 +73,7 @@ final readonly class InsertDocument implements Operation
     {
         $title = trim($this->other->titleBlock->title);
 
-        return sprintf('Put %s into the document', '' === $title ? 'another document' : '“'.$title.'”');
+        return sprintf('Put %s into the document', '' === $title ? 'another document' : '“' . $title . '”');
     }
 
     /** @return array{Outline, list<Section>}|null null when its sections are too deep to stand under its title */
@@ -76,7 +84,11 @@ final readonly class InsertDocument implements Operation
         $hasOpening = $outline->hasOpening();
         $headed = $hasOpening ? $outline->slice(1, $outline->count()) : $outline;
         $levels = '' === $headed->levels ? [] : str_split($headed->levels);
-        $isOne = !$hasOpening && [] !== $levels && 1 === count(array_keys($levels, min($levels), true)) && $levels[0] === min($levels);
+        $isOne =
+            !$hasOpening &&
+            [] !== $levels &&
+            1 === count(array_keys($levels, min($levels), true)) &&
+            $levels[0] === min($levels);
         if ($isOne) {
             return [$outline, $sections];
         }

@@ -25,9 +25,12 @@ final readonly class PasteDocument implements Operation
      * @param int $from where it goes: 0-based, as the editor counts, 0 to the body's size
      * @param int $to   what lies between the two gives way, as in every paste
      */
-    public function __construct(private SectionId $section, private int $from, private int $to, private Document $pasted)
-    {
-    }
+    public function __construct(
+        private SectionId $section,
+        private int $from,
+        private int $to,
+        private Document $pasted,
+    ) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -45,7 +48,12 @@ final readonly class PasteDocument implements Operation
         $level = $document->outline->levelAt($position);
         $sections = Grafted::withFreeNames($document, array_values(iterator_to_array($this->pasted->sections())));
         $opening = $hasOpening ? array_shift($sections) : null;
-        $grafted = Grafted::into($document, $hasOpening ? $outline->slice(1, $outline->count()) : $outline, $sections, $level->value + 1);
+        $grafted = Grafted::into(
+            $document,
+            $hasOpening ? $outline->slice(1, $outline->count()) : $outline,
+            $sections,
+            $level->value + 1,
+        );
         if ($grafted instanceof Refused) {
             return $grafted;
         }
@@ -53,11 +61,15 @@ final readonly class PasteDocument implements Operation
         $tail = $section->body->cut($this->to, $size);
         $new = $grafted->sections;
         $last = array_pop($new);
-        $changed = null === $last
-            ? [$section->withBody($head->followedBy($tail))]
-            : [$section->withBody($head), ...$new, $last->withBody($last->body->followedBy($tail))];
+        $changed =
+            null === $last
+                ? [$section->withBody($head->followedBy($tail))]
+                : [$section->withBody($head), ...$new, $last->withBody($last->body->followedBy($tail))];
 
-        $after = $document->withPictures($this->pasted->pictures)->withSection(...$changed)->withOutline($document->outline->spliced($position + 1, $position + 1, $grafted->outline));
+        $after = $document
+            ->withPictures($this->pasted->pictures)
+            ->withSection(...$changed)
+            ->withOutline($document->outline->spliced($position + 1, $position + 1, $grafted->outline));
 
         return new Applied($after, FallenUnder::notices($document, $after));
     }
@@ -69,6 +81,6 @@ final readonly class PasteDocument implements Operation
 
     public function describe(Document $before): string
     {
-        return 'Pasted into '.Described::section($before, $this->section);
+        return 'Pasted into ' . Described::section($before, $this->section);
     }
 }

@@ -40,8 +40,7 @@ final readonly class TakeBranches implements Operation
         private Landing $landing,
         private ?SectionId $target,
         private IdSource $ids,
-    ) {
-    }
+    ) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -66,10 +65,13 @@ final readonly class TakeBranches implements Operation
             $taken = $taken->followedBy($fitted);
         }
         $originals = array_map($this->other->section(...), $taken->ids());
-        $newIds = array_map(fn (): SectionId => $this->ids->next(), $originals);
+        $newIds = array_map(fn(): SectionId => $this->ids->next(), $originals);
         $copies = Copies::of($originals, $newIds, $document, $this->ids);
         $at = $place->position ?? $document->outline->count();
-        $after = $document->withPictures($this->other->pictures)->withSection(...$copies)->withOutline($document->outline->spliced($at, $at, $taken->withIds($newIds)));
+        $after = $document
+            ->withPictures($this->other->pictures)
+            ->withSection(...$copies)
+            ->withOutline($document->outline->spliced($at, $at, $taken->withIds($newIds)));
 
         return new Applied($after, [...self::leftBehind($after, $copies), ...FallenUnder::notices($document, $after)]);
     }
@@ -83,7 +85,11 @@ final readonly class TakeBranches implements Operation
     {
         $title = trim($this->other->titleBlock->title);
 
-        return sprintf('Took %s from “%s”', Described::branches($this->other, $this->sections), '' === $title ? 'Untitled' : $title);
+        return sprintf(
+            'Took %s from “%s”',
+            Described::branches($this->other, $this->sections),
+            '' === $title ? 'Untitled' : $title,
+        );
     }
 
     /**
@@ -109,9 +115,15 @@ final readonly class TakeBranches implements Operation
             }
         }
 
-        return 0 === $count ? [] : [new Notice(
-            1 === $count ? 'One link leads to what stayed behind; it is among the findings there.' : sprintf('%d links lead to what stayed behind; they are among the findings there.', $count),
-            array_slice(array_values($holders), 0, 100),
-        )];
+        return 0 === $count
+            ? []
+            : [
+                new Notice(
+                    1 === $count
+                        ? 'One link leads to what stayed behind; it is among the findings there.'
+                        : sprintf('%d links lead to what stayed behind; they are among the findings there.', $count),
+                    array_slice(array_values($holders), 0, 100),
+                ),
+            ];
     }
 }

@@ -23,8 +23,7 @@ final readonly class DescribeDocument implements Operation
         private ?string $guidingStatement = null,
         private ?int $target = null,
         private ?string $language = null,
-    ) {
-    }
+    ) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -33,14 +32,18 @@ final readonly class DescribeDocument implements Operation
         }
         $now = $document->titleBlock;
 
-        return new Applied($document->withTitleBlock(new TitleBlock(
-            $this->title ?? $now->title,
-            $this->subtitle ?? $now->subtitle,
-            $this->author ?? $now->author,
-            $this->guidingStatement ?? $now->guidingStatement,
-            0 === $this->target ? null : $this->target ?? $now->target,
-            $this->language ?? $now->language,
-        )));
+        return new Applied(
+            $document->withTitleBlock(
+                new TitleBlock(
+                    $this->title ?? $now->title,
+                    $this->subtitle ?? $now->subtitle,
+                    $this->author ?? $now->author,
+                    $this->guidingStatement ?? $now->guidingStatement,
+                    0 === $this->target ? null : $this->target ?? $now->target,
+                    $this->language ?? $now->language,
+                ),
+            ),
+        );
     }
 
     public function restsOn(): Basis
@@ -50,6 +53,8 @@ final readonly class DescribeDocument implements Operation
 
     public function describe(Document $before): string
     {
-        return null === $this->title ? 'Changed what is said of the document' : sprintf('Named the document “%s”', $this->title);
+        return null === $this->title
+            ? 'Changed what is said of the document'
+            : sprintf('Named the document “%s”', $this->title);
     }
 }

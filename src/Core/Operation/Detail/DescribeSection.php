@@ -18,7 +18,10 @@ use Stemmata\Core\Operation\Rule\Picked;
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\SectionId;
 
-/** Sets what the writer notes about sections: aim, target, marker, whether numbered, whether in the contents. Null leaves a point as it is. */
+/**
+ * Sets what the writer notes about sections: aim, target, marker, whether numbered, whether in the contents. Null
+ * leaves a point as it is.
+ */
 final readonly class DescribeSection implements Operation
 {
     /**
@@ -33,8 +36,7 @@ final readonly class DescribeSection implements Operation
         private ?bool $numbered = null,
         private ?bool $appendix = null,
         private ?bool $inContents = null,
-    ) {
-    }
+    ) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -78,7 +80,11 @@ final readonly class DescribeSection implements Operation
         $flags = self::flag($flags, Outline::UNNUMBERED, null === $this->numbered ? null : !$this->numbered);
         $flags = self::flag($flags, Outline::APPENDIX, $this->appendix);
 
-        return self::flag($flags, Outline::LEFT_OUT_OF_CONTENTS, null === $this->inContents ? null : !$this->inContents);
+        return self::flag(
+            $flags,
+            Outline::LEFT_OUT_OF_CONTENTS,
+            null === $this->inContents ? null : !$this->inContents,
+        );
     }
 
     /** @return list<Section> the section as it is now noted, when that differs */

@@ -13,9 +13,7 @@ use Stemmata\Core\Operation\Operation;
 /** Sets how the document numbers its headings. */
 final readonly class UseNumbering implements Operation
 {
-    public function __construct(private Scheme $numbering)
-    {
-    }
+    public function __construct(private Scheme $numbering) {}
 
     public function applyTo(Document $document): Applied
     {
@@ -29,6 +27,8 @@ final readonly class UseNumbering implements Operation
 
     public function describe(Document $before): string
     {
-        return $this->numbering->isDecimal() ? 'Numbered the headings 1, 1.1, 1.1.1' : 'Changed how headings are numbered';
+        return $this->numbering->isDecimal()
+            ? 'Numbered the headings 1, 1.1, 1.1.1'
+            : 'Changed how headings are numbered';
     }
 }

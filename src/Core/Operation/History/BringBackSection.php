@@ -20,9 +20,7 @@ use Stemmata\Core\Outline\SectionId;
 final readonly class BringBackSection implements Operation
 {
     /** @param Document $then the earlier state */
-    public function __construct(private Document $then, private SectionId $section)
-    {
-    }
+    public function __construct(private Document $then, private SectionId $section) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -59,7 +57,7 @@ final readonly class BringBackSection implements Operation
 
     public function describe(Document $before): string
     {
-        return 'Brought back '.$this->then->section($this->section)->name();
+        return 'Brought back ' . $this->then->section($this->section)->name();
     }
 
     private static function withoutOffcutOf(Document $document, SectionId $section): Document
@@ -71,6 +69,8 @@ final readonly class BringBackSection implements Operation
         $at = $offcut->outline->positionOf($section);
         $rest = $offcut->outline->spliced($at, $at + 1, $offcut->outline->slice(0, 0));
 
-        return 0 === $rest->count() ? $document->withoutOffcut($offcut->id) : $document->withOffcut($offcut->withOutline($rest));
+        return 0 === $rest->count()
+            ? $document->withoutOffcut($offcut->id)
+            : $document->withOffcut($offcut->withOutline($rest));
     }
 }

@@ -17,9 +17,7 @@ final readonly class GoBack implements Operation
      * @param list<Change> $changes the way there, in turn
      * @param string       $state   what that state is called
      */
-    public function __construct(private array $changes, private string $state)
-    {
-    }
+    public function __construct(private array $changes, private string $state) {}
 
     public function applyTo(Document $document): Applied
     {
@@ -37,6 +35,6 @@ final readonly class GoBack implements Operation
 
     public function describe(Document $before): string
     {
-        return 'Went back to '.$this->state;
+        return 'Went back to ' . $this->state;
     }
 }

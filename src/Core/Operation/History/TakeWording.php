@@ -16,9 +16,7 @@ use Stemmata\Core\Operation\Text\ReplaceBody;
 /** Gives one section the heading and text it had before, wherever it stands now. */
 final readonly class TakeWording implements Operation
 {
-    public function __construct(private Section $then)
-    {
-    }
+    public function __construct(private Section $then) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -27,7 +25,11 @@ final readonly class TakeWording implements Operation
             return $outcome;
         }
 
-        return new Applied($outcome->document->withSection($outcome->document->section($this->then->id)->withHeading($this->then->heading)));
+        return new Applied(
+            $outcome->document->withSection(
+                $outcome->document->section($this->then->id)->withHeading($this->then->heading),
+            ),
+        );
     }
 
     public function restsOn(): Basis
@@ -37,6 +39,6 @@ final readonly class TakeWording implements Operation
 
     public function describe(Document $before): string
     {
-        return 'Brought back earlier words of '.Described::section($before, $this->then->id);
+        return 'Brought back earlier words of ' . Described::section($before, $this->then->id);
     }
 }

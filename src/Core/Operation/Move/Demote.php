@@ -18,9 +18,7 @@ use Stemmata\Core\Outline\SectionId;
 final readonly class Demote implements Operation
 {
     /** @param list<SectionId> $sections */
-    public function __construct(private array $sections, private Extent $extent)
-    {
-    }
+    public function __construct(private array $sections, private Extent $extent) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -29,7 +27,7 @@ final readonly class Demote implements Operation
             return $picked;
         }
 
-        return ShiftLevel::of($document, $picked, static fn (): int => 1);
+        return ShiftLevel::of($document, $picked, static fn(): int => 1);
     }
 
     public function restsOn(): Basis
@@ -39,6 +37,6 @@ final readonly class Demote implements Operation
 
     public function describe(Document $before): string
     {
-        return 'Demoted '.Described::branches($before, $this->sections, $this->extent);
+        return 'Demoted ' . Described::branches($before, $this->sections, $this->extent);
     }
 }

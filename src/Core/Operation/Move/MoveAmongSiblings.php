@@ -20,9 +20,7 @@ use Stemmata\Core\Outline\SectionId;
 final readonly class MoveAmongSiblings implements Operation
 {
     /** @param list<SectionId> $sections */
-    public function __construct(private array $sections, private Direction $direction)
-    {
-    }
+    public function __construct(private array $sections, private Direction $direction) {}
 
     public function applyTo(Document $document): Applied|Refused
     {

@@ -19,7 +19,8 @@ use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\SectionId;
 
 /**
- * Moves sections before, after or inside another one. Each picked section takes the level of the landing place, and what
+ * Moves sections before, after or inside another one. Each picked section takes the level of the landing place, and
+ * what
  * is under it keeps its relation to it. Several picked ones land one after the other, in the order they stood in.
  */
 final readonly class MoveBranch implements Operation
@@ -30,8 +31,7 @@ final readonly class MoveBranch implements Operation
         private Landing $landing,
         private SectionId $target,
         private Extent $extent = Extent::Branch,
-    ) {
-    }
+    ) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -76,7 +76,12 @@ final readonly class MoveBranch implements Operation
             Landing::Inside => 'under',
         };
 
-        return sprintf('Moved %s %s %s', Described::branches($before, $this->sections, $this->extent), $where, Described::section($before, $this->target));
+        return sprintf(
+            'Moved %s %s %s',
+            Described::branches($before, $this->sections, $this->extent),
+            $where,
+            Described::section($before, $this->target),
+        );
     }
 
     private function moved(Document $document, Picked $picked): Applied|Refused

@@ -19,9 +19,7 @@ use Stemmata\Core\Outline\SectionId;
 final readonly class SetLevel implements Operation
 {
     /** @param list<SectionId> $sections */
-    public function __construct(private array $sections, private Level $level, private Extent $extent)
-    {
-    }
+    public function __construct(private array $sections, private Level $level, private Extent $extent) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -30,7 +28,11 @@ final readonly class SetLevel implements Operation
             return $picked;
         }
 
-        return ShiftLevel::of($document, $picked, fn (int $position): int => $this->level->value - $document->outline->levelAt($position)->value);
+        return ShiftLevel::of(
+            $document,
+            $picked,
+            fn(int $position): int => $this->level->value - $document->outline->levelAt($position)->value,
+        );
     }
 
     public function restsOn(): Basis
@@ -40,6 +42,10 @@ final readonly class SetLevel implements Operation
 
     public function describe(Document $before): string
     {
-        return sprintf('Set %s to level %d', Described::branches($before, $this->sections, $this->extent), $this->level->value);
+        return sprintf(
+            'Set %s to level %d',
+            Described::branches($before, $this->sections, $this->extent),
+            $this->level->value,
+        );
     }
 }

@@ -26,7 +26,9 @@ final class ShiftLevel
             $by = $shiftAt($from);
             $shifted = $outline->slice($from, $to)->findShifted($by);
             if (null === $shifted) {
-                return $by < 0 ? Refused::tooHigh($document->nameAt($from)) : Refused::tooDeep($document->nameAt($from));
+                return $by < 0
+                    ? Refused::tooHigh($document->nameAt($from))
+                    : Refused::tooDeep($document->nameAt($from));
             }
             $outline = $outline->spliced($from, $to, $shifted);
         }

@@ -17,7 +17,10 @@ use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\SectionId;
 
-/** Returns an offcut to the document: to a named place, where it takes the level of that place, or else to where it came from. */
+/**
+ * Returns an offcut to the document: to a named place, where it takes the level of that place, or else to where it came
+ * from.
+ */
 final readonly class BringBack implements Operation
 {
     /** @param int|null $at for a passage, the place in the target's text, as the editor counts; null for its end */
@@ -26,8 +29,7 @@ final readonly class BringBack implements Operation
         private Landing $landing = Landing::After,
         private ?SectionId $target = null,
         private ?int $at = null,
-    ) {
-    }
+    ) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -53,7 +55,7 @@ final readonly class BringBack implements Operation
             $run = $this->headed($run);
         }
         if (null === $run) {
-            return Refused::tooDeep('“'.$offcut->name.'”');
+            return Refused::tooDeep('“' . $offcut->name . '”');
         }
         $after = $document->withOutline($outline->spliced($position, $position, $run))->withoutOffcut($offcut->id);
 
@@ -83,7 +85,9 @@ final readonly class BringBack implements Operation
         $passage = $document->section($offcut->outline->idAt(0));
         $body = $section->body->cut(0, $at)->followedBy($passage->body)->followedBy($section->body->cut($at, $size));
 
-        return new Applied($document->withSection($section->withBody($body))->withoutSection($passage->id)->withoutOffcut($offcut->id));
+        return new Applied(
+            $document->withSection($section->withBody($body))->withoutSection($passage->id)->withoutOffcut($offcut->id),
+        );
     }
 
     /** Behind the section it stood behind; when that is gone too, at the end. */

@@ -28,8 +28,7 @@ final readonly class CutOut implements Operation
         private Extent $extent,
         private OffcutReason $reason,
         private IdSource $ids,
-    ) {
-    }
+    ) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -45,13 +44,17 @@ final readonly class CutOut implements Operation
             $offcuts[] = new Offcut(
                 $this->ids->next(),
                 $this->reason,
-                $document->outline->levelAt($from)->isOpening() ? 'Opening' : $headings[$from] ?? $document->sectionAt($from)->heading->plainText(),
+                $document->outline->levelAt($from)->isOpening()
+                    ? 'Opening'
+                    : $headings[$from] ?? $document->sectionAt($from)->heading->plainText(),
                 0 === $from ? null : $document->outline->idAt($from - 1),
                 $document->outline->slice($from, $to),
             );
         }
 
-        $after = $document->withOutline($document->outline->splicedAt($exchanges))->withOffcut(...array_reverse($offcuts));
+        $after = $document
+            ->withOutline($document->outline->splicedAt($exchanges))
+            ->withOffcut(...array_reverse($offcuts));
 
         return new Applied($after, FallenUnder::notices($document, $after));
     }
@@ -69,6 +72,6 @@ final readonly class CutOut implements Operation
             OffcutReason::MovedAway => 'Moved to another document: ',
         };
 
-        return $done.Described::branches($before, $this->sections, $this->extent);
+        return $done . Described::branches($before, $this->sections, $this->extent);
     }
 }

@@ -14,9 +14,7 @@ use Stemmata\Core\Outline\SectionId;
 /** Throws an offcut away for good: only undo brings it back. */
 final readonly class DiscardOffcut implements Operation
 {
-    public function __construct(private SectionId $offcut)
-    {
-    }
+    public function __construct(private SectionId $offcut) {}
 
     public function applyTo(Document $document): Applied|Refused
     {

@@ -19,7 +19,10 @@ use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Heading;
 
-/** Takes a passage out of a section and keeps it among the offcuts: a text without a heading, at the level of an opening. */
+/**
+ * Takes a passage out of a section and keeps it among the offcuts: a text without a heading, at the level of an
+ * opening.
+ */
 final readonly class SetTextAside implements Operation
 {
     private const MAX_NAME = 60;
@@ -28,9 +31,12 @@ final readonly class SetTextAside implements Operation
      * @param int $from where the passage begins: 0-based, as the editor counts, 0 to the body's size
      * @param int $to   where it ends, beyond `$from`
      */
-    public function __construct(private SectionId $section, private int $from, private int $to, private IdSource $ids)
-    {
-    }
+    public function __construct(
+        private SectionId $section,
+        private int $from,
+        private int $to,
+        private IdSource $ids,
+    ) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -50,14 +56,16 @@ final readonly class SetTextAside implements Operation
         $offcut = new Offcut(
             $this->ids->next(),
             OffcutReason::SetAside,
-            mb_strlen($name) > self::MAX_NAME ? rtrim(mb_substr($name, 0, self::MAX_NAME - 1)).'…' : $name,
+            mb_strlen($name) > self::MAX_NAME ? rtrim(mb_substr($name, 0, self::MAX_NAME - 1)) . '…' : $name,
             $this->section,
             Outline::of($kept->id, Level::Opening),
         );
 
-        return new Applied($document
-            ->withSection($section->withBody($section->body->without($this->from, $this->to)), $kept)
-            ->withOffcut($offcut));
+        return new Applied(
+            $document
+                ->withSection($section->withBody($section->body->without($this->from, $this->to)), $kept)
+                ->withOffcut($offcut),
+        );
     }
 
     public function restsOn(): Basis
@@ -67,6 +75,6 @@ final readonly class SetTextAside implements Operation
 
     public function describe(Document $before): string
     {
-        return 'Set a passage of '.Described::section($before, $this->section).' aside';
+        return 'Set a passage of ' . Described::section($before, $this->section) . ' aside';
     }
 }

@@ -12,6 +12,7 @@ final class BlockOf
 {
     public static function text(Node $node): bool
     {
-        return BodySchema::isBlock($node->type) && in_array(BodySchema::NODES[$node->type]['content'] ?? null, ['inline*', 'text*'], true);
+        return BodySchema::isBlock($node->type) &&
+            in_array(BodySchema::NODES[$node->type]['content'] ?? null, ['inline*', 'text*'], true);
     }
 }

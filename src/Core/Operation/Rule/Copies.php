@@ -14,7 +14,10 @@ use Stemmata\Core\Text\Heading;
 use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\PlacesLedTo;
 
-/** Sections made once more: links among them lead to the copies, bookmarks get names that are free, links elsewhere stay. */
+/**
+ * Sections made once more: links among them lead to the copies, bookmarks get names that are free, links elsewhere
+ * stay.
+ */
 final class Copies
 {
     /**
@@ -36,17 +39,30 @@ final class Copies
                 $nameById[$id] = $names->for($name);
             }
         }
-        $renew = static fn (Node $node): Node => self::renewed($node, $idByOld, $nameById);
+        $renew = static fn(Node $node): Node => self::renewed($node, $idByOld, $nameById);
 
-        return array_map(static function (Section $original, SectionId $newId) use ($renew): Section {
-            $references = References::in($original);
-            $copy = $original->copiedAs($newId);
+        return array_map(
+            static function (Section $original, SectionId $newId) use ($renew): Section {
+                $references = References::in($original);
+                $copy = $original->copiedAs($newId);
 
-            // A text that names and leads to nothing is the same text in the copy.
-            return [] === $references->bookmarks && [] === $references->links ? $copy : $copy
-                ->withHeading(Heading::ofInline(array_map(static fn (Node $node): Node => $node->mapped($renew), $original->heading->inline)))
-                ->withBody($original->body->mapped($renew));
-        }, $originals, $newIds);
+                // A text that names and leads to nothing is the same text in the copy.
+                return [] === $references->bookmarks && [] === $references->links
+                    ? $copy
+                    : $copy
+                        ->withHeading(
+                            Heading::ofInline(
+                                array_map(
+                                    static fn(Node $node): Node => $node->mapped($renew),
+                                    $original->heading->inline,
+                                ),
+                            ),
+                        )
+                        ->withBody($original->body->mapped($renew));
+            },
+            $originals,
+            $newIds,
+        );
     }
 
     /** @param list<Section> $copies */
@@ -70,13 +86,18 @@ final class Copies
         if ('bookmark' === $node->type) {
             $old = $node->textAttribute('id');
 
-            return $node->withAttributes(['id' => $idByOld[$old] ?? $old, 'name' => $nameById[$old] ?? $node->textAttribute('name')]);
+            return $node->withAttributes([
+                'id' => $idByOld[$old] ?? $old,
+                'name' => $nameById[$old] ?? $node->textAttribute('name'),
+            ]);
         }
 
         return PlacesLedTo::led($node, static function (string $target) use ($idByOld): string {
             $inner = LinkTarget::findInnerId($target);
 
-            return null === $inner || !isset($idByOld[$inner]) ? $target : str_replace($inner, $idByOld[$inner], $target);
+            return null === $inner || !isset($idByOld[$inner])
+                ? $target
+                : str_replace($inner, $idByOld[$inner], $target);
         });
     }
 }

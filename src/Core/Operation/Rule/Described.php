@@ -20,12 +20,17 @@ final class Described
         }
         [$from, $to] = $picked->runs[0];
         $name = $document->nameAt($from);
-        $more = array_sum(array_map(static fn (array $run): int => $run[1] - $run[0], $picked->runs)) - 1;
+        $more = array_sum(array_map(static fn(array $run): int => $run[1] - $run[0], $picked->runs)) - 1;
 
         return match (true) {
             0 === $more && $to < $document->outline->branchEnd($from) => sprintf('the heading %s alone', $name),
             0 === $more => $name,
-            1 === count($picked->runs) => sprintf('%s with %s %s under it', $name, number_format($more), 1 === $more ? 'section' : 'sections'),
+            1 === count($picked->runs) => sprintf(
+                '%s with %s %s under it',
+                $name,
+                number_format($more),
+                1 === $more ? 'section' : 'sections',
+            ),
             default => sprintf('%s and %s more', $name, number_format($more)),
         };
     }

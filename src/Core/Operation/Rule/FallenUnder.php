@@ -30,7 +30,13 @@ final class FallenUnder
     {
         $near = self::nearAChange($before->outline, $after->outline);
         $was = self::positions($before->outline, $near);
-        $is = self::positions($after->outline, array_diff_key($near, array_fill_keys(array_map(static fn (SectionId $id): string => $id->value, $meant), true)));
+        $is = self::positions(
+            $after->outline,
+            array_diff_key(
+                $near,
+                array_fill_keys(array_map(static fn(SectionId $id): string => $id->value, $meant), true),
+            ),
+        );
         asort($is);
         $fallen = [];
         foreach ($is as $id => $position) {
@@ -51,8 +57,10 @@ final class FallenUnder
     }
 
     /**
-     * The sections that can have come under another heading: those that were taken out or put in, and those that follow them
-     * until one stands as high as the highest of them. Whatever comes later has its heading after the change, and so has
+     * The sections that can have come under another heading: those that were taken out or put in, and those that follow
+     * them
+     * until one stands as high as the highest of them. Whatever comes later has its heading after the change, and so
+     * has
      * what moved together with it.
      *
      * @return array<string, true> by id
@@ -63,10 +71,12 @@ final class FallenUnder
         $edits = OutlineEdit::between($before, $after);
         foreach ($edits as $edit) {
             $before = $edit->appliedTo($before);
-            $highest = (int) min([9, ...str_split($edit->removed->levels.$edit->inserted->levels)]);
+            $highest = (int) min([9, ...str_split($edit->removed->levels . $edit->inserted->levels)]);
             $behind = $edit->at + $edit->inserted->count();
             $end = $behind + strspn($before->levels, substr('0123456789', $highest + 1), $behind);
-            $put = self::hasMovedWhole($edit->inserted, $edits) ? self::withoutHeading($edit->inserted) : $edit->inserted->ids();
+            $put = self::hasMovedWhole($edit->inserted, $edits)
+                ? self::withoutHeading($edit->inserted)
+                : $edit->inserted->ids();
             foreach ([...$put, ...$before->slice($behind, $end)->ids()] as $id) {
                 $near[$id->value] = true;
             }
@@ -117,7 +127,10 @@ final class FallenUnder
         if (count($ids) > self::MANY) {
             return array_intersect_key($outline->positions(), $ids);
         }
-        $positions = array_map(static fn (int|string $id): ?int => $outline->findPosition(SectionId::fromString((string) $id)), array_keys($ids));
+        $positions = array_map(
+            static fn(int|string $id): ?int => $outline->findPosition(SectionId::fromString((string) $id)),
+            array_keys($ids),
+        );
 
         return array_filter(array_combine(array_keys($ids), $positions), is_int(...));
     }
@@ -142,9 +155,12 @@ final class FallenUnder
             $after->nameAt($after->outline->positionOf(SectionId::fromString($fallen[0]))),
             0 === $more ? '' : sprintf(' and %s more', number_format($more)),
             0 === $more ? 'stands' : 'stand',
-            null === $parent ? 'at the top, under no heading' : 'under '.$after->section($parent)->name(),
+            null === $parent ? 'at the top, under no heading' : 'under ' . $after->section($parent)->name(),
         );
 
-        return new Notice(mb_strtoupper(mb_substr($sentence, 0, 1)).mb_substr($sentence, 1), array_slice($fallen, 0, self::MOST_NAMED));
+        return new Notice(
+            mb_strtoupper(mb_substr($sentence, 0, 1)) . mb_substr($sentence, 1),
+            array_slice($fallen, 0, self::MOST_NAMED),
+        );
     }
 }

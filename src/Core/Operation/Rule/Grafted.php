@@ -17,9 +17,7 @@ use Stemmata\Core\Text\Node;
 final readonly class Grafted
 {
     /** @param list<Section> $sections */
-    private function __construct(public Outline $outline, public array $sections)
-    {
-    }
+    private function __construct(public Outline $outline, public array $sections) {}
 
     /**
      * @param Outline       $outline of the sections, without an opening
@@ -47,12 +45,28 @@ final readonly class Grafted
     public static function withFreeNames(Document $document, array $sections): array
     {
         $names = new FreeNames($document);
-        $rename = static fn (Node $node): Node => 'bookmark' === $node->type
-            ? $node->withAttributes(['id' => $node->textAttribute('id'), 'name' => $names->for($node->textAttribute('name'))])
+        $rename = static fn(Node $node): Node => 'bookmark' === $node->type
+            ? $node->withAttributes([
+                'id' => $node->textAttribute('id'),
+                'name' => $names->for($node->textAttribute('name')),
+            ])
             : $node;
 
-        return array_map(static fn (Section $section): Section => [] === References::in($section)->bookmarks ? $section : $section
-            ->withHeading(Heading::ofInline(array_map(static fn (Node $node): Node => $node->mapped($rename), $section->heading->inline)))
-            ->withBody(Body::of(array_map(static fn (Node $block): Node => $block->mapped($rename), $section->body->blocks))), $sections);
+        return array_map(
+            static fn(Section $section): Section => [] === References::in($section)->bookmarks
+                ? $section
+                : $section
+                    ->withHeading(
+                        Heading::ofInline(
+                            array_map(static fn(Node $node): Node => $node->mapped($rename), $section->heading->inline),
+                        ),
+                    )
+                    ->withBody(
+                        Body::of(
+                            array_map(static fn(Node $block): Node => $block->mapped($rename), $section->body->blocks),
+                        ),
+                    ),
+            $sections,
+        );
     }
 }

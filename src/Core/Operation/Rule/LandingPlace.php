@@ -9,12 +9,12 @@ use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\SectionId;
 
-/** A gap in an outline and the level that a branch takes there: the one rule for moving, inserting and bringing back. */
+/**
+ * A gap in an outline and the level that a branch takes there: the one rule for moving, inserting and bringing back.
+ */
 final readonly class LandingPlace
 {
-    private function __construct(public int $position, public Level $level)
-    {
-    }
+    private function __construct(public int $position, public Level $level) {}
 
     public static function in(Outline $outline, Landing $landing, SectionId $target): self|Refused
     {

@@ -15,9 +15,7 @@ final readonly class Picked
     private const MANY = 30;
 
     /** @param list<array{int, int}> $runs from and to (exclusive) */
-    private function __construct(public array $runs)
-    {
-    }
+    private function __construct(public array $runs) {}
 
     /** @param list<SectionId> $sections */
     public static function in(Outline $outline, array $sections, Extent $extent): self|Refused
@@ -47,7 +45,7 @@ final readonly class Picked
     /** @return list<SectionId> the first section of each run */
     public function heads(Outline $outline): array
     {
-        return array_map(static fn (array $run): SectionId => $outline->idAt($run[0]), $this->runs);
+        return array_map(static fn(array $run): SectionId => $outline->idAt($run[0]), $this->runs);
     }
 
     public function covers(int $position): bool

@@ -13,8 +13,8 @@ final class SpentOpening
     /** @param Section $kept what is left of the section at the position */
     public static function is(Document $document, int $position, Section $kept): bool
     {
-        return $document->outline->levelAt($position)->isOpening()
-            && $kept == Section::blank($kept->id)
-            && !$document->isLinkedTo($kept->id);
+        return $document->outline->levelAt($position)->isOpening() &&
+            $kept == Section::blank($kept->id) &&
+            !$document->isLinkedTo($kept->id);
     }
 }

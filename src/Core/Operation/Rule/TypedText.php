@@ -22,6 +22,8 @@ final class TypedText
             return $document->withSection($section);
         }
 
-        return $document->withPictures($apart->pictures)->withSection($section->withHeading(Heading::ofInline($heading))->withBody(Body::of($blocks)));
+        return $document
+            ->withPictures($apart->pictures)
+            ->withSection($section->withHeading(Heading::ofInline($heading))->withBody(Body::of($blocks)));
     }
 }

@@ -24,9 +24,7 @@ use Stemmata\Core\Outline\SectionId;
 final readonly class Duplicate implements Operation
 {
     /** @param list<SectionId> $sections */
-    public function __construct(private array $sections, private Extent $extent, private IdSource $ids)
-    {
-    }
+    public function __construct(private array $sections, private Extent $extent, private IdSource $ids) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -43,7 +41,7 @@ final readonly class Duplicate implements Operation
         foreach ($picked->runs as [$from, $to]) {
             $run = $document->outline->slice($from, $to);
             $originals = array_map($document->section(...), $run->ids());
-            $newIds = array_map(fn (): SectionId => $this->ids->next(), $originals);
+            $newIds = array_map(fn(): SectionId => $this->ids->next(), $originals);
             $made = Copies::of($originals, $newIds, $into, $this->ids);
             $exchanges[] = [$to, $to, $run->withIds($newIds)];
             array_push($copies, ...$made);
@@ -63,6 +61,6 @@ final readonly class Duplicate implements Operation
 
     public function describe(Document $before): string
     {
-        return 'Duplicated '.Described::branches($before, $this->sections, $this->extent);
+        return 'Duplicated ' . Described::branches($before, $this->sections, $this->extent);
     }
 }

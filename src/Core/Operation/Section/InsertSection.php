@@ -25,8 +25,7 @@ final readonly class InsertSection implements Operation
         private Heading $heading,
         private Landing $landing = Landing::After,
         private ?SectionId $target = null,
-    ) {
-    }
+    ) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -44,9 +43,11 @@ final readonly class InsertSection implements Operation
             [$position, $level] = [$place->position, $place->level];
         }
 
-        return new Applied($document
-            ->withSection(Section::blank($this->newId)->withHeading($this->heading))
-            ->withOutline($outline->spliced($position, $position, Outline::of($this->newId, $level))));
+        return new Applied(
+            $document
+                ->withSection(Section::blank($this->newId)->withHeading($this->heading))
+                ->withOutline($outline->spliced($position, $position, Outline::of($this->newId, $level))),
+        );
     }
 
     public function restsOn(): Basis

@@ -33,9 +33,11 @@ use Stemmata\Core\Text\Node;
 final readonly class JoinWithAbove implements Operation
 {
     /** @param SectionId $newId for the offcut that keeps the heading */
-    public function __construct(private SectionId $section, private HeadingAfterJoin $heading, private SectionId $newId)
-    {
-    }
+    public function __construct(
+        private SectionId $section,
+        private HeadingAfterJoin $heading,
+        private SectionId $newId,
+    ) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -47,7 +49,9 @@ final readonly class JoinWithAbove implements Operation
             return Refused::nothingAbove();
         }
         if (0 === $position) {
-            return HeadingAfterJoin::Paragraph === $this->heading ? self::applied($document, $this->asOpening($document)) : Refused::nothingAbove();
+            return HeadingAfterJoin::Paragraph === $this->heading
+                ? self::applied($document, $this->asOpening($document))
+                : Refused::nothingAbove();
         }
 
         return self::applied($document, $this->joined($document, $position));
@@ -85,7 +89,7 @@ final readonly class JoinWithAbove implements Operation
         $target = ($above->target ?? 0) + ($section->target ?? 0);
         $grown = $above
             ->withBody($above->body->followedBy($this->joinedText($document, $section)))
-            ->withAim(trim($above->aim.' '.$section->aim))
+            ->withAim(trim($above->aim . ' ' . $section->aim))
             ->withTarget(0 === $target ? null : $target);
         $after = $document
             ->withSection($grown)
@@ -97,13 +101,15 @@ final readonly class JoinWithAbove implements Operation
 
         return $after
             ->withSection(Section::blank($this->newId)->withHeading($section->heading))
-            ->withOffcut(new Offcut(
-                $this->newId,
-                OffcutReason::Deleted,
-                $section->heading->plainText(),
-                $above->id,
-                Outline::of($this->newId, $document->outline->levelAt($position)),
-            ));
+            ->withOffcut(
+                new Offcut(
+                    $this->newId,
+                    OffcutReason::Deleted,
+                    $section->heading->plainText(),
+                    $above->id,
+                    Outline::of($this->newId, $document->outline->levelAt($position)),
+                ),
+            );
     }
 
     private function joinedText(Document $document, Section $section): Body

@@ -23,15 +23,14 @@ use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\UniformMarks;
 
 /**
- * Turns paragraphs and lists of a section into headings; the text after each goes with it. Each item of a list becomes a
+ * Turns paragraphs and lists of a section into headings; the text after each goes with it. Each item of a list becomes
+ * a
  * heading, items within items one level below; what else an item holds is its text.
  */
 final readonly class MakeHeading implements Operation
 {
     /** @param non-empty-array<int, Level> $levels by the paragraph's or list's place in the body, from 0 */
-    public function __construct(private SectionId $section, private array $levels, private IdSource $ids)
-    {
-    }
+    public function __construct(private SectionId $section, private array $levels, private IdSource $ids) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -56,7 +55,9 @@ final readonly class MakeHeading implements Operation
         $after = $document->withSection($kept, ...array_column($new, 1));
         $isSpent = SpentOpening::is($document, $position, $kept);
         $after = $isSpent ? $after->withoutSection($kept->id) : $after;
-        $after = $after->withOutline($document->outline->spliced($isSpent ? $position : $position + 1, $position + 1, $entries));
+        $after = $after->withOutline(
+            $document->outline->spliced($isSpent ? $position : $position + 1, $position + 1, $entries),
+        );
 
         return new Applied($after, FallenUnder::notices($document, $after));
     }
@@ -71,10 +72,25 @@ final readonly class MakeHeading implements Operation
         $count = 0;
         foreach (array_keys($this->levels) as $index) {
             $block = $before->section($this->section)->body->blocks[$index] ?? null;
-            $count += null === $block ? 0 : max(1, count(array_filter([...$block->walk()], static fn (Node $node): bool => 'listItem' === $node->type)));
+            $count +=
+                null === $block
+                    ? 0
+                    : max(
+                        1,
+                        count(
+                            array_filter(
+                                [...$block->walk()],
+                                static fn(Node $node): bool => 'listItem' === $node->type,
+                            ),
+                        ),
+                    );
         }
 
-        return sprintf('Made %s in %s', 1 === $count ? 'a heading' : $count.' headings', Described::section($before, $this->section));
+        return sprintf(
+            'Made %s in %s',
+            1 === $count ? 'a heading' : $count . ' headings',
+            Described::section($before, $this->section),
+        );
     }
 
     private function refusal(Section $section): ?Refused
@@ -105,16 +121,21 @@ final readonly class MakeHeading implements Operation
         $pieces = [];
         foreach (array_slice($blocks, min(array_keys($this->levels)), null, true) as $index => $block) {
             $level = $this->levels[$index] ?? null;
-            array_push($pieces, ...match (true) {
-                null === $level => [$block],
-                'paragraph' === $block->type => [[$level->value, $block->content]],
-                default => self::ofItems($block, $level->value),
-            });
+            array_push(
+                $pieces,
+                ...match (true) {
+                    null === $level => [$block],
+                    'paragraph' === $block->type => [[$level->value, $block->content]],
+                    default => self::ofItems($block, $level->value),
+                },
+            );
         }
         $sections = [];
         foreach ($pieces as $piece) {
             if ($piece instanceof Node) {
-                [$level, $last] = array_pop($sections) ?? throw new \LogicException('A text cannot come before the heading it goes with.');
+                [$level, $last] =
+                    array_pop($sections) ??
+                    throw new \LogicException('A text cannot come before the heading it goes with.');
                 $sections[] = [$level, $last->withBody($last->body->followedBy(Body::of([$piece])))];
                 continue;
             }
@@ -122,7 +143,10 @@ final readonly class MakeHeading implements Operation
             if ($level > 9) {
                 return null;
             }
-            $sections[] = [Level::from($level), Section::blank($this->ids->next())->withHeading(Heading::ofInline(UniformMarks::without($inline)))];
+            $sections[] = [
+                Level::from($level),
+                Section::blank($this->ids->next())->withHeading(Heading::ofInline(UniformMarks::without($inline))),
+            ];
         }
 
         return $sections;
@@ -135,7 +159,7 @@ final readonly class MakeHeading implements Operation
         foreach ($list->content as $item) {
             $pieces[] = [$level, $item->content[0]->content];
             foreach (array_slice($item->content, 1) as $part) {
-                array_push($pieces, ...(str_ends_with($part->type, 'List') ? self::ofItems($part, $level + 1) : [$part]));
+                array_push($pieces, ...str_ends_with($part->type, 'List') ? self::ofItems($part, $level + 1) : [$part]);
             }
         }
 

@@ -29,8 +29,10 @@ use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\UniformMarks;
 
 /**
- * Cuts the text of sections into sections of the same level, by a rule. A line that is a heading by the rule becomes one;
- * where the rule only says where to cut, the parts are named after the section and counted. Lines of stars that go are kept
+ * Cuts the text of sections into sections of the same level, by a rule. A line that is a heading by the rule becomes
+ * one;
+ * where the rule only says where to cut, the parts are named after the section and counted. Lines of stars that go are
+ * kept
  * among the offcuts.
  */
 final readonly class SplitByRule implements Operation
@@ -39,9 +41,12 @@ final readonly class SplitByRule implements Operation
      * @param list<SectionId> $sections
      * @param int             $words    for SplitRule::Words, from 50 to 100,000
      */
-    public function __construct(private array $sections, private SplitRule $rule, private int $words, private IdSource $ids)
-    {
-    }
+    public function __construct(
+        private array $sections,
+        private SplitRule $rule,
+        private int $words,
+        private IdSource $ids,
+    ) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -72,7 +77,7 @@ final readonly class SplitByRule implements Operation
 
     public function describe(Document $before): string
     {
-        return 'Split '.Described::sections($before, $this->sections).' by rule';
+        return 'Split ' . Described::sections($before, $this->sections) . ' by rule';
     }
 
     private function cut(Document $document, int $position): Document
@@ -95,8 +100,12 @@ final readonly class SplitByRule implements Operation
             $new[] = $made;
         }
         $isSpent = SpentOpening::is($document, $position, $section->withBody(Body::of($kept)));
-        $after = $isSpent ? $document->withoutSection($section->id) : $document->withSection($section->withBody(Body::of($kept)));
-        $after = $after->withSection(...$new)->withOutline($document->outline->spliced($isSpent ? $position : $position + 1, $position + 1, $entries));
+        $after = $isSpent
+            ? $document->withoutSection($section->id)
+            : $document->withSection($section->withBody(Body::of($kept)));
+        $after = $after
+            ->withSection(...$new)
+            ->withOutline($document->outline->spliced($isSpent ? $position : $position + 1, $position + 1, $entries));
 
         return [] === $gone ? $after : $this->withOffcut($after, $gone, $section);
     }
@@ -104,17 +113,22 @@ final readonly class SplitByRule implements Operation
     /**
      * @param list<Node> $blocks
      *
-     * @return array{list<Node>, list<array{int, Heading|null, list<Node>}>, list<Node>} what stays; depth, heading and text of each part; what goes
+     * @return array{list<Node>, list<array{int, Heading|null, list<Node>}>, list<Node>} what stays; depth,
+     *     heading and text of each part; what goes
      */
     private function atLines(array $blocks): array
     {
-        $lines = array_filter(array_map(fn (Node $block): ?Line => $this->findLine($block), $blocks));
+        $lines = array_filter(array_map(fn(Node $block): ?Line => $this->findLine($block), $blocks));
         $ranking = LevelRanking::of(array_values($lines));
         $starts = array_keys($lines);
         $parts = [];
         foreach ($starts as $nth => $start) {
             $end = $starts[$nth + 1] ?? count($blocks);
-            $parts[] = [$ranking->levelOf($lines[$start]) - 1, Heading::ofInline(UniformMarks::without($blocks[$start]->content)), array_slice($blocks, $start + 1, $end - $start - 1)];
+            $parts[] = [
+                $ranking->levelOf($lines[$start]) - 1,
+                Heading::ofInline(UniformMarks::without($blocks[$start]->content)),
+                array_slice($blocks, $start + 1, $end - $start - 1),
+            ];
         }
 
         return [array_slice($blocks, 0, $starts[0] ?? count($blocks)), $parts, []];
@@ -150,7 +164,7 @@ final readonly class SplitByRule implements Operation
             }
             $chunks[] = [];
         }
-        $filled = array_values(array_filter($chunks, static fn (array $chunk): bool => [] !== $chunk));
+        $filled = array_values(array_filter($chunks, static fn(array $chunk): bool => [] !== $chunk));
 
         return count($filled) < 2 ? [$blocks, [], []] : [$filled[0], self::unnamed(array_slice($filled, 1)), $gone];
     }
@@ -161,7 +175,10 @@ final readonly class SplitByRule implements Operation
             return 'pageBreak' === $block->type;
         }
 
-        return 'separator' === $block->type || ('paragraph' === $block->type && 1 === preg_match('/\A[\s*_~#•·\-–—⁂❦]+\z/u', $block->plainText()) && '' !== trim($block->plainText()));
+        return 'separator' === $block->type ||
+            ('paragraph' === $block->type &&
+                1 === preg_match('/\A[\s*_~#•·\-–—⁂❦]+\z/u', $block->plainText()) &&
+                '' !== trim($block->plainText()));
     }
 
     /**
@@ -195,12 +212,16 @@ final readonly class SplitByRule implements Operation
      */
     private static function unnamed(array $chunks): array
     {
-        return array_map(static fn (array $chunk): array => [0, null, $chunk], $chunks);
+        return array_map(static fn(array $chunk): array => [0, null, $chunk], $chunks);
     }
 
     private static function counted(Section $section, int $number): Heading
     {
-        return Heading::plain($section->heading->isEmpty() ? 'Part '.$number : sprintf('%s, part %d', $section->heading->plainText(), $number));
+        return Heading::plain(
+            $section->heading->isEmpty()
+                ? 'Part ' . $number
+                : sprintf('%s, part %d', $section->heading->plainText(), $number),
+        );
     }
 
     /** @param list<Node> $gone */
@@ -209,6 +230,16 @@ final readonly class SplitByRule implements Operation
         $offcut = new Section($this->ids->next(), Heading::none(), Body::of($gone));
         $stays = $document->outline->has($from->id) ? $from->id : null;
 
-        return $document->withSection($offcut)->withOffcut(new Offcut($offcut->id, OffcutReason::Deleted, 'Separator lines', $stays, Outline::of($offcut->id, Level::One)));
+        return $document
+            ->withSection($offcut)
+            ->withOffcut(
+                new Offcut(
+                    $offcut->id,
+                    OffcutReason::Deleted,
+                    'Separator lines',
+                    $stays,
+                    Outline::of($offcut->id, Level::One),
+                ),
+            );
     }
 }

@@ -35,8 +35,7 @@ final readonly class SplitSection implements Operation
         private int $from,
         private int $to,
         private SectionId $newId,
-    ) {
-    }
+    ) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -73,7 +72,7 @@ final readonly class SplitSection implements Operation
 
     public function describe(Document $before): string
     {
-        return 'Split '.Described::section($before, $this->section);
+        return 'Split ' . Described::section($before, $this->section);
     }
 
     /** @return Heading|null null when the words lie in more than one paragraph */
@@ -96,12 +95,17 @@ final readonly class SplitSection implements Operation
     {
         $first = $body->blocks[0] ?? null;
         $run = $first?->content[0] ?? null;
-        if (null === $first || null === $run || !$run->isText() || in_array($first->type, ['codeBlock', 'calculation'], true)) {
+        if (
+            null === $first ||
+            null === $run ||
+            !$run->isText() ||
+            in_array($first->type, ['codeBlock', 'calculation'], true)
+        ) {
             return $body;
         }
         $text = ltrim($run->text, ' ');
-        $rest = [...('' === $text ? [] : [Node::text($text, $run->marks)]), ...array_slice($first->content, 1)];
+        $rest = [...'' === $text ? [] : [Node::text($text, $run->marks)], ...array_slice($first->content, 1)];
 
-        return Body::of([...([] === $rest ? [] : [$first->withContent($rest)]), ...array_slice($body->blocks, 1)]);
+        return Body::of([...[] === $rest ? [] : [$first->withContent($rest)], ...array_slice($body->blocks, 1)]);
     }
 }

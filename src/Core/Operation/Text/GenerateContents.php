@@ -28,8 +28,7 @@ final readonly class GenerateContents implements Operation
         private bool $numbers,
         private string $title,
         private ?int $block = null,
-    ) {
-    }
+    ) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -60,6 +59,6 @@ final readonly class GenerateContents implements Operation
 
     public function describe(Document $before): string
     {
-        return 'Made contents in '.Described::section($before, $this->section);
+        return 'Made contents in ' . Described::section($before, $this->section);
     }
 }

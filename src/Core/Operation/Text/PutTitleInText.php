@@ -20,9 +20,7 @@ use Stemmata\Core\Text\Node;
 final readonly class PutTitleInText implements Operation
 {
     /** @param SectionId $opening for the opening, where there is none yet */
-    public function __construct(private TitlePart $part, private SectionId $opening)
-    {
-    }
+    public function __construct(private TitlePart $part, private SectionId $opening) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -34,9 +32,15 @@ final readonly class PutTitleInText implements Operation
         $opening = $outline->hasOpening() ? $document->sectionAt(0) : Section::blank($this->opening);
         $after = $document
             ->withTitleBlock($this->part->in($document->titleBlock, ''))
-            ->withSection($opening->withBody(Body::of([Node::paragraph([Node::text($words)]), ...$opening->body->blocks])));
+            ->withSection(
+                $opening->withBody(Body::of([Node::paragraph([Node::text($words)]), ...$opening->body->blocks])),
+            );
 
-        return new Applied($outline->hasOpening() ? $after : $after->withOutline(Outline::of($opening->id, Level::Opening)->followedBy($outline)));
+        return new Applied(
+            $outline->hasOpening()
+                ? $after
+                : $after->withOutline(Outline::of($opening->id, Level::Opening)->followedBy($outline)),
+        );
     }
 
     public function restsOn(): Basis

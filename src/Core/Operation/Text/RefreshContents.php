@@ -17,9 +17,7 @@ use Stemmata\Core\Text\Node;
 /** Brings the contents in a section's text up to date. */
 final readonly class RefreshContents implements Operation
 {
-    public function __construct(private SectionId $section)
-    {
-    }
+    public function __construct(private SectionId $section) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -34,7 +32,14 @@ final readonly class RefreshContents implements Operation
             }
             $found = true;
 
-            return $node->withAttributes([...$node->attributes, 'lines' => ContentsLines::of($document, ContentsLines::level($node, 'from'), ContentsLines::level($node, 'to'))]);
+            return $node->withAttributes([
+                ...$node->attributes,
+                'lines' => ContentsLines::of(
+                    $document,
+                    ContentsLines::level($node, 'from'),
+                    ContentsLines::level($node, 'to'),
+                ),
+            ]);
         });
 
         return $found ? new Applied($document->withSection($section->withBody($body))) : Refused::nothingToRefresh();
@@ -47,6 +52,6 @@ final readonly class RefreshContents implements Operation
 
     public function describe(Document $before): string
     {
-        return 'Refreshed the contents in '.Described::section($before, $this->section);
+        return 'Refreshed the contents in ' . Described::section($before, $this->section);
     }
 }

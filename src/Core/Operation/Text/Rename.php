@@ -18,10 +18,10 @@ use Stemmata\Core\Text\Heading;
 /** Gives a section another heading. Links to it hold, for they know its id. */
 final readonly class Rename implements Operation
 {
-    /** @param bool $isTyped whether it was written in the text itself, as a part of writing on, and not given as a name */
-    public function __construct(public SectionId $section, private Heading $heading, public bool $isTyped = false)
-    {
-    }
+    /**
+     * @param bool $isTyped whether it was written in the text itself, as a part of writing on, and not given as a name
+     */
+    public function __construct(public SectionId $section, private Heading $heading, public bool $isTyped = false) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -45,7 +45,9 @@ final readonly class Rename implements Operation
     public function describe(Document $before): string
     {
         if ($this->isTyped) {
-            return $this->heading->isEmpty() ? 'Emptied the heading '.Described::section($before, $this->section) : sprintf('Wrote the heading “%s”', $this->heading->plainText());
+            return $this->heading->isEmpty()
+                ? 'Emptied the heading ' . Described::section($before, $this->section)
+                : sprintf('Wrote the heading “%s”', $this->heading->plainText());
         }
 
         return sprintf('Renamed %s to “%s”', Described::section($before, $this->section), $this->heading->plainText());

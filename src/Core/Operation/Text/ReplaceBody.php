@@ -18,9 +18,7 @@ use Stemmata\Core\Text\Body;
 /** Typing: the text under a heading as it reads now. */
 final readonly class ReplaceBody implements Operation
 {
-    public function __construct(public SectionId $section, private Body $body)
-    {
-    }
+    public function __construct(public SectionId $section, private Body $body) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -39,6 +37,6 @@ final readonly class ReplaceBody implements Operation
 
     public function describe(Document $before): string
     {
-        return 'Wrote in '.Described::section($before, $this->section);
+        return 'Wrote in ' . Described::section($before, $this->section);
     }
 }

@@ -26,9 +26,12 @@ final readonly class TakeAsTitle implements Operation
      * @param int       $block   the paragraph's place in the body, from 0
      * @param SectionId $offcut  for what was there before
      */
-    public function __construct(private SectionId $section, private int $block, private TitlePart $part, private SectionId $offcut)
-    {
-    }
+    public function __construct(
+        private SectionId $section,
+        private int $block,
+        private TitlePart $part,
+        private SectionId $offcut,
+    ) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -54,10 +57,14 @@ final readonly class TakeAsTitle implements Operation
         $kept = $section->withBody(Body::of($rest));
         // An opening that held nothing else has done its work.
         $isSpent = SpentOpening::is($document, $position, $kept) && $document->outline->count() > 1;
-        $after = ($isSpent ? $document->withoutSection($kept->id)->withOutline($document->outline->without($position, $position + 1)) : $document->withSection($kept))
-            ->withTitleBlock($this->part->in($document->titleBlock, $words));
+        $after = ($isSpent
+            ? $document->withoutSection($kept->id)->withOutline($document->outline->without($position, $position + 1))
+            : $document->withSection($kept)
+        )->withTitleBlock($this->part->in($document->titleBlock, $words));
 
-        return new Applied('' === trim($before) ? $after : $this->withOffcut($after, $before, $isSpent ? null : $section->id));
+        return new Applied(
+            '' === trim($before) ? $after : $this->withOffcut($after, $before, $isSpent ? null : $section->id),
+        );
     }
 
     public function restsOn(): Basis
@@ -74,6 +81,14 @@ final readonly class TakeAsTitle implements Operation
     {
         return $document
             ->withSection(Section::blank($this->offcut)->withHeading(Heading::plain($words)))
-            ->withOffcut(new Offcut($this->offcut, OffcutReason::Deleted, $words, $after, Outline::of($this->offcut, Level::One)));
+            ->withOffcut(
+                new Offcut(
+                    $this->offcut,
+                    OffcutReason::Deleted,
+                    $words,
+                    $after,
+                    Outline::of($this->offcut, Level::One),
+                ),
+            );
     }
 }

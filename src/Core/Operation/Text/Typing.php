@@ -17,7 +17,9 @@ final class Typing
         if ($operation instanceof Batch) {
             $sections = array_map(self::findSection(...), $operation->operations);
 
-            return in_array(null, $sections, true) || 1 !== count(array_unique(array_column($sections, 'value'))) ? null : $sections[0];
+            return in_array(null, $sections, true) || 1 !== count(array_unique(array_column($sections, 'value')))
+                ? null
+                : $sections[0];
         }
 
         return match (true) {

@@ -13,9 +13,7 @@ final readonly class Fields
     private const MAX_TEXT_BYTES = 8192;
 
     /** @param array<mixed> $json */
-    public function __construct(private array $json)
-    {
-    }
+    public function __construct(private array $json) {}
 
     public function has(string $field): bool
     {
@@ -75,7 +73,9 @@ final readonly class Fields
     public function sections(): array
     {
         return array_map(
-            static fn (mixed $id): SectionId => is_string($id) ? SectionId::fromString($id) : throw InvalidOperation::field('sections', 'a list of section ids'),
+            static fn(mixed $id): SectionId => is_string($id)
+                ? SectionId::fromString($id)
+                : throw InvalidOperation::field('sections', 'a list of section ids'),
             $this->list('sections'),
         );
     }
@@ -84,11 +84,15 @@ final readonly class Fields
     public function integers(string $field): array
     {
         $integers = array_map(
-            static fn (mixed $value): int => is_int($value) ? $value : throw InvalidOperation::field($field, 'a list of whole numbers'),
+            static fn(mixed $value): int => is_int($value)
+                ? $value
+                : throw InvalidOperation::field($field, 'a list of whole numbers'),
             $this->list($field),
         );
 
-        return [] === $integers ? throw InvalidOperation::field($field, 'a list of at least one whole number') : $integers;
+        return [] === $integers
+            ? throw InvalidOperation::field($field, 'a list of at least one whole number')
+            : $integers;
     }
 
     /** @return list<mixed> */
@@ -114,8 +118,8 @@ final readonly class Fields
         }
         $value = $this->raw($field);
         $case = is_string($value) ? $enum::tryFrom($value) : null;
-        $allowed = array_map(static fn (\BackedEnum $each): string => '“'.$each->value.'”', $enum::cases());
+        $allowed = array_map(static fn(\BackedEnum $each): string => '“' . $each->value . '”', $enum::cases());
 
-        return $case ?? throw InvalidOperation::field($field, 'one of '.implode(', ', $allowed));
+        return $case ?? throw InvalidOperation::field($field, 'one of ' . implode(', ', $allowed));
     }
 }

@@ -12,7 +12,8 @@ use Stemmata\Core\Operation\Section\SplitRule;
 use Stemmata\Core\Operation\Text\TitlePart;
 
 /**
- * The names by which operations travel, and the fields of each; OperationReader makes the operations. The description of
+ * The names by which operations travel, and the fields of each; OperationReader makes the operations. The description
+ * of
  * the HTTP interface is made from this table, so that TypeScript checks each call.
  *
  * A field's kind is one of those of KINDS or an enum whose values it takes; one with `?` before it may be left out.
@@ -29,16 +30,17 @@ final class OperationFields
         'boolean' => 'true or false',
         'heading' => 'plain words, or inline parts as the editor keeps them',
         'body' => 'blocks as the editor keeps them',
-        'lines' => 'paragraphs that become headings, each with its section, its place among the blocks from 0 on, and its level',
+        'lines' =>
+            'paragraphs that become headings, each with its section, its place among the blocks from 0 on, and its level',
         'numbering' => 'a numbering scheme; null for none',
         'operations' => 'operations that are done together or not at all, none of them a batch',
     ];
 
     public const OF = [
-        'promote' => ['sections' => 'ids', 'extent' => '?'.Extent::class],
-        'demote' => ['sections' => 'ids', 'extent' => '?'.Extent::class],
-        'set-level' => ['sections' => 'ids', 'level' => 'integer', 'extent' => '?'.Extent::class],
-        'move' => ['sections' => 'ids', 'landing' => Landing::class, 'target' => 'id', 'extent' => '?'.Extent::class],
+        'promote' => ['sections' => 'ids', 'extent' => '?' . Extent::class],
+        'demote' => ['sections' => 'ids', 'extent' => '?' . Extent::class],
+        'set-level' => ['sections' => 'ids', 'level' => 'integer', 'extent' => '?' . Extent::class],
+        'move' => ['sections' => 'ids', 'landing' => Landing::class, 'target' => 'id', 'extent' => '?' . Extent::class],
         'move-up' => ['sections' => 'ids'],
         'move-down' => ['sections' => 'ids'],
         'split' => ['section' => 'id', 'from' => 'integer', 'to' => '?integer'],
@@ -49,18 +51,40 @@ final class OperationFields
         'put-title-in-text' => ['part' => TitlePart::class],
         'split-by-rule' => ['sections' => 'ids', 'rule' => SplitRule::class, 'words' => '?integer'],
         'use-numbering' => ['numbering' => 'numbering'],
-        'insert' => ['heading' => '?text', 'landing' => '?'.Landing::class, 'target' => '?id'],
+        'insert' => ['heading' => '?text', 'landing' => '?' . Landing::class, 'target' => '?id'],
         'rename' => ['section' => 'id', 'heading' => 'heading'],
         'replace-body' => ['section' => 'id', 'body' => 'body'],
-        'duplicate' => ['sections' => 'ids', 'extent' => '?'.Extent::class],
-        'delete' => ['sections' => 'ids', 'extent' => '?'.Extent::class],
-        'set-aside' => ['sections' => 'ids', 'extent' => '?'.Extent::class],
-        'bring-back' => ['offcut' => 'id', 'landing' => '?'.Landing::class, 'target' => '?id', 'at' => '?integer'],
+        'duplicate' => ['sections' => 'ids', 'extent' => '?' . Extent::class],
+        'delete' => ['sections' => 'ids', 'extent' => '?' . Extent::class],
+        'set-aside' => ['sections' => 'ids', 'extent' => '?' . Extent::class],
+        'bring-back' => ['offcut' => 'id', 'landing' => '?' . Landing::class, 'target' => '?id', 'at' => '?integer'],
         'set-text-aside' => ['section' => 'id', 'from' => 'integer', 'to' => 'integer'],
         'discard' => ['offcut' => 'id'],
-        'describe-section' => ['sections' => 'ids', 'aim' => '?text', 'target' => '?integer', 'marker' => '?'.Marker::class, 'numbered' => '?boolean', 'appendix' => '?boolean', 'inContents' => '?boolean'],
-        'describe-document' => ['title' => '?text', 'subtitle' => '?text', 'author' => '?text', 'guidingStatement' => '?text', 'target' => '?integer', 'language' => '?text'],
-        'generate-contents' => ['section' => 'id', 'from' => 'integer', 'to' => 'integer', 'numbers' => '?boolean', 'title' => '?text', 'block' => '?integer'],
+        'describe-section' => [
+            'sections' => 'ids',
+            'aim' => '?text',
+            'target' => '?integer',
+            'marker' => '?' . Marker::class,
+            'numbered' => '?boolean',
+            'appendix' => '?boolean',
+            'inContents' => '?boolean',
+        ],
+        'describe-document' => [
+            'title' => '?text',
+            'subtitle' => '?text',
+            'author' => '?text',
+            'guidingStatement' => '?text',
+            'target' => '?integer',
+            'language' => '?text',
+        ],
+        'generate-contents' => [
+            'section' => 'id',
+            'from' => 'integer',
+            'to' => 'integer',
+            'numbers' => '?boolean',
+            'title' => '?text',
+            'block' => '?integer',
+        ],
         'refresh-contents' => ['section' => 'id'],
         'batch' => ['operations' => 'operations'],
     ];

@@ -54,9 +54,7 @@ final readonly class OperationReader
     /** Lines made headings at once; a long imported book has some thousands. */
     private const MAX_LINES = 20_000;
 
-    public function __construct(private IdSource $ids)
-    {
-    }
+    public function __construct(private IdSource $ids) {}
 
     /**
      * @param array<mixed> $json `{"name": …, …}`
@@ -71,26 +69,69 @@ final readonly class OperationReader
         return match ($name) {
             'promote' => new Promote($fields->sections(), self::extent($fields)),
             'demote' => new Demote($fields->sections(), self::extent($fields)),
-            'set-level' => new SetLevel($fields->sections(), Level::ofHeading($fields->integer('level')), self::extent($fields)),
-            'move' => new MoveBranch($fields->sections(), $fields->oneOf('landing', Landing::class), $fields->section('target'), self::extent($fields)),
+            'set-level' => new SetLevel(
+                $fields->sections(),
+                Level::ofHeading($fields->integer('level')),
+                self::extent($fields),
+            ),
+            'move' => new MoveBranch(
+                $fields->sections(),
+                $fields->oneOf('landing', Landing::class),
+                $fields->section('target'),
+                self::extent($fields),
+            ),
             'move-up' => new MoveAmongSiblings($fields->sections(), Direction::Up),
             'move-down' => new MoveAmongSiblings($fields->sections(), Direction::Down),
-            'split' => new SplitSection($fields->section('section'), $fields->integer('from'), $fields->findInteger('to') ?? $fields->integer('from'), $this->ids->next()),
-            'join' => new JoinWithAbove($fields->section('section'), $fields->oneOf('heading', HeadingAfterJoin::class), $this->ids->next()),
+            'split' => new SplitSection(
+                $fields->section('section'),
+                $fields->integer('from'),
+                $fields->findInteger('to') ?? $fields->integer('from'),
+                $this->ids->next(),
+            ),
+            'join' => new JoinWithAbove(
+                $fields->section('section'),
+                $fields->oneOf('heading', HeadingAfterJoin::class),
+                $this->ids->next(),
+            ),
             'make-heading' => $this->makeHeading($fields),
             'make-headings' => $this->makeHeadings($fields),
-            'take-as-title' => new TakeAsTitle($fields->section('section'), $fields->integer('block'), $fields->oneOf('part', TitlePart::class), $this->ids->next()),
+            'take-as-title' => new TakeAsTitle(
+                $fields->section('section'),
+                $fields->integer('block'),
+                $fields->oneOf('part', TitlePart::class),
+                $this->ids->next(),
+            ),
             'put-title-in-text' => new PutTitleInText($fields->oneOf('part', TitlePart::class), $this->ids->next()),
-            'split-by-rule' => new SplitByRule($fields->sections(), $fields->oneOf('rule', SplitRule::class), $fields->findInteger('words') ?? 1000, $this->ids),
+            'split-by-rule' => new SplitByRule(
+                $fields->sections(),
+                $fields->oneOf('rule', SplitRule::class),
+                $fields->findInteger('words') ?? 1000,
+                $this->ids,
+            ),
             'use-numbering' => new UseNumbering(Scheme::fromJson($fields->raw('numbering'))),
-            'insert' => new InsertSection($this->ids->next(), Heading::plain($fields->findText('heading') ?? ''), $fields->oneOf('landing', Landing::class, Landing::After), $fields->findSection('target')),
+            'insert' => new InsertSection(
+                $this->ids->next(),
+                Heading::plain($fields->findText('heading') ?? ''),
+                $fields->oneOf('landing', Landing::class, Landing::After),
+                $fields->findSection('target'),
+            ),
             'rename' => self::rename($fields),
             'replace-body' => new ReplaceBody($fields->section('section'), Body::fromJson($fields->raw('body'))),
             'duplicate' => new Duplicate($fields->sections(), self::extent($fields), $this->ids),
             'delete' => new CutOut($fields->sections(), self::extent($fields), OffcutReason::Deleted, $this->ids),
             'set-aside' => new CutOut($fields->sections(), self::extent($fields), OffcutReason::SetAside, $this->ids),
-            'bring-back' => new BringBack($fields->section('offcut'), $fields->oneOf('landing', Landing::class, Landing::After), $fields->findSection('target'), $fields->findInteger('at')),
-            'set-text-aside' => new SetTextAside($fields->section('section'), $fields->integer('from'), $fields->integer('to'), $this->ids),
+            'bring-back' => new BringBack(
+                $fields->section('offcut'),
+                $fields->oneOf('landing', Landing::class, Landing::After),
+                $fields->findSection('target'),
+                $fields->findInteger('at'),
+            ),
+            'set-text-aside' => new SetTextAside(
+                $fields->section('section'),
+                $fields->integer('from'),
+                $fields->integer('to'),
+                $this->ids,
+            ),
             'discard' => new DiscardOffcut($fields->section('offcut')),
             'describe-section' => self::describeSection($fields),
             'describe-document' => self::describeDocument($fields),
@@ -106,12 +147,19 @@ final readonly class OperationReader
         return $fields->oneOf('extent', Extent::class, Extent::Branch);
     }
 
-    /** A heading typed in the text comes as the editor keeps it; one given as a name, as plain words that the text has yet to show. */
+    /**
+     * A heading typed in the text comes as the editor keeps it; one given as a name, as plain words that the text has
+     * yet to show.
+     */
     private static function rename(Fields $fields): Rename
     {
         $isTyped = is_array($fields->raw('heading'));
 
-        return new Rename($fields->section('section'), $isTyped ? Heading::fromJson($fields->raw('heading')) : Heading::plain($fields->text('heading')), $isTyped);
+        return new Rename(
+            $fields->section('section'),
+            $isTyped ? Heading::fromJson($fields->raw('heading')) : Heading::plain($fields->text('heading')),
+            $isTyped,
+        );
     }
 
     private function makeHeading(Fields $fields): MakeHeading
@@ -121,7 +169,11 @@ final readonly class OperationReader
             throw InvalidOperation::tooMany(self::MAX_BATCH);
         }
 
-        return new MakeHeading($fields->section('section'), array_fill_keys($blocks, Level::ofHeading($fields->integer('level'))), $this->ids);
+        return new MakeHeading(
+            $fields->section('section'),
+            array_fill_keys($blocks, Level::ofHeading($fields->integer('level'))),
+            $this->ids,
+        );
     }
 
     /** `lines`: a list of `{section, block, level}`, in any order. */
@@ -131,7 +183,9 @@ final readonly class OperationReader
         $count = 0;
         foreach ($fields->list('lines') as $json) {
             $line = new Fields(is_array($json) ? $json : throw InvalidOperation::field('lines', 'a list of objects'));
-            $bySection[$line->section('section')->value][$line->integer('block')] = Level::ofHeading($line->integer('level'));
+            $bySection[$line->section('section')->value][$line->integer('block')] = Level::ofHeading(
+                $line->integer('level'),
+            );
             ++$count;
         }
         if ($count > self::MAX_LINES) {
@@ -142,7 +196,9 @@ final readonly class OperationReader
             $steps[] = new MakeHeading(SectionId::fromString($section), $levels, $this->ids);
         }
 
-        return [] === $steps ? throw InvalidOperation::field('lines', 'a list of at least one object') : new MakeHeadings($steps, $count);
+        return [] === $steps
+            ? throw InvalidOperation::field('lines', 'a list of at least one object')
+            : new MakeHeadings($steps, $count);
     }
 
     private static function describeSection(Fields $fields): DescribeSection
@@ -189,10 +245,14 @@ final readonly class OperationReader
             throw InvalidOperation::tooMany(self::MAX_BATCH);
         }
         $read = array_map(
-            fn (mixed $each): Operation => is_array($each) && 'batch' !== ($each['name'] ?? null) ? $this->read($each) : throw InvalidOperation::field('operations', 'a list of operations, none of them a batch'),
+            fn(mixed $each): Operation => is_array($each) && 'batch' !== ($each['name'] ?? null)
+                ? $this->read($each)
+                : throw InvalidOperation::field('operations', 'a list of operations, none of them a batch'),
             $operations,
         );
 
-        return [] === $read ? throw InvalidOperation::field('operations', 'a list of at least one operation') : new Batch($read);
+        return [] === $read
+            ? throw InvalidOperation::field('operations', 'a list of at least one operation')
+            : new Batch($read);
     }
 }

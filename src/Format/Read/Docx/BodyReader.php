@@ -91,7 +91,13 @@ final class BodyReader
             return;
         }
         $gallery = Xml::value(Xml::child(Xml::child($control, 'sdtPr'), 'docPartObj'), 'docPartGallery') ?? '';
-        if (1 === preg_match('/\A(?:Table of (?:Contents|Figures|Tables)|Tables of Contents|Bibliographies? Index)\z/i', $gallery)) {
+        if (
+            1 ===
+            preg_match(
+                '/\A(?:Table of (?:Contents|Figures|Tables)|Tables of Contents|Bibliographies? Index)\z/i',
+                $gallery,
+            )
+        ) {
             $this->contentsLeftOut();
             $this->inContents = false;
 
@@ -106,14 +112,27 @@ final class BodyReader
     /** Contents that we wrote ourselves say in a tag what they are made of; their lines are collected anew. */
     private static function findContents(\DOMElement $control): ?Node
     {
-        if (1 !== preg_match('/\Acontents ([1-9])-([1-9])( numbers)?\z/', Xml::value(Xml::child($control, 'sdtPr'), 'tag') ?? '', $made)) {
+        if (
+            1 !==
+            preg_match(
+                '/\Acontents ([1-9])-([1-9])( numbers)?\z/',
+                Xml::value(Xml::child($control, 'sdtPr'), 'tag') ?? '',
+                $made,
+            )
+        ) {
             return null;
         }
         $content = Xml::child($control, 'sdtContent');
         $first = null === $content ? null : Xml::child($content, 'p');
         $isTitle = 'TOCHeading' === Xml::value(Xml::child($first, 'pPr'), 'pStyle');
 
-        return new Node('contents', ['title' => $isTitle ? mb_strcut($first->textContent ?? '', 0, 4096) : '', 'from' => (int) $made[1], 'to' => max((int) $made[1], (int) $made[2]), 'numbers' => isset($made[3]), 'lines' => []]);
+        return new Node('contents', [
+            'title' => $isTitle ? mb_strcut($first->textContent ?? '', 0, 4096) : '',
+            'from' => (int) $made[1],
+            'to' => max((int) $made[1], (int) $made[2]),
+            'numbers' => isset($made[3]),
+            'lines' => [],
+        ]);
     }
 
     private function contentsLeftOut(): void
@@ -138,7 +157,11 @@ final class BodyReader
             return;
         }
         $line = $this->lines->line($paragraph, $style, null !== $level, $style->isQuotation() || $style->isCaption());
-        if (null !== $level && $line->isBlank() && (null !== Xml::child($paragraph, 'del') || null !== Xml::child($paragraph, 'moveFrom'))) {
+        if (
+            null !== $level &&
+            $line->isBlank() &&
+            (null !== Xml::child($paragraph, 'del') || null !== Xml::child($paragraph, 'moveFrom'))
+        ) {
             // Its words were deleted, with a record of it; what is left is no heading.
             return;
         }
@@ -159,7 +182,10 @@ final class BodyReader
             $this->heading($line, $style, $level, $this->isTakenOut($level, $named, $direct) ? Outline::UNNUMBERED : 0);
         }
         $this->read($line->boxes);
-        if (null !== Xml::child($properties, 'sectPr') && 'continuous' !== Xml::value(Xml::child($properties, 'sectPr'), 'type')) {
+        if (
+            null !== Xml::child($properties, 'sectPr') &&
+            'continuous' !== Xml::value(Xml::child($properties, 'sectPr'), 'type')
+        ) {
             $this->pageBreak();
         }
     }
@@ -170,7 +196,8 @@ final class BodyReader
         if ($level <= $this->unnumberedLevel) {
             $this->unnumberedLevel = self::NO_LEVEL;
         }
-        $isTakenOut = '0' === $direct->numId && $this->numbering->has($named->numId) && $level <= $this->unnumberedLevel;
+        $isTakenOut =
+            '0' === $direct->numId && $this->numbering->has($named->numId) && $level <= $this->unnumberedLevel;
         if ($isTakenOut) {
             $this->unnumberedLevel = $level;
         }
@@ -190,7 +217,7 @@ final class BodyReader
         if (count($line->parts) > 1 && $line->isBlank()) {
             return;
         }
-        $pictures = array_values(array_filter($inline, static fn (Node $node): bool => 'image' === $node->type));
+        $pictures = array_values(array_filter($inline, static fn(Node $node): bool => 'image' === $node->type));
         if ([] !== $pictures && '' === trim(Node::plainTextOf($inline))) {
             $this->text($line, $style, false);
 
@@ -201,7 +228,12 @@ final class BodyReader
             $this->numbering->next($style->numId, $style->numLevel ?? 0);
             $printed = $this->numbering->printed($style->numId, $style->numLevel ?? 0);
         }
-        $words = array_map(static fn (Node $node): Node => $node->isText() ? Node::text(strtr($node->text, "\t", ' '), $node->marks) : $node, UniformMarks::without($inline));
+        $words = array_map(
+            static fn(Node $node): Node => $node->isText()
+                ? Node::text(strtr($node->text, "\t", ' '), $node->marks)
+                : $node,
+            UniformMarks::without($inline),
+        );
         if (null !== TypedNumber::find(Node::plainTextOf($words))) {
             $flags = 0;
         }
@@ -227,13 +259,13 @@ final class BodyReader
     private function textBetweenBreaks(array $inline, ParagraphStyle $style, Line $line, bool $staysWithNext): void
     {
         $words = trim(Node::plainTextOf($inline));
-        $bookmarks = array_values(array_filter($inline, static fn (Node $node): bool => 'bookmark' === $node->type));
+        $bookmarks = array_values(array_filter($inline, static fn(Node $node): bool => 'bookmark' === $node->type));
         if ('' !== $words && $this->builder->isEmpty() && $this->titleLines->take($words, $style)) {
             $this->flow->bookmarksForNext($bookmarks);
 
             return;
         }
-        $pictures = array_values(array_filter($inline, static fn (Node $node): bool => 'image' === $node->type));
+        $pictures = array_values(array_filter($inline, static fn(Node $node): bool => 'image' === $node->type));
         if ('' === $words && [] !== $pictures) {
             $this->flow->bookmarksForNext($bookmarks);
             foreach ($pictures as $picture) {
@@ -258,7 +290,11 @@ final class BodyReader
 
             return;
         }
-        if (!$isBlankLine && '' === $words && [] === array_filter($inline, static fn (Node $node): bool => 'bookmark' !== $node->type && !$node->isText())) {
+        if (
+            !$isBlankLine &&
+            '' === $words &&
+            [] === array_filter($inline, static fn(Node $node): bool => 'bookmark' !== $node->type && !$node->isText())
+        ) {
             // A blank line between paragraphs is a look; its bookmarks move on to what follows.
             $this->flow->bookmarksForNext($bookmarks);
 
@@ -273,11 +309,21 @@ final class BodyReader
             $this->flow->caption($inline, $staysWithNext);
         } elseif ($this->numbering->has($style->numId) && null !== $style->numId) {
             $depth = $style->numLevel ?? 0;
-            if ($this->numbering->isContinuation($style->numId, $depth) && $this->flow->itemGoesOn($depth, Node::paragraph($inline))) {
+            if (
+                $this->numbering->isContinuation($style->numId, $depth) &&
+                $this->flow->itemGoesOn($depth, Node::paragraph($inline))
+            ) {
                 return;
             }
             $number = $this->numbering->next($style->numId, $depth);
-            $this->flow->item($style->numId, $depth, $this->numbering->isOrdered($style->numId, $depth), $number, [Node::paragraph($inline)], $style->isQuotation());
+            $this->flow->item(
+                $style->numId,
+                $depth,
+                $this->numbering->isOrdered($style->numId, $depth),
+                $number,
+                [Node::paragraph($inline)],
+                $style->isQuotation(),
+            );
         } elseif ($style->isQuotation()) {
             $this->flow->quoted(Node::paragraph($inline));
         } else {
@@ -313,7 +359,12 @@ final class BodyReader
         }
         $caption = Xml::value(Xml::child($table, 'tblPr'), 'tblCaption') ?? '';
 
-        return [] === $rows ? Node::paragraph([]) : new Node('table', content: [new Node('caption', content: '' === $caption ? [] : [Node::text($caption)]), ...$rows]);
+        return [] === $rows
+            ? Node::paragraph([])
+            : new Node(
+                'table',
+                content: [new Node('caption', content: '' === $caption ? [] : [Node::text($caption)]), ...$rows],
+            );
     }
 
     /** @return list<Node> */
@@ -321,7 +372,7 @@ final class BodyReader
     {
         $cells = [];
         foreach (Xml::children($row) as $cell) {
-            if ('sdt' === $cell->localName && null !== $content = Xml::child($cell, 'sdtContent')) {
+            if ('sdt' === $cell->localName && null !== ($content = Xml::child($cell, 'sdtContent'))) {
                 array_push($cells, ...$this->cells($content, $isHeader));
             }
             if ('tc' !== $cell->localName) {
@@ -335,13 +386,19 @@ final class BodyReader
             [$inline, $align, $isHeading] = $this->cellText($cell);
             $cells[] = new Node('tableCell', ['header' => $isHeader || $isHeading, 'align' => $align], $inline);
             // What a wide cell covers is empty, so that the words after it stay in their columns.
-            array_push($cells, ...array_fill(0, $columns - 1, new Node('tableCell', ['header' => $isHeader, 'align' => $align])));
+            array_push(
+                $cells,
+                ...array_fill(0, $columns - 1, new Node('tableCell', ['header' => $isHeader, 'align' => $align])),
+            );
         }
 
         return $cells;
     }
 
-    /** @return array{list<Node>, string|null, bool} the paragraphs of a cell as lines, how they are set, and whether they are of a heading of the table */
+    /**
+     * @return array{list<Node>, string|null, bool} the paragraphs of a cell as lines, how they are set,
+     *     and whether they are of a heading of the table
+     */
     private function cellText(\DOMElement $cell): array
     {
         $inline = [];
@@ -350,16 +407,30 @@ final class BodyReader
         foreach (Xml::children($cell) as $part) {
             if ('tbl' === $part->localName) {
                 $this->builder->note(ImportNote::TableInTable);
-                $lines = array_map(static fn (Node $row): string => implode(' | ', array_map(static fn (Node $inner): string => $inner->plainText(), $row->content)), array_slice($this->table($part)->content, 1));
+                $lines = array_map(
+                    static fn(Node $row): string => implode(
+                        ' | ',
+                        array_map(static fn(Node $inner): string => $inner->plainText(), $row->content),
+                    ),
+                    array_slice($this->table($part)->content, 1),
+                );
                 $words = [] === $lines ? [] : [Node::text(implode("\u{2028}", $lines))];
             } elseif ('p' === $part->localName) {
-                $style = $this->styles->paragraph(Xml::value(Xml::child($part, 'pPr'), 'pStyle'))->with(Properties::of(Xml::child($part, 'pPr'), null));
+                $style = $this->styles
+                    ->paragraph(Xml::value(Xml::child($part, 'pPr'), 'pStyle'))
+                    ->with(Properties::of(Xml::child($part, 'pPr'), null));
                 if (null !== $style->findHeadingLevel()) {
                     $this->builder->note(ImportNote::HeadingInTable);
                 }
                 $words = $this->lines->line($part, $style)->inline();
                 // Left is what most programs say of most words, so only ours is meant.
-                $align ??= in_array($style->align, $style->isTableText() ? ['left', 'center', 'right'] : ['center', 'right'], true) ? $style->align : null;
+                $align ??= in_array(
+                    $style->align,
+                    $style->isTableText() ? ['left', 'center', 'right'] : ['center', 'right'],
+                    true,
+                )
+                    ? $style->align
+                    : null;
                 $isHeading = $isHeading || $style->isTableHeading();
             } else {
                 continue;

@@ -20,9 +20,7 @@ use Stemmata\Format\Read\ReadResult;
 /** Reads Office Open XML text documents (ECMA-376), the body as a stream. */
 final readonly class DocxReader implements DocumentReader
 {
-    public function __construct(private IdSource $ids)
-    {
-    }
+    public function __construct(private IdSource $ids) {}
 
     public function endings(): array
     {
@@ -40,16 +38,25 @@ final readonly class DocxReader implements DocumentReader
         $root = Relations::read($package->find('_rels/.rels'), '');
         $main = $root->findPartOfType('officeDocument') ?? 'word/document.xml';
         $folder = str_contains($main, '/') ? substr($main, 0, (int) strrpos($main, '/') + 1) : '';
-        $relations = Relations::read($package->find($folder.'_rels/'.basename($main).'.rels'), $folder);
-        $part = static fn (string $type, string $default): ?string => $package->find($relations->findPartOfType($type) ?? $folder.$default);
+        $relations = Relations::read($package->find($folder . '_rels/' . basename($main) . '.rels'), $folder);
+        $part = static fn(string $type, string $default): ?string => $package->find(
+            $relations->findPartOfType($type) ?? $folder . $default,
+        );
         $styles = Styles::read($part('styles', 'styles.xml'));
         $builder = new DocumentBuilder($this->ids);
         $pictures = new PackagePictures($builder, $package);
         $lines = new LineReader($builder, $styles, $relations, $pictures, new Fields());
         foreach (['footnote' => 'footnotes', 'endnote' => 'endnotes'] as $kind => $name) {
-            $file = $relations->findPartOfType($name) ?? $folder.$name.'.xml';
-            $ownRelations = Relations::read($package->find($folder.'_rels/'.basename($file).'.rels'), $folder);
-            $this->readNotes($package->find($file), $kind, $builder, $lines, new LineReader($builder, $styles, $ownRelations, $pictures, new Fields()), $styles);
+            $file = $relations->findPartOfType($name) ?? $folder . $name . '.xml';
+            $ownRelations = Relations::read($package->find($folder . '_rels/' . basename($file) . '.rels'), $folder);
+            $this->readNotes(
+                $package->find($file),
+                $kind,
+                $builder,
+                $lines,
+                new LineReader($builder, $styles, $ownRelations, $pictures, new Fields()),
+                $styles,
+            );
         }
         $body = new BodyReader($builder, $styles, ListNumbering::read($part('numbering', 'numbering.xml')), $lines);
         $body->read(XmlPart::childrenOf($package->fileOf($main), 'body'));
@@ -58,23 +65,43 @@ final readonly class DocxReader implements DocumentReader
         return $builder->finished($this->titleBlock($package, $root, $body, $styles));
     }
 
-    private function readNotes(?string $xml, string $kind, DocumentBuilder $builder, LineReader $lines, LineReader $noteLines, Styles $styles): void
-    {
+    private function readNotes(
+        ?string $xml,
+        string $kind,
+        DocumentBuilder $builder,
+        LineReader $lines,
+        LineReader $noteLines,
+        Styles $styles,
+    ): void {
         $root = null === $xml ? null : XmlPart::small($xml)->documentElement;
         foreach (null === $root ? [] : Xml::children($root) as $note) {
-            if (in_array(Xml::attribute($note, 'type'), ['separator', 'continuationSeparator', 'continuationNotice'], true)) {
+            if (
+                in_array(
+                    Xml::attribute($note, 'type'),
+                    ['separator', 'continuationSeparator', 'continuationNotice'],
+                    true,
+                )
+            ) {
                 continue;
             }
             $words = [];
             foreach (Xml::children($note) as $paragraph) {
-                $inline = 'p' === $paragraph->localName ? array_values(array_filter($noteLines->line($paragraph, $styles->paragraph(null))->inline(), static fn (Node $node): bool => $node->isText())) : [];
+                $inline =
+                    'p' === $paragraph->localName
+                        ? array_values(
+                            array_filter(
+                                $noteLines->line($paragraph, $styles->paragraph(null))->inline(),
+                                static fn(Node $node): bool => $node->isText(),
+                            ),
+                        )
+                        : [];
                 if ([] !== $words && [] !== $inline) {
                     $builder->note(ImportNote::NoteFlattened);
                     $words[] = Node::text(' ');
                 }
                 $words = [...$words, ...$inline];
             }
-            $lines->keepNote($kind.'Reference', Xml::attribute($note, 'id') ?? '', self::trimmed($words));
+            $lines->keepNote($kind . 'Reference', Xml::attribute($note, 'id') ?? '', self::trimmed($words));
         }
     }
 
@@ -89,7 +116,10 @@ final readonly class DocxReader implements DocumentReader
     {
         if ([] !== $words) {
             $first = ltrim($words[0]->text);
-            $words = '' === $first ? array_slice($words, 1) : [Node::text($first, $words[0]->marks), ...array_slice($words, 1)];
+            $words =
+                '' === $first
+                    ? array_slice($words, 1)
+                    : [Node::text($first, $words[0]->marks), ...array_slice($words, 1)];
         }
 
         return $words;
@@ -99,7 +129,11 @@ final readonly class DocxReader implements DocumentReader
     {
         $core = $package->find($root->findPartOfType('core-properties') ?? 'docProps/core.xml');
         $properties = null === $core ? null : XmlPart::small($core)->documentElement;
-        $said = static fn (string $name): string => mb_strcut(trim((string) preg_replace('/\s+/u', ' ', Xml::child($properties, $name)->textContent ?? '')), 0, 2000);
+        $said = static fn(string $name): string => mb_strcut(
+            trim((string) preg_replace('/\s+/u', ' ', Xml::child($properties, $name)->textContent ?? '')),
+            0,
+            2000,
+        );
 
         return new TitleBlock(
             mb_strcut($body->titleLines->title ?? $said('title'), 0, 2000),

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read\Docx;
 
-/** The fields that are open at a place in the text (ECMA-376-1, 17.16): instruction first, then what it came to. They may run over paragraphs and nest. */
+/**
+ * The fields that are open at a place in the text (ECMA-376-1, 17.16): instruction first, then what it came to. They
+ * may run over paragraphs and nest.
+ */
 final class Fields
 {
     /** @var list<array{string, bool}> instruction, and whether its result has begun */
@@ -19,7 +22,7 @@ final class Fields
     {
         $field = array_pop($this->open);
         if (null !== $field) {
-            $this->open[] = [$field[0].$words, $field[1]];
+            $this->open[] = [$field[0] . $words, $field[1]];
         }
     }
 
@@ -72,12 +75,21 @@ final class Fields
 
     public static function targetOf(string $instruction): ?string
     {
-        if (1 === preg_match('/\A\s*HYPERLINK\s+(?:"([^"]*)"|(?!\\\\)(\S+))?\s*(?:.*?\\\\l\s+"?([^"\s]+)"?)?/i', $instruction, $match)) {
-            $address = ($match[1] ?? '') ?: ($match[2] ?? '');
+        if (
+            1 ===
+            preg_match(
+                '/\A\s*HYPERLINK\s+(?:"([^"]*)"|(?!\\\\)(\S+))?\s*(?:.*?\\\\l\s+"?([^"\s]+)"?)?/i',
+                $instruction,
+                $match,
+            )
+        ) {
+            $address = $match[1] ?? '' ?: $match[2] ?? '';
 
-            return '' === ($match[3] ?? '') ? ('' === $address ? null : $address) : $address.'#'.$match[3];
+            return '' === ($match[3] ?? '') ? ('' === $address ? null : $address) : $address . '#' . $match[3];
         }
 
-        return 1 === preg_match('/\A\s*(?:REF|PAGEREF|NOTEREF)\s+"?([^"\s\\\\]+)/i', $instruction, $match) ? '#'.$match[1] : null;
+        return 1 === preg_match('/\A\s*(?:REF|PAGEREF|NOTEREF)\s+"?([^"\s\\\\]+)/i', $instruction, $match)
+            ? '#' . $match[1]
+            : null;
     }
 }

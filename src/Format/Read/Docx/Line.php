@@ -15,9 +15,13 @@ final readonly class Line
      * @param int|null                   $size    of its letters, in half points; the smallest where they differ
      * @param list<\DOMElement>          $boxes   paragraphs of text boxes
      */
-    public function __construct(public array $parts, public array $anchors, public ?int $size, public array $boxes, public bool $isContents)
-    {
-    }
+    public function __construct(
+        public array $parts,
+        public array $anchors,
+        public ?int $size,
+        public array $boxes,
+        public bool $isContents,
+    ) {}
 
     /** @return list<Node> */
     public function inline(): array
@@ -27,6 +31,11 @@ final readonly class Line
 
     public function isBlank(): bool
     {
-        return '' === trim(Node::plainTextOf($this->inline())) && [] === array_filter($this->inline(), static fn (Node $node): bool => in_array($node->type, ['image', 'footnote'], true));
+        return '' === trim(Node::plainTextOf($this->inline())) &&
+            [] ===
+                array_filter(
+                    $this->inline(),
+                    static fn(Node $node): bool => in_array($node->type, ['image', 'footnote'], true),
+                );
     }
 }

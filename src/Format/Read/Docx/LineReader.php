@@ -42,18 +42,33 @@ final class LineReader
     /** @param list<Node> $words of a footnote or endnote, read beforehand */
     public function keepNote(string $kind, string $id, array $words): void
     {
-        $this->notes[$kind.' '.$id] = $words;
+        $this->notes[$kind . ' ' . $id] = $words;
     }
 
     /**
      * @param bool $isHeading names in it are the section's
      * @param bool $isOfKind  whether the style says what the paragraph is, so that its look is not read as emphasis
      */
-    public function line(\DOMElement $paragraph, ParagraphStyle $style, bool $isHeading = false, bool $isOfKind = false): Line
-    {
+    public function line(
+        \DOMElement $paragraph,
+        ParagraphStyle $style,
+        bool $isHeading = false,
+        bool $isOfKind = false,
+    ): Line {
         $this->run = new TextRun();
-        [$this->parts, $this->anchors, $this->boxes, $this->size, $this->metContents] = [[], [], [], null, $this->fields->isContents()];
-        $this->within($paragraph, $isHeading || $isOfKind ? new ParagraphStyle(size: $style->size) : $style, null, $isHeading);
+        [$this->parts, $this->anchors, $this->boxes, $this->size, $this->metContents] = [
+            [],
+            [],
+            [],
+            null,
+            $this->fields->isContents(),
+        ];
+        $this->within(
+            $paragraph,
+            $isHeading || $isOfKind ? new ParagraphStyle(size: $style->size) : $style,
+            null,
+            $isHeading,
+        );
         $this->parts[] = $this->run->finished();
 
         return new Line($this->parts, $this->anchors, $this->size ?? $style->size, $this->boxes, $this->metContents);
@@ -122,7 +137,10 @@ final class LineReader
     {
         $properties = Xml::child($run, 'rPr');
         $named = $this->styles->run(Xml::value($properties, 'rStyle'));
-        $style = null === $properties ? $paragraph : $paragraph->with($named ?? new ParagraphStyle())->with(Properties::of(null, $properties));
+        $style =
+            null === $properties
+                ? $paragraph
+                : $paragraph->with($named ?? new ParagraphStyle())->with(Properties::of(null, $properties));
         if (true === $style->hidden) {
             $this->builder->note(ImportNote::HiddenTextLeftOut);
 
@@ -139,7 +157,10 @@ final class LineReader
         }
     }
 
-    /** What we write as a link with a style that says more: a cross-reference, whose words are made anew, or a picture that lies elsewhere. */
+    /**
+     * What we write as a link with a style that says more: a cross-reference, whose words are made anew, or a picture
+     * that lies elsewhere.
+     */
     private function isOwnPart(\DOMElement $run, string $style, Mark $target): bool
     {
         if (null === Xml::child($run, 't') || $this->fields->isInstruction()) {
@@ -257,7 +278,10 @@ final class LineReader
             return;
         }
         // Programs name headings for themselves, so a name in one is the section's, unless we know whose it is.
-        if ($isHeading && (BookmarkMark::isHidden($name) || [] === array_filter($this->anchors, BookmarkMark::isOurSection(...)))) {
+        if (
+            $isHeading &&
+            (BookmarkMark::isHidden($name) || [] === array_filter($this->anchors, BookmarkMark::isOurSection(...)))
+        ) {
             $this->anchors[] = $name;
         } else {
             $this->run->part($this->builder->bookmark($name, BookmarkMark::isHidden($name)));
@@ -266,7 +290,7 @@ final class LineReader
 
     private function note(\DOMElement $reference): void
     {
-        $words = $this->notes[$reference->localName.' '.(Xml::attribute($reference, 'id') ?? '')] ?? null;
+        $words = $this->notes[$reference->localName . ' ' . (Xml::attribute($reference, 'id') ?? '')] ?? null;
         if (null !== $words) {
             $this->builder->noteReadBefore($words);
             $this->run->part(new Node('footnote', content: $words));
@@ -281,7 +305,9 @@ final class LineReader
             $this->builder->note(ImportNote::TextBoxInLine);
             array_push($this->boxes, ...iterator_to_array(Xml::children($box), false));
         }
-        $picture = Xml::descendant($drawing, 'svgBlip') ?? Xml::descendant($drawing, 'blip') ?? Xml::descendant($drawing, 'imagedata');
+        $picture =
+            Xml::descendant($drawing, 'svgBlip') ??
+            (Xml::descendant($drawing, 'blip') ?? Xml::descendant($drawing, 'imagedata'));
         if (null === $picture) {
             if (null === $box) {
                 $this->builder->note(ImportNote::ObjectLost);
@@ -290,9 +316,23 @@ final class LineReader
             return;
         }
         $properties = Xml::descendant($drawing, 'docPr');
-        $alt = Xml::attribute($properties, 'descr') ?: Xml::attribute($properties, 'title') ?: Xml::attribute(Xml::descendant($drawing, 'shape'), 'alt') ?: '';
-        $id = Xml::attribute($picture, 'embed') ?: Xml::attribute($picture, 'link') ?: Xml::attribute($picture, 'id') ?: '';
-        $this->run->part(new Node('image', ['src' => $this->pictures->source($this->relations, $id), 'alt' => mb_strcut(trim($alt), 0, 4096)], marks: array_values(array_filter($marks, static fn (Mark $mark): bool => 'link' === $mark->type))));
+        $alt =
+            Xml::attribute($properties, 'descr') ?:
+            Xml::attribute($properties, 'title') ?:
+            Xml::attribute(Xml::descendant($drawing, 'shape'), 'alt') ?:
+            '';
+        $id =
+            Xml::attribute($picture, 'embed') ?:
+            Xml::attribute($picture, 'link') ?:
+            Xml::attribute($picture, 'id') ?:
+            '';
+        $this->run->part(
+            new Node(
+                'image',
+                ['src' => $this->pictures->source($this->relations, $id), 'alt' => mb_strcut(trim($alt), 0, 4096)],
+                marks: array_values(array_filter($marks, static fn(Mark $mark): bool => 'link' === $mark->type)),
+            ),
+        );
     }
 
     private function formula(\DOMElement $formula, ParagraphStyle $style, ?Mark $link): void
@@ -312,7 +352,7 @@ final class LineReader
         $anchor = Xml::attribute($hyperlink, 'anchor') ?? '';
         $hint = Xml::attribute($hyperlink, 'tooltip');
 
-        return $this->checked($address.('' === $anchor ? '' : '#'.$anchor), $hint);
+        return $this->checked($address . ('' === $anchor ? '' : '#' . $anchor), $hint);
     }
 
     private function checked(string $address, ?string $hint): ?Mark
@@ -331,7 +371,9 @@ final class LineReader
 
     private function linkTo(?string $target): ?Mark
     {
-        return null === $target || !LinkTarget::isValid($target) || null !== LinkTarget::findInnerId($target) ? null : $this->builder->link($target);
+        return null === $target || !LinkTarget::isValid($target) || null !== LinkTarget::findInnerId($target)
+            ? null
+            : $this->builder->link($target);
     }
 
     /** @return list<Mark> */
@@ -341,7 +383,16 @@ final class LineReader
         if (null !== $link) {
             $marks['link'] = $link;
         }
-        foreach (['emphasis' => $style->italic, 'strong' => $style->bold, 'code' => $isCode, 'superscript' => 'superscript' === $style->vertical, 'subscript' => 'subscript' === $style->vertical] as $type => $isOn) {
+        foreach (
+            [
+                'emphasis' => $style->italic,
+                'strong' => $style->bold,
+                'code' => $isCode,
+                'superscript' => 'superscript' === $style->vertical,
+                'subscript' => 'subscript' === $style->vertical,
+            ]
+            as $type => $isOn
+        ) {
             if (true === $isOn) {
                 $marks[$type] = new Mark($type);
             }

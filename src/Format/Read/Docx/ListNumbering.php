@@ -15,9 +15,7 @@ use Stemmata\Format\Shared\MultilevelCounter;
  */
 final readonly class ListNumbering
 {
-    private function __construct(private MultilevelCounter $counter)
-    {
-    }
+    private function __construct(private MultilevelCounter $counter) {}
 
     public static function read(?string $xml): self
     {
@@ -36,7 +34,12 @@ final readonly class ListNumbering
                     }
                     $own += self::levels($override);
                 }
-                $counter->instance(Xml::attribute($element, 'numId') ?? '', Xml::value($element, 'abstractNumId') ?? '', $overrides, $own);
+                $counter->instance(
+                    Xml::attribute($element, 'numId') ?? '',
+                    Xml::value($element, 'abstractNumId') ?? '',
+                    $overrides,
+                    $own,
+                );
             }
         }
 

@@ -14,7 +14,9 @@ final class Properties
     {
         $numbers = Xml::child($paragraph, 'numPr');
         $spacing = Xml::child($paragraph, 'spacing');
-        $twips = static fn (string $side): ?int => is_numeric($value = Xml::attribute($spacing, $side)) ? max(0, min(9999, intdiv((int) $value, 20))) : null;
+        $twips = static fn(string $side): ?int => is_numeric($value = Xml::attribute($spacing, $side))
+            ? max(0, min(9999, intdiv((int) $value, 20)))
+            : null;
         $fonts = Xml::attribute(Xml::child($run, 'rFonts'), 'ascii');
 
         return new ParagraphStyle(

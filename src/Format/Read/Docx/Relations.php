@@ -11,9 +11,7 @@ use Stemmata\Format\Read\Package\XmlPart;
 final readonly class Relations
 {
     /** @param array<string, array{target: string, isOutside: bool, type: string}> $byId */
-    private function __construct(private array $byId, private string $folder)
-    {
-    }
+    private function __construct(private array $byId, private string $folder) {}
 
     /** @param string $folder of the part they belong to, with a stroke at its end */
     public static function read(?string $xml, string $folder): self
@@ -64,7 +62,7 @@ final readonly class Relations
     private static function resolved(string $target, string $folder): string
     {
         $steps = [];
-        foreach (explode('/', str_starts_with($target, '/') ? $target : $folder.$target) as $step) {
+        foreach (explode('/', str_starts_with($target, '/') ? $target : $folder . $target) as $step) {
             if ('..' === $step) {
                 array_pop($steps);
             } elseif ('' !== $step && '.' !== $step) {

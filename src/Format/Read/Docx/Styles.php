@@ -18,9 +18,12 @@ final readonly class Styles
      * @param array<string, ParagraphStyle> $byId
      * @param string                        $language as the defaults say, or empty
      */
-    private function __construct(private array $byId, private ParagraphStyle $defaults, private string $defaultId, public string $language)
-    {
-    }
+    private function __construct(
+        private array $byId,
+        private ParagraphStyle $defaults,
+        private string $defaultId,
+        public string $language,
+    ) {}
 
     public static function read(?string $xml): self
     {
@@ -36,15 +39,24 @@ final readonly class Styles
             if ('style' !== $style->localName || null === $id) {
                 continue;
             }
-            $own[$id] = Properties::of(Xml::child($style, 'pPr'), Xml::child($style, 'rPr'), Xml::value($style, 'name') ?? $id)->withLevelOfName();
+            $own[$id] = Properties::of(
+                Xml::child($style, 'pPr'),
+                Xml::child($style, 'rPr'),
+                Xml::value($style, 'name') ?? $id,
+            )->withLevelOfName();
             $basedOn[$id] = Xml::value($style, 'basedOn') ?? '';
-            if ('paragraph' === Xml::attribute($style, 'type') && in_array(Xml::attribute($style, 'default'), ['1', 'true', 'on'], true)) {
+            if (
+                'paragraph' === Xml::attribute($style, 'type') &&
+                in_array(Xml::attribute($style, 'default'), ['1', 'true', 'on'], true)
+            ) {
                 $defaultId = $id;
             }
         }
         $defaults = null === $root ? null : Xml::child($root, 'docDefaults');
         $run = Xml::child(Xml::child($defaults, 'rPrDefault'), 'rPr');
-        $base = (new ParagraphStyle(size: self::DEFAULT_SIZE))->with(Properties::of(Xml::child(Xml::child($defaults, 'pPrDefault'), 'pPr'), $run));
+        $base = (new ParagraphStyle(size: self::DEFAULT_SIZE))->with(
+            Properties::of(Xml::child(Xml::child($defaults, 'pPrDefault'), 'pPr'), $run),
+        );
         $resolved = [];
         foreach (array_keys($own) as $id) {
             $resolved[(string) $id] = self::resolved((string) $id, $own, $basedOn);

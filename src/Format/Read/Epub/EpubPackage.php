@@ -10,7 +10,10 @@ use Stemmata\Format\Read\Package\XmlPart;
 use Stemmata\Format\Read\Package\ZipPackage;
 use Stemmata\Format\Shared\FormatException;
 
-/** The package document (EPUB 3.3, 5; OPF 2.0.1): what the book says of itself, its parts, and the order in which they are read. */
+/**
+ * The package document (EPUB 3.3, 5; OPF 2.0.1): what the book says of itself, its parts, and the order in which they
+ * are read.
+ */
 final readonly class EpubPackage
 {
     /** Fonts may be made unreadable outside the book without its text being locked (EPUB OCF 3.3, 4.4). */
@@ -26,20 +29,28 @@ final readonly class EpubPackage
         public array $spine,
         public ?string $navigation,
         public ?string $ncx,
-    ) {
-    }
+    ) {}
 
     /** @throws FormatException */
     public static function open(string $bytes): self
     {
         $zip = ZipPackage::open($bytes);
         $encryption = (string) $zip->find('META-INF/encryption.xml');
-        if (preg_match_all('/<(?:\w+:)?EncryptionMethod\b/', $encryption) > preg_match_all(self::SCRAMBLED_FONT, $encryption)) {
+        if (
+            preg_match_all('/<(?:\w+:)?EncryptionMethod\b/', $encryption) >
+            preg_match_all(self::SCRAMBLED_FONT, $encryption)
+        ) {
             throw FormatException::isEncrypted();
         }
-        $container = XmlPart::small($zip->find('META-INF/container.xml') ?? throw FormatException::missingPart('META-INF/container.xml'));
-        $path = null === $container->documentElement ? '' : Xml::descendant($container->documentElement, 'rootfile')?->getAttribute('full-path') ?? '';
-        $opf = XmlPart::small(self::withoutDoctype($zip->find($path) ?? throw FormatException::missingPart($path)))->documentElement;
+        $container = XmlPart::small(
+            $zip->find('META-INF/container.xml') ?? throw FormatException::missingPart('META-INF/container.xml'),
+        );
+        $path =
+            null === $container->documentElement
+                ? ''
+                : Xml::descendant($container->documentElement, 'rootfile')?->getAttribute('full-path') ?? '';
+        $opf = XmlPart::small(self::withoutDoctype($zip->find($path) ?? throw FormatException::missingPart($path)))
+            ->documentElement;
         $folder = str_contains($path, '/') ? substr($path, 0, (int) strrpos($path, '/') + 1) : '';
 
         return self::ofPackageDocument($zip, $opf ?? throw FormatException::damagedMarkup(), $folder);
@@ -53,7 +64,13 @@ final readonly class EpubPackage
             return null;
         }
         $plain = self::withoutDoctype((string) preg_replace('~\sxmlns="http://www\.w3\.org/1999/xhtml"~', '', $xhtml));
-        $plain = (string) preg_replace_callback('/&([A-Za-z][A-Za-z0-9]*);/', static fn (array $match): string => in_array($match[1], ['amp', 'lt', 'gt', 'quot', 'apos'], true) ? $match[0] : htmlspecialchars(html_entity_decode($match[0], \ENT_HTML5), \ENT_XML1), $plain);
+        $plain = (string) preg_replace_callback(
+            '/&([A-Za-z][A-Za-z0-9]*);/',
+            static fn(array $match): string => in_array($match[1], ['amp', 'lt', 'gt', 'quot', 'apos'], true)
+                ? $match[0]
+                : htmlspecialchars(html_entity_decode($match[0], \ENT_HTML5), \ENT_XML1),
+            $plain,
+        );
         $before = libxml_use_internal_errors(true);
         $page = new \DOMDocument();
         $isRead = '' !== trim($plain) && $page->loadXML($plain, \LIBXML_NONET | \LIBXML_COMPACT);
@@ -103,7 +120,7 @@ final readonly class EpubPackage
         $pages = [];
         $manifest = Xml::child($opf, 'manifest');
         foreach (null === $manifest ? [] : Xml::children($manifest) as $item) {
-            [$path] = self::resolved($item->getAttribute('href'), $folder.'package');
+            [$path] = self::resolved($item->getAttribute('href'), $folder . 'package');
             $paths[$item->getAttribute('id')] = $path;
             $pages[$item->getAttribute('id')] = 1 === preg_match('~xhtml|html~', $item->getAttribute('media-type'));
             if (in_array('nav', explode(' ', $item->getAttribute('properties')), true)) {
@@ -119,7 +136,13 @@ final readonly class EpubPackage
             }
         }
 
-        return new self($zip, $metadata, $order, $navigation, null === $spine ? null : $paths[$spine->getAttribute('toc')] ?? null);
+        return new self(
+            $zip,
+            $metadata,
+            $order,
+            $navigation,
+            null === $spine ? null : $paths[$spine->getAttribute('toc')] ?? null,
+        );
     }
 
     private static function withoutDoctype(string $xml): string

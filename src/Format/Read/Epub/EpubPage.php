@@ -15,13 +15,16 @@ final class EpubPage implements Surroundings
     /** @var array<string, \DOMDocument|null> the last other page that notes were looked up on */
     private array $notePage = [];
 
-    public function __construct(private readonly DocumentBuilder $builder, private readonly EpubPackage $book, private readonly Pictures $pictures, private readonly string $path)
-    {
-    }
+    public function __construct(
+        private readonly DocumentBuilder $builder,
+        private readonly EpubPackage $book,
+        private readonly Pictures $pictures,
+        private readonly string $path,
+    ) {}
 
     public function anchor(string $id): string
     {
-        return $this->path.'#'.$id;
+        return $this->path . '#' . $id;
     }
 
     public function address(string $href): string
@@ -31,7 +34,7 @@ final class EpubPage implements Surroundings
         }
         [$path, $fragment] = EpubPackage::resolved($href, $this->path);
 
-        return '#'.rawurlencode($path.('' === $fragment ? '' : '#'.$fragment));
+        return '#' . rawurlencode($path . ('' === $fragment ? '' : '#' . $fragment));
     }
 
     public function findNote(string $href): ?\DOMElement
@@ -44,7 +47,7 @@ final class EpubPage implements Surroundings
             $this->notePage = [$path => $this->book->page($path)];
         }
         $page = $this->notePage[$path];
-        $found = null === $page ? false : (new \DOMXPath($page))->query('//*[@id="'.$fragment.'"]');
+        $found = null === $page ? false : (new \DOMXPath($page))->query('//*[@id="' . $fragment . '"]');
         $note = false === $found ? null : $found->item(0);
 
         return $note instanceof \DOMElement ? $note : null;
@@ -57,6 +60,9 @@ final class EpubPage implements Surroundings
         }
         [$path] = EpubPackage::resolved($source, $this->path);
 
-        return $this->pictures->source($this->book->zip->has($path) ? $this->book->zip->find($path) : null, basename($path));
+        return $this->pictures->source(
+            $this->book->zip->has($path) ? $this->book->zip->find($path) : null,
+            basename($path),
+        );
     }
 }

@@ -21,9 +21,7 @@ use Stemmata\Format\Shared\FormatException;
 /** Reads books in EPUB 2 and 3, page after page in the order of the spine. */
 final readonly class EpubReader implements DocumentReader
 {
-    public function __construct(private IdSource $ids)
-    {
-    }
+    public function __construct(private IdSource $ids) {}
 
     public function endings(): array
     {
@@ -47,28 +45,45 @@ final readonly class EpubReader implements DocumentReader
         foreach ($book->spine as $path) {
             $page = $path === $book->navigation ? null : $book->page($path);
             if (null === $page) {
-                $path === $book->navigation ? $builder->contentsLeftOut() : $builder->note(ImportNote::FileMissing, basename($path));
+                $path === $book->navigation
+                    ? $builder->contentsLeftOut()
+                    : $builder->note(ImportNote::FileMissing, basename($path));
                 continue;
             }
             $this->readPage($builder, $book, $page, $path, $navigation, $pictures);
         }
 
-        return $builder->finished(new TitleBlock(
-            $book->first('title'),
-            '',
-            implode(', ', $book->metadata['creator'] ?? []),
-            language: HtmlTitle::languageOr($book->first('language'), 'en'),
-        ));
+        return $builder->finished(
+            new TitleBlock(
+                $book->first('title'),
+                '',
+                implode(', ', $book->metadata['creator'] ?? []),
+                language: HtmlTitle::languageOr($book->first('language'), 'en'),
+            ),
+        );
     }
 
-    private function readPage(DocumentBuilder $builder, EpubPackage $book, \DOMDocument $page, string $path, Navigation $navigation, Pictures $pictures): void
-    {
+    private function readPage(
+        DocumentBuilder $builder,
+        EpubPackage $book,
+        \DOMDocument $page,
+        string $path,
+        Navigation $navigation,
+        Pictures $pictures,
+    ): void {
         $body = $page->getElementsByTagName('body')->item(0);
-        if (null === $body || 1 === preg_match('/\b(?:cover|toc)\b/', $body->getAttribute('epub:type')) || self::isCover($body)) {
+        if (
+            null === $body ||
+            1 === preg_match('/\b(?:cover|toc)\b/', $body->getAttribute('epub:type')) ||
+            self::isCover($body)
+        ) {
             return;
         }
         $surroundings = new EpubPage($builder, $book, $pictures, $path);
-        if (1 === preg_match('/\btitlepage\b/', $body->getAttribute('epub:type')) || ($builder->isEmpty() && self::isTitlePage($body, $book->first('title')))) {
+        if (
+            1 === preg_match('/\btitlepage\b/', $body->getAttribute('epub:type')) ||
+            ($builder->isEmpty() && self::isTitlePage($body, $book->first('title')))
+        ) {
             (new HtmlFlow($builder, $page, $surroundings, Footnotes::in($page)))->titlePageParts($body);
 
             return;
@@ -81,7 +96,8 @@ final readonly class EpubReader implements DocumentReader
             $builder->heading($entry['depth'], [Node::text($entry['label'])]);
             $builder->note(ImportNote::HeadingFromContents, $entry['label']);
         }
-        // Chapters of a part often begin at the same level as the part; the book's contents tell that they stand under it.
+        // Chapters of a part often begin at the same level as the part; the book's contents tell that they stand under
+        // it.
         $shift = null === $entry || null === $level ? 0 : max(0, $entry['depth'] - $level);
         (new HtmlFlow($builder, $page, $surroundings, Footnotes::in($page), $shift))->read($body);
     }
@@ -89,7 +105,14 @@ final readonly class EpubReader implements DocumentReader
     /** A page that holds a picture and nothing else, at the very front, is the book's cover. */
     private static function isCover(\DOMElement $body): bool
     {
-        return '' === trim($body->textContent) && 1 === preg_match('/cover/i', $body->getAttribute('id').$body->getAttribute('class').($body->ownerDocument?->getElementsByTagName('title')->item(0)->textContent ?? ''));
+        return '' === trim($body->textContent) &&
+            1 ===
+                preg_match(
+                    '/cover/i',
+                    $body->getAttribute('id') .
+                        $body->getAttribute('class') .
+                        ($body->ownerDocument?->getElementsByTagName('title')->item(0)->textContent ?? ''),
+                );
     }
 
     /** A page at the front with the title and what goes with it: subtitle, names, a date. */
@@ -97,7 +120,13 @@ final readonly class EpubReader implements DocumentReader
     {
         $words = trim((string) preg_replace('/\s+/u', ' ', $body->textContent));
         foreach ($body->getElementsByTagName('p') as $paragraph) {
-            if (!in_array($paragraph->getAttribute('class'), ['subtitle', 'author', 'date', 'publisher', 'rights'], true)) {
+            if (
+                !in_array(
+                    $paragraph->getAttribute('class'),
+                    ['subtitle', 'author', 'date', 'publisher', 'rights'],
+                    true,
+                )
+            ) {
                 return false;
             }
         }
@@ -120,9 +149,11 @@ final readonly class EpubReader implements DocumentReader
 
     private static function firstLevel(\DOMDocument $page): ?int
     {
-        $headings = (new \DOMXPath($page))->query('//body//*[self::h1 or self::h2 or self::h3 or self::h4 or self::h5 or self::h6 or @role="heading"]');
+        $headings = (new \DOMXPath($page))->query(
+            '//body//*[self::h1 or self::h2 or self::h3 or self::h4 or self::h5 or self::h6 or @role="heading"]',
+        );
         $first = false === $headings ? null : $headings->item(0);
-        if (!$first instanceof \DOMElement) {
+        if (!($first instanceof \DOMElement)) {
             return null;
         }
 

@@ -7,13 +7,13 @@ namespace Stemmata\Format\Read\Epub;
 use Stemmata\Format\Read\Package\Xml;
 use Stemmata\Format\Read\Package\XmlPart;
 
-/** The book's own contents (EPUB 3.3, 7; NCX of OPF 2.0.1): evidence for chapters whose pages do not say what they are. */
+/**
+ * The book's own contents (EPUB 3.3, 7; NCX of OPF 2.0.1): evidence for chapters whose pages do not say what they are.
+ */
 final readonly class Navigation
 {
     /** @param array<string, array{label: string, depth: int}> $byPage the first entry that leads to each page */
-    private function __construct(private array $byPage)
-    {
-    }
+    private function __construct(private array $byPage) {}
 
     public static function of(EpubPackage $book): self
     {
@@ -37,12 +37,25 @@ final readonly class Navigation
         $page = $book->page($path);
         $entries = [];
         foreach (null === $page ? [] : $page->getElementsByTagName('nav') as $nav) {
-            if (!in_array('toc', explode(' ', $nav->getAttribute('epub:type').' '.strtr($nav->getAttribute('role'), ['doc-' => ''])), true)) {
+            if (
+                !in_array(
+                    'toc',
+                    explode(
+                        ' ',
+                        $nav->getAttribute('epub:type') . ' ' . strtr($nav->getAttribute('role'), ['doc-' => '']),
+                    ),
+                    true,
+                )
+            ) {
                 continue;
             }
             foreach ($nav->getElementsByTagName('a') as $link) {
                 $depth = 0;
-                for ($around = $link->parentNode; $around instanceof \DOMElement && $around !== $nav; $around = $around->parentNode) {
+                for (
+                    $around = $link->parentNode;
+                    $around instanceof \DOMElement && $around !== $nav;
+                    $around = $around->parentNode
+                ) {
                     $depth += in_array($around->localName, ['ol', 'ul'], true) ? 1 : 0;
                 }
                 [$target] = EpubPackage::resolved($link->getAttribute('href'), $path);
@@ -65,7 +78,10 @@ final readonly class Navigation
                 $depth += 'navPoint' === $around->localName ? 1 : 0;
             }
             [$target] = EpubPackage::resolved(Xml::child($point, 'content')?->getAttribute('src') ?? '', $path);
-            $entries[$target] ??= ['label' => self::line(Xml::child($point, 'navLabel')->textContent ?? ''), 'depth' => $depth];
+            $entries[$target] ??= [
+                'label' => self::line(Xml::child($point, 'navLabel')->textContent ?? ''),
+                'depth' => $depth,
+            ];
         }
 
         return $entries;

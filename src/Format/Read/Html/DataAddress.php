@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read\Html;
 
-/** Pictures within an address (RFC 2397), brought to the one form that a document keeps: the type by its registered name, in base64 on one line. */
+/**
+ * Pictures within an address (RFC 2397), brought to the one form that a document keeps: the type by its registered
+ * name, in base64 on one line.
+ */
 final class DataAddress
 {
     private const TYPES = ['jpg' => 'jpeg', 'pjpeg' => 'jpeg', 'x-png' => 'png', 'svg' => 'svg+xml'];
@@ -18,6 +21,6 @@ final class DataAddress
         $isBase64 = 1 === preg_match('/;\s*base64\s*\z/i', $match[2]);
         $bytes = $isBase64 ? base64_decode(strtr(rawurldecode($match[3]), '-_', '+/')) : rawurldecode($match[3]);
 
-        return 'data:image/'.(self::TYPES[$type] ?? $type).';base64,'.base64_encode((string) $bytes);
+        return 'data:image/' . (self::TYPES[$type] ?? $type) . ';base64,' . base64_encode((string) $bytes);
     }
 }

@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace Stemmata\Format\Read\Html;
 
 /**
- * Notes of a page, by the address that a reference leads to. References and notes are known by the roles of DPUB-ARIA 1.1 or
- * the types of the EPUB 3 Structural Semantics Vocabulary; a note may also be any element that such a reference leads to.
+ * Notes of a page, by the address that a reference leads to. References and notes are known by the roles of DPUB-ARIA
+ * 1.1 or
+ * the types of the EPUB 3 Structural Semantics Vocabulary; a note may also be any element that such a reference leads
+ * to.
  */
 final readonly class Footnotes
 {
     /** @param array<string, \DOMElement> $byAddress */
-    private function __construct(private array $byAddress)
-    {
-    }
+    private function __construct(private array $byAddress) {}
 
     public static function in(\DOMDocument $page): self
     {
@@ -26,14 +26,15 @@ final readonly class Footnotes
         }
         $notes = [];
         foreach ($path->query('//a[@href]') ?: [] as $link) {
-            $note = $link instanceof \DOMElement && self::isReference($link) ? $byId[self::fragment($link)] ?? null : null;
+            $note =
+                $link instanceof \DOMElement && self::isReference($link) ? $byId[self::fragment($link)] ?? null : null;
             if (null !== $note) {
-                $notes['#'.self::fragment($link)] = $note;
+                $notes['#' . self::fragment($link)] = $note;
             }
         }
         foreach ($byId as $id => $element) {
             if (self::hasRole($element, ['doc-endnote', 'doc-footnote', 'footnote', 'endnote', 'rearnote'])) {
-                $notes['#'.$id] = $element;
+                $notes['#' . $id] = $element;
             }
         }
 
@@ -42,7 +43,9 @@ final readonly class Footnotes
 
     public static function isReference(\DOMElement $element): bool
     {
-        return 'a' === $element->localName && (self::hasRole($element, ['doc-noteref', 'noteref']) || self::hasClass($element, ['footnote-ref', 'noteref']));
+        return 'a' === $element->localName &&
+            (self::hasRole($element, ['doc-noteref', 'noteref']) ||
+                self::hasClass($element, ['footnote-ref', 'noteref']));
     }
 
     public static function isBacklink(\DOMElement $element): bool
@@ -53,19 +56,26 @@ final readonly class Footnotes
     /** The note that an element refers to, when it is a reference. */
     public function findFor(\DOMElement $reference): ?\DOMElement
     {
-        return self::isReference($reference) ? $this->byAddress['#'.self::fragment($reference)] ?? null : null;
+        return self::isReference($reference) ? $this->byAddress['#' . self::fragment($reference)] ?? null : null;
     }
 
     /** The place where notes are gathered, or a note itself: read where it is referred to, and not again. */
     public function isNotes(\DOMElement $element): bool
     {
-        return [] !== $this->byAddress && (self::hasRole($element, ['doc-endnotes', 'footnotes', 'endnotes', 'rearnotes']) || self::hasClass($element, ['footnotes']) || in_array($element, $this->byAddress, true));
+        return [] !== $this->byAddress &&
+            (self::hasRole($element, ['doc-endnotes', 'footnotes', 'endnotes', 'rearnotes']) ||
+                self::hasClass($element, ['footnotes']) ||
+                in_array($element, $this->byAddress, true));
     }
 
     /** @param list<string> $roles */
     private static function hasRole(\DOMElement $element, array $roles): bool
     {
-        return [] !== array_intersect($roles, explode(' ', $element->getAttribute('role').' '.$element->getAttribute('epub:type')));
+        return [] !==
+            array_intersect(
+                $roles,
+                explode(' ', $element->getAttribute('role') . ' ' . $element->getAttribute('epub:type')),
+            );
     }
 
     /**

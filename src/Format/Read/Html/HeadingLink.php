@@ -9,7 +9,20 @@ final class HeadingLink
 {
     /** Paragraph, section and number sign, chain, anchor, and the private letters of fonts with drawings. */
     private const SIGNS = '/\A(?:[¶§#⚓🔗⛓∞]|\x{FE0F}|[\x{E000}-\x{F8FF}]|\s|(?:perma)?link(?: to this (?:heading|headline|section|definition))?|anchor)*\z/iu';
-    private const CLASSES = ['headerlink', 'header-link', 'heading-link', 'anchor', 'anchor-link', 'anchorjs-link', 'permalink', 'hash-link', 'heading-anchor', 'header-anchor', 'self-link', 'selflink'];
+    private const CLASSES = [
+        'headerlink',
+        'header-link',
+        'heading-link',
+        'anchor',
+        'anchor-link',
+        'anchorjs-link',
+        'permalink',
+        'hash-link',
+        'heading-anchor',
+        'header-anchor',
+        'self-link',
+        'selflink',
+    ];
 
     /** A sign to point at the heading by, and no word of it. */
     public static function isSign(\DOMElement $link): bool
@@ -21,7 +34,9 @@ final class HeadingLink
         $isCalledSo = [] !== array_intersect(self::CLASSES, explode(' ', strtolower($link->getAttribute('class'))));
         $isWithin = str_contains($link->getAttribute('href'), '#');
 
-        return $isWithin && 1 === preg_match(self::SIGNS, $words) && ('' !== $words || $isCalledSo || $link->hasChildNodes());
+        return $isWithin &&
+            1 === preg_match(self::SIGNS, $words) &&
+            ('' !== $words || $isCalledSo || $link->hasChildNodes());
     }
 
     /** A heading that is a link to itself as a whole: its words are words, the link says nothing. */
@@ -37,7 +52,10 @@ final class HeadingLink
         }
         // The place may also be the section right around the heading.
         foreach ([$heading->parentNode, $heading, ...HtmlTree::within($heading)] as $named) {
-            if ($named instanceof \DOMElement && in_array($place, [$named->getAttribute('id'), $named->getAttribute('name')], true)) {
+            if (
+                $named instanceof \DOMElement &&
+                in_array($place, [$named->getAttribute('id'), $named->getAttribute('name')], true)
+            ) {
                 return true;
             }
         }
@@ -48,7 +66,10 @@ final class HeadingLink
     private static function findHeading(\DOMElement $within): ?\DOMElement
     {
         for ($around = $within->parentNode; $around instanceof \DOMElement; $around = $around->parentNode) {
-            if (1 === preg_match('/\Ah[1-6]\z/', (string) $around->localName) || 'heading' === $around->getAttribute('role')) {
+            if (
+                1 === preg_match('/\Ah[1-6]\z/', (string) $around->localName) ||
+                'heading' === $around->getAttribute('role')
+            ) {
                 return $around;
             }
         }

@@ -10,7 +10,45 @@ use Stemmata\Format\Shared\CalculationBlock;
 /** What kinds of block elements there are, and the reading of those that hold no text of the flow. */
 final class HtmlBlock
 {
-    private const BLOCKS = ['p', 'blockquote', 'ul', 'ol', 'li', 'pre', 'hr', 'figure', 'figcaption', 'table', 'div', 'section', 'article', 'main', 'header', 'footer', 'aside', 'center', 'address', 'details', 'summary', 'form', 'fieldset', 'hgroup', 'dl', 'dt', 'dd', 'nav', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'legend', 'menu', 'dir'];
+    private const BLOCKS = [
+        'p',
+        'blockquote',
+        'ul',
+        'ol',
+        'li',
+        'pre',
+        'hr',
+        'figure',
+        'figcaption',
+        'table',
+        'div',
+        'section',
+        'article',
+        'main',
+        'header',
+        'footer',
+        'aside',
+        'center',
+        'address',
+        'details',
+        'summary',
+        'form',
+        'fieldset',
+        'hgroup',
+        'dl',
+        'dt',
+        'dd',
+        'nav',
+        'h1',
+        'h2',
+        'h3',
+        'h4',
+        'h5',
+        'h6',
+        'legend',
+        'menu',
+        'dir',
+    ];
 
     public static function isBlock(\DOMElement $element): bool
     {
@@ -19,12 +57,15 @@ final class HtmlBlock
 
     public static function isPageBreak(\DOMElement $element): bool
     {
-        return in_array('page-break', explode(' ', $element->getAttribute('class')), true) && '' === trim($element->textContent);
+        return in_array('page-break', explode(' ', $element->getAttribute('class')), true) &&
+            '' === trim($element->textContent);
     }
 
     public static function isContents(\DOMElement $element): bool
     {
-        return 'nav' === $element->localName && 'contents' === $element->getAttribute('class') && $element->hasAttribute('data-from');
+        return 'nav' === $element->localName &&
+            'contents' === $element->getAttribute('class') &&
+            $element->hasAttribute('data-from');
     }
 
     /** Its lines are collected again from the headings; what the file says is a copy of them. */

@@ -4,26 +4,36 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read\Html;
 
-/** Recognises contents that another program made: a navigation that says so, or a list of nothing but the page's headings as links. */
+/**
+ * Recognises contents that another program made: a navigation that says so, or a list of nothing but the page's
+ * headings as links.
+ */
 final readonly class HtmlContents
 {
     private const LEAST_LINKS = 3;
 
     /** @param array<string, string> $headings letters of the heading at each named place */
-    private function __construct(private array $headings)
-    {
-    }
+    private function __construct(private array $headings) {}
 
     public static function in(\DOMDocument $page): self
     {
         $headings = [];
-        foreach ((new \DOMXPath($page))->query('//*[self::h1 or self::h2 or self::h3 or self::h4 or self::h5 or self::h6 or @role="heading"]') ?: [] as $heading) {
-            if (!$heading instanceof \DOMElement) {
+        foreach (
+            (new \DOMXPath($page))->query(
+                '//*[self::h1 or self::h2 or self::h3 or self::h4 or self::h5 or self::h6 or @role="heading"]',
+            ) ?:
+            []
+            as $heading
+        ) {
+            if (!($heading instanceof \DOMElement)) {
                 continue;
             }
             $letters = self::letters($heading->textContent);
             foreach ([$heading, $heading->parentNode, ...HtmlTree::within($heading)] as $named) {
-                foreach ($named instanceof \DOMElement ? [$named->getAttribute('id'), $named->getAttribute('name')] : [] as $name) {
+                foreach (
+                    $named instanceof \DOMElement ? [$named->getAttribute('id'), $named->getAttribute('name')] : []
+                    as $name
+                ) {
                     $headings[$name] ??= $letters;
                 }
             }
@@ -34,18 +44,34 @@ final readonly class HtmlContents
 
     public function isMade(\DOMElement $element): bool
     {
-        if (!in_array($element->localName, ['nav', 'div', 'section', 'ul', 'ol', 'aside'], true) || HtmlBlock::isContents($element)) {
+        if (
+            !in_array($element->localName, ['nav', 'div', 'section', 'ul', 'ol', 'aside'], true) ||
+            HtmlBlock::isContents($element)
+        ) {
             return false;
         }
 
-        return self::isCalledSo($element) || (in_array($element->localName, ['nav', 'ul', 'ol'], true) && $this->isHeadingsOnly($element));
+        return self::isCalledSo($element) ||
+            (in_array($element->localName, ['nav', 'ul', 'ol'], true) && $this->isHeadingsOnly($element));
     }
 
     private static function isCalledSo(\DOMElement $element): bool
     {
-        $names = ' '.strtolower($element->getAttribute('role').' '.$element->getAttribute('epub:type').' '.$element->getAttribute('id').' '.$element->getAttribute('class')).' ';
+        $names =
+            ' ' .
+            strtolower(
+                $element->getAttribute('role') .
+                    ' ' .
+                    $element->getAttribute('epub:type') .
+                    ' ' .
+                    $element->getAttribute('id') .
+                    ' ' .
+                    $element->getAttribute('class'),
+            ) .
+            ' ';
 
-        return 1 === preg_match('/ (?:doc-toc|toc|table-of-contents|tableofcontents) /', $names) && null !== HtmlTree::first($element, 'a');
+        return 1 === preg_match('/ (?:doc-toc|toc|table-of-contents|tableofcontents) /', $names) &&
+            null !== HtmlTree::first($element, 'a');
     }
 
     private function isHeadingsOnly(\DOMElement $list): bool
@@ -54,7 +80,8 @@ final readonly class HtmlContents
         $links = 0;
         foreach (HtmlTree::within($list, 'a') as $link) {
             $letters = self::letters($link->textContent);
-            $heading = $this->headings[rawurldecode(substr((string) strstr($link->getAttribute('href'), '#'), 1))] ?? '';
+            $heading =
+                $this->headings[rawurldecode(substr((string) strstr($link->getAttribute('href'), '#'), 1))] ?? '';
             if ('' === $letters || !str_contains($heading, $letters)) {
                 return false;
             }

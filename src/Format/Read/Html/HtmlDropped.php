@@ -10,7 +10,18 @@ use Stemmata\Format\Read\ImportNote;
 /** Elements that are no text: what runs, what is fetched from elsewhere, and the parts of forms. */
 final class HtmlDropped
 {
-    private const WITHOUT_LOSS = ['style', 'template', 'head', 'noscript', 'select', 'input', 'link', 'meta', 'title', 'base'];
+    private const WITHOUT_LOSS = [
+        'style',
+        'template',
+        'head',
+        'noscript',
+        'select',
+        'input',
+        'link',
+        'meta',
+        'title',
+        'base',
+    ];
     private const OBJECTS = ['iframe', 'object', 'embed', 'canvas', 'audio', 'video', 'applet'];
 
     /** Says whether the element is left out, and tells the report. */

@@ -13,8 +13,35 @@ use Stemmata\Format\Shared\HeadingFlags;
 /** Goes through a page from top to bottom: headings begin sections, everything else becomes blocks. */
 final readonly class HtmlFlow
 {
-    private const CONTAINERS = ['div', 'section', 'article', 'main', 'header', 'footer', 'aside', 'center', 'address', 'details', 'summary', 'form', 'fieldset', 'hgroup', 'body', 'html', 'dl', 'dt', 'dd', 'nav', 'legend', 'menu', 'dir'];
-    /** Deeper than that, blocks are read as running text; no one wrote them by hand. A list takes two of the levels that a body may have. */
+    private const CONTAINERS = [
+        'div',
+        'section',
+        'article',
+        'main',
+        'header',
+        'footer',
+        'aside',
+        'center',
+        'address',
+        'details',
+        'summary',
+        'form',
+        'fieldset',
+        'hgroup',
+        'body',
+        'html',
+        'dl',
+        'dt',
+        'dd',
+        'nav',
+        'legend',
+        'menu',
+        'dir',
+    ];
+    /**
+     * Deeper than that, blocks are read as running text; no one wrote them by hand. A list takes two of the levels that
+     * a body may have.
+     */
     private const MAX_DEPTH = 24;
 
     private HtmlInline $inline;
@@ -24,8 +51,14 @@ final readonly class HtmlFlow
      * @param int  $shift    how many levels deeper the page's headings stand in the document
      * @param bool $hasLooks whether the page says how its paragraphs look; what was made from Markdown does not
      */
-    public function __construct(private DocumentBuilder $builder, \DOMDocument $page, private Surroundings $surroundings, private Footnotes $footnotes, private int $shift = 0, private bool $hasLooks = true)
-    {
+    public function __construct(
+        private DocumentBuilder $builder,
+        \DOMDocument $page,
+        private Surroundings $surroundings,
+        private Footnotes $footnotes,
+        private int $shift = 0,
+        private bool $hasLooks = true,
+    ) {
         $this->inline = new HtmlInline($builder, $footnotes, $surroundings);
         $this->contents = HtmlContents::in($page);
     }
@@ -62,12 +95,12 @@ final readonly class HtmlFlow
 
     private function isTransparent(\DOMElement $element): bool
     {
-        return in_array($element->localName, self::CONTAINERS, true)
-            && !HtmlBlock::isPageBreak($element)
-            && !HtmlBlock::isContents($element)
-            && !$this->contents->isMade($element)
-            && !HtmlTitle::isTitleBlock($element)
-            && !$this->footnotes->isNotes($element);
+        return in_array($element->localName, self::CONTAINERS, true) &&
+            !HtmlBlock::isPageBreak($element) &&
+            !HtmlBlock::isContents($element) &&
+            !$this->contents->isMade($element) &&
+            !HtmlTitle::isTitleBlock($element) &&
+            !$this->footnotes->isNotes($element);
     }
 
     private function anchorForNext(\DOMElement $element): void
@@ -95,7 +128,13 @@ final readonly class HtmlFlow
             $flags |= HeadingFlags::ofClasses($named->getAttribute('class'));
             $printed .= $named->hasAttribute('data-number') && 'span' === $named->localName ? $named->textContent : '';
         }
-        $this->builder->heading($level + $this->shift, $this->inline->of($element, inHeading: true), $anchors, $flags, trim($printed));
+        $this->builder->heading(
+            $level + $this->shift,
+            $this->inline->of($element, inHeading: true),
+            $anchors,
+            $flags,
+            trim($printed),
+        );
     }
 
     private static function findLevel(\DOMElement $element): ?int
@@ -218,10 +257,22 @@ final readonly class HtmlFlow
 
         return match ($element->localName) {
             // In a list or a quotation a paragraph is what it is, however it looks.
-            'p', 'div', 'center', 'dd', 'dt' => $this->blocksOf($element->childNodes, $depth, 1 === $depth && $this->hasLooks ? $element : null),
+            'p', 'div', 'center', 'dd', 'dt' => $this->blocksOf(
+                $element->childNodes,
+                $depth,
+                1 === $depth && $this->hasLooks ? $element : null,
+            ),
             'blockquote' => self::wrapped('quotation', $this->blocksOf($element->childNodes, $depth, null)),
             'ul' => self::wrapped('bulletList', $this->items($element, $depth)),
-            'ol' => self::wrapped('orderedList', $this->items($element, $depth), ['start' => max(0, min(999_999_999, '' === $element->getAttribute('start') ? 1 : (int) $element->getAttribute('start')))]),
+            'ol' => self::wrapped('orderedList', $this->items($element, $depth), [
+                'start' => max(
+                    0,
+                    min(
+                        999_999_999,
+                        '' === $element->getAttribute('start') ? 1 : (int) $element->getAttribute('start'),
+                    ),
+                ),
+            ]),
             'pre' => [HtmlBlock::code($element)],
             'hr' => [new Node('separator')],
             'figure' => $this->figure($element, $depth),

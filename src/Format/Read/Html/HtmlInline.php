@@ -15,14 +15,29 @@ use Stemmata\Format\Read\ImportNote;
 /** Reads running text: white space folded as in a browser, known elements as marks, all others as their words. */
 final class HtmlInline
 {
-    private const MARKS = ['em' => 'emphasis', 'i' => 'emphasis', 'cite' => 'emphasis', 'dfn' => 'emphasis', 'strong' => 'strong', 'b' => 'strong', 'code' => 'code', 'kbd' => 'code', 'samp' => 'code', 'tt' => 'code', 'sup' => 'superscript', 'sub' => 'subscript'];
+    private const MARKS = [
+        'em' => 'emphasis',
+        'i' => 'emphasis',
+        'cite' => 'emphasis',
+        'dfn' => 'emphasis',
+        'strong' => 'strong',
+        'b' => 'strong',
+        'code' => 'code',
+        'kbd' => 'code',
+        'samp' => 'code',
+        'tt' => 'code',
+        'sup' => 'superscript',
+        'sub' => 'subscript',
+    ];
 
     /** A note cannot hold a note; one that refers to itself would never end. */
     private bool $isInNote = false;
 
-    public function __construct(private readonly DocumentBuilder $builder, private readonly Footnotes $footnotes, private readonly Surroundings $surroundings)
-    {
-    }
+    public function __construct(
+        private readonly DocumentBuilder $builder,
+        private readonly Footnotes $footnotes,
+        private readonly Surroundings $surroundings,
+    ) {}
 
     /** @return list<Node> */
     public function of(\DOMElement $element, bool $inHeading = false): array
@@ -51,13 +66,25 @@ final class HtmlInline
         if ('svg' === $image->localName) {
             // Shown as a picture, a drawing can run nothing and fetch nothing.
             $drawing = (string) $image->ownerDocument?->saveXML($image);
-            $drawing = str_contains($drawing, 'xmlns=') ? $drawing : str_replace('<svg', '<svg xmlns="http://www.w3.org/2000/svg"', $drawing);
+            $drawing = str_contains($drawing, 'xmlns=')
+                ? $drawing
+                : str_replace('<svg', '<svg xmlns="http://www.w3.org/2000/svg"', $drawing);
 
-            return ['src' => $this->surroundings->picture('data:image/svg+xml;base64,'.base64_encode($drawing)), 'alt' => mb_strcut($image->getAttribute('aria-label') ?: trim(HtmlTree::first($image, 'title')->textContent ?? ''), 0, 4096)];
+            return [
+                'src' => $this->surroundings->picture('data:image/svg+xml;base64,' . base64_encode($drawing)),
+                'alt' => mb_strcut(
+                    $image->getAttribute('aria-label') ?: trim(HtmlTree::first($image, 'title')->textContent ?? ''),
+                    0,
+                    4096,
+                ),
+            ];
         }
         $source = trim($image->getAttribute('src'));
 
-        return ['src' => '' === $source ? '' : $this->surroundings->picture($source), 'alt' => mb_strcut(trim((string) preg_replace('/\s+/u', ' ', $image->getAttribute('alt'))), 0, 4096)];
+        return [
+            'src' => '' === $source ? '' : $this->surroundings->picture($source),
+            'alt' => mb_strcut(trim((string) preg_replace('/\s+/u', ' ', $image->getAttribute('alt'))), 0, 4096),
+        ];
     }
 
     /** @param list<Mark> $marks */
@@ -66,13 +93,15 @@ final class HtmlInline
         if ($node instanceof \DOMText) {
             $run->words($node->data, $marks);
         }
-        if (!$node instanceof \DOMElement || HtmlDropped::noted($node, $this->builder)) {
+        if (!($node instanceof \DOMElement) || HtmlDropped::noted($node, $this->builder)) {
             return;
         }
         if (('a' === $node->localName && $inHeading && HeadingLink::isSign($node)) || $this->isTakenBack($node)) {
             return;
         }
-        $note = $this->footnotes->findFor($node) ?? (Footnotes::isReference($node) ? $this->surroundings->findNote($node->getAttribute('href')) : null);
+        $note =
+            $this->footnotes->findFor($node) ??
+            (Footnotes::isReference($node) ? $this->surroundings->findNote($node->getAttribute('href')) : null);
         if (null !== $note) {
             if (!$this->isInNote) {
                 $this->isInNote = true;
@@ -84,7 +113,9 @@ final class HtmlInline
         }
         match ($node->localName) {
             'br' => $run->part(new Node('hardBreak')),
-            'a' => self::isCrossReference($node) ? $run->part($this->crossReference($node)) : $this->readElement($run, $node, $marks, $inHeading),
+            'a' => self::isCrossReference($node)
+                ? $run->part($this->crossReference($node))
+                : $this->readElement($run, $node, $marks, $inHeading),
             'img', 'svg' => $run->part(new Node('image', $this->image($node), marks: $marks)),
             'math' => $this->formula($run, $node, $marks),
             default => $this->readElement($run, $node, $marks, $inHeading),
@@ -99,7 +130,10 @@ final class HtmlInline
             return;
         }
         $mark = $inHeading && HeadingLink::leadsToItself($element) ? null : $this->findMark($element);
-        $within = null === $mark || in_array($mark->type, array_column($marks, 'type'), true) ? $marks : self::ordered([...$marks, $mark]);
+        $within =
+            null === $mark || in_array($mark->type, array_column($marks, 'type'), true)
+                ? $marks
+                : self::ordered([...$marks, $mark]);
         // The superscript around a reference is its look, not its text.
         if ('superscript' === $mark?->type && null !== self::onlyReference($element)) {
             $within = $marks;
@@ -152,14 +186,19 @@ final class HtmlInline
 
     private static function isCrossReference(\DOMElement $element): bool
     {
-        return 'cross-reference' === $element->getAttribute('class')
-            && null !== CrossReferenceShows::tryFrom($element->getAttribute('data-shows'))
-            && str_starts_with($element->getAttribute('href'), '#');
+        return 'cross-reference' === $element->getAttribute('class') &&
+            null !== CrossReferenceShows::tryFrom($element->getAttribute('data-shows')) &&
+            str_starts_with($element->getAttribute('href'), '#');
     }
 
     private function crossReference(\DOMElement $element): Node
     {
-        return new Node('crossReference', ['href' => (string) $this->builder->link($this->surroundings->address(trim($element->getAttribute('href'))))->attribute('href'), 'shows' => $element->getAttribute('data-shows')]);
+        return new Node('crossReference', [
+            'href' => (string) $this->builder
+                ->link($this->surroundings->address(trim($element->getAttribute('href'))))
+                ->attribute('href'),
+            'shows' => $element->getAttribute('data-shows'),
+        ]);
     }
 
     private static function onlyReference(\DOMElement $element): ?\DOMElement
@@ -181,7 +220,10 @@ final class HtmlInline
                 return null;
             }
 
-            return $this->builder->link($this->surroundings->address($href), '' === $hint ? null : mb_strcut($hint, 0, 4096));
+            return $this->builder->link(
+                $this->surroundings->address($href),
+                '' === $hint ? null : mb_strcut($hint, 0, 4096),
+            );
         }
         $type = self::MARKS[$element->localName ?? ''] ?? null;
 
@@ -210,7 +252,7 @@ final class HtmlInline
             $this->readInto($run, $child, [], true);
         }
 
-        return array_values(array_filter($run->finished(), static fn (Node $node): bool => $node->isText()));
+        return array_values(array_filter($run->finished(), static fn(Node $node): bool => $node->isText()));
     }
 
     /**
@@ -223,7 +265,7 @@ final class HtmlInline
     private static function ordered(array $marks): array
     {
         $order = array_flip(array_keys(BodySchema::MARKS));
-        usort($marks, static fn (Mark $a, Mark $b): int => $order[$a->type] <=> $order[$b->type]);
+        usort($marks, static fn(Mark $a, Mark $b): int => $order[$a->type] <=> $order[$b->type]);
 
         return $marks;
     }

@@ -79,7 +79,11 @@ final class HtmlParser
             return self::$process;
         }
         self::$input = new InputStream();
-        self::$process = new Process(['node', '--max-old-space-size='.self::MEMORY, __DIR__.'/html-to-xml.mjs'], input: self::$input, timeout: null);
+        self::$process = new Process(
+            ['node', '--max-old-space-size=' . self::MEMORY, __DIR__ . '/html-to-xml.mjs'],
+            input: self::$input,
+            timeout: null,
+        );
         self::$process->start();
 
         return self::$process;

@@ -15,7 +15,7 @@ final class HtmlSpoken
         if (!$element->hasAttributes()) {
             return;
         }
-        $words = static fn (): string => mb_strimwidth(trim($element->textContent), 0, 60, '…');
+        $words = static fn(): string => mb_strimwidth(trim($element->textContent), 0, 60, '…');
         if ('rtl' === strtolower($element->getAttribute('dir'))) {
             $builder->note(ImportNote::DirectionLost, $words());
         }

@@ -12,9 +12,7 @@ use Stemmata\Format\Read\ImportNote;
 /** Reads a table of running text. Cells that span others are read once. */
 final readonly class HtmlTable
 {
-    public function __construct(private HtmlInline $inline, private DocumentBuilder $builder)
-    {
-    }
+    public function __construct(private HtmlInline $inline, private DocumentBuilder $builder) {}
 
     /** @return list<Node> */
     public function blocksOf(\DOMElement $table, ?\DOMElement $caption = null): array
@@ -24,7 +22,11 @@ final readonly class HtmlTable
             $grid->beginRow();
             foreach ($row->childNodes as $cell) {
                 if ($cell instanceof \DOMElement && in_array($cell->localName, ['td', 'th'], true)) {
-                    $grid->cell($this->cell($cell), (int) $cell->getAttribute('colspan'), (int) $cell->getAttribute('rowspan'));
+                    $grid->cell(
+                        $this->cell($cell),
+                        (int) $cell->getAttribute('colspan'),
+                        (int) $cell->getAttribute('rowspan'),
+                    );
                 }
             }
         }
@@ -33,7 +35,7 @@ final readonly class HtmlTable
         $words = null === $caption ? [] : $this->inline->of($caption);
         $stray = $this->strayText($table);
         if ([] === $rows) {
-            return [...([] === $words ? [] : [Node::paragraph($words)]), ...$stray];
+            return [...[] === $words ? [] : [Node::paragraph($words)], ...$stray];
         }
 
         return [new Node('table', content: [new Node('caption', content: $words), ...$rows]), ...$stray];
@@ -53,7 +55,7 @@ final readonly class HtmlTable
                 array_push($stray, ...$this->strayText($child));
             } elseif (!in_array($name, ['td', 'th', 'caption', 'colgroup', 'col'], true)) {
                 $inline = $this->inline->ofNodes([$child]);
-                array_push($stray, ...([] === $inline ? [] : [Node::paragraph($inline)]));
+                array_push($stray, ...[] === $inline ? [] : [Node::paragraph($inline)]);
             }
         }
 
@@ -85,13 +87,20 @@ final readonly class HtmlTable
         }
 
         $align = $cell->getAttribute('align');
-        if ('' === $align && 1 === preg_match('/text-align:\s*(left|center|right)/', $cell->getAttribute('style'), $match)) {
+        if (
+            '' === $align &&
+            1 === preg_match('/text-align:\s*(left|center|right)/', $cell->getAttribute('style'), $match)
+        ) {
             $align = $match[1];
         }
 
-        return new Node('tableCell', [
-            'header' => 'th' === $cell->localName,
-            'align' => in_array($align, ['left', 'center', 'right'], true) ? $align : null,
-        ], $this->inline->of($cell));
+        return new Node(
+            'tableCell',
+            [
+                'header' => 'th' === $cell->localName,
+                'align' => in_array($align, ['left', 'center', 'right'], true) ? $align : null,
+            ],
+            $this->inline->of($cell),
+        );
     }
 }

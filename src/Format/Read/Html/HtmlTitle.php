@@ -6,12 +6,15 @@ namespace Stemmata\Format\Read\Html;
 
 use Stemmata\Core\Document\TitleBlock;
 
-/** What a page says of itself as a whole: in its head, and in a title block at the top where it has one (common practice). */
+/**
+ * What a page says of itself as a whole: in its head, and in a title block at the top where it has one (common
+ * practice).
+ */
 final class HtmlTitle
 {
     public static function isTitleBlock(\DOMElement $element): bool
     {
-        $type = ' '.$element->getAttribute('epub:type').' ';
+        $type = ' ' . $element->getAttribute('epub:type') . ' ';
 
         return 'title-block-header' === $element->getAttribute('id') || str_contains($type, ' titlepage ');
     }
@@ -21,16 +24,23 @@ final class HtmlTitle
     {
         $rest = [];
         foreach ($titleBlock->childNodes as $part) {
-            if (!$part instanceof \DOMElement) {
+            if (!($part instanceof \DOMElement)) {
                 continue;
             }
             $class = $part->getAttribute('class');
-            $isSaid = 1 === preg_match('/\Ah[1-6]\z/', (string) $part->localName) || in_array($class, ['title', 'subtitle', 'author'], true);
-            array_push($rest, ...match (true) {
-                $isSaid, '' === trim($part->textContent) => [],
-                1 === preg_match('/\b(?:date|abstract|keywords|rights|publisher|dedication)\b/', $class) || !in_array($part->localName, ['div', 'section', 'header'], true) => [$part],
-                default => self::restOf($part),
-            });
+            $isSaid =
+                1 === preg_match('/\Ah[1-6]\z/', (string) $part->localName) ||
+                in_array($class, ['title', 'subtitle', 'author'], true);
+            array_push(
+                $rest,
+                ...match (true) {
+                    $isSaid, '' === trim($part->textContent) => [],
+                    1 === preg_match('/\b(?:date|abstract|keywords|rights|publisher|dedication)\b/', $class) ||
+                        !in_array($part->localName, ['div', 'section', 'header'], true)
+                        => [$part],
+                    default => self::restOf($part),
+                },
+            );
         }
 
         return $rest;
@@ -43,12 +53,13 @@ final class HtmlTitle
             $meta[strtolower($element->getAttribute('name'))] ??= self::line($element->getAttribute('content'));
         }
         $shown = self::shown($page);
-        $language = $page->documentElement?->getAttribute('lang') ?: ($page->documentElement?->getAttribute('xml:lang') ?? '');
+        $language =
+            $page->documentElement?->getAttribute('lang') ?: $page->documentElement?->getAttribute('xml:lang') ?? '';
 
         return new TitleBlock(
             $shown['title'] ?? self::line($page->getElementsByTagName('title')->item(0)->textContent ?? ''),
-            $shown['subtitle'] ?? $meta['subtitle'] ?? '',
-            $shown['author'] ?? $meta['author'] ?? '',
+            $shown['subtitle'] ?? ($meta['subtitle'] ?? ''),
+            $shown['author'] ?? ($meta['author'] ?? ''),
             language: self::languageOr($language, 'en'),
         );
     }
@@ -66,7 +77,9 @@ final class HtmlTitle
         foreach (null === $header ? [] : HtmlTree::within($header) as $part) {
             $class = $part->getAttribute('class');
             if (in_array($class, ['title', 'subtitle', 'author'], true)) {
-                $shown[$class] = isset($shown[$class]) ? $shown[$class].', '.self::line($part->textContent) : self::line($part->textContent);
+                $shown[$class] = isset($shown[$class])
+                    ? $shown[$class] . ', ' . self::line($part->textContent)
+                    : self::line($part->textContent);
             }
         }
 

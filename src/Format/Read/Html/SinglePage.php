@@ -14,9 +14,7 @@ final readonly class SinglePage implements Surroundings
     /** Eight megabytes in base64. */
     private const LONGEST = 11_200_000;
 
-    public function __construct(private DocumentBuilder $builder)
-    {
-    }
+    public function __construct(private DocumentBuilder $builder) {}
 
     public function anchor(string $id): string
     {

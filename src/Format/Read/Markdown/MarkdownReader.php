@@ -19,7 +19,8 @@ use Stemmata\Format\Shared\FrontMatter;
 use Stemmata\Format\Shared\HeadingAttributes;
 
 /**
- * Reads CommonMark with tables and footnotes, by way of the HTML that CommonMark defines for it: raw HTML in the text is
+ * Reads CommonMark with tables and footnotes, by way of the HTML that CommonMark defines for it: raw HTML in the text
+ * is
  * then read and cleaned by the same rules.
  */
 final readonly class MarkdownReader implements DocumentReader
@@ -31,7 +32,12 @@ final readonly class MarkdownReader implements DocumentReader
 
     public function __construct(private HtmlReader $html)
     {
-        $environment = new Environment(['html_input' => 'allow', 'allow_unsafe_links' => true, 'max_nesting_level' => self::MAX_NESTING, 'max_delimiters_per_line' => 1000]);
+        $environment = new Environment([
+            'html_input' => 'allow',
+            'allow_unsafe_links' => true,
+            'max_nesting_level' => self::MAX_NESTING,
+            'max_delimiters_per_line' => 1000,
+        ]);
         $environment->addExtension(new CommonMarkCoreExtension());
         $environment->addExtension(new TableExtension());
         $environment->addExtension(new FootnoteExtension());
@@ -53,7 +59,11 @@ final readonly class MarkdownReader implements DocumentReader
     {
         $front = FrontMatter::takenOff(TextBytes::utf8($bytes));
 
-        return $this->html->readMarkup($this->toHtml($front->text), $front->titleBlock, titlePage: [] === $front->more ? '' : $this->toHtml(implode("\n\n", $front->more)));
+        return $this->html->readMarkup(
+            $this->toHtml($front->text),
+            $front->titleBlock,
+            titlePage: [] === $front->more ? '' : $this->toHtml(implode("\n\n", $front->more)),
+        );
     }
 
     public function toHtml(string $markdown): string
@@ -61,8 +71,17 @@ final readonly class MarkdownReader implements DocumentReader
         try {
             $html = $this->converter->convert($markdown)->getContent();
         } catch (CommonMarkException) {
-            // The library stumbles over references to half a character within addresses; the standard has them replaced (2.5).
-            $html = $this->converter->convert((string) preg_replace('/&#(?:x0*d[89a-f][0-9a-f]{2}|0*(?:5529[6-9]|55[3-9]\d\d|5[67]\d{3}));/i', '&#xFFFD;', $markdown))->getContent();
+            // The library stumbles over references to half a character within addresses; the standard has them replaced
+            // (2.5).
+            $html = $this->converter
+                ->convert(
+                    (string) preg_replace(
+                        '/&#(?:x0*d[89a-f][0-9a-f]{2}|0*(?:5529[6-9]|55[3-9]\d\d|5[67]\d{3}));/i',
+                        '&#xFFFD;',
+                        $markdown,
+                    ),
+                )
+                ->getContent();
         }
 
         return (string) preg_replace('/\xED[\xA0-\xBF][\x80-\xBF]/', "\u{FFFD}", $html);

@@ -17,14 +17,25 @@ use Stemmata\Format\Read\Package\Xml;
 /** Goes through the text (OASIS ODF 1.3 part 3, 5): headings, paragraphs, lists, tables, indexes. */
 final class BodyReader
 {
-    private const INDEXES = ['table-of-content', 'illustration-index', 'table-index', 'object-index', 'user-index', 'alphabetical-index'];
+    private const INDEXES = [
+        'table-of-content',
+        'illustration-index',
+        'table-index',
+        'object-index',
+        'user-index',
+        'alphabetical-index',
+    ];
     private const MOST_REPEATED = 50;
 
     private BlockFlow $flow;
     public readonly TitleLines $titleLines;
 
-    public function __construct(private readonly DocumentBuilder $builder, private readonly Styles $styles, private readonly OutlineNumbering $numbering, private readonly LineReader $lines)
-    {
+    public function __construct(
+        private readonly DocumentBuilder $builder,
+        private readonly Styles $styles,
+        private readonly OutlineNumbering $numbering,
+        private readonly LineReader $lines,
+    ) {
         $this->flow = new BlockFlow($builder);
         $this->titleLines = new TitleLines();
     }
@@ -63,7 +74,9 @@ final class BodyReader
             $this->frame($element);
         } elseif ('bookmark' === $name || 'bookmark-start' === $name) {
             $this->bookmarkBetween(Xml::attribute($element, 'name') ?? '');
-        } elseif (in_array($name, ['section', 'bibliography', 'index-body', 'numbered-paragraph', 'page-sequence'], true)) {
+        } elseif (
+            in_array($name, ['section', 'bibliography', 'index-body', 'numbered-paragraph', 'page-sequence'], true)
+        ) {
             $this->read(Xml::children($element));
         }
     }
@@ -87,7 +100,12 @@ final class BodyReader
             $this->pageBreak();
         }
         $printed = 'true' === Xml::attribute($heading, 'is-list-header') ? '' : $this->numbering->next($level);
-        $words = array_map(static fn (Node $node): Node => $node->isText() ? Node::text(strtr($node->text, "\t", ' '), $node->marks) : $node, UniformMarks::without($line->inline));
+        $words = array_map(
+            static fn(Node $node): Node => $node->isText()
+                ? Node::text(strtr($node->text, "\t", ' '), $node->marks)
+                : $node,
+            UniformMarks::without($line->inline),
+        );
         $this->flow->heading($level, $words, $line->anchors, 0, '' === $line->printed ? $printed : $line->printed);
         $this->read($line->frames);
     }
@@ -108,19 +126,22 @@ final class BodyReader
     {
         $inline = $line->inline;
         $words = trim(Node::plainTextOf($inline));
-        $bookmarks = array_values(array_filter($inline, static fn (Node $node): bool => 'bookmark' === $node->type));
+        $bookmarks = array_values(array_filter($inline, static fn(Node $node): bool => 'bookmark' === $node->type));
         if ('' !== $words && $this->builder->isEmpty() && $this->titleLines->take($words, $style)) {
             $this->flow->bookmarksForNext($bookmarks);
 
             return;
         }
-        $pictures = array_values(array_filter($inline, static fn (Node $node): bool => 'image' === $node->type));
+        $pictures = array_values(array_filter($inline, static fn(Node $node): bool => 'image' === $node->type));
         if ('' === $words && [] !== $pictures) {
             $this->flow->bookmarksForNext($bookmarks);
             foreach ($pictures as $picture) {
                 $this->flow->block(new Node('figure', $picture->attributes));
             }
-        } elseif ('' === $words && [] === array_filter($inline, static fn (Node $node): bool => 'bookmark' !== $node->type && !$node->isText())) {
+        } elseif (
+            '' === $words &&
+            [] === array_filter($inline, static fn(Node $node): bool => 'bookmark' !== $node->type && !$node->isText())
+        ) {
             if ($style->isCode() && [] !== $inline) {
                 $this->flow->codeLine(Node::plainTextOf($inline), $bookmarks);
             } else {
@@ -170,7 +191,10 @@ final class BodyReader
     private function listOf(\DOMElement $list, string $style, int $depth): ?Node
     {
         // A list without a style takes that of its paragraphs (ODF 1.3, text:style-name of text:list).
-        $style = Xml::attribute($list, 'style-name') ?: $style ?: (string) $this->styles->findListOf(Xml::attribute(Xml::descendant($list, 'p'), 'style-name'));
+        $style =
+            Xml::attribute($list, 'style-name') ?:
+            $style ?:
+            (string) $this->styles->findListOf(Xml::attribute(Xml::descendant($list, 'p'), 'style-name'));
         $items = [];
         $start = null;
         foreach (Xml::children($list) as $item) {
@@ -180,7 +204,10 @@ final class BodyReader
             $start ??= Xml::attribute($item, 'start-value');
             $blocks = $this->itemBlocks($item, $style, $depth);
             if ([] !== $blocks) {
-                $items[] = new Node('listItem', content: 'paragraph' === $blocks[0]->type ? $blocks : [Node::paragraph([]), ...$blocks]);
+                $items[] = new Node(
+                    'listItem',
+                    content: 'paragraph' === $blocks[0]->type ? $blocks : [Node::paragraph([]), ...$blocks],
+                );
             }
         }
         $level = $this->styles->listLevel('' === $style ? '' : $style, min(9, $depth));
@@ -188,7 +215,9 @@ final class BodyReader
             return null;
         }
 
-        return $level['isOrdered'] ? new Node('orderedList', ['start' => max(0, (int) ($start ?? $level['start']))], $items) : new Node('bulletList', [], $items);
+        return $level['isOrdered']
+            ? new Node('orderedList', ['start' => max(0, (int) ($start ?? $level['start']))], $items)
+            : new Node('bulletList', [], $items);
     }
 
     /** @return list<Node> */
@@ -213,7 +242,9 @@ final class BodyReader
         return $blocks;
     }
 
-    /** A frame holds a picture, or a box with text; a picture in a box with other words is a picture with its caption. */
+    /**
+     * A frame holds a picture, or a box with text; a picture in a box with other words is a picture with its caption.
+     */
     private function frame(\DOMElement $frame): void
     {
         $box = Xml::descendant($frame, 'text-box');
@@ -225,8 +256,16 @@ final class BodyReader
                 $line = $this->lines->line($paragraph, new ParagraphStyle());
                 foreach ($line->inline as $node) {
                     if ('image' === $node->type) {
-                        $caption = array_values(array_filter($line->inline, static fn (Node $each): bool => 'image' !== $each->type));
-                        $this->flow->block(new Node('figure', $node->attributes, '' === trim(Node::plainTextOf($caption)) ? [] : $caption));
+                        $caption = array_values(
+                            array_filter($line->inline, static fn(Node $each): bool => 'image' !== $each->type),
+                        );
+                        $this->flow->block(
+                            new Node(
+                                'figure',
+                                $node->attributes,
+                                '' === trim(Node::plainTextOf($caption)) ? [] : $caption,
+                            ),
+                        );
 
                         return;
                     }
@@ -273,7 +312,10 @@ final class BodyReader
             if (!in_array($cell->localName, ['table-cell', 'covered-table-cell'], true)) {
                 continue;
             }
-            if ((int) (Xml::attribute($cell, 'number-columns-spanned') ?? 1) > 1 || (int) (Xml::attribute($cell, 'number-rows-spanned') ?? 1) > 1) {
+            if (
+                (int) (Xml::attribute($cell, 'number-columns-spanned') ?? 1) > 1 ||
+                (int) (Xml::attribute($cell, 'number-rows-spanned') ?? 1) > 1
+            ) {
                 $this->builder->note(ImportNote::CellsMerged);
             }
             [$inline, $align] = $this->cellText($cell);
@@ -315,11 +357,29 @@ final class BodyReader
                 }
                 $style = $this->styles->paragraph(Xml::attribute($part, 'style-name'));
                 // A heading row is bold by being one.
-                yield [$this->lines->line($part, $style, false, 1 === preg_match('/\ATable (?:Heading|Contents)\z/i', $style->name))->inline, $style];
+                yield [
+                    $this->lines->line(
+                        $part,
+                        $style,
+                        false,
+                        1 === preg_match('/\ATable (?:Heading|Contents)\z/i', $style->name),
+                    )->inline,
+                    $style,
+                ];
             } elseif ('table' === $part->localName) {
                 $this->builder->note(ImportNote::TableInTable);
                 foreach ($this->rows($part, false) as $row) {
-                    yield [[Node::text(implode(' | ', array_map(static fn (Node $inner): string => $inner->plainText(), $row->content)))], new ParagraphStyle()];
+                    yield [
+                        [
+                            Node::text(
+                                implode(
+                                    ' | ',
+                                    array_map(static fn(Node $inner): string => $inner->plainText(), $row->content),
+                                ),
+                            ),
+                        ],
+                        new ParagraphStyle(),
+                    ];
                 }
             } elseif (in_array($part->localName, ['list', 'list-item'], true)) {
                 yield from $this->cellLines($part);

@@ -16,7 +16,11 @@ final readonly class Line
      * @param list<\DOMElement> $frames  that hold text
      * @param string            $printed number that the program printed before it
      */
-    public function __construct(public array $inline, public array $anchors, public ?int $size, public array $frames, public string $printed)
-    {
-    }
+    public function __construct(
+        public array $inline,
+        public array $anchors,
+        public ?int $size,
+        public array $frames,
+        public string $printed,
+    ) {}
 }

@@ -26,18 +26,43 @@ final class LineReader
     private ?int $size = null;
     private string $printed = '';
 
-    public function __construct(private readonly DocumentBuilder $builder, private readonly Styles $styles, private readonly PackagePictures $pictures)
-    {
+    public function __construct(
+        private readonly DocumentBuilder $builder,
+        private readonly Styles $styles,
+        private readonly PackagePictures $pictures,
+    ) {
         $this->run = new TextRun();
     }
 
     /** @param bool $isOfKind whether the style says what the paragraph is, so that its look is not read as emphasis */
-    public function line(\DOMElement $paragraph, ParagraphStyle $style, bool $isHeading = false, bool $isOfKind = false): Line
-    {
-        [$this->run, $this->endsInBlank, $this->anchors, $this->frames, $this->size, $this->printed] = [new TextRun(), true, [], [], null, ''];
-        $this->within($paragraph, $isHeading || $isOfKind ? new ParagraphStyle(size: $style->size) : $style, null, $isHeading);
+    public function line(
+        \DOMElement $paragraph,
+        ParagraphStyle $style,
+        bool $isHeading = false,
+        bool $isOfKind = false,
+    ): Line {
+        [$this->run, $this->endsInBlank, $this->anchors, $this->frames, $this->size, $this->printed] = [
+            new TextRun(),
+            true,
+            [],
+            [],
+            null,
+            '',
+        ];
+        $this->within(
+            $paragraph,
+            $isHeading || $isOfKind ? new ParagraphStyle(size: $style->size) : $style,
+            null,
+            $isHeading,
+        );
 
-        return new Line($this->run->finished(), $this->anchors, $this->size ?? $style->size, $this->frames, $this->printed);
+        return new Line(
+            $this->run->finished(),
+            $this->anchors,
+            $this->size ?? $style->size,
+            $this->frames,
+            $this->printed,
+        );
     }
 
     private function within(\DOMElement $element, ParagraphStyle $style, ?Mark $link, bool $isHeading): void
@@ -78,8 +103,13 @@ final class LineReader
                 break;
             case 'bookmark-ref':
             case 'reference-ref':
-                $target = '#'.Xml::attribute($part, 'ref-name');
-                $this->within($part, $style, LinkTarget::isValid($target) ? $this->builder->link($target) : $link, $isHeading);
+                $target = '#' . Xml::attribute($part, 'ref-name');
+                $this->within(
+                    $part,
+                    $style,
+                    LinkTarget::isValid($target) ? $this->builder->link($target) : $link,
+                    $isHeading,
+                );
                 break;
             case 'note':
                 $this->note($part, $style);
@@ -167,7 +197,12 @@ final class LineReader
         $body = Xml::child($note, 'note-body');
         foreach (null === $body ? [] : Xml::children($body) as $paragraph) {
             $inner = new self($this->builder, $this->styles, $this->pictures);
-            $inline = array_values(array_filter($inner->line($paragraph, new ParagraphStyle())->inline, static fn (Node $node): bool => $node->isText()));
+            $inline = array_values(
+                array_filter(
+                    $inner->line($paragraph, new ParagraphStyle())->inline,
+                    static fn(Node $node): bool => $node->isText(),
+                ),
+            );
             if ([] !== $words && [] !== $inline) {
                 $this->builder->note(ImportNote::NoteFlattened);
                 $words[] = Node::text(' ');
@@ -187,7 +222,9 @@ final class LineReader
         }
         $picture = $this->pictures->picture($frame);
         if (null === $picture) {
-            $this->builder->note(null === Xml::descendant($frame, 'object') ? ImportNote::ObjectLost : ImportNote::FormulaAsText);
+            $this->builder->note(
+                null === Xml::descendant($frame, 'object') ? ImportNote::ObjectLost : ImportNote::FormulaAsText,
+            );
 
             return;
         }
@@ -217,7 +254,16 @@ final class LineReader
     private static function marks(ParagraphStyle $style, ?Mark $link): array
     {
         $marks = null === $link ? [] : ['link' => $link];
-        foreach (['emphasis' => $style->italic, 'strong' => $style->bold, 'code' => $style->isCode, 'superscript' => 'superscript' === $style->vertical, 'subscript' => 'subscript' === $style->vertical] as $type => $isOn) {
+        foreach (
+            [
+                'emphasis' => $style->italic,
+                'strong' => $style->bold,
+                'code' => $style->isCode,
+                'superscript' => 'superscript' === $style->vertical,
+                'subscript' => 'subscript' === $style->vertical,
+            ]
+            as $type => $isOn
+        ) {
             if (true === $isOn) {
                 $marks[$type] = new Mark($type);
             }

@@ -19,9 +19,7 @@ use Stemmata\Format\Shared\FormatException;
 /** Reads OpenDocument text (OASIS ODF 1.2 and 1.3), the content as a stream. */
 final readonly class OdtReader implements DocumentReader
 {
-    public function __construct(private IdSource $ids)
-    {
-    }
+    public function __construct(private IdSource $ids) {}
 
     public function endings(): array
     {
@@ -43,7 +41,12 @@ final readonly class OdtReader implements DocumentReader
         $styles = new Styles();
         $styles->read($stylesXml);
         $builder = new DocumentBuilder($this->ids);
-        $body = new BodyReader($builder, $styles, OutlineNumbering::read($stylesXml), new LineReader($builder, $styles, new PackagePictures($builder, $package)));
+        $body = new BodyReader(
+            $builder,
+            $styles,
+            OutlineNumbering::read($stylesXml),
+            new LineReader($builder, $styles, new PackagePictures($builder, $package)),
+        );
         $body->read(XmlPart::childrenOf($package->fileOf('content.xml'), 'text', ['automatic-styles']));
         $body->finish();
 
@@ -54,7 +57,17 @@ final readonly class OdtReader implements DocumentReader
     {
         $xml = $package->find('meta.xml');
         $meta = null === $xml ? null : XmlPart::small($xml)->documentElement;
-        $said = static fn (string $name): string => mb_strcut(trim((string) preg_replace('/\s+/u', ' ', null === $meta ? '' : Xml::descendant($meta, $name)->textContent ?? '')), 0, 2000);
+        $said = static fn(string $name): string => mb_strcut(
+            trim(
+                (string) preg_replace(
+                    '/\s+/u',
+                    ' ',
+                    null === $meta ? '' : Xml::descendant($meta, $name)->textContent ?? '',
+                ),
+            ),
+            0,
+            2000,
+        );
 
         return new TitleBlock(
             mb_strcut($body->titleLines->title ?? $said('title'), 0, 2000),

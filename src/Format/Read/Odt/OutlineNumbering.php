@@ -11,15 +11,19 @@ use Stemmata\Format\Read\Package\XmlPart;
 /** Counts headings as the file's program does, by its outline style (OASIS ODF 1.3 part 3, 16.34). */
 final class OutlineNumbering
 {
-    private const STYLES = ['1' => NumberStyle::Arabic, 'I' => NumberStyle::UpperRoman, 'i' => NumberStyle::LowerRoman, 'A' => NumberStyle::UpperLetter, 'a' => NumberStyle::LowerLetter];
+    private const STYLES = [
+        '1' => NumberStyle::Arabic,
+        'I' => NumberStyle::UpperRoman,
+        'i' => NumberStyle::LowerRoman,
+        'A' => NumberStyle::UpperLetter,
+        'a' => NumberStyle::LowerLetter,
+    ];
 
     /** @var array<int, int> the last number at each level */
     private array $counts = [];
 
     /** @param array<int, array{format: string, prefix: string, shown: int, start: int}> $levels by level, from 1 */
-    private function __construct(private readonly array $levels)
-    {
-    }
+    private function __construct(private readonly array $levels) {}
 
     public static function read(?string $xml): self
     {
@@ -59,6 +63,6 @@ final class OutlineNumbering
             }
         }
 
-        return trim($rule['prefix'].implode('.', $parts));
+        return trim($rule['prefix'] . implode('.', $parts));
     }
 }

@@ -27,7 +27,8 @@ final readonly class PackagePictures
         if (null === $image || null !== Xml::descendant($frame, 'object')) {
             return null;
         }
-        $alt = trim(Xml::child($frame, 'desc')->textContent ?? '') ?: trim(Xml::child($frame, 'title')->textContent ?? '');
+        $alt =
+            trim(Xml::child($frame, 'desc')->textContent ?? '') ?: trim(Xml::child($frame, 'title')->textContent ?? '');
 
         return ['src' => $this->source($image), 'alt' => mb_strcut($alt, 0, 4096)];
     }
@@ -36,7 +37,10 @@ final readonly class PackagePictures
     {
         $inline = Xml::child($image, 'binary-data');
         if (null !== $inline) {
-            return $this->pictures->source(base64_decode((string) preg_replace('/\s+/', '', $inline->textContent), true) ?: null, '');
+            return $this->pictures->source(
+                base64_decode((string) preg_replace('/\s+/', '', $inline->textContent), true) ?: null,
+                '',
+            );
         }
         $href = Xml::attribute($image, 'href') ?? '';
         if (1 === preg_match('/\Ahttps?:/i', $href)) {
@@ -46,6 +50,9 @@ final readonly class PackagePictures
         }
         $name = (string) preg_replace('~\A\./~', '', rawurldecode($href));
 
-        return $this->pictures->source($this->package->has($name) ? $this->package->find($name) : null, basename($name));
+        return $this->pictures->source(
+            $this->package->has($name) ? $this->package->find($name) : null,
+            basename($name),
+        );
     }
 }

@@ -54,7 +54,9 @@ final class Styles
         // A name that stands for no style still says what its writer meant by it.
         $base = new ParagraphStyle(self::shown($name ?? ''), size: self::DEFAULT_SIZE);
 
-        return $base->with($this->own['paragraph default'] ?? new ParagraphStyle())->with($this->resolved('paragraph', $name ?? ''));
+        return $base
+            ->with($this->own['paragraph default'] ?? new ParagraphStyle())
+            ->with($this->resolved('paragraph', $name ?? ''));
     }
 
     public function run(?string $name): ParagraphStyle
@@ -65,7 +67,7 @@ final class Styles
     /** Whether the style made for this very place says to begin a new page. */
     public function breaksHere(?string $name): bool
     {
-        $key = 'paragraph '.$name;
+        $key = 'paragraph ' . $name;
 
         return ($this->isAutomatic[$key] ?? false) && true === ($this->own[$key]->breakBefore ?? null);
     }
@@ -78,11 +80,11 @@ final class Styles
 
     public function findListOf(?string $paragraphStyle): ?string
     {
-        for ($key = 'paragraph '.$paragraphStyle, $steps = 0; isset($this->own[$key]) && $steps < 20; ++$steps) {
+        for ($key = 'paragraph ' . $paragraphStyle, $steps = 0; isset($this->own[$key]) && $steps < 20; ++$steps) {
             if (isset($this->listOf[$key])) {
                 return $this->listOf[$key];
             }
-            $key = 'paragraph '.($this->parents[$key] ?? '');
+            $key = 'paragraph ' . ($this->parents[$key] ?? '');
         }
 
         return null;
@@ -92,8 +94,9 @@ final class Styles
     {
         $family = Xml::attribute($style, 'family') ?? '';
         $name = 'default-style' === $style->localName ? 'default' : Xml::attribute($style, 'name') ?? '';
-        $key = $family.' '.$name;
-        $shown = $isAutomatic || 'default' === $name ? '' : Xml::attribute($style, 'display-name') ?? self::shown($name);
+        $key = $family . ' ' . $name;
+        $shown =
+            $isAutomatic || 'default' === $name ? '' : Xml::attribute($style, 'display-name') ?? self::shown($name);
         $this->own[$key] = self::properties($style, $shown);
         $this->parents[$key] = Xml::attribute($style, 'parent-style-name') ?? '';
         $this->isAutomatic[$key] = $isAutomatic;
@@ -106,7 +109,11 @@ final class Styles
     /** Signs that a name of XML cannot hold are written as their numbers. */
     private static function shown(string $name): string
     {
-        return (string) preg_replace_callback('/_([0-9a-f]{2})_/', static fn (array $match): string => chr((int) hexdec($match[1])), $name);
+        return (string) preg_replace_callback(
+            '/_([0-9a-f]{2})_/',
+            static fn(array $match): string => chr((int) hexdec($match[1])),
+            $name,
+        );
     }
 
     private static function properties(\DOMElement $style, string $name): ParagraphStyle
@@ -134,23 +141,29 @@ final class Styles
             align: Xml::attribute($paragraph, 'text-align'),
             before: self::points(Xml::attribute($paragraph, 'margin-top')),
             after: self::points(Xml::attribute($paragraph, 'margin-bottom')),
-            vertical: null === $position ? null : match (true) {
-                str_starts_with($position, 'super'), 1 === preg_match('/\A[1-9]/', $position) => 'superscript',
-                str_starts_with($position, 'sub'), str_starts_with($position, '-') => 'subscript',
-                default => '',
-            },
+            vertical: null === $position
+                ? null
+                : match (true) {
+                    str_starts_with($position, 'super'), 1 === preg_match('/\A[1-9]/', $position) => 'superscript',
+                    str_starts_with($position, 'sub'), str_starts_with($position, '-') => 'subscript',
+                    default => '',
+                },
             isCode: null === $font ? null : 1 === preg_match('/courier|consol|mono|menlo/i', $font),
         );
     }
 
     private function resolved(string $family, string $name): ParagraphStyle
     {
-        $key = $family.' '.$name;
+        $key = $family . ' ' . $name;
         if (isset($this->resolved[$key])) {
             return $this->resolved[$key];
         }
         $chain = [];
-        for ($each = $key; isset($this->own[$each]) && !isset($chain[$each]); $each = $family.' '.$this->parents[$each]) {
+        for (
+            $each = $key;
+            isset($this->own[$each]) && !isset($chain[$each]);
+            $each = $family . ' ' . $this->parents[$each]
+        ) {
             $chain[$each] = $this->own[$each];
         }
         $style = new ParagraphStyle();
@@ -167,7 +180,9 @@ final class Styles
         $levels = [];
         foreach (Xml::children($style) as $level) {
             $levels[(int) Xml::attribute($level, 'level') - 1] = [
-                'isOrdered' => 'list-level-style-number' === $level->localName && '' !== (Xml::attribute($level, 'num-format') ?? ''),
+                'isOrdered' =>
+                    'list-level-style-number' === $level->localName &&
+                    '' !== (Xml::attribute($level, 'num-format') ?? ''),
                 'start' => (int) (Xml::attribute($level, 'start-value') ?? 1),
             ];
         }
@@ -188,7 +203,9 @@ final class Styles
         if (null === $length || 1 !== preg_match('/\A(-?[\d.]+)(pt|in|cm|mm|pc|px)\z/', $length, $match)) {
             return null;
         }
-        $points = (float) $match[1] * ['pt' => 1, 'in' => 72, 'cm' => 28.3465, 'mm' => 2.83465, 'pc' => 12, 'px' => 0.75][$match[2]];
+        $points =
+            (float) $match[1] *
+            ['pt' => 1, 'in' => 72, 'cm' => 28.3465, 'mm' => 2.83465, 'pc' => 12, 'px' => 0.75][$match[2]];
 
         return max(0, min(9999, (int) round($points)));
     }

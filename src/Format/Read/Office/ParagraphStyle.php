@@ -25,8 +25,7 @@ final readonly class ParagraphStyle
         public ?int $after = null,
         public ?string $vertical = null,
         public ?bool $isCode = null,
-    ) {
-    }
+    ) {}
 
     /** This one with what the other says on top; a name of the other's wins too. */
     public function with(self $other): self
@@ -55,10 +54,14 @@ final readonly class ParagraphStyle
     {
         $level = $this->findHeadingLevel();
 
-        return null !== $this->outlineLevel || null === $level ? $this : (new self(outlineLevel: $level - 1))->with($this);
+        return null !== $this->outlineLevel || null === $level
+            ? $this
+            : (new self(outlineLevel: $level - 1))->with($this);
     }
 
-    /** The level of a heading, from 1; null for text. Style names are English in the file whatever the program speaks. */
+    /**
+     * The level of a heading, from 1; null for text. Style names are English in the file whatever the program speaks.
+     */
     public function findHeadingLevel(): ?int
     {
         if (null !== $this->outlineLevel) {
@@ -86,22 +89,38 @@ final readonly class ParagraphStyle
 
     public function isQuotation(): bool
     {
-        return 1 === preg_match('/\A(?:(?:intense )?quot(?:e|ation)s?|block ?(?:text|quote|quotation)|citation|zitat)\z/i', $this->name);
+        return 1 ===
+            preg_match(
+                '/\A(?:(?:intense )?quot(?:e|ation)s?|block ?(?:text|quote|quotation)|citation|zitat)\z/i',
+                $this->name,
+            );
     }
 
     public function isCaption(): bool
     {
-        return 1 === preg_match('/\A(?:(?:image|table|figure) ?)?caption\z|\A(?:legend|beschriftung|illustration|figure|table|drawing)\z/i', $this->name);
+        return 1 ===
+            preg_match(
+                '/\A(?:(?:image|table|figure) ?)?caption\z|\A(?:legend|beschriftung|illustration|figure|table|drawing)\z/i',
+                $this->name,
+            );
     }
 
     public function isContents(): bool
     {
-        return 1 === preg_match('/\A(?:toc|contents|index|table of (?:figures|authorities)|illustration index|figure index|table index)(?: (?:heading|\d+))?\z|\A(?:toc|contents) heading\z/i', $this->name);
+        return 1 ===
+            preg_match(
+                '/\A(?:toc|contents|index|table of (?:figures|authorities)|illustration index|figure index|table index)(?: (?:heading|\d+))?\z|\A(?:toc|contents) heading\z/i',
+                $this->name,
+            );
     }
 
     public function isCode(): bool
     {
-        return 1 === preg_match('/\A(?:source ?code|html preformatted|preformatted text|plain text|code|verbatim)\z|\Asource code /i', $this->name);
+        return 1 ===
+            preg_match(
+                '/\A(?:source ?code|html preformatted|preformatted text|plain text|code|verbatim)\z|\Asource code /i',
+                $this->name,
+            );
     }
 
     /** As we name the styles of code ourselves. */

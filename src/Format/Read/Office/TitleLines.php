@@ -19,7 +19,7 @@ final class TitleLines
         } elseif ($style->isSubtitle() && null === $this->subtitle) {
             $this->subtitle = $words;
         } elseif ($style->isAuthor()) {
-            $this->author = null === $this->author ? $words : $this->author.', '.$words;
+            $this->author = null === $this->author ? $words : $this->author . ', ' . $words;
         } else {
             return false;
         }

@@ -23,9 +23,7 @@ final readonly class OpmlReader implements DocumentReader
     /** A line without lines under it that is longer than that is a text, in characters. */
     private const LONGEST_HEADING = 240;
 
-    public function __construct(private IdSource $ids)
-    {
-    }
+    public function __construct(private IdSource $ids) {}
 
     public function endings(): array
     {
@@ -40,7 +38,11 @@ final readonly class OpmlReader implements DocumentReader
     public function read(string $bytes): ReadResult
     {
         // What was declared was right before.
-        $xml = (string) preg_replace('/\A(\s*<\?xml[^>]*?)\sencoding\s*=\s*["\'][^"\'>]*["\']/', '$1', TextBytes::utf8($bytes));
+        $xml = (string) preg_replace(
+            '/\A(\s*<\?xml[^>]*?)\sencoding\s*=\s*["\'][^"\'>]*["\']/',
+            '$1',
+            TextBytes::utf8($bytes),
+        );
         $root = XmlPart::small($xml)->documentElement;
         $head = Xml::child($root, 'head');
         $builder = new DocumentBuilder($this->ids);
@@ -49,7 +51,13 @@ final readonly class OpmlReader implements DocumentReader
             $this->readLines($builder, $body, 1);
         }
 
-        return $builder->finished(new TitleBlock(self::line(Xml::child($head, 'title')->textContent ?? ''), '', self::line(Xml::child($head, 'ownerName')->textContent ?? '')));
+        return $builder->finished(
+            new TitleBlock(
+                self::line(Xml::child($head, 'title')->textContent ?? ''),
+                '',
+                self::line(Xml::child($head, 'ownerName')->textContent ?? ''),
+            ),
+        );
     }
 
     private function readLines(DocumentBuilder $builder, \DOMElement $within, int $level): void
@@ -78,7 +86,11 @@ final readonly class OpmlReader implements DocumentReader
             $inline = [];
             foreach (preg_split('/\R/u', trim($paragraph)) ?: [] as $line) {
                 $words = self::line($line);
-                array_push($inline, ...([] === $inline ? [] : [new Node('hardBreak')]), ...('' === $words ? [] : [Node::text($words)]));
+                array_push(
+                    $inline,
+                    ...[] === $inline ? [] : [new Node('hardBreak')],
+                    ...'' === $words ? [] : [Node::text($words)],
+                );
             }
             if ([] !== $inline) {
                 $builder->block(Node::paragraph($inline));
@@ -90,7 +102,9 @@ final readonly class OpmlReader implements DocumentReader
     private static function inline(\DOMElement $line, string $text): array
     {
         // A line may be written with the tags of HTML in it; its words are what counts.
-        $words = self::line(str_contains($text, '<') ? html_entity_decode(strip_tags($text), \ENT_QUOTES | \ENT_HTML5) : $text);
+        $words = self::line(
+            str_contains($text, '<') ? html_entity_decode(strip_tags($text), \ENT_QUOTES | \ENT_HTML5) : $text,
+        );
         $address = $line->getAttribute('url') ?: $line->getAttribute('htmlUrl');
         $isLink = '' !== $address && LinkTarget::isValid($address) && null === LinkTarget::findInnerId($address);
 

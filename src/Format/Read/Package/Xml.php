@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read\Package;
 
-/** Short words for looking into the markup of office formats. Names are compared without their namespaces, which the strict and the transitional form of ECMA-376 do not share. */
+/**
+ * Short words for looking into the markup of office formats. Names are compared without their namespaces, which the
+ * strict and the transitional form of ECMA-376 do not share.
+ */
 final class Xml
 {
     /** @return iterable<\DOMElement> */
@@ -57,11 +60,15 @@ final class Xml
         return null !== $value && is_numeric($value) ? (int) $value : null;
     }
 
-    /** A toggle such as w:b: on when it is there and does not say off; null when it is not there (ECMA-376-1, 17.3.2). */
+    /**
+     * A toggle such as w:b: on when it is there and does not say off; null when it is not there (ECMA-376-1, 17.3.2).
+     */
     public static function toggle(?\DOMNode $of, string $child): ?bool
     {
         $element = self::child($of, $child);
 
-        return null === $element ? null : !in_array(self::attribute($element, 'val'), ['0', 'false', 'off', 'none'], true);
+        return null === $element
+            ? null
+            : !in_array(self::attribute($element, 'val'), ['0', 'false', 'off', 'none'], true);
     }
 }

@@ -7,7 +7,8 @@ namespace Stemmata\Format\Read\Package;
 use Stemmata\Format\Shared\FormatException;
 
 /**
- * Reads the XML of a part. A document type definition has no business in these formats and is refused, and with it every
+ * Reads the XML of a part. A document type definition has no business in these formats and is refused, and with it
+ * every
  * trick with entities; what is nested more than 256 deep is refused by the parser itself.
  */
 final class XmlPart
@@ -23,7 +24,8 @@ final class XmlPart
         if (strlen($xml) > self::MAX_BYTES) {
             throw FormatException::tooMuchUnpacked(self::MAX_BYTES);
         }
-        $isRead = '' !== trim($xml) && !self::hasDoctype($xml) && $document->loadXML($xml, \LIBXML_NONET | \LIBXML_COMPACT);
+        $isRead =
+            '' !== trim($xml) && !self::hasDoctype($xml) && $document->loadXML($xml, \LIBXML_NONET | \LIBXML_COMPACT);
         libxml_clear_errors();
         libxml_use_internal_errors($before);
 
@@ -94,7 +96,7 @@ final class XmlPart
             $isChild = null !== $depth && $isElement && $reader->depth === $depth + 1;
             if ($isChild || ($isElement && null === $depth && in_array($reader->localName, $alsoWanted, true))) {
                 $element = @$reader->expand();
-                if (!$element instanceof \DOMElement) {
+                if (!($element instanceof \DOMElement)) {
                     throw FormatException::damagedMarkup();
                 }
                 yield $element;

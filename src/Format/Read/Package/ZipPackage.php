@@ -7,7 +7,8 @@ namespace Stemmata\Format\Read\Package;
 use Stemmata\Format\Shared\FormatException;
 
 /**
- * A file that is an archive of parts. Nothing is ever unpacked to where an entry's name says; a part is read by its name,
+ * A file that is an archive of parts. Nothing is ever unpacked to where an entry's name says; a part is read by its
+ * name,
  * and only as far as the limits go.
  */
 final class ZipPackage

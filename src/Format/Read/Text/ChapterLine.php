@@ -13,15 +13,40 @@ final readonly class ChapterLine
     private const LONGEST = 100;
     /** Parts of books that bear a name instead of a number (common practice). */
     private const NAMED = '/\A(?:preface|foreword|prologue|epilogue|afterword|introduction|conclusions?|acknowledge?ments?|abstract|summary|dedication|glossary|bibliography|references|works cited|appendix|appendices|index|notes|(?:table of )?contents|vorwort|einleitung|nachwort|literaturverzeichnis|avant-propos|pr[eé]face|conclusion|bibliographie)\s*[.:]?\z/iu';
-    private const RANKS = ['volume' => 0, 'book' => 1, 'part' => 2, 'act' => 2, 'division' => 2, 'teil' => 2, 'partie' => 2, 'parte' => 2, 'livre' => 1, 'buch' => 1, 'chapter' => 3, 'appendix' => 3, 'annex' => 3, 'kapitel' => 3, 'chapitre' => 3, 'scene' => 3, 'letter' => 3, 'section' => 4, 'article' => 4];
+    private const RANKS = [
+        'volume' => 0,
+        'book' => 1,
+        'part' => 2,
+        'act' => 2,
+        'division' => 2,
+        'teil' => 2,
+        'partie' => 2,
+        'parte' => 2,
+        'livre' => 1,
+        'buch' => 1,
+        'chapter' => 3,
+        'appendix' => 3,
+        'annex' => 3,
+        'kapitel' => 3,
+        'chapitre' => 3,
+        'scene' => 3,
+        'letter' => 3,
+        'section' => 4,
+        'article' => 4,
+    ];
 
     /**
      * @param string $line what it says, in one line
-     * @param int    $rank among the lines with words: volumes above books above parts above chapters; 10 and the number of parts for figures
+     * @param int    $rank among the lines with words: volumes above books above parts above chapters; 10 and the number
+     *     of parts for figures
      */
-    private function __construct(public string $line, public int $rank, public bool $isNamed, public ?TypedNumber $number, public bool $isUnderlined = false)
-    {
-    }
+    private function __construct(
+        public string $line,
+        public int $rank,
+        public bool $isNamed,
+        public ?TypedNumber $number,
+        public bool $isUnderlined = false,
+    ) {}
 
     public static function find(string $line): ?self
     {
@@ -34,7 +59,9 @@ final readonly class ChapterLine
         }
         $typed = TypedNumber::find($words);
 
-        return null === $typed || !self::isHeadingWith($typed, $line) ? null : new self($words, self::rank($typed), false, $typed);
+        return null === $typed || !self::isHeadingWith($typed, $line)
+            ? null
+            : new self($words, self::rank($typed), false, $typed);
     }
 
     /** Whether only the number stands there, and the name of the chapter may follow on the next line. */
@@ -45,7 +72,7 @@ final readonly class ChapterLine
 
     public function withName(string $name): self
     {
-        return new self($this->line.' '.trim($name), $this->rank, $this->isNamed, $this->number);
+        return new self($this->line . ' ' . trim($name), $this->rank, $this->isNamed, $this->number);
     }
 
     /** A line that the one under it marks as a heading. */
@@ -57,7 +84,10 @@ final readonly class ChapterLine
         return new self($words, null === $typed || $typed->isWeak ? $rank : self::rank($typed), false, $typed, true);
     }
 
-    /** What two lines for the same chapter have in common, in the contents and at its head: figures and letters, no label. */
+    /**
+     * What two lines for the same chapter have in common, in the contents and at its head: figures and letters, no
+     * label.
+     */
     public function letters(): string
     {
         return self::lettersOf($this->line);
@@ -68,9 +98,13 @@ final readonly class ChapterLine
         $line = trim((string) preg_replace('/\A\s*[*•-]\s+/u', '', $line));
         $typed = TypedNumber::find($line);
         if (null !== $typed && '' !== trim($typed->rest)) {
-            $line = implode('', $typed->parts).' '.$typed->rest;
+            $line = implode('', $typed->parts) . ' ' . $typed->rest;
         }
-        $withoutPage = (string) preg_replace('/(?:\s*[.·…_]\s?){3,}\s*\S*\s*\z|(?:\t+|\s{3,})(?:\d{1,4}|[ivxlc]{1,7})\s*\z/u', '', $line);
+        $withoutPage = (string) preg_replace(
+            '/(?:\s*[.·…_]\s?){3,}\s*\S*\s*\z|(?:\t+|\s{3,})(?:\d{1,4}|[ivxlc]{1,7})\s*\z/u',
+            '',
+            $line,
+        );
 
         return mb_strtolower((string) preg_replace('/[^\p{L}\p{N}]+/u', '', $withoutPage));
     }
@@ -80,11 +114,15 @@ final readonly class ChapterLine
         $rest = trim($typed->rest);
         $hasLetters = 1 === preg_match('/\p{L}/u', $rest);
         // Gaps between words are columns of a table; signs of code are code.
-        if (1 === preg_match('/\S(?:\t+|\s{3,})\S/u', trim($line)) || 1 === preg_match('/[{};=|\\\\]|\(\)|->/', $rest)) {
+        if (
+            1 === preg_match('/\S(?:\t+|\s{3,})\S/u', trim($line)) ||
+            1 === preg_match('/[{};=|\\\\]|\(\)|->/', $rest)
+        ) {
             return false;
         }
         if ('' !== $typed->word) {
-            return '' === $rest || ($hasLetters && 1 !== preg_match('/\A\p{Ll}/u', $rest) && 1 !== preg_match('/[,;]\z/u', $rest));
+            return '' === $rest ||
+                ($hasLetters && 1 !== preg_match('/\A\p{Ll}/u', $rest) && 1 !== preg_match('/[,;]\z/u', $rest));
         }
         if (strspn($line, ' ') > 3 || str_contains(substr($line, 0, 4), "\t")) {
             return $typed->isWeak || '' !== $rest ? false : 1 === preg_match('/\A[IVXLC]+\z/', $typed->own());
@@ -92,10 +130,15 @@ final readonly class ChapterLine
 
         // A bare figure or roman on a line of its own heads a chapter; “A” or “I” may be a word.
         if ('' === $rest) {
-            return [NumberStyle::UpperLetter] !== NumberStyle::stylesOf($typed->own()) && 1 === preg_match('/\A(?:\d{1,3}|[IVXLC]+)\z/', $typed->own());
+            return [NumberStyle::UpperLetter] !== NumberStyle::stylesOf($typed->own()) &&
+                1 === preg_match('/\A(?:\d{1,3}|[IVXLC]+)\z/', $typed->own());
         }
 
-        return !$typed->isWeak && $hasLetters && 1 === preg_match('~\A[^\p{Ll}\s]~u', $rest) && 1 !== preg_match('/[.,;:!]\z/u', $rest) && mb_strlen($rest) <= 80;
+        return !$typed->isWeak &&
+            $hasLetters &&
+            1 === preg_match('~\A[^\p{Ll}\s]~u', $rest) &&
+            1 !== preg_match('/[.,;:!]\z/u', $rest) &&
+            mb_strlen($rest) <= 80;
     }
 
     private static function rank(TypedNumber $typed): int

@@ -12,9 +12,7 @@ final readonly class TextBlock
      * @param int                    $gap    empty lines before it
      * @param bool                   $onPage whether it begins a page
      */
-    public function __construct(public array $lines, public int $gap, public bool $onPage = false)
-    {
-    }
+    public function __construct(public array $lines, public int $gap, public bool $onPage = false) {}
 
     public function isSingle(): bool
     {

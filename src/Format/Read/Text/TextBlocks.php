@@ -11,20 +11,20 @@ final readonly class TextBlocks
     private const LINES_PER_GAP = 25;
 
     /** @param list<TextBlock> $blocks */
-    private function __construct(public array $blocks, public int $runningHeads, public int $pageNumbers)
-    {
-    }
+    private function __construct(public array $blocks, public int $runningHeads, public int $pageNumbers) {}
 
     public static function of(string $text): self
     {
-        [$pages, $heads, $numbers] = self::withoutPageFurniture(explode("\f", trim(strtr($text, ["\r\n" => "\n", "\r" => "\n"]), "\n")));
+        [$pages, $heads, $numbers] = self::withoutPageFurniture(
+            explode("\f", trim(strtr($text, ["\r\n" => "\n", "\r" => "\n"]), "\n")),
+        );
         $lines = [];
         foreach ($pages as $page => $ofPage) {
             foreach ($ofPage as $index => $line) {
                 $lines[] = [$line, $page > 0 && 0 === $index];
             }
         }
-        $filled = count(array_filter($lines, static fn (array $line): bool => '' !== trim($line[0])));
+        $filled = count(array_filter($lines, static fn(array $line): bool => '' !== trim($line[0])));
         $empty = count($lines) - $filled;
         $byLine = $filled > 1 && $empty * self::LINES_PER_GAP < $filled && self::areParagraphs(array_column($lines, 0));
 
@@ -38,7 +38,7 @@ final readonly class TextBlocks
      */
     private static function areParagraphs(array $lines): bool
     {
-        $lengths = array_map(mb_strlen(...), array_filter($lines, static fn (string $line): bool => '' !== trim($line)));
+        $lengths = array_map(mb_strlen(...), array_filter($lines, static fn(string $line): bool => '' !== trim($line)));
 
         return [] !== $lengths && (max($lengths) > 120 || count($lengths) < 8);
     }
@@ -86,7 +86,7 @@ final readonly class TextBlocks
      */
     private static function withoutPageFurniture(array $pages): array
     {
-        $pages = array_map(static fn (string $page): array => explode("\n", $page), $pages);
+        $pages = array_map(static fn(string $page): array => explode("\n", $page), $pages);
         if (count($pages) < 4) {
             return [$pages, 0, 0];
         }
@@ -100,7 +100,12 @@ final readonly class TextBlocks
         $heads = $numbers = 0;
         foreach ($pages as $number => $page) {
             foreach (self::edges($page) as $index) {
-                $isNumber = 1 === preg_match('/\A[\s\-–—\[(]*(?:page\s+)?(?:\d{1,4}|[ivxlc]{1,7})(?:\s+of\s+\d+)?[\s\-–—\])]*\z/i', $page[$index]);
+                $isNumber =
+                    1 ===
+                    preg_match(
+                        '/\A[\s\-–—\[(]*(?:page\s+)?(?:\d{1,4}|[ivxlc]{1,7})(?:\s+of\s+\d+)?[\s\-–—\])]*\z/i',
+                        $page[$index],
+                    );
                 if ($isNumber || $seen[self::shape($page[$index])] >= 3) {
                     $isNumber ? ++$numbers : ++$heads;
                     $pages[$number][$index] = '';
@@ -118,7 +123,7 @@ final readonly class TextBlocks
      */
     private static function edges(array $page): array
     {
-        $filled = array_keys(array_filter($page, static fn (string $line): bool => '' !== trim($line)));
+        $filled = array_keys(array_filter($page, static fn(string $line): bool => '' !== trim($line)));
 
         return [] === $filled ? [] : array_values(array_unique([$filled[0], $filled[count($filled) - 1]]));
     }

@@ -37,6 +37,9 @@ final class TextEncoding
     /** The sign for a new page stays: it tells the pages of a printed text apart. */
     private static function cleaned(string $text): string
     {
-        return implode("\f", array_map(Characters::cleaned(...), explode("\f", strtr($text, ["\0" => "\u{FFFD}", "\x0B" => ' ']))));
+        return implode(
+            "\f",
+            array_map(Characters::cleaned(...), explode("\f", strtr($text, ["\0" => "\u{FFFD}", "\x0B" => ' ']))),
+        );
     }
 }

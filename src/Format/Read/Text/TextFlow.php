@@ -34,7 +34,15 @@ final class TextFlow
     public function __construct(private readonly DocumentBuilder $builder, private readonly array $blocks)
     {
         $this->items = new ListRun();
-        $widths = array_merge([40], ...array_map(static fn (TextBlock $block): array => count($block->lines) > 1 ? array_map(mb_strlen(...), $block->lines) : [], $blocks));
+        $widths = array_merge(
+            [40],
+            ...array_map(
+                static fn(TextBlock $block): array => count($block->lines) > 1
+                    ? array_map(mb_strlen(...), $block->lines)
+                    : [],
+                $blocks,
+            ),
+        );
         sort($widths);
         $this->width = $widths[(int) (0.95 * (count($widths) - 1))];
         $this->findChapters();
@@ -77,25 +85,39 @@ final class TextFlow
             // “Chapter I” over “The gale” in one block.
             if (null === $chapter && 2 === count($block->lines)) {
                 $first = ChapterLine::find($block->lines[0]);
-                $chapter = null !== $first && $first->lacksName() && '' !== ($first->number->word ?? '') && $this->isName($block->lines[1]) ? $first->withName($block->lines[1]) : null;
+                $chapter =
+                    null !== $first &&
+                    $first->lacksName() &&
+                    '' !== ($first->number->word ?? '') &&
+                    $this->isName($block->lines[1])
+                        ? $first->withName($block->lines[1])
+                        : null;
             }
             if (null !== $chapter && !$this->isItem($index, $chapter)) {
                 $this->chapters[$index] = $chapter;
             }
         }
         // A writer who underlines headings underlines them all; what is numbered without a line under it is a list.
-        $underlined = count(array_filter($this->chapters, static fn (ChapterLine $chapter): bool => $chapter->isUnderlined));
+        $underlined = count(
+            array_filter($this->chapters, static fn(ChapterLine $chapter): bool => $chapter->isUnderlined),
+        );
         if ($underlined >= 3) {
-            $this->chapters = array_filter($this->chapters, static fn (ChapterLine $chapter): bool => $chapter->isUnderlined || $chapter->rank < 10);
+            $this->chapters = array_filter(
+                $this->chapters,
+                static fn(ChapterLine $chapter): bool => $chapter->isUnderlined || $chapter->rank < 10,
+            );
         }
     }
 
     /** A long heading with a number of several parts may go on in a second line. */
     private function wrappedChapter(TextBlock $block): ?ChapterLine
     {
-        $chapter = 2 === count($block->lines) && mb_strlen($block->lines[0]) > 0.7 * $this->width && mb_strlen(trim($block->lines[1])) < 0.5 * $this->width
-            ? ChapterLine::find(rtrim($block->lines[0]).' '.trim($block->lines[1]))
-            : null;
+        $chapter =
+            2 === count($block->lines) &&
+            mb_strlen($block->lines[0]) > 0.7 * $this->width &&
+            mb_strlen(trim($block->lines[1])) < 0.5 * $this->width
+                ? ChapterLine::find(rtrim($block->lines[0]) . ' ' . trim($block->lines[1]))
+                : null;
 
         return null === $chapter || count($chapter->number->parts ?? []) < 2 ? null : $chapter;
     }
@@ -103,9 +125,10 @@ final class TextFlow
     /** The sign with which a line of words is underlined; which comes first is the higher level (common practice). */
     private static function underline(TextBlock $block): ?string
     {
-        $isUnderlined = 2 === count($block->lines)
-            && 1 === preg_match('/\A\s*([=\-~*^"+#])\1{2,}\s*\z/', $block->lines[1], $match)
-            && abs(mb_strlen(trim($block->lines[1])) - mb_strlen(trim($block->lines[0]))) <= 3;
+        $isUnderlined =
+            2 === count($block->lines) &&
+            1 === preg_match('/\A\s*([=\-~*^"+#])\1{2,}\s*\z/', $block->lines[1], $match) &&
+            abs(mb_strlen(trim($block->lines[1])) - mb_strlen(trim($block->lines[0]))) <= 3;
 
         return $isUnderlined ? $match[1] : null;
     }
@@ -116,9 +139,23 @@ final class TextFlow
         if (null === $chapter->number || '' !== $chapter->number->word || count($chapter->number->parts) > 1) {
             return false;
         }
-        $next = isset($this->blocks[$index + 1]) && $this->blocks[$index + 1]->isSingle() ? ChapterLine::find($this->blocks[$index + 1]->lines[0])?->number : null;
-        $previous = isset($this->chapters[$index - 1]) || !isset($this->blocks[$index - 1]) || !$this->blocks[$index - 1]->isSingle() ? null : ChapterLine::find($this->blocks[$index - 1]->lines[0])?->number;
-        $follows = static fn (?TypedNumber $one, ?TypedNumber $other): bool => null !== $one && null !== $other && '' === $other->word && 1 === count($other->parts) && is_numeric($one->own()) && is_numeric($other->own()) && 1 === (int) $other->own() - (int) $one->own();
+        $next =
+            isset($this->blocks[$index + 1]) && $this->blocks[$index + 1]->isSingle()
+                ? ChapterLine::find($this->blocks[$index + 1]->lines[0])?->number
+                : null;
+        $previous =
+            isset($this->chapters[$index - 1]) ||
+            !isset($this->blocks[$index - 1]) ||
+            !$this->blocks[$index - 1]->isSingle()
+                ? null
+                : ChapterLine::find($this->blocks[$index - 1]->lines[0])?->number;
+        $follows = static fn(?TypedNumber $one, ?TypedNumber $other): bool => null !== $one &&
+            null !== $other &&
+            '' === $other->word &&
+            1 === count($other->parts) &&
+            is_numeric($one->own()) &&
+            is_numeric($other->own()) &&
+            1 === (int) $other->own() - (int) $one->own();
 
         return $follows($chapter->number, $next) || $follows($previous, $chapter->number);
     }
@@ -132,7 +169,10 @@ final class TextFlow
         }
         $run = [];
         foreach ([...array_keys($this->blocks), -1] as $index) {
-            $isCandidate = $index >= 0 && null === self::underline($this->blocks[$index]) && [] !== $this->contentsEntries($this->blocks[$index]);
+            $isCandidate =
+                $index >= 0 &&
+                null === self::underline($this->blocks[$index]) &&
+                [] !== $this->contentsEntries($this->blocks[$index]);
             if ($isCandidate) {
                 $run[] = $index;
                 continue;
@@ -143,7 +183,8 @@ final class TextFlow
     }
 
     /**
-     * The lines of a block as entries of contents. They may be marked as a list, and long ones go on, further in, on the
+     * The lines of a block as entries of contents. They may be marked as a list, and long ones go on, further in, on
+     * the
      * next line.
      *
      * @return list<string> none when one of them is no entry
@@ -153,11 +194,16 @@ final class TextFlow
         $entries = [];
         foreach ($block->lines as $nth => $line) {
             if ($nth > 0 && strspn($line, ' ') > strspn($block->lines[$nth - 1], ' ') && mb_strlen(trim($line)) < 60) {
-                $entries[] = array_pop($entries).' '.trim($line);
+                $entries[] = array_pop($entries) . ' ' . trim($line);
                 continue;
             }
             $entry = (string) preg_replace('/\A\s*[*•-]\s+/u', '', $line);
-            if (!ContentsWords::isLine($entry) && null === TypedNumber::find(trim($entry)) && null === ChapterLine::find($entry) && !$this->isName($entry)) {
+            if (
+                !ContentsWords::isLine($entry) &&
+                null === TypedNumber::find(trim($entry)) &&
+                null === ChapterLine::find($entry) &&
+                !$this->isName($entry)
+            ) {
                 return [];
             }
             $entries[] = $entry;
@@ -172,8 +218,15 @@ final class TextFlow
      */
     private function judge(array $run, array $later): void
     {
-        $headed = array_filter($run, fn (int $index): bool => isset($this->chapters[$index]) && ContentsWords::isHeading($this->chapters[$index]->line));
-        $begins = [] === $headed ? range(0, max(0, count($run) - 3)) : array_map(static fn (int $at): int => $at + 1, array_keys($headed));
+        $headed = array_filter(
+            $run,
+            fn(int $index): bool => isset($this->chapters[$index]) &&
+                ContentsWords::isHeading($this->chapters[$index]->line),
+        );
+        $begins =
+            [] === $headed
+                ? range(0, max(0, count($run) - 3))
+                : array_map(static fn(int $at): int => $at + 1, array_keys($headed));
         foreach ($begins as $begin) {
             $contents = $this->entries(array_slice($run, $begin), $later, [] !== $headed);
             foreach ($contents as $index) {
@@ -218,14 +271,35 @@ final class TextFlow
     /** The words that are there say how deep each stands: with parts, chapters are at level 2. */
     private function rankChapters(): void
     {
-        $ranks = array_unique(array_map(static fn (ChapterLine $chapter): int => $chapter->rank, array_filter($this->chapters, static fn (ChapterLine $chapter): bool => !$chapter->isNamed && $chapter->rank < 10)));
+        $ranks = array_unique(
+            array_map(
+                static fn(ChapterLine $chapter): int => $chapter->rank,
+                array_filter(
+                    $this->chapters,
+                    static fn(ChapterLine $chapter): bool => !$chapter->isNamed && $chapter->rank < 10,
+                ),
+            ),
+        );
         sort($ranks);
         foreach ($ranks as $depth => $rank) {
             $this->levels[$rank] = $depth + 1;
         }
         // Figures count from the level under the chapters, unless they are the chapters.
-        $parts = array_map(static fn (ChapterLine $chapter): int => $chapter->rank - 10, array_filter($this->chapters, static fn (ChapterLine $chapter): bool => $chapter->rank >= 10 && $chapter->rank < 20));
-        $base = [] === $parts ? 0 : (min($parts) > 1 && isset($this->levels[3]) ? $this->levels[3] - 1 : ([] === $ranks ? 0 : max($this->levels) - (min($parts) > 1 ? 1 : 0)));
+        $parts = array_map(
+            static fn(ChapterLine $chapter): int => $chapter->rank - 10,
+            array_filter(
+                $this->chapters,
+                static fn(ChapterLine $chapter): bool => $chapter->rank >= 10 && $chapter->rank < 20,
+            ),
+        );
+        $base =
+            [] === $parts
+                ? 0
+                : (min($parts) > 1 && isset($this->levels[3])
+                    ? $this->levels[3] - 1
+                    : ([] === $ranks
+                        ? 0
+                        : max($this->levels) - (min($parts) > 1 ? 1 : 0)));
         for ($count = 1; $count <= 9; ++$count) {
             $this->levels[10 + $count] = min(9, $base + $count);
             $this->levels[19 + $count] = $count;
@@ -243,14 +317,24 @@ final class TextFlow
         $this->current = $chapter->letters();
         $next = $this->blocks[$index + 1] ?? null;
         $named = $chapter;
-        if ($chapter->lacksName() && null !== $next && $next->isSingle() && !isset($this->chapters[$index + 1]) && $next->gap <= 2 && $this->isName($next->lines[0]) && $this->isText($this->blocks[$index + 2] ?? null)) {
+        if (
+            $chapter->lacksName() &&
+            null !== $next &&
+            $next->isSingle() &&
+            !isset($this->chapters[$index + 1]) &&
+            $next->gap <= 2 &&
+            $this->isName($next->lines[0]) &&
+            $this->isText($this->blocks[$index + 2] ?? null)
+        ) {
             $named = $chapter->withName($next->text());
             $this->contents[$index + 1] = true;
             $this->contents[$index] = true;
         }
         $this->finishList();
-        $level = $this->levels[$chapter->rank] ?? $this->levels[3] ?? 1;
-        $this->builder->heading($chapter->isNamed ? $this->levels[3] ?? min([1, ...$this->levels]) : $level, [Node::text($named->line)]);
+        $level = $this->levels[$chapter->rank] ?? ($this->levels[3] ?? 1);
+        $this->builder->heading($chapter->isNamed ? $this->levels[3] ?? min([1, ...$this->levels]) : $level, [
+            Node::text($named->line),
+        ]);
     }
 
     /** A short line in title or capitals, without a stop: the name under “Chapter I”. */
@@ -258,7 +342,9 @@ final class TextFlow
     {
         $words = trim($line);
 
-        return mb_strlen($words) <= 70 && 1 === preg_match('/\A[\p{Lu}\p{N}“"‘]/u', $words) && 1 !== preg_match('/[.,;:]\z/u', $words);
+        return mb_strlen($words) <= 70 &&
+            1 === preg_match('/\A[\p{Lu}\p{N}“"‘]/u', $words) &&
+            1 !== preg_match('/[.,;:]\z/u', $words);
     }
 
     private function isText(?TextBlock $block): bool
@@ -268,7 +354,14 @@ final class TextFlow
 
     private function text(TextBlock $block): void
     {
-        if ($block->isSingle() && 1 === preg_match('/\A\s*(?:(?:\*\s*){3,}|(?:-\s*){3,}|(?:_\s*){3,}|(?:~\s*){3,}|#|⁂|❦|(?:•\s*){3,})\s*\z/u', $block->lines[0])) {
+        if (
+            $block->isSingle() &&
+            1 ===
+                preg_match(
+                    '/\A\s*(?:(?:\*\s*){3,}|(?:-\s*){3,}|(?:_\s*){3,}|(?:~\s*){3,}|#|⁂|❦|(?:•\s*){3,})\s*\z/u',
+                    $block->lines[0],
+                )
+        ) {
             $this->finishList();
             $this->builder->block(new Node('separator'));
 
@@ -278,9 +371,20 @@ final class TextFlow
             return;
         }
         $this->finishList();
-        $isShort = count($block->lines) > 2 && [] === array_filter(array_slice($block->lines, 0, -1), fn (string $line): bool => mb_strlen($line) > self::SHORT * $this->width);
-        $look = new Look(align: $block->isSingle() && $block->indent() > 8 ? 'center' : null, before: min(96, 12 * $block->gap));
-        $this->builder->block(Node::paragraph($isShort ? self::verse($block->lines) : [Node::text(self::joined($block->lines))], $look));
+        $isShort =
+            count($block->lines) > 2 &&
+            [] ===
+                array_filter(
+                    array_slice($block->lines, 0, -1),
+                    fn(string $line): bool => mb_strlen($line) > self::SHORT * $this->width,
+                );
+        $look = new Look(
+            align: $block->isSingle() && $block->indent() > 8 ? 'center' : null,
+            before: min(96, 12 * $block->gap),
+        );
+        $this->builder->block(
+            Node::paragraph($isShort ? self::verse($block->lines) : [Node::text(self::joined($block->lines))], $look),
+        );
     }
 
     private function isList(TextBlock $block): bool
@@ -294,7 +398,7 @@ final class TextFlow
                 return false;
             } else {
                 [$depth, $number, $words] = array_pop($items);
-                $items[] = [$depth, $number, $words.' '.trim($line)];
+                $items[] = [$depth, $number, $words . ' ' . trim($line)];
             }
         }
         // A single figure at the head of a long paragraph numbers the paragraph.
@@ -324,7 +428,10 @@ final class TextFlow
     {
         $inline = [];
         foreach ($lines as $line) {
-            $inline = [] === $inline ? [Node::text(trim($line))] : [...$inline, new Node('hardBreak'), Node::text(trim($line))];
+            $inline =
+                [] === $inline
+                    ? [Node::text(trim($line))]
+                    : [...$inline, new Node('hardBreak'), Node::text(trim($line))];
         }
 
         return $inline;

@@ -18,9 +18,7 @@ use Stemmata\Format\Shared\FormatException;
  */
 final readonly class TextReader implements DocumentReader
 {
-    public function __construct(private IdSource $ids)
-    {
-    }
+    public function __construct(private IdSource $ids) {}
 
     public function endings(): array
     {

@@ -31,9 +31,12 @@ final class Blocks extends BlockVisitor
     /** @var array<string, true> languages of code */
     private array $languages = [];
 
-    public function __construct(private readonly Rendition $rendition, private readonly Runs $runs, private readonly Numbering $numbering, private readonly Places $places)
-    {
-    }
+    public function __construct(
+        private readonly Rendition $rendition,
+        private readonly Runs $runs,
+        private readonly Numbering $numbering,
+        private readonly Places $places,
+    ) {}
 
     /** @return list<string> languages that code in the text is in, each with a style of its own */
     public function languages(): array
@@ -46,7 +49,12 @@ final class Blocks extends BlockVisitor
     {
         $block = $this->rendition->titleBlock();
         $xml = '';
-        foreach ($this->rendition->isBranch() ? [] : ['Title' => $block->title, 'Subtitle' => $block->subtitle, 'Author' => $block->author] as $style => $words) {
+        foreach (
+            $this->rendition->isBranch()
+                ? []
+                : ['Title' => $block->title, 'Subtitle' => $block->subtitle, 'Author' => $block->author]
+            as $style => $words
+        ) {
             $xml .= '' === $words ? '' : self::styled($style, Runs::words($words));
         }
 
@@ -59,7 +67,7 @@ final class Blocks extends BlockVisitor
         $last = $section->blocks[count($section->blocks) - 1] ?? null;
         $this->isAfterNumbers = null === $last ? $this->isAfterNumbers : str_ends_with($last->type, 'List');
 
-        return $heading.$this->of($section->blocks);
+        return $heading . $this->of($section->blocks);
     }
 
     /** @param list<Node> $blocks */
@@ -70,7 +78,7 @@ final class Blocks extends BlockVisitor
             $above = $blocks[$index - 1] ?? null;
             // Two of a kind in a row would be read as one.
             $isSecond = in_array($block->type, self::RUNS, true) && $block->type === ($above->type ?? '');
-            $xml .= ($isSecond ? self::SPACE : '').$this->block($block);
+            $xml .= ($isSecond ? self::SPACE : '') . $this->block($block);
         }
 
         return $xml;
@@ -79,7 +87,7 @@ final class Blocks extends BlockVisitor
     /** A paragraph; `$more` is what it says beyond its style. */
     public static function styled(string $style, string $runs, string $more = ''): string
     {
-        return '<w:p><w:pPr><w:pStyle w:val="'.$style.'"/>'.$more.'</w:pPr>'.$runs.'</w:p>';
+        return '<w:p><w:pPr><w:pStyle w:val="' . $style . '"/>' . $more . '</w:pPr>' . $runs . '</w:p>';
     }
 
     private function heading(RenderedSection $section): string
@@ -88,19 +96,27 @@ final class Blocks extends BlockVisitor
             return '';
         }
         [$numbering, $words] = $this->numbering->ofHeading($section);
-        $runs = ('' === $words ? '' : Runs::words($words.' ')).$this->runs->of($section->heading);
-        $hasBookmark = [] !== array_filter($section->heading, static fn (Node $part): bool => 'bookmark' === $part->type);
-        $runs = null === $section->place && !$hasBookmark ? $runs : $this->places->named(Places::ofSection($section->id), $runs);
+        $runs = ('' === $words ? '' : Runs::words($words . ' ')) . $this->runs->of($section->heading);
+        $hasBookmark =
+            [] !== array_filter($section->heading, static fn(Node $part): bool => 'bookmark' === $part->type);
+        $runs =
+            null === $section->place && !$hasBookmark
+                ? $runs
+                : $this->places->named(Places::ofSection($section->id), $runs);
         // The format has no sign for it; a bookmark that nobody is shown keeps it for us.
-        $runs = $section->isInContents() ? $runs : $this->places->named(Places::LEFT_OUT.$section->id).$runs;
+        $runs = $section->isInContents() ? $runs : $this->places->named(Places::LEFT_OUT . $section->id) . $runs;
 
         $hasOwnNumbering = '' !== $numbering && !Numbering::isNone($numbering);
-        // A heading with a numbering of its own, right after a numbered paragraph, is taken for an item of its list by some programs,
+        // A heading with a numbering of its own, right after a numbered paragraph, is taken for an item of its list by
+        // some programs,
         // which see nothing in a paragraph between the two that holds nothing.
-        $space = $hasOwnNumbering && $this->isAfterNumbers ? self::styled('SpaceBetween', $this->places->named(Places::SPACE.$section->id)) : '';
+        $space =
+            $hasOwnNumbering && $this->isAfterNumbers
+                ? self::styled('SpaceBetween', $this->places->named(Places::SPACE . $section->id))
+                : '';
         $this->isAfterNumbers = $hasOwnNumbering;
 
-        return $space.self::styled('Heading'.$section->level->value, $runs, $numbering);
+        return $space . self::styled('Heading' . $section->level->value, $runs, $numbering);
     }
 
     protected function paragraph(Node $paragraph): string
@@ -111,13 +127,18 @@ final class Blocks extends BlockVisitor
             return self::styled('Quote', $runs);
         }
 
-        return self::isBlank($paragraph) ? self::styled('BlankLine', $runs) : '<w:p>'.$runs.'</w:p>';
+        return self::isBlank($paragraph) ? self::styled('BlankLine', $runs) : '<w:p>' . $runs . '</w:p>';
     }
 
     /** Programs leave blank lines between paragraphs and after lists; this one is the writer's. */
     private static function isBlank(Node $paragraph): bool
     {
-        return [] === array_filter($paragraph->content, static fn (Node $part): bool => 'bookmark' !== $part->type && (!$part->isText() || '' !== trim($part->text)));
+        return [] ===
+            array_filter(
+                $paragraph->content,
+                static fn(Node $part): bool => 'bookmark' !== $part->type &&
+                    (!$part->isText() || '' !== trim($part->text)),
+            );
     }
 
     private function itemStyle(Node $paragraph): string
@@ -140,12 +161,12 @@ final class Blocks extends BlockVisitor
 
     protected function bulletList(Node $list): string
     {
-        return $this->items($list, static fn (): string => Numbering::BULLETS);
+        return $this->items($list, static fn(): string => Numbering::BULLETS);
     }
 
     protected function orderedList(Node $list): string
     {
-        return $this->items($list, fn (int $depth): string => $this->numbering->orderedList(self::start($list), $depth));
+        return $this->items($list, fn(int $depth): string => $this->numbering->orderedList(self::start($list), $depth));
     }
 
     /** @param \Closure(int): string $instance of the numbering, by depth */
@@ -159,8 +180,16 @@ final class Blocks extends BlockVisitor
             foreach ($item->content as $index => $block) {
                 $xml .= match (true) {
                     'paragraph' !== $block->type => $this->block($block),
-                    0 === $index => self::styled($this->itemStyle($block), $this->runs->of($block->content), Numbering::asked($numbers, $depth)),
-                    default => self::styled(self::isBlank($block) ? 'BlankLine' : 'ListContinue', $this->runs->of($block->content), Numbering::asked(Numbering::GOES_ON, $depth)),
+                    0 === $index => self::styled(
+                        $this->itemStyle($block),
+                        $this->runs->of($block->content),
+                        Numbering::asked($numbers, $depth),
+                    ),
+                    default => self::styled(
+                        self::isBlank($block) ? 'BlankLine' : 'ListContinue',
+                        $this->runs->of($block->content),
+                        Numbering::asked(Numbering::GOES_ON, $depth),
+                    ),
                 };
             }
         }
@@ -181,38 +210,51 @@ final class Blocks extends BlockVisitor
 
     protected function calculation(Node $calculation): string
     {
-        return self::styled('Calculation', Runs::words(CalculationBlock::written(Rendition::expression($calculation), $this->rendition->findResult($calculation))));
+        return self::styled(
+            'Calculation',
+            Runs::words(
+                CalculationBlock::written(
+                    Rendition::expression($calculation),
+                    $this->rendition->findResult($calculation),
+                ),
+            ),
+        );
     }
 
     protected function figure(Node $figure): string
     {
         $hasCaption = [] !== $figure->content;
 
-        return self::styled('Figure', $this->runs->image($figure), $hasCaption ? '<w:keepNext/>' : '')
-            .($hasCaption ? self::styled('Caption', $this->runs->of($figure->content)) : '');
+        return self::styled('Figure', $this->runs->image($figure), $hasCaption ? '<w:keepNext/>' : '') .
+            ($hasCaption ? self::styled('Caption', $this->runs->of($figure->content)) : '');
     }
 
     protected function table(Node $table): string
     {
         $rows = array_slice($table->content, 1);
-        $columns = max(1, ...array_map(static fn (Node $row): int => count($row->content), $rows));
+        $columns = max(1, ...array_map(static fn(Node $row): int => count($row->content), $rows));
         $grid = str_repeat(sprintf('<w:gridCol w:w="%d"/>', intdiv(self::TEXT_WIDTH, $columns)), $columns);
         $caption = $table->content[0]->content;
 
-        return ([] === $caption ? '' : self::styled('Caption', $this->runs->of($caption), '<w:keepNext/>'))
-            .'<w:tbl><w:tblPr><w:tblStyle w:val="TableLines"/><w:tblW w:w="0" w:type="auto"/></w:tblPr><w:tblGrid>'.$grid.'</w:tblGrid>'
-            .implode('', array_map(fn (Node $row): string => $this->row($row, $columns), $rows)).'</w:tbl>'
-            .self::SPACE;
+        return ([] === $caption ? '' : self::styled('Caption', $this->runs->of($caption), '<w:keepNext/>')) .
+            '<w:tbl><w:tblPr><w:tblStyle w:val="TableLines"/><w:tblW w:w="0" w:type="auto"/></w:tblPr><w:tblGrid>' .
+            $grid .
+            '</w:tblGrid>' .
+            implode('', array_map(fn(Node $row): string => $this->row($row, $columns), $rows)) .
+            '</w:tbl>' .
+            self::SPACE;
     }
 
     private function row(Node $row, int $columns): string
     {
-        $isHeader = [] === array_filter($row->content, static fn (Node $cell): bool => true !== $cell->attribute('header'));
+        $isHeader =
+            [] === array_filter($row->content, static fn(Node $cell): bool => true !== $cell->attribute('header'));
         $cells = implode('', array_map($this->cell(...), $row->content));
         $missing = $columns - count($row->content);
-        $more = ($missing > 0 ? sprintf('<w:gridAfter w:val="%d"/>', $missing) : '').($isHeader ? '<w:tblHeader/>' : '');
+        $more =
+            ($missing > 0 ? sprintf('<w:gridAfter w:val="%d"/>', $missing) : '') . ($isHeader ? '<w:tblHeader/>' : '');
 
-        return '<w:tr>'.('' === $more ? '' : '<w:trPr>'.$more.'</w:trPr>').$cells.'</w:tr>';
+        return '<w:tr>' . ('' === $more ? '' : '<w:trPr>' . $more . '</w:trPr>') . $cells . '</w:tr>';
     }
 
     private function cell(Node $cell): string
@@ -220,7 +262,13 @@ final class Blocks extends BlockVisitor
         $align = $cell->textAttribute('align');
         $style = true === $cell->attribute('header') ? 'TableHeading' : 'TableText';
 
-        return '<w:tc><w:tcPr/>'.self::styled($style, $this->runs->of($cell->content), '' === $align ? '' : '<w:jc w:val="'.$align.'"/>').'</w:tc>';
+        return '<w:tc><w:tcPr/>' .
+            self::styled(
+                $style,
+                $this->runs->of($cell->content),
+                '' === $align ? '' : '<w:jc w:val="' . $align . '"/>',
+            ) .
+            '</w:tc>';
     }
 
     protected function separator(): string
@@ -233,7 +281,10 @@ final class Blocks extends BlockVisitor
         return self::PAGE_BREAK;
     }
 
-    /** Contents are a field: lines as they are now, each a link; the reader's program adds pages when it makes them anew. */
+    /**
+     * Contents are a field: lines as they are now, each a link; the reader's program adds pages when it makes them
+     * anew.
+     */
     protected function contents(Node $contents): string
     {
         [$from, $to] = [ContentsLines::level($contents, 'from'), ContentsLines::level($contents, 'to')];
@@ -242,13 +293,26 @@ final class Blocks extends BlockVisitor
         $xml = '' === $title ? '' : self::styled('TOCHeading', Runs::words($title));
         $begin = Runs::fieldBegin(sprintf('TOC \o "%d-%d" \h \z \u', $from, $to));
         foreach ($lines as $index => $line) {
-            $link = sprintf('<w:hyperlink w:anchor="%s" w:history="1">%s</w:hyperlink>', Xml::escaped(Places::ofSection($line->section)), Runs::words($line->words));
-            $xml .= self::styled('TOC'.$line->level, (0 === $index ? $begin : '').$link.(count($lines) - 1 === $index ? Runs::FIELD_END : ''));
+            $link = sprintf(
+                '<w:hyperlink w:anchor="%s" w:history="1">%s</w:hyperlink>',
+                Xml::escaped(Places::ofSection($line->section)),
+                Runs::words($line->words),
+            );
+            $xml .= self::styled(
+                'TOC' . $line->level,
+                (0 === $index ? $begin : '') . $link . (count($lines) - 1 === $index ? Runs::FIELD_END : ''),
+            );
         }
-        $xml .= [] === $lines ? '<w:p>'.$begin.Runs::FIELD_END.'</w:p>' : '';
+        $xml .= [] === $lines ? '<w:p>' . $begin . Runs::FIELD_END . '</w:p>' : '';
         $made = sprintf('contents %d-%d%s', $from, $to, true === $contents->attribute('numbers') ? ' numbers' : '');
 
-        return '<w:sdt><w:sdtPr><w:alias w:val="'.Xml::escaped(mb_substr($title, 0, 60)).'"/><w:tag w:val="'.$made.'"/><w:docPartObj><w:docPartGallery w:val="Table of Contents"/><w:docPartUnique/></w:docPartObj></w:sdtPr><w:sdtContent>'.$xml.'</w:sdtContent></w:sdt>';
+        return '<w:sdt><w:sdtPr><w:alias w:val="' .
+            Xml::escaped(mb_substr($title, 0, 60)) .
+            '"/><w:tag w:val="' .
+            $made .
+            '"/><w:docPartObj><w:docPartGallery w:val="Table of Contents"/><w:docPartUnique/></w:docPartObj></w:sdtPr><w:sdtContent>' .
+            $xml .
+            '</w:sdtContent></w:sdt>';
     }
 
     protected function unreadable(Node $unreadable): string

@@ -22,7 +22,7 @@ final class DocxWriter implements DocumentWriter
 
     public function mediaType(): string
     {
-        return self::MAIN.'.document';
+        return self::MAIN . '.document';
     }
 
     public function write(Rendition $rendition): iterable
@@ -33,15 +33,22 @@ final class DocxWriter implements DocumentWriter
         $notes = new Notes($rendition, $places, $media);
         $relationships = new Relationships();
         foreach (['styles', 'numbering', 'settings', 'footnotes'] as $part) {
-            $relationships->part($part, $part.'.xml');
+            $relationships->part($part, $part . '.xml');
         }
         $numbering = new Numbering($rendition);
-        $blocks = new Blocks($rendition, new Runs($rendition, $places, $relationships, $media, $notes), $numbering, $places);
+        $blocks = new Blocks(
+            $rendition,
+            new Runs($rendition, $places, $relationships, $media, $notes),
+            $numbering,
+            $places,
+        );
 
         $package->add('[Content_Types].xml', [self::contentTypes()]);
         $package->add('_rels/.rels', [self::packageRelationships()]);
         $package->add('word/document.xml', self::body($rendition, $blocks));
-        $package->add('word/styles.xml', [StylesPart::toXml($rendition->titleBlock()->language, $numbering, $blocks->languages())]);
+        $package->add('word/styles.xml', [
+            StylesPart::toXml($rendition->titleBlock()->language, $numbering, $blocks->languages()),
+        ]);
         $package->add('word/numbering.xml', [$numbering->toXml()]);
         $package->add('word/settings.xml', [self::settings()]);
         $package->add('word/footnotes.xml', $notes->toXml());
@@ -58,42 +65,61 @@ final class DocxWriter implements DocumentWriter
     /** @return iterable<string> */
     private static function body(Rendition $rendition, Blocks $blocks): iterable
     {
-        yield Xml::HEAD.'<w:document '.Xml::NAMES.'><w:body>'.$blocks->titlePage();
+        yield Xml::HEAD . '<w:document ' . Xml::NAMES . '><w:body>' . $blocks->titlePage();
         foreach ($rendition->sections() as $section) {
             yield $blocks->section($section);
         }
-        yield self::PAGE.'</w:body></w:document>';
+        yield self::PAGE . '</w:body></w:document>';
     }
 
     private static function contentTypes(): string
     {
-        $parts = ['document' => 'document.main', 'styles' => 'styles', 'numbering' => 'numbering', 'settings' => 'settings', 'footnotes' => 'footnotes'];
+        $parts = [
+            'document' => 'document.main',
+            'styles' => 'styles',
+            'numbering' => 'numbering',
+            'settings' => 'settings',
+            'footnotes' => 'footnotes',
+        ];
         $overrides = '';
         foreach ($parts as $part => $type) {
-            $overrides .= sprintf('<Override PartName="/word/%s.xml" ContentType="%s.%s+xml"/>', $part, self::MAIN, $type);
+            $overrides .= sprintf(
+                '<Override PartName="/word/%s.xml" ContentType="%s.%s+xml"/>',
+                $part,
+                self::MAIN,
+                $type,
+            );
         }
 
-        return Xml::HEAD.'<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/>'
-            .implode('', Media::types()).$overrides.'<Override PartName="/docProps/core.xml" ContentType="application/vnd.openxmlformats-package.core-properties+xml"/></Types>';
+        return Xml::HEAD .
+            '<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/>' .
+            implode('', Media::types()) .
+            $overrides .
+            '<Override PartName="/docProps/core.xml" ContentType="application/vnd.openxmlformats-package.core-properties+xml"/></Types>';
     }
 
     private static function packageRelationships(): string
     {
-        return Xml::HEAD.'<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/officeDocument" Target="word/document.xml"/><Relationship Id="rId2" Type="http://schemas.openxmlformats.org/package/2006/relationships/metadata/core-properties" Target="docProps/core.xml"/></Relationships>';
+        return Xml::HEAD .
+            '<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/officeDocument" Target="word/document.xml"/><Relationship Id="rId2" Type="http://schemas.openxmlformats.org/package/2006/relationships/metadata/core-properties" Target="docProps/core.xml"/></Relationships>';
     }
 
     private static function settings(): string
     {
-        return Xml::HEAD.'<w:settings '.Xml::NAMES.'><w:footnotePr><w:footnote w:id="-1"/><w:footnote w:id="0"/></w:footnotePr><w:compat><w:compatSetting w:name="compatibilityMode" w:uri="http://schemas.microsoft.com/office/word" w:val="15"/></w:compat></w:settings>';
+        return Xml::HEAD .
+            '<w:settings ' .
+            Xml::NAMES .
+            '><w:footnotePr><w:footnote w:id="-1"/><w:footnote w:id="0"/></w:footnotePr><w:compat><w:compatSetting w:name="compatibilityMode" w:uri="http://schemas.microsoft.com/office/word" w:val="15"/></w:compat></w:settings>';
     }
 
     private static function properties(TitleBlock $block): string
     {
-        return Xml::HEAD.sprintf(
-            '<cp:coreProperties xmlns:cp="http://schemas.openxmlformats.org/package/2006/metadata/core-properties" xmlns:dc="http://purl.org/dc/elements/1.1/"><dc:title>%s</dc:title><dc:creator>%s</dc:creator><dc:language>%s</dc:language></cp:coreProperties>',
-            Xml::escaped($block->title),
-            Xml::escaped($block->author),
-            Xml::escaped($block->language),
-        );
+        return Xml::HEAD .
+            sprintf(
+                '<cp:coreProperties xmlns:cp="http://schemas.openxmlformats.org/package/2006/metadata/core-properties" xmlns:dc="http://purl.org/dc/elements/1.1/"><dc:title>%s</dc:title><dc:creator>%s</dc:creator><dc:language>%s</dc:language></cp:coreProperties>',
+                Xml::escaped($block->title),
+                Xml::escaped($block->author),
+                Xml::escaped($block->language),
+            );
     }
 }

@@ -14,7 +14,12 @@ final class Media
     /** No picture is wider or higher than the text on its page: 16 cm by 22 cm. */
     private const WIDEST = 5_760_000;
     private const HIGHEST = 7_920_000;
-    private const ENDINGS = ['image/png' => 'png', 'image/jpeg' => 'jpeg', 'image/gif' => 'gif', 'image/svg+xml' => 'svg'];
+    private const ENDINGS = [
+        'image/png' => 'png',
+        'image/jpeg' => 'jpeg',
+        'image/gif' => 'gif',
+        'image/svg+xml' => 'svg',
+    ];
     /** Shown by programs that cannot draw lines: one dot that is not seen. */
     private const NOTHING = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAAC0lEQVR4nGNgAAIAAAUAAXpeqz8AAAAASUVORK5CYII=';
     /** A drawing of lines whose size its file does not say. */
@@ -34,7 +39,11 @@ final class Media
         $blip = sprintf('<a:blip r:embed="%s"/>', $this->kept($type, $bytes, $relationships));
         if ('image/svg+xml' === $type) {
             $nothing = $this->kept('image/png', (string) base64_decode(self::NOTHING, true), $relationships);
-            $blip = sprintf('<a:blip r:embed="%s"><a:extLst><a:ext uri="{96DAC541-7B7A-43D3-8B79-37D633B846F1}"><asvg:svgBlip xmlns:asvg="http://schemas.microsoft.com/office/drawing/2016/SVG/main" r:embed="%s"/></a:ext></a:extLst></a:blip>', $nothing, $this->kept($type, $bytes, $relationships));
+            $blip = sprintf(
+                '<a:blip r:embed="%s"><a:extLst><a:ext uri="{96DAC541-7B7A-43D3-8B79-37D633B846F1}"><asvg:svgBlip xmlns:asvg="http://schemas.microsoft.com/office/drawing/2016/SVG/main" r:embed="%s"/></a:ext></a:extLst></a:blip>',
+                $nothing,
+                $this->kept($type, $bytes, $relationships),
+            );
         }
         [$width, $height] = self::size($bytes);
         ++$this->shown;
@@ -53,21 +62,29 @@ final class Media
     public function parts(): iterable
     {
         foreach ($this->pictures as [$name, $bytes]) {
-            yield 'word/'.$name => $bytes;
+            yield 'word/' . $name => $bytes;
         }
     }
 
     /** @return list<string> the endings that the package's list of content types has to name */
     public static function types(): array
     {
-        return array_map(static fn (string $type, string $ending): string => sprintf('<Default Extension="%s" ContentType="%s"/>', $ending, $type), array_keys(self::ENDINGS), self::ENDINGS);
+        return array_map(
+            static fn(string $type, string $ending): string => sprintf(
+                '<Default Extension="%s" ContentType="%s"/>',
+                $ending,
+                $type,
+            ),
+            array_keys(self::ENDINGS),
+            self::ENDINGS,
+        );
     }
 
     /** @return string the relationship by which the part shows it */
     private function kept(string $type, string $bytes, Relationships $relationships): string
     {
         $hash = hash('sha256', $bytes);
-        $this->pictures[$hash] ??= ['media/'.substr($hash, 0, 16).'.'.self::ENDINGS[$type], $bytes];
+        $this->pictures[$hash] ??= ['media/' . substr($hash, 0, 16) . '.' . self::ENDINGS[$type], $bytes];
 
         return $relationships->part('image', $this->pictures[$hash][0]);
     }
@@ -104,7 +121,13 @@ final class Media
     /** @return array{int, int} pixels, as an SVG's view box says */
     private static function sizeOfLines(string $svg): array
     {
-        $isSaid = 1 === preg_match('/<svg\b[^>]*\bviewBox\s*=\s*["\'][\d.+-]+[\s,]+[\d.+-]+[\s,]+([\d.]+)[\s,]+([\d.]+)/', substr($svg, 0, 4096), $match);
+        $isSaid =
+            1 ===
+            preg_match(
+                '/<svg\b[^>]*\bviewBox\s*=\s*["\'][\d.+-]+[\s,]+[\d.+-]+[\s,]+([\d.]+)[\s,]+([\d.]+)/',
+                substr($svg, 0, 4096),
+                $match,
+            );
 
         return $isSaid ? [(int) ceil((float) $match[1]), (int) ceil((float) $match[2])] : self::UNKNOWN_SIZE;
     }

@@ -29,7 +29,12 @@ final class Notes
     public function add(Node $footnote): int
     {
         $id = count($this->notes) + 1;
-        $this->notes[] = sprintf('<w:footnote w:id="%d"><w:p><w:pPr><w:pStyle w:val="FootnoteText"/></w:pPr>%s%s</w:p></w:footnote>', $id, self::SIGN, $this->runs->of($footnote->content));
+        $this->notes[] = sprintf(
+            '<w:footnote w:id="%d"><w:p><w:pPr><w:pStyle w:val="FootnoteText"/></w:pPr>%s%s</w:p></w:footnote>',
+            $id,
+            self::SIGN,
+            $this->runs->of($footnote->content),
+        );
 
         return $id;
     }
@@ -37,7 +42,7 @@ final class Notes
     /** @return iterable<string> */
     public function toXml(): iterable
     {
-        yield Xml::HEAD.'<w:footnotes '.Xml::NAMES.'>'.self::LINES;
+        yield Xml::HEAD . '<w:footnotes ' . Xml::NAMES . '>' . self::LINES;
         yield from $this->notes;
         yield '</w:footnotes>';
     }

@@ -13,7 +13,8 @@ use Stemmata\Format\Shared\MultilevelCounter;
 
 /**
  * The numbering of the file (ECMA-376-1, 17.9): of headings, so that the reader's program goes on counting them, and of
- * lists. Where that program would count otherwise than we do, the number is set; where it cannot be set, it stands among
+ * lists. Where that program would count otherwise than we do, the number is set; where it cannot be set, it stands
+ * among
  * the words.
  *
  * @phpstan-import-type LevelRule from MultilevelCounter
@@ -27,7 +28,12 @@ final class Numbering
     public const GOES_ON = '4';
     /** Takes a paragraph out of the numbering that its style asks for. */
     private const NONE = '0';
-    private const DEFINITIONS = [self::HEADINGS => 'h', self::APPENDICES => 'a', self::BULLETS => 'b', self::GOES_ON => 'g'];
+    private const DEFINITIONS = [
+        self::HEADINGS => 'h',
+        self::APPENDICES => 'a',
+        self::BULLETS => 'b',
+        self::GOES_ON => 'g',
+    ];
     private const ORDERED = 'o';
     private const IDS = ['h' => 0, 'a' => 1, 'b' => 2, 'g' => 3, 'o' => 4];
     /** Twentieths of a point for each level of a list. */
@@ -36,7 +42,10 @@ final class Numbering
     private readonly MultilevelCounter $counter;
     /** @var array<string, array<int, LevelRule>> by definition */
     private readonly array $levels;
-    /** @var list<array{string, array<int, int>, array<int, LevelRule>}> definition, starts and own levels of each instance beyond the four that are always there */
+    /**
+     * @var list<array{string, array<int, int>, array<int, LevelRule>}> definition,
+     *     starts and own levels of each instance beyond the four that are always there
+     */
     private array $instances = [];
     /** @var array<string, string> the last instance made for a heading, by definition and level */
     private array $made = [];
@@ -56,7 +65,10 @@ final class Numbering
         }
     }
 
-    /** @return array{string, string} the paragraph's own numbering, empty for that of its style, and a number that must stand among the words */
+    /**
+     * @return array{string, string} the paragraph's own numbering, empty for that of its style,
+     *     and a number that must stand among the words
+     */
     public function ofHeading(RenderedSection $section): array
     {
         $level = $section->level->value - 1;
@@ -79,7 +91,10 @@ final class Numbering
         return [self::HEADINGS === $used && $this->isNumbered($level) ? '' : self::asked($used, $level), ''];
     }
 
-    /** The instance by which the reader's program prints our number: the common one, or one that is made for this heading. */
+    /**
+     * The instance by which the reader's program prints our number: the common one, or one that is made for this
+     * heading.
+     */
     private function findInstance(RenderedSection $section, string $instance, int $level): ?string
     {
         $definition = self::DEFINITIONS[$instance];
@@ -87,18 +102,25 @@ final class Numbering
         if (null === $number || false === array_search($number->rule->style, MultilevelCounter::STYLES, true)) {
             return null;
         }
-        foreach (array_filter([$instance, $this->made[$definition.$level] ?? null]) as $there) {
+        foreach (array_filter([$instance, $this->made[$definition . $level] ?? null]) as $there) {
             if ($this->prints($section->number, $this->counter, $there, $level)) {
                 return $there;
             }
         }
         $starts = $this->starts($number, $instance);
-        $own = [$level => ['format' => (string) array_search($number->rule->style, MultilevelCounter::STYLES, true), 'text' => self::textOf($number), 'start' => $number->count, 'restart' => null]];
+        $own = [
+            $level => [
+                'format' => (string) array_search($number->rule->style, MultilevelCounter::STYLES, true),
+                'text' => self::textOf($number),
+                'start' => $number->count,
+                'restart' => null,
+            ],
+        ];
         foreach ([[], $own] as $levels) {
             $tried = clone $this->counter;
             $tried->instance('tried', $definition, $starts, $levels);
             if ($this->prints($section->number, $tried, 'tried', $level)) {
-                return $this->made[$definition.$level] = $this->instance($definition, $starts, $levels);
+                return $this->made[$definition . $level] = $this->instance($definition, $starts, $levels);
             }
         }
 
@@ -119,12 +141,12 @@ final class Numbering
         $figures = '';
         $separator = '';
         for ($each = $number; null !== $each; $each = $each->rule->withParents ? $each->parent : null) {
-            $skipped = $each->rule->withParents ? str_repeat('0'.$each->rule->separator, $each->skipped) : '';
-            $figures = $skipped.'%'.$each->level.('' === $figures ? '' : $separator).$figures;
+            $skipped = $each->rule->withParents ? str_repeat('0' . $each->rule->separator, $each->skipped) : '';
+            $figures = $skipped . '%' . $each->level . ('' === $figures ? '' : $separator) . $figures;
             $separator = $each->rule->separator;
         }
 
-        return ('' === $number->rule->word ? '' : $number->rule->word.' ').$figures;
+        return ('' === $number->rule->word ? '' : $number->rule->word . ' ') . $figures;
     }
 
     /** Whether the style of headings of a level, from 0, asks for a number. */
@@ -152,12 +174,28 @@ final class Numbering
 
     public function toXml(): string
     {
-        $xml = Xml::HEAD.'<w:numbering '.Xml::NAMES.'>';
-        $xml .= $this->definition('h', fn (int $level): string => $this->levelXml($level, $this->levels['h'][$level], 'Heading'.($level + 1)));
-        $xml .= $this->definition('a', fn (int $level): string => $this->levelXml($level, $this->levels['a'][$level], null));
-        $xml .= $this->definition('b', static fn (int $level): string => self::listLevelXml($level, 'bullet', ['•', '–', '·'][$level % 3]));
-        $xml .= $this->definition('g', static fn (int $level): string => self::listLevelXml($level, 'none', ''));
-        $xml .= $this->definition('o', static fn (int $level): string => self::listLevelXml($level, ['decimal', 'lowerLetter', 'lowerRoman'][$level % 3], '%'.($level + 1).'.'));
+        $xml = Xml::HEAD . '<w:numbering ' . Xml::NAMES . '>';
+        $xml .= $this->definition(
+            'h',
+            fn(int $level): string => $this->levelXml($level, $this->levels['h'][$level], 'Heading' . ($level + 1)),
+        );
+        $xml .= $this->definition(
+            'a',
+            fn(int $level): string => $this->levelXml($level, $this->levels['a'][$level], null),
+        );
+        $xml .= $this->definition(
+            'b',
+            static fn(int $level): string => self::listLevelXml($level, 'bullet', ['•', '–', '·'][$level % 3]),
+        );
+        $xml .= $this->definition('g', static fn(int $level): string => self::listLevelXml($level, 'none', ''));
+        $xml .= $this->definition(
+            'o',
+            static fn(int $level): string => self::listLevelXml(
+                $level,
+                ['decimal', 'lowerLetter', 'lowerRoman'][$level % 3],
+                '%' . ($level + 1) . '.',
+            ),
+        );
         foreach (self::DEFINITIONS as $instance => $definition) {
             $xml .= $this->instanceXml((string) $instance, $definition, [], []);
         }
@@ -165,7 +203,7 @@ final class Numbering
             $xml .= $this->instanceXml((string) ($index + 5), $definition, $starts, $own);
         }
 
-        return $xml.'</w:numbering>';
+        return $xml . '</w:numbering>';
     }
 
     /**
@@ -214,7 +252,7 @@ final class Numbering
             $figures = self::figures($rule, $figures, $level);
             $levels[] = [
                 'format' => $format,
-                'text' => ('' === $rule->word ? '' : $rule->word.' ').$figures,
+                'text' => ('' === $rule->word ? '' : $rule->word . ' ') . $figures,
                 'start' => $rule->start,
                 'restart' => $rule->restarts ? null : 0,
             ];
@@ -225,13 +263,17 @@ final class Numbering
 
     private static function figures(LevelNumber $rule, string $above, int $level): string
     {
-        return ($rule->withParents && '' !== $above ? $above.$rule->separator : '').'%'.$level;
+        return ($rule->withParents && '' !== $above ? $above . $rule->separator : '') . '%' . $level;
     }
 
     /** @param \Closure(int): string $level */
     private function definition(string $definition, \Closure $level): string
     {
-        return sprintf('<w:abstractNum w:abstractNumId="%d"><w:multiLevelType w:val="multilevel"/>%s</w:abstractNum>', self::IDS[$definition], implode('', array_map($level, range(0, 8))));
+        return sprintf(
+            '<w:abstractNum w:abstractNumId="%d"><w:multiLevelType w:val="multilevel"/>%s</w:abstractNum>',
+            self::IDS[$definition],
+            implode('', array_map($level, range(0, 8))),
+        );
     }
 
     /** @param LevelRule $rule */
@@ -243,7 +285,7 @@ final class Numbering
             $rule['start'],
             $rule['format'],
             null === $rule['restart'] ? '' : sprintf('<w:lvlRestart w:val="%d"/>', $rule['restart']),
-            null === $style || '' === $rule['text'] ? '' : '<w:pStyle w:val="'.$style.'"/>',
+            null === $style || '' === $rule['text'] ? '' : '<w:pStyle w:val="' . $style . '"/>',
             Xml::escaped($rule['text']),
         );
     }
@@ -252,7 +294,14 @@ final class Numbering
     {
         $hanging = 'none' === $format ? ' w:firstLine="0"' : sprintf(' w:hanging="%d"', self::INDENT);
 
-        return sprintf('<w:lvl w:ilvl="%d"><w:start w:val="1"/><w:numFmt w:val="%s"/><w:lvlText w:val="%s"/><w:lvlJc w:val="left"/><w:pPr><w:ind w:left="%d"%s/></w:pPr></w:lvl>', $level, $format, $text, ($level + 1) * self::INDENT, $hanging);
+        return sprintf(
+            '<w:lvl w:ilvl="%d"><w:start w:val="1"/><w:numFmt w:val="%s"/><w:lvlText w:val="%s"/><w:lvlJc w:val="left"/><w:pPr><w:ind w:left="%d"%s/></w:pPr></w:lvl>',
+            $level,
+            $format,
+            $text,
+            ($level + 1) * self::INDENT,
+            $hanging,
+        );
     }
 
     /**
@@ -264,9 +313,19 @@ final class Numbering
         $overrides = '';
         ksort($starts);
         foreach ($starts as $level => $start) {
-            $overrides .= sprintf('<w:lvlOverride w:ilvl="%d"><w:startOverride w:val="%d"/>%s</w:lvlOverride>', $level, $start, isset($own[$level]) ? $this->levelXml($level, $own[$level], null) : '');
+            $overrides .= sprintf(
+                '<w:lvlOverride w:ilvl="%d"><w:startOverride w:val="%d"/>%s</w:lvlOverride>',
+                $level,
+                $start,
+                isset($own[$level]) ? $this->levelXml($level, $own[$level], null) : '',
+            );
         }
 
-        return sprintf('<w:num w:numId="%s"><w:abstractNumId w:val="%d"/>%s</w:num>', $instance, self::IDS[$definition], $overrides);
+        return sprintf(
+            '<w:num w:numId="%s"><w:abstractNumId w:val="%d"/>%s</w:num>',
+            $instance,
+            self::IDS[$definition],
+            $overrides,
+        );
     }
 }

@@ -6,7 +6,9 @@ namespace Stemmata\Format\Write\Docx;
 
 use Stemmata\Format\Shared\FormatException;
 
-/** The file itself (ECMA-376-2): an archive of parts. Each lies on the disk until all are together, however large it is. */
+/**
+ * The file itself (ECMA-376-2): an archive of parts. Each lies on the disk until all are together, however large it is.
+ */
 final class Package
 {
     /** So that the same document makes the same file; the archive knows no earlier day. */
@@ -61,7 +63,7 @@ final class Package
     /** Whatever became of the writing, nothing of it stays on the disk. */
     public function __destruct()
     {
-        array_map(static fn (string $file): bool => !is_file($file) || unlink($file), [...$this->parts, $this->file]);
+        array_map(static fn(string $file): bool => !is_file($file) || unlink($file), [...$this->parts, $this->file]);
     }
 
     private static function newFile(): string

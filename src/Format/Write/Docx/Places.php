@@ -28,17 +28,22 @@ final class Places
         $taken = [];
         foreach ($rendition->places->names() as $id => $name) {
             // Programs take names for the same that differ in capitals only.
-            $this->names[$id] = BookmarkName::free($name, static fn (string $try): bool => isset($taken[mb_strtolower($try)]));
+            $this->names[$id] = BookmarkName::free(
+                $name,
+                static fn(string $try): bool => isset($taken[mb_strtolower($try)]),
+            );
             $taken[mb_strtolower($this->names[$id])] = true;
         }
     }
 
     public static function ofSection(string $id): string
     {
-        return '_Sec_'.$id;
+        return '_Sec_' . $id;
     }
 
-    /** @return string|null the bookmark that a link leads to; null for an address, or a place that is not in the file */
+    /**
+     * @return string|null the bookmark that a link leads to; null for an address, or a place that is not in the file
+     */
     public function find(string $target): ?string
     {
         $id = $this->rendition->findPlaceId($target);
@@ -59,6 +64,11 @@ final class Places
     {
         ++$this->count;
 
-        return sprintf('<w:bookmarkStart w:id="%1$d" w:name="%2$s"/>%3$s<w:bookmarkEnd w:id="%1$d"/>', $this->count, Xml::escaped($name), $words);
+        return sprintf(
+            '<w:bookmarkStart w:id="%1$d" w:name="%2$s"/>%3$s<w:bookmarkEnd w:id="%1$d"/>',
+            $this->count,
+            Xml::escaped($name),
+            $words,
+        );
     }
 }

@@ -29,8 +29,7 @@ final class Runs extends InlineVisitor
         private readonly Relationships $relationships,
         private readonly Media $media,
         private readonly ?Notes $notes,
-    ) {
-    }
+    ) {}
 
     /** @param list<Node> $inline */
     public function of(array $inline): string
@@ -49,15 +48,20 @@ final class Runs extends InlineVisitor
     public static function words(string $text, string $properties = ''): string
     {
         $xml = '';
-        foreach (preg_split('/([\t\n])/', $text, -1, \PREG_SPLIT_DELIM_CAPTURE | \PREG_SPLIT_NO_EMPTY) ?: [] as $piece) {
+        foreach (
+            preg_split('/([\t\n])/', $text, -1, \PREG_SPLIT_DELIM_CAPTURE | \PREG_SPLIT_NO_EMPTY) ?: []
+            as $piece
+        ) {
             $xml .= match ($piece) {
                 "\t" => '<w:tab/>',
                 "\n" => '<w:br/>',
-                default => '<w:t xml:space="preserve">'.Xml::escaped($piece).'</w:t>',
+                default => '<w:t xml:space="preserve">' . Xml::escaped($piece) . '</w:t>',
             };
         }
 
-        return '' === $xml ? '' : '<w:r>'.('' === $properties ? '' : '<w:rPr>'.$properties.'</w:rPr>').$xml.'</w:r>';
+        return '' === $xml
+            ? ''
+            : '<w:r>' . ('' === $properties ? '' : '<w:rPr>' . $properties . '</w:rPr>') . $xml . '</w:r>';
     }
 
     protected function text(Node $text): string
@@ -79,18 +83,34 @@ final class Runs extends InlineVisitor
     {
         $source = $image->textAttribute('src');
         $picture = $this->rendition->findPicture($source);
-        if (null === $picture && '' !== $source && !str_starts_with($source, 'data:') && null === Picture::findHash($source)) {
+        if (
+            null === $picture &&
+            '' !== $source &&
+            !str_starts_with($source, 'data:') &&
+            null === Picture::findHash($source)
+        ) {
             // A file that is opened fetches nothing; who wants the picture can go there.
-            return $this->hyperlink('r:id="'.$this->relationships->address($source).'"', self::words($image->textAttribute('alt') ?: 'Picture', '<w:rStyle w:val="OutsidePicture"/>'));
+            return $this->hyperlink(
+                'r:id="' . $this->relationships->address($source) . '"',
+                self::words($image->textAttribute('alt') ?: 'Picture', '<w:rStyle w:val="OutsidePicture"/>'),
+            );
         }
-        $drawing = null === $picture ? '' : $this->media->drawing($picture, $image->textAttribute('alt'), $this->relationships);
+        $drawing =
+            null === $picture
+                ? ''
+                : $this->media->drawing($picture, $image->textAttribute('alt'), $this->relationships);
 
-        return '' === $drawing ? self::words($image->textAttribute('alt')) : '<w:r>'.$drawing.'</w:r>';
+        return '' === $drawing ? self::words($image->textAttribute('alt')) : '<w:r>' . $drawing . '</w:r>';
     }
 
     protected function footnote(Node $footnote): string
     {
-        return null === $this->notes ? '' : sprintf('<w:r><w:rPr><w:rStyle w:val="FootnoteReference"/></w:rPr><w:footnoteReference w:id="%d"/></w:r>', $this->notes->add($footnote));
+        return null === $this->notes
+            ? ''
+            : sprintf(
+                '<w:r><w:rPr><w:rStyle w:val="FootnoteReference"/></w:rPr><w:footnoteReference w:id="%d"/></w:r>',
+                $this->notes->add($footnote),
+            );
     }
 
     /** One that leads to a section is a field, which the reader's program keeps right; one to a bookmark is a link. */
@@ -105,34 +125,46 @@ final class Runs extends InlineVisitor
         $shows = CrossReferenceShows::tryFrom($reference->textAttribute('shows')) ?? CrossReferenceShows::Both;
         $style = sprintf('<w:rStyle w:val="%s"/>', self::referenceStyle($shows));
         if (LinkTarget::toSection((string) LinkTarget::findInnerId($target)) !== $target) {
-            return $this->hyperlink('w:anchor="'.Xml::escaped($place).'"', self::words($words, $style));
+            return $this->hyperlink('w:anchor="' . Xml::escaped($place) . '"', self::words($words, $style));
         }
         $number = $this->rendition->places->crossReferenceNumber($reference);
-        $heading = CrossReferenceShows::Number === $shows && '' !== $number ? '' : ltrim(substr($words, CrossReferenceShows::Heading === $shows ? 0 : strlen($number)));
-        $xml = CrossReferenceShows::Heading === $shows || '' === $number ? '' : self::field('REF '.$place.' \r \h', self::words($number, $style));
+        $heading =
+            CrossReferenceShows::Number === $shows && '' !== $number
+                ? ''
+                : ltrim(substr($words, CrossReferenceShows::Heading === $shows ? 0 : strlen($number)));
+        $xml =
+            CrossReferenceShows::Heading === $shows || '' === $number
+                ? ''
+                : self::field('REF ' . $place . ' \r \h', self::words($number, $style));
 
         if ('' === $xml && '' === $heading) {
             // A section without words: nothing is seen, and the reference is there.
-            return self::field('REF '.$place.' \h', '<w:r><w:rPr>'.$style.'</w:rPr><w:t/></w:r>');
+            return self::field('REF ' . $place . ' \h', '<w:r><w:rPr>' . $style . '</w:rPr><w:t/></w:r>');
         }
 
-        return $xml.('' === $heading ? '' : ('' === $xml ? '' : self::words(' ', $style)).self::field('REF '.$place.' \h', self::words($heading, $style)));
+        return $xml .
+            ('' === $heading
+                ? ''
+                : ('' === $xml ? '' : self::words(' ', $style)) .
+                    self::field('REF ' . $place . ' \h', self::words($heading, $style)));
     }
 
     public static function referenceStyle(CrossReferenceShows $shows): string
     {
-        return 'CrossReference'.ucfirst($shows->value);
+        return 'CrossReference' . ucfirst($shows->value);
     }
 
     /** A field with its instruction and what it comes to (ECMA-376-1, 17.16). */
     public static function field(string $instruction, string $result): string
     {
-        return self::fieldBegin($instruction).$result.self::FIELD_END;
+        return self::fieldBegin($instruction) . $result . self::FIELD_END;
     }
 
     public static function fieldBegin(string $instruction): string
     {
-        return '<w:r><w:fldChar w:fldCharType="begin"/></w:r><w:r><w:instrText xml:space="preserve"> '.Xml::escaped($instruction).' </w:instrText></w:r><w:r><w:fldChar w:fldCharType="separate"/></w:r>';
+        return '<w:r><w:fldChar w:fldCharType="begin"/></w:r><w:r><w:instrText xml:space="preserve"> ' .
+            Xml::escaped($instruction) .
+            ' </w:instrText></w:r><w:r><w:fldChar w:fldCharType="separate"/></w:r>';
     }
 
     public const FIELD_END = '<w:r><w:fldChar w:fldCharType="end"/></w:r>';
@@ -145,14 +177,19 @@ final class Runs extends InlineVisitor
             return $runs;
         }
         $hint = $link->attribute('title');
-        $tip = is_string($hint) && '' !== $hint ? ' w:tooltip="'.Xml::escaped($hint).'"' : '';
+        $tip = is_string($hint) && '' !== $hint ? ' w:tooltip="' . Xml::escaped($hint) . '"' : '';
 
-        return $this->hyperlink((null === $place ? 'r:id="'.$this->relationships->address($target).'"' : 'w:anchor="'.Xml::escaped($place).'"').$tip, $runs);
+        return $this->hyperlink(
+            (null === $place
+                ? 'r:id="' . $this->relationships->address($target) . '"'
+                : 'w:anchor="' . Xml::escaped($place) . '"') . $tip,
+            $runs,
+        );
     }
 
     private function hyperlink(string $attributes, string $runs): string
     {
-        return '<w:hyperlink '.$attributes.' w:history="1">'.$runs.'</w:hyperlink>';
+        return '<w:hyperlink ' . $attributes . ' w:history="1">' . $runs . '</w:hyperlink>';
     }
 
     /** Formats differ in which mark stands outermost; here it is the link, whatever others its words bear. */
@@ -160,12 +197,18 @@ final class Runs extends InlineVisitor
     {
         $link = $node->findMark('link');
 
-        return null === $link ? $node : $node->withMarks([$link, ...array_values(array_filter($node->marks, static fn (Mark $mark): bool => 'link' !== $mark->type))]);
+        return null === $link
+            ? $node
+            : $node->withMarks([
+                $link,
+                ...array_values(array_filter($node->marks, static fn(Mark $mark): bool => 'link' !== $mark->type)),
+            ]);
     }
 
     private static function properties(Node $text): string
     {
-        $xml = null === $text->findMark('link') || null !== $text->findMark('code') ? '' : '<w:rStyle w:val="Hyperlink"/>';
+        $xml =
+            null === $text->findMark('link') || null !== $text->findMark('code') ? '' : '<w:rStyle w:val="Hyperlink"/>';
         foreach (self::PROPERTIES as $type => $property) {
             // Words stand above the line or below it, not both.
             $isOther = 'subscript' === $type && null !== $text->findMark('superscript');

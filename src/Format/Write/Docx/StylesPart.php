@@ -25,16 +25,35 @@ final class StylesPart
                 $level > 5 ? '<w:i/>' : '<w:b/>',
                 $size,
             );
-            $lines .= sprintf('<w:style w:type="paragraph" w:styleId="TOC%1$d"><w:name w:val="toc %1$d"/><w:basedOn w:val="Normal"/><w:next w:val="Normal"/><w:uiPriority w:val="39"/><w:pPr><w:tabs><w:tab w:val="right" w:leader="dot" w:pos="9070"/></w:tabs><w:spacing w:after="60"/><w:ind w:left="%2$d"/></w:pPr></w:style>', $level, ($level - 1) * 280);
+            $lines .= sprintf(
+                '<w:style w:type="paragraph" w:styleId="TOC%1$d"><w:name w:val="toc %1$d"/><w:basedOn w:val="Normal"/><w:next w:val="Normal"/><w:uiPriority w:val="39"/><w:pPr><w:tabs><w:tab w:val="right" w:leader="dot" w:pos="9070"/></w:tabs><w:spacing w:after="60"/><w:ind w:left="%2$d"/></w:pPr></w:style>',
+                $level,
+                ($level - 1) * 280,
+            );
         }
-        $code = implode('', array_map(static fn (string $each): string => sprintf('<w:style w:type="paragraph" w:customStyle="1" w:styleId="%s"><w:name w:val="%s"/><w:basedOn w:val="SourceCode"/></w:style>', self::codeStyle($each), Xml::escaped('Source Code '.$each)), $languages));
+        $code = implode(
+            '',
+            array_map(
+                static fn(string $each): string => sprintf(
+                    '<w:style w:type="paragraph" w:customStyle="1" w:styleId="%s"><w:name w:val="%s"/><w:basedOn w:val="SourceCode"/></w:style>',
+                    self::codeStyle($each),
+                    Xml::escaped('Source Code ' . $each),
+                ),
+                $languages,
+            ),
+        );
 
-        return strtr((string) file_get_contents(__DIR__.'/styles.xml'), ['{language}' => Xml::escaped($language), '<!-- headings -->' => $headings, '<!-- contents -->' => $lines, '<!-- code -->' => $code]);
+        return strtr((string) file_get_contents(__DIR__ . '/styles.xml'), [
+            '{language}' => Xml::escaped($language),
+            '<!-- headings -->' => $headings,
+            '<!-- contents -->' => $lines,
+            '<!-- code -->' => $code,
+        ]);
     }
 
     /** The style of code in a language; its name holds only letters and figures, whatever the language is called. */
     public static function codeStyle(string $language): string
     {
-        return 'SourceCode'.('' === $language ? '' : ucfirst(bin2hex($language)));
+        return 'SourceCode' . ('' === $language ? '' : ucfirst(bin2hex($language)));
     }
 }

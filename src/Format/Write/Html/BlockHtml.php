@@ -12,9 +12,7 @@ use Stemmata\Format\Shared\CalculationBlock;
 /** Writes blocks as HTML. */
 final class BlockHtml extends BlockVisitor
 {
-    public function __construct(private readonly InlineHtml $inline, private readonly Rendition $rendition)
-    {
-    }
+    public function __construct(private readonly InlineHtml $inline, private readonly Rendition $rendition) {}
 
     /** @param list<Node> $blocks */
     public function of(array $blocks): string
@@ -24,36 +22,46 @@ final class BlockHtml extends BlockVisitor
 
     protected function paragraph(Node $paragraph): string
     {
-        return '<p>'.$this->inline->of($paragraph->content)."</p>\n";
+        return '<p>' . $this->inline->of($paragraph->content) . "</p>\n";
     }
 
     protected function quotation(Node $quotation): string
     {
-        return "<blockquote>\n".$this->of($quotation->content)."</blockquote>\n";
+        return "<blockquote>\n" . $this->of($quotation->content) . "</blockquote>\n";
     }
 
     protected function bulletList(Node $list): string
     {
-        return "<ul>\n".$this->items($list)."</ul>\n";
+        return "<ul>\n" . $this->items($list) . "</ul>\n";
     }
 
     protected function orderedList(Node $list): string
     {
         $start = self::start($list);
 
-        return (1 === $start ? '<ol>' : sprintf('<ol start="%d">', $start))."\n".$this->items($list)."</ol>\n";
+        return (1 === $start ? '<ol>' : sprintf('<ol start="%d">', $start)) . "\n" . $this->items($list) . "</ol>\n";
     }
 
     private function items(Node $list): string
     {
-        return implode('', array_map(fn (Node $item): string => '<li>'.$this->of($item->content)."</li>\n", $list->content));
+        return implode(
+            '',
+            array_map(fn(Node $item): string => '<li>' . $this->of($item->content) . "</li>\n", $list->content),
+        );
     }
 
     protected function calculation(Node $calculation): string
     {
-        $written = CalculationBlock::written(Rendition::expression($calculation), $this->rendition->findResult($calculation));
+        $written = CalculationBlock::written(
+            Rendition::expression($calculation),
+            $this->rendition->findResult($calculation),
+        );
 
-        return sprintf("<pre><code class=\"language-%s\">%s\n</code></pre>\n", CalculationBlock::LANGUAGE, InlineHtml::escaped($written));
+        return sprintf(
+            "<pre><code class=\"language-%s\">%s\n</code></pre>\n",
+            CalculationBlock::LANGUAGE,
+            InlineHtml::escaped($written),
+        );
     }
 
     protected function separator(): string
@@ -68,23 +76,24 @@ final class BlockHtml extends BlockVisitor
 
     protected function unreadable(Node $unreadable): string
     {
-        return '<pre>'.InlineHtml::escaped($unreadable->plainText())."\n</pre>\n";
+        return '<pre>' . InlineHtml::escaped($unreadable->plainText()) . "\n</pre>\n";
     }
 
     protected function code(Node $block): string
     {
         $language = $block->textAttribute('language');
-        $class = '' === $language ? '' : ' class="language-'.InlineHtml::escaped($language).'"';
+        $class = '' === $language ? '' : ' class="language-' . InlineHtml::escaped($language) . '"';
 
         // A line end right after the tag is the markup's, so one of the code's own needs another before it.
-        return "<pre><code{$class}>".InlineHtml::escaped($block->plainText())."\n</code></pre>\n";
+        return "<pre><code{$class}>" . InlineHtml::escaped($block->plainText()) . "\n</code></pre>\n";
     }
 
     protected function figure(Node $figure): string
     {
-        $caption = [] === $figure->content ? '' : '<figcaption>'.$this->inline->of($figure->content).'</figcaption>';
+        $caption =
+            [] === $figure->content ? '' : '<figcaption>' . $this->inline->of($figure->content) . '</figcaption>';
 
-        return '<figure>'.$this->inline->image($figure).$caption."</figure>\n";
+        return '<figure>' . $this->inline->image($figure) . $caption . "</figure>\n";
     }
 
     protected function table(Node $table): string
@@ -92,13 +101,13 @@ final class BlockHtml extends BlockVisitor
         $html = '';
         foreach ($table->content as $part) {
             if ('caption' === $part->type) {
-                $html .= [] === $part->content ? '' : '<caption>'.$this->inline->of($part->content)."</caption>\n";
+                $html .= [] === $part->content ? '' : '<caption>' . $this->inline->of($part->content) . "</caption>\n";
                 continue;
             }
-            $html .= '<tr>'.implode('', array_map($this->cell(...), $part->content))."</tr>\n";
+            $html .= '<tr>' . implode('', array_map($this->cell(...), $part->content)) . "</tr>\n";
         }
 
-        return "<table>\n".$html."</table>\n";
+        return "<table>\n" . $html . "</table>\n";
     }
 
     private function cell(Node $cell): string
@@ -106,17 +115,32 @@ final class BlockHtml extends BlockVisitor
         $tag = true === $cell->attribute('header') ? 'th' : 'td';
         $align = $cell->textAttribute('align');
 
-        return sprintf('<%1$s%2$s>%3$s</%1$s>', $tag, '' === $align ? '' : ' style="text-align: '.$align.'"', $this->inline->of($cell->content));
+        return sprintf(
+            '<%1$s%2$s>%3$s</%1$s>',
+            $tag,
+            '' === $align ? '' : ' style="text-align: ' . $align . '"',
+            $this->inline->of($cell->content),
+        );
     }
 
     protected function contents(Node $contents): string
     {
         $lines = '';
         foreach ($this->rendition->contentsLines($contents) as $line) {
-            $lines .= sprintf("<li data-level=\"%d\"><a href=\"#%s\">%s</a></li>\n", $line->level, InlineHtml::escaped($line->place), InlineHtml::escaped($line->words));
+            $lines .= sprintf(
+                "<li data-level=\"%d\"><a href=\"#%s\">%s</a></li>\n",
+                $line->level,
+                InlineHtml::escaped($line->place),
+                InlineHtml::escaped($line->words),
+            );
         }
         $title = $contents->textAttribute('title');
 
-        return ContentsElement::openingTag($contents)."\n".('' === $title ? '' : '<p><strong>'.InlineHtml::escaped($title)."</strong></p>\n")."<ul>\n".$lines."</ul>\n</nav>\n";
+        return ContentsElement::openingTag($contents) .
+            "\n" .
+            ('' === $title ? '' : '<p><strong>' . InlineHtml::escaped($title) . "</strong></p>\n") .
+            "<ul>\n" .
+            $lines .
+            "</ul>\n</nav>\n";
     }
 }

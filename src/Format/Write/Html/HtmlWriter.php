@@ -32,16 +32,17 @@ final class HtmlWriter implements DocumentWriter
         $blocks = new BlockHtml($inline, $rendition);
         yield self::head($rendition->titleBlock());
         foreach ($rendition->sections() as $section) {
-            yield self::heading($section, $inline).$blocks->of($section->blocks);
+            yield self::heading($section, $inline) . $blocks->of($section->blocks);
         }
-        yield $inline->notes()."</main>\n</body>\n</html>\n";
+        yield $inline->notes() . "</main>\n</body>\n</html>\n";
     }
 
     private static function head(TitleBlock $block): string
     {
         $meta = '';
         foreach (['author' => $block->author, 'subtitle' => $block->subtitle] as $name => $value) {
-            $meta .= '' === $value ? '' : sprintf("<meta name=\"%s\" content=\"%s\">\n", $name, InlineHtml::escaped($value));
+            $meta .=
+                '' === $value ? '' : sprintf("<meta name=\"%s\" content=\"%s\">\n", $name, InlineHtml::escaped($value));
         }
 
         return sprintf(
@@ -58,9 +59,9 @@ final class HtmlWriter implements DocumentWriter
         if ($section->level->isOpening()) {
             return '';
         }
-        $words = self::number($section->number).$inline->of($section->heading);
+        $words = self::number($section->number) . $inline->of($section->heading);
 
-        return self::element($section->level, self::attributes($section), $words)."\n";
+        return self::element($section->level, self::attributes($section), $words) . "\n";
     }
 
     /** The name by which links lead to a heading, and what it says of numbers and contents. */
@@ -68,13 +69,14 @@ final class HtmlWriter implements DocumentWriter
     {
         $classes = HeadingFlags::classes($section->flags);
 
-        return (null === $section->place ? '' : ' id="'.InlineHtml::escaped($section->place).'"').('' === $classes ? '' : ' class="'.$classes.'"');
+        return (null === $section->place ? '' : ' id="' . InlineHtml::escaped($section->place) . '"') .
+            ('' === $classes ? '' : ' class="' . $classes . '"');
     }
 
     /** The number that we compute, marked so that no reader takes it for words. */
     public static function number(string $number): string
     {
-        return '' === $number ? '' : '<span data-number>'.InlineHtml::escaped($number).'</span> ';
+        return '' === $number ? '' : '<span data-number>' . InlineHtml::escaped($number) . '</span> ';
     }
 
     /** HTML knows six levels; deeper ones are told by their role (WAI-ARIA 1.2). */

@@ -13,7 +13,13 @@ use Stemmata\Core\Text\Node;
 /** Writes running text as HTML. Notes are gathered and written where the document ends. */
 final class InlineHtml extends InlineVisitor
 {
-    private const TAGS = ['emphasis' => 'em', 'strong' => 'strong', 'code' => 'code', 'superscript' => 'sup', 'subscript' => 'sub'];
+    private const TAGS = [
+        'emphasis' => 'em',
+        'strong' => 'strong',
+        'code' => 'code',
+        'superscript' => 'sup',
+        'subscript' => 'sub',
+    ];
 
     /** @var list<string> */
     private array $notes = [];
@@ -41,7 +47,11 @@ final class InlineHtml extends InlineVisitor
         $source = $this->rendition->pictureAddress($image->textAttribute('src'));
         if ('' !== $source && !str_starts_with($source, 'data:')) {
             // A file that is opened fetches nothing; who wants the picture can go there.
-            return sprintf('<a class="outside-picture" href="%s">%s</a>', self::escaped($source), self::escaped($image->textAttribute('alt') ?: 'Picture'));
+            return sprintf(
+                '<a class="outside-picture" href="%s">%s</a>',
+                self::escaped($source),
+                self::escaped($image->textAttribute('alt') ?: 'Picture'),
+            );
         }
 
         return sprintf('<img src="%s" alt="%s">', self::escaped($source), self::escaped($image->textAttribute('alt')));
@@ -53,10 +63,15 @@ final class InlineHtml extends InlineVisitor
         $items = '';
         foreach ($this->notes as $index => $note) {
             $number = $index + 1;
-            $items .= sprintf("<li id=\"fn-%d\" role=\"doc-endnote\"><p>%s <a href=\"#fnref-%d\" role=\"doc-backlink\" aria-label=\"Back to the text\">↩</a></p></li>\n", $number, $note, $number);
+            $items .= sprintf(
+                "<li id=\"fn-%d\" role=\"doc-endnote\"><p>%s <a href=\"#fnref-%d\" role=\"doc-backlink\" aria-label=\"Back to the text\">↩</a></p></li>\n",
+                $number,
+                $note,
+                $number,
+            );
         }
 
-        return '' === $items ? '' : "<section role=\"doc-endnotes\">\n<ol>\n".$items."</ol>\n</section>\n";
+        return '' === $items ? '' : "<section role=\"doc-endnotes\">\n<ol>\n" . $items . "</ol>\n</section>\n";
     }
 
     /** @param list<Node> $nodes */
@@ -85,7 +100,7 @@ final class InlineHtml extends InlineVisitor
         return sprintf(
             '<a href="%s"%s>%s</a>',
             self::escaped($this->places->address((string) $mark->attribute('href'))),
-            is_string($hint) && '' !== $hint ? ' title="'.self::escaped($hint).'"' : '',
+            is_string($hint) && '' !== $hint ? ' title="' . self::escaped($hint) . '"' : '',
             $inner,
         );
     }

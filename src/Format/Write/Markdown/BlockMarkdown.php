@@ -14,19 +14,25 @@ use Stemmata\Format\Write\Html\ContentsElement;
 /** Writes blocks as CommonMark with tables; what that cannot say, as HTML. */
 final class BlockMarkdown extends BlockVisitor
 {
-    public function __construct(private readonly InlineMarkdown $inline, private readonly BlockHtml $html, private readonly Rendition $rendition)
-    {
-    }
+    public function __construct(
+        private readonly InlineMarkdown $inline,
+        private readonly BlockHtml $html,
+        private readonly Rendition $rendition,
+    ) {}
 
     /** @param list<Node> $blocks */
     public function of(array $blocks): string
     {
         $parts = [];
         foreach ($blocks as $index => $block) {
-            $isSecondList = $index > 0 && str_ends_with($block->type, 'List') && str_ends_with($blocks[$index - 1]->type, 'List');
-            $isAfterList = $index > 0 && str_ends_with($blocks[$index - 1]->type, 'List') && in_array($block->type, ['codeBlock', 'calculation'], true);
+            $isSecondList =
+                $index > 0 && str_ends_with($block->type, 'List') && str_ends_with($blocks[$index - 1]->type, 'List');
+            $isAfterList =
+                $index > 0 &&
+                str_ends_with($blocks[$index - 1]->type, 'List') &&
+                in_array($block->type, ['codeBlock', 'calculation'], true);
             // Two lists in a row would be read as one.
-            $parts[] = ($isSecondList || $isAfterList ? "<!-- -->\n\n" : '').$this->block($block);
+            $parts[] = ($isSecondList || $isAfterList ? "<!-- -->\n\n" : '') . $this->block($block);
         }
 
         return implode("\n\n", $parts);
@@ -44,12 +50,12 @@ final class BlockMarkdown extends BlockVisitor
 
     protected function bulletList(Node $list): string
     {
-        return $this->items($list, static fn (): string => '- ');
+        return $this->items($list, static fn(): string => '- ');
     }
 
     protected function orderedList(Node $list): string
     {
-        return $this->items($list, static fn (int $index): string => (self::start($list) + $index).'. ');
+        return $this->items($list, static fn(int $index): string => self::start($list) + $index . '. ');
     }
 
     protected function code(Node $code): string
@@ -64,7 +70,10 @@ final class BlockMarkdown extends BlockVisitor
 
     protected function calculation(Node $calculation): string
     {
-        return self::fenced(CalculationBlock::written(Rendition::expression($calculation), $this->rendition->findResult($calculation)), CalculationBlock::LANGUAGE);
+        return self::fenced(
+            CalculationBlock::written(Rendition::expression($calculation), $this->rendition->findResult($calculation)),
+            CalculationBlock::LANGUAGE,
+        );
     }
 
     protected function figure(Node $figure): string
@@ -94,7 +103,10 @@ final class BlockMarkdown extends BlockVisitor
         foreach ($list->content as $index => $item) {
             $lead = $sign($index);
             $isHollow = [] === $item->content[0]->content;
-            $body = $isHollow && 1 === count($item->content) ? '' : $this->of($isHollow ? array_slice($item->content, 1) : $item->content);
+            $body =
+                $isHollow && 1 === count($item->content)
+                    ? ''
+                    : $this->of($isHollow ? array_slice($item->content, 1) : $item->content);
             $items[] = '' === $body ? rtrim($lead) : self::indented($body, $lead, str_repeat(' ', strlen($lead)));
         }
 
@@ -105,7 +117,7 @@ final class BlockMarkdown extends BlockVisitor
     {
         $lines = [];
         foreach (explode("\n", $text) as $index => $line) {
-            $lines[] = rtrim((0 === $index ? $first : $others).$line, ' ');
+            $lines[] = rtrim((0 === $index ? $first : $others) . $line, ' ');
         }
 
         return implode("\n", $lines);
@@ -115,16 +127,20 @@ final class BlockMarkdown extends BlockVisitor
     {
         // The name of a language that holds a backtick cannot stand behind a fence of them (CommonMark 4.5).
         $sign = str_contains($language, '`') ? '~' : '`';
-        preg_match_all('/'.$sign.'{3,}/', $text, $runs);
+        preg_match_all('/' . $sign . '{3,}/', $text, $runs);
         $fence = str_repeat($sign, max(3, 1 + max([0, ...array_map(strlen(...), $runs[0])])));
 
-        return $fence.self::name($language)."\n".('' === $text ? '' : $text."\n").$fence;
+        return $fence . self::name($language) . "\n" . ('' === $text ? '' : $text . "\n") . $fence;
     }
 
     /** One line, in which nothing means anything else. */
     private static function name(string $language): string
     {
-        return (string) preg_replace('/([\\\\&])(?=[!-\/:-@[-`{-~#a-z])/i', '\\\\$1', trim((string) preg_replace('/\s+/u', ' ', $language)));
+        return (string) preg_replace(
+            '/([\\\\&])(?=[!-\/:-@[-`{-~#a-z])/i',
+            '\\\\$1',
+            trim((string) preg_replace('/\s+/u', ' ', $language)),
+        );
     }
 
     protected function contents(Node $contents): string
@@ -134,6 +150,6 @@ final class BlockMarkdown extends BlockVisitor
             $lines[] = sprintf('- [%s](<#%s>)', $this->inline->of([Node::text($line->words)]), $line->place);
         }
 
-        return ContentsElement::openingTag($contents)."\n\n".implode("\n", $lines)."\n\n</nav>";
+        return ContentsElement::openingTag($contents) . "\n\n" . implode("\n", $lines) . "\n\n</nav>";
     }
 }

@@ -12,12 +12,19 @@ use Stemmata\Core\Text\Node;
 use Stemmata\Format\Write\Html\InlineHtml;
 
 /**
- * Writes running text as CommonMark. Where its marks could be misread, as in the middle of a word, the HTML element that
+ * Writes running text as CommonMark. Where its marks could be misread, as in the middle of a word, the HTML element
+ * that
  * CommonMark allows stands instead.
  */
 final class InlineMarkdown extends InlineVisitor
 {
-    private const TAGS = ['emphasis' => 'em', 'strong' => 'strong', 'code' => 'code', 'superscript' => 'sup', 'subscript' => 'sub'];
+    private const TAGS = [
+        'emphasis' => 'em',
+        'strong' => 'strong',
+        'code' => 'code',
+        'superscript' => 'sup',
+        'subscript' => 'sub',
+    ];
     private const SIGNS = ['emphasis' => '*', 'strong' => '**'];
 
     /** @var list<string> */
@@ -56,7 +63,7 @@ final class InlineMarkdown extends InlineVisitor
                 $text .= $this->part($group[0]);
                 continue;
             }
-            $after = isset($nodes[$end]) ? $nodes[$end]->plainText().'x' : '';
+            $after = isset($nodes[$end]) ? $nodes[$end]->plainText() . 'x' : '';
             $text .= $this->marked($mark, $group, $depth + 1, '' === $text ? $before : $text, $after);
         }
 
@@ -67,7 +74,7 @@ final class InlineMarkdown extends InlineVisitor
     private function marked(Mark $mark, array $nodes, int $depth, string $before, string $after): string
     {
         if ('code' === $mark->type) {
-            return self::code(Node::plainTextOf($nodes)) ?? '<code>'.$this->grouped($nodes, $depth, '>').'</code>';
+            return self::code(Node::plainTextOf($nodes)) ?? '<code>' . $this->grouped($nodes, $depth, '>') . '</code>';
         }
         if ('link' === $mark->type && !$this->places->leadsSomewhere((string) $mark->attribute('href'))) {
             return $this->grouped($nodes, $depth, $before);
@@ -78,7 +85,7 @@ final class InlineMarkdown extends InlineVisitor
         $sign = self::SIGNS[$mark->type] ?? null;
         $inner = $this->grouped($nodes, $depth, $sign ?? '>');
         if (null !== $sign && self::canStandBeside($before, $inner, $after)) {
-            return $sign.$inner.$sign;
+            return $sign . $inner . $sign;
         }
 
         return sprintf('<%1$s>%2$s</%1$s>', self::TAGS[$mark->type], $inner);
@@ -87,21 +94,45 @@ final class InlineMarkdown extends InlineVisitor
     /** The flanking rules of CommonMark 0.31.2, section 6.2, in their safe part: blanks outside, words inside. */
     private static function canStandBeside(string $before, string $inner, string $after): bool
     {
-        return 1 === preg_match('/(?:\A|[\s(“‘—])\z/u', $before)
-            && 1 === preg_match('/\A[\p{L}\p{N}](?:.*[\p{L}\p{N}.,;:!?’”])?\z/us', $inner)
-            && 1 === preg_match('/\A(?:\z|[\s.,;:!?)”’—])/u', $after);
+        return 1 === preg_match('/(?:\A|[\s(“‘—])\z/u', $before) &&
+            1 === preg_match('/\A[\p{L}\p{N}](?:.*[\p{L}\p{N}.,;:!?’”])?\z/us', $inner) &&
+            1 === preg_match('/\A(?:\z|[\s.,;:!?)”’—])/u', $after);
     }
 
     private static function code(string $text): ?string
     {
-        return '' === $text || str_contains($text, '`') || str_contains($text, "\n") || $text !== trim($text) ? null : '`'.$text.'`';
+        return '' === $text || str_contains($text, '`') || str_contains($text, "\n") || $text !== trim($text)
+            ? null
+            : '`' . $text . '`';
     }
 
     private function link(Mark $mark, string $words): string
     {
-        $address = strtr($this->places->address((string) $mark->attribute('href')), ['<' => '%3C', '>' => '%3E', '\\' => '%5C', ' ' => '%20', '&' => '&amp;', '|' => '%7C', '`' => '%60', '*' => '%2A']);
+        $address = strtr($this->places->address((string) $mark->attribute('href')), [
+            '<' => '%3C',
+            '>' => '%3E',
+            '\\' => '%5C',
+            ' ' => '%20',
+            '&' => '&amp;',
+            '|' => '%7C',
+            '`' => '%60',
+            '*' => '%2A',
+        ]);
         $hint = $mark->attribute('title');
-        $title = is_string($hint) && '' !== $hint ? ' "'.strtr($hint, ['\\' => '\\\\', '"' => '\\"', '&' => '&amp;', "\n" => ' ', '|' => '&#124;', '`' => '&#96;', '<' => '&lt;']).'"' : '';
+        $title =
+            is_string($hint) && '' !== $hint
+                ? ' "' .
+                    strtr($hint, [
+                        '\\' => '\\\\',
+                        '"' => '\\"',
+                        '&' => '&amp;',
+                        "\n" => ' ',
+                        '|' => '&#124;',
+                        '`' => '&#96;',
+                        '<' => '&lt;',
+                    ]) .
+                    '"'
+                : '';
 
         return sprintf('[%s](<%s>%s)', $words, $address, $title);
     }
@@ -129,7 +160,11 @@ final class InlineMarkdown extends InlineVisitor
 
     public function image(Node $image): string
     {
-        return sprintf('<img src="%s" alt="%s">', InlineHtml::escaped($this->rendition->pictureAddress($image->textAttribute('src'))), InlineHtml::escaped(strtr($image->textAttribute('alt'), "\n", ' ')));
+        return sprintf(
+            '<img src="%s" alt="%s">',
+            InlineHtml::escaped($this->rendition->pictureAddress($image->textAttribute('src'))),
+            InlineHtml::escaped(strtr($image->textAttribute('alt'), "\n", ' ')),
+        );
     }
 
     protected function footnote(Node $note): string
@@ -138,7 +173,7 @@ final class InlineMarkdown extends InlineVisitor
         $this->notes[] = $this->of($note->content);
         $number = count($this->notes);
 
-        return '[^'.$number.']';
+        return '[^' . $number . ']';
     }
 
     private static function escaped(string $text): string

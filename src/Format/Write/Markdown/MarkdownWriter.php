@@ -15,7 +15,9 @@ use Stemmata\Format\Write\Html\BlockHtml;
 use Stemmata\Format\Write\Html\HtmlWriter;
 use Stemmata\Format\Write\Html\InlineHtml;
 
-/** Writes CommonMark that a version-control system can compare, and that other programs' links and contents survive in. */
+/**
+ * Writes CommonMark that a version-control system can compare, and that other programs' links and contents survive in.
+ */
 final class MarkdownWriter implements DocumentWriter
 {
     public function endings(): array
@@ -38,37 +40,65 @@ final class MarkdownWriter implements DocumentWriter
         yield FrontMatter::of($rendition->titleBlock());
         $between = '';
         foreach ($rendition->sections() as $section) {
-            foreach ([self::heading($section, $hasNumbers ? $section->number : '', $inline, $html), $blocks->of($section->blocks)] as $part) {
+            foreach (
+                [
+                    self::heading($section, $hasNumbers ? $section->number : '', $inline, $html),
+                    $blocks->of($section->blocks),
+                ]
+                as $part
+            ) {
                 if ('' !== $part) {
-                    yield $between.$part;
+                    yield $between . $part;
                     $between = "\n\n";
                 }
             }
         }
-        yield "\n".rtrim("\n".implode("\n\n", array_filter([rtrim($inline->notes()), $html->notes()])))."\n";
+        yield "\n" . rtrim("\n" . implode("\n\n", array_filter([rtrim($inline->notes()), $html->notes()]))) . "\n";
     }
 
-    /** Plain numbers from 1 on are counted again by whoever reads the file; others, such as those of a later chapter by itself, would be lost if they were not written. */
+    /**
+     * Plain numbers from 1 on are counted again by whoever reads the file; others, such as those of a later chapter by
+     * itself, would be lost if they were not written.
+     */
     private static function areCountedAgain(Rendition $rendition): bool
     {
         return $rendition->document->setup->numbering->isDecimal() && $rendition->countsFromOne();
     }
 
-    private static function heading(RenderedSection $section, string $number, InlineMarkdown $inline, InlineHtml $html): string
-    {
+    private static function heading(
+        RenderedSection $section,
+        string $number,
+        InlineMarkdown $inline,
+        InlineHtml $html,
+    ): string {
         if ($section->level->isOpening()) {
             return '';
         }
         if ($section->level->value > 6 || HeadingAttributes::areAtTheEndOf(Node::plainTextOf($section->heading))) {
-            return HtmlWriter::element($section->level, HtmlWriter::attributes($section), HtmlWriter::number($number).$html->of($section->heading));
+            return HtmlWriter::element(
+                $section->level,
+                HtmlWriter::attributes($section),
+                HtmlWriter::number($number) . $html->of($section->heading),
+            );
         }
         $classes = HeadingFlags::classes($section->flags);
-        $name = null === $section->place && '' === $classes ? '' : sprintf(
-            ' <a%s%s></a>',
-            null === $section->place ? ' id="sec-'.($section->position + 1).'"' : ' id="'.InlineHtml::escaped($section->place).'"',
-            '' === $classes ? '' : ' class="'.$classes.'"',
-        );
+        $name =
+            null === $section->place && '' === $classes
+                ? ''
+                : sprintf(
+                    ' <a%s%s></a>',
+                    null === $section->place
+                        ? ' id="sec-' . ($section->position + 1) . '"'
+                        : ' id="' . InlineHtml::escaped($section->place) . '"',
+                    '' === $classes ? '' : ' class="' . $classes . '"',
+                );
 
-        return rtrim(str_repeat('#', $section->level->value).' '.('' === $number ? '' : $inline->of([Node::text($number)]).' ').$inline->of($section->heading).$name);
+        return rtrim(
+            str_repeat('#', $section->level->value) .
+                ' ' .
+                ('' === $number ? '' : $inline->of([Node::text($number)]) . ' ') .
+                $inline->of($section->heading) .
+                $name,
+        );
     }
 }

@@ -18,7 +18,9 @@ final class PipeTable
         $width = count($rows[0]->content);
         foreach ($rows as $index => $row) {
             foreach ($row->content as $column => $cell) {
-                $fits = $cell->attribute('header') === (0 === $index) && $cell->attribute('align') === ($rows[0]->content[$column] ?? $cell)->attribute('align');
+                $fits =
+                    $cell->attribute('header') === (0 === $index) &&
+                    $cell->attribute('align') === ($rows[0]->content[$column] ?? $cell)->attribute('align');
                 if (!$fits || count($row->content) !== $width || str_contains($cell->plainText(), "\n")) {
                     return false;
                 }
@@ -32,15 +34,26 @@ final class PipeTable
     {
         $rows = array_slice($table->content, 1);
         $lines = array_map(
-            static fn (Node $row): string => '| '.implode(' | ', array_map(static fn (Node $cell): string => $inline->of($cell->content), $row->content)).' |',
+            static fn(Node $row): string => '| ' .
+                implode(' | ', array_map(static fn(Node $cell): string => $inline->of($cell->content), $row->content)) .
+                ' |',
             $rows,
         );
-        $rule = '|'.implode('|', array_map(static fn (Node $cell): string => match ($cell->attribute('align')) {
-            'left' => ' :--- ',
-            'center' => ' :---: ',
-            'right' => ' ---: ',
-            default => ' --- ',
-        }, $rows[0]->content)).'|';
+        $rule =
+            '|' .
+            implode(
+                '|',
+                array_map(
+                    static fn(Node $cell): string => match ($cell->attribute('align')) {
+                        'left' => ' :--- ',
+                        'center' => ' :---: ',
+                        'right' => ' ---: ',
+                        default => ' --- ',
+                    },
+                    $rows[0]->content,
+                ),
+            ) .
+            '|';
         array_splice($lines, 1, 0, [$rule]);
 
         return implode("\n", $lines);

@@ -10,9 +10,5 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class Created
 {
-    public function __construct(
-        #[OA\Property]
-        public string $id,
-    ) {
-    }
+    public function __construct(#[OA\Property] public string $id) {}
 }

@@ -12,26 +12,15 @@ final readonly class DocumentCard
 {
     /** @param list<int> $sectionWords */
     public function __construct(
-        #[OA\Property]
-        public string $id,
-        #[OA\Property]
-        public string $title,
-        #[OA\Property]
-        public string $subtitle,
-        #[OA\Property]
-        public int $words,
-        #[OA\Property]
-        public ?int $target,
-        #[OA\Property(description: 'Seconds since 1970, UTC')]
-        public int $changedAt,
-        #[OA\Property]
-        public int $revision,
-        #[OA\Property(description: 'Heading of the section where writing stopped')]
-        public ?string $resumeHeading,
-        #[OA\Property]
-        public string $levels,
-        #[OA\Property(items: new OA\Items(type: 'integer'))]
-        public array $sectionWords,
-    ) {
-    }
+        #[OA\Property] public string $id,
+        #[OA\Property] public string $title,
+        #[OA\Property] public string $subtitle,
+        #[OA\Property] public int $words,
+        #[OA\Property] public ?int $target,
+        #[OA\Property(description: 'Seconds since 1970, UTC')] public int $changedAt,
+        #[OA\Property] public int $revision,
+        #[OA\Property(description: 'Heading of the section where writing stopped')] public ?string $resumeHeading,
+        #[OA\Property] public string $levels,
+        #[OA\Property(items: new OA\Items(type: 'integer'))] public array $sectionWords,
+    ) {}
 }

@@ -11,14 +11,9 @@ use OpenApi\Attributes as OA;
 final readonly class RemovedDocument
 {
     public function __construct(
-        #[OA\Property]
-        public string $id,
-        #[OA\Property]
-        public string $title,
-        #[OA\Property(description: 'Seconds since 1970, UTC')]
-        public int $removedAt,
-        #[OA\Property]
-        public int $words,
-    ) {
-    }
+        #[OA\Property] public string $id,
+        #[OA\Property] public string $title,
+        #[OA\Property(description: 'Seconds since 1970, UTC')] public int $removedAt,
+        #[OA\Property] public int $words,
+    ) {}
 }

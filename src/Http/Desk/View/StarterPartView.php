@@ -10,18 +10,11 @@ use OpenApi\Attributes as OA;
 final readonly class StarterPartView
 {
     public function __construct(
-        #[OA\Property]
-        public int $level,
-        #[OA\Property]
-        public string $number,
-        #[OA\Property]
-        public string $heading,
-        #[OA\Property]
-        public string $aim,
-        #[OA\Property(nullable: true)]
-        public ?int $target,
-        #[OA\Property]
-        public bool $isRequired,
-    ) {
-    }
+        #[OA\Property] public int $level,
+        #[OA\Property] public string $number,
+        #[OA\Property] public string $heading,
+        #[OA\Property] public string $aim,
+        #[OA\Property(nullable: true)] public ?int $target,
+        #[OA\Property] public bool $isRequired,
+    ) {}
 }

@@ -15,27 +15,34 @@ final readonly class StarterView
 {
     /** @param list<StarterPartView> $parts */
     private function __construct(
-        #[OA\Property]
-        public string $id,
-        #[OA\Property]
-        public string $name,
-        #[OA\Property]
-        public string $description,
-        #[OA\Property(description: 'Whether the writer kept it, and may take it away')]
-        public bool $isOwn,
-        #[OA\Property(items: new OA\Items(ref: StarterPartView::class))]
-        public array $parts,
-    ) {
-    }
+        #[OA\Property] public string $id,
+        #[OA\Property] public string $name,
+        #[OA\Property] public string $description,
+        #[OA\Property(description: 'Whether the writer kept it, and may take it away')] public bool $isOwn,
+        #[OA\Property(items: new OA\Items(ref: StarterPartView::class))] public array $parts,
+    ) {}
 
     public static function of(Starter $starter, bool $isOwn, IdSource $ids): self
     {
         $numbers = $starter->opened('', $ids)->numbers();
 
-        return new self($starter->id, $starter->name, $starter->description, $isOwn, array_map(
-            static fn (StarterPart $part, string $number): StarterPartView => new StarterPartView($part->level, $number, $part->heading, $part->aim, $part->target, $part->isRequired),
-            $starter->parts,
-            $numbers,
-        ));
+        return new self(
+            $starter->id,
+            $starter->name,
+            $starter->description,
+            $isOwn,
+            array_map(
+                static fn(StarterPart $part, string $number): StarterPartView => new StarterPartView(
+                    $part->level,
+                    $number,
+                    $part->heading,
+                    $part->aim,
+                    $part->target,
+                    $part->isRequired,
+                ),
+                $starter->parts,
+                $numbers,
+            ),
+        );
     }
 }

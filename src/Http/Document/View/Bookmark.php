@@ -11,12 +11,8 @@ use OpenApi\Attributes as OA;
 final readonly class Bookmark
 {
     public function __construct(
-        #[OA\Property]
-        public string $id,
-        #[OA\Property]
-        public string $name,
-        #[OA\Property]
-        public string $section,
-    ) {
-    }
+        #[OA\Property] public string $id,
+        #[OA\Property] public string $name,
+        #[OA\Property] public string $section,
+    ) {}
 }

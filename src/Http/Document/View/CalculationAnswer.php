@@ -10,10 +10,7 @@ use OpenApi\Attributes as OA;
 final readonly class CalculationAnswer
 {
     public function __construct(
-        #[OA\Property(nullable: true)]
-        public ?string $result,
-        #[OA\Property(description: 'Why there is no result', nullable: true)]
-        public ?string $problem,
-    ) {
-    }
+        #[OA\Property(nullable: true)] public ?string $result,
+        #[OA\Property(description: 'Why there is no result', nullable: true)] public ?string $problem,
+    ) {}
 }

@@ -15,16 +15,10 @@ final readonly class ChangesSince
      * @param list<SectionFacts>  $changed
      */
     public function __construct(
-        #[OA\Property]
-        public int $revision,
-        #[OA\Property]
-        public int $outlineRevision,
-        #[OA\Property]
-        public TitleBlockView $titleBlock,
-        #[OA\Property]
-        public ?OutlineColumns $outline,
-        #[OA\Property(items: new OA\Items(ref: SectionFacts::class))]
-        public array $changed,
-    ) {
-    }
+        #[OA\Property] public int $revision,
+        #[OA\Property] public int $outlineRevision,
+        #[OA\Property] public TitleBlockView $titleBlock,
+        #[OA\Property] public ?OutlineColumns $outline,
+        #[OA\Property(items: new OA\Items(ref: SectionFacts::class))] public array $changed,
+    ) {}
 }

@@ -11,14 +11,9 @@ use OpenApi\Attributes as OA;
 final readonly class FindingView
 {
     public function __construct(
-        #[OA\Property]
-        public string $rule,
-        #[OA\Property]
-        public ?string $section,
-        #[OA\Property]
-        public string $message,
-        #[OA\Property]
-        public string $source,
-    ) {
-    }
+        #[OA\Property] public string $rule,
+        #[OA\Property] public ?string $section,
+        #[OA\Property] public string $message,
+        #[OA\Property] public string $source,
+    ) {}
 }

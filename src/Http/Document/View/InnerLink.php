@@ -11,14 +11,9 @@ use OpenApi\Attributes as OA;
 final readonly class InnerLink
 {
     public function __construct(
-        #[OA\Property]
-        public string $section,
-        #[OA\Property]
-        public string $target,
-        #[OA\Property]
-        public string $words,
-        #[OA\Property]
-        public bool $broken,
-    ) {
-    }
+        #[OA\Property] public string $section,
+        #[OA\Property] public string $target,
+        #[OA\Property] public string $words,
+        #[OA\Property] public bool $broken,
+    ) {}
 }

@@ -11,8 +11,6 @@ final readonly class KeptPicture
 {
     public function __construct(
         /** What a text names it by. */
-        #[OA\Property]
-        public string $src,
-    ) {
-    }
+        #[OA\Property] public string $src,
+    ) {}
 }

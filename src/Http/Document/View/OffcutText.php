@@ -10,9 +10,5 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class OffcutText
 {
-    public function __construct(
-        #[OA\Property(description: 'The whole of it as Markdown')]
-        public string $text,
-    ) {
-    }
+    public function __construct(#[OA\Property(description: 'The whole of it as Markdown')] public string $text) {}
 }

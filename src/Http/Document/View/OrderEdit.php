@@ -11,12 +11,8 @@ use OpenApi\Attributes as OA;
 final readonly class OrderEdit
 {
     public function __construct(
-        #[OA\Property]
-        public int $at,
-        #[OA\Property]
-        public int $removed,
-        #[OA\Property]
-        public OutlineColumns $inserted,
-    ) {
-    }
+        #[OA\Property] public int $at,
+        #[OA\Property] public int $removed,
+        #[OA\Property] public OutlineColumns $inserted,
+    ) {}
 }

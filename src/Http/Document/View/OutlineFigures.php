@@ -17,23 +17,33 @@ final readonly class OutlineFigures
      * @param list<string> $overTarget
      */
     public function __construct(
-        #[OA\Property]
-        public int $revision,
-        #[OA\Property(items: new OA\Items(type: 'string'))]
-        public array $numbers,
+        #[OA\Property] public int $revision,
+        #[OA\Property(items: new OA\Items(type: 'string'))] public array $numbers,
         /** @var \ArrayObject<string, string> */
-        #[OA\Property(description: 'What sections are called whose heading has no words, by id: the number that stands for it, as “Chapter 4” does, or that there is none', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string'))]
+        #[
+            OA\Property(
+                description: 'What sections are called whose heading has no words, by id: the number that stands for it, as “Chapter 4” does, or that there is none',
+                type: 'object',
+                additionalProperties: new OA\AdditionalProperties(type: 'string'),
+            ),
+        ]
         public \ArrayObject $names,
-        #[OA\Property(items: new OA\Items(type: 'integer'))]
-        public array $branchWords,
-        #[OA\Property]
-        public int $words,
-        #[OA\Property(description: 'Sections whose contents block no longer says what the outline says', items: new OA\Items(type: 'string'))]
+        #[OA\Property(items: new OA\Items(type: 'integer'))] public array $branchWords,
+        #[OA\Property] public int $words,
+        #[
+            OA\Property(
+                description: 'Sections whose contents block no longer says what the outline says',
+                items: new OA\Items(type: 'string'),
+            ),
+        ]
         public array $staleContents,
-        #[OA\Property(description: 'Sections whose branch has more words than were wanted', items: new OA\Items(type: 'string'))]
+        #[
+            OA\Property(
+                description: 'Sections whose branch has more words than were wanted',
+                items: new OA\Items(type: 'string'),
+            ),
+        ]
         public array $overTarget,
-        #[OA\Property(description: 'Words read silently in a minute')]
-        public int $readingSpeed,
-    ) {
-    }
+        #[OA\Property(description: 'Words read silently in a minute')] public int $readingSpeed,
+    ) {}
 }

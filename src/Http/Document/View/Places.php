@@ -15,10 +15,7 @@ final readonly class Places
      * @param list<InnerLink> $links
      */
     public function __construct(
-        #[OA\Property(items: new OA\Items(ref: Bookmark::class))]
-        public array $bookmarks,
-        #[OA\Property(items: new OA\Items(ref: InnerLink::class))]
-        public array $links,
-    ) {
-    }
+        #[OA\Property(items: new OA\Items(ref: Bookmark::class))] public array $bookmarks,
+        #[OA\Property(items: new OA\Items(ref: InnerLink::class))] public array $links,
+    ) {}
 }

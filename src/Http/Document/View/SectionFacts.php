@@ -11,20 +11,12 @@ use OpenApi\Attributes as OA;
 final readonly class SectionFacts
 {
     public function __construct(
-        #[OA\Property]
-        public string $id,
-        #[OA\Property]
-        public string $heading,
-        #[OA\Property]
-        public int $words,
-        #[OA\Property]
-        public string $aim,
-        #[OA\Property]
-        public ?int $target,
-        #[OA\Property]
-        public string $marker,
-        #[OA\Property]
-        public int $revision,
-    ) {
-    }
+        #[OA\Property] public string $id,
+        #[OA\Property] public string $heading,
+        #[OA\Property] public int $words,
+        #[OA\Property] public string $aim,
+        #[OA\Property] public ?int $target,
+        #[OA\Property] public string $marker,
+        #[OA\Property] public int $revision,
+    ) {}
 }

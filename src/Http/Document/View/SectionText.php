@@ -15,14 +15,9 @@ final readonly class SectionText
      * @param array<mixed> $body
      */
     public function __construct(
-        #[OA\Property]
-        public string $id,
-        #[OA\Property(type: 'array', items: new OA\Items(type: 'object'))]
-        public array $heading,
-        #[OA\Property(type: 'array', items: new OA\Items(type: 'object'))]
-        public array $body,
-        #[OA\Property]
-        public int $revision,
-    ) {
-    }
+        #[OA\Property] public string $id,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'object'))] public array $heading,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'object'))] public array $body,
+        #[OA\Property] public int $revision,
+    ) {}
 }

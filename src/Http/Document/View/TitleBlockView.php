@@ -11,18 +11,11 @@ use OpenApi\Attributes as OA;
 final readonly class TitleBlockView
 {
     public function __construct(
-        #[OA\Property]
-        public string $title,
-        #[OA\Property]
-        public string $subtitle,
-        #[OA\Property]
-        public string $author,
-        #[OA\Property]
-        public string $guidingStatement,
-        #[OA\Property]
-        public ?int $target,
-        #[OA\Property]
-        public string $language,
-    ) {
-    }
+        #[OA\Property] public string $title,
+        #[OA\Property] public string $subtitle,
+        #[OA\Property] public string $author,
+        #[OA\Property] public string $guidingStatement,
+        #[OA\Property] public ?int $target,
+        #[OA\Property] public string $language,
+    ) {}
 }

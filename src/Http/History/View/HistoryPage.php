@@ -12,12 +12,20 @@ final readonly class HistoryPage
 {
     /** @param list<list<HistoryStep>> $sittings */
     public function __construct(
-        #[OA\Property(type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(ref: HistoryStep::class)))]
+        #[
+            OA\Property(
+                type: 'array',
+                items: new OA\Items(type: 'array', items: new OA\Items(ref: HistoryStep::class)),
+            ),
+        ]
         public array $sittings,
-        #[OA\Property(description: 'Whether there are steps before these')]
-        public bool $hasEarlier,
-        #[OA\Property(description: 'Steps older than so many weeks are put together, one for each day; null keeps every step', nullable: true)]
+        #[OA\Property(description: 'Whether there are steps before these')] public bool $hasEarlier,
+        #[
+            OA\Property(
+                description: 'Steps older than so many weeks are put together, one for each day; null keeps every step',
+                nullable: true,
+            ),
+        ]
         public ?int $keptWeeks,
-    ) {
-    }
+    ) {}
 }

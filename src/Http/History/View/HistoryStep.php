@@ -11,18 +11,14 @@ use OpenApi\Attributes as OA;
 final readonly class HistoryStep
 {
     public function __construct(
-        #[OA\Property]
-        public int $id,
-        #[OA\Property(description: 'The step that it followed, which names the state before it; 0 for the beginning')]
+        #[OA\Property] public int $id,
+        #[
+            OA\Property(description: 'The step that it followed, which names the state before it; 0 for the beginning'),
+        ]
         public int $previous,
-        #[OA\Property]
-        public string $label,
-        #[OA\Property(description: 'Seconds since 1970, UTC')]
-        public int $startedAt,
-        #[OA\Property(description: 'Seconds since 1970, UTC')]
-        public int $madeAt,
-        #[OA\Property]
-        public bool $undone,
-    ) {
-    }
+        #[OA\Property] public string $label,
+        #[OA\Property(description: 'Seconds since 1970, UTC')] public int $startedAt,
+        #[OA\Property(description: 'Seconds since 1970, UTC')] public int $madeAt,
+        #[OA\Property] public bool $undone,
+    ) {}
 }

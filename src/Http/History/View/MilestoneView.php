@@ -12,16 +12,11 @@ use Stemmata\Storage\Entity\MilestoneRecord;
 final readonly class MilestoneView
 {
     private function __construct(
-        #[OA\Property]
-        public string $id,
-        #[OA\Property]
-        public string $name,
-        #[OA\Property(description: 'The step that led to it; 0 for the beginning')]
-        public int $state,
-        #[OA\Property(description: 'Seconds since 1970, UTC')]
-        public int $madeAt,
-    ) {
-    }
+        #[OA\Property] public string $id,
+        #[OA\Property] public string $name,
+        #[OA\Property(description: 'The step that led to it; 0 for the beginning')] public int $state,
+        #[OA\Property(description: 'Seconds since 1970, UTC')] public int $madeAt,
+    ) {}
 
     public static function of(MilestoneRecord $record): self
     {

@@ -10,9 +10,5 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class Thinned
 {
-    public function __construct(
-        #[OA\Property(description: 'How many steps fewer there are')]
-        public int $fewer,
-    ) {
-    }
+    public function __construct(#[OA\Property(description: 'How many steps fewer there are')] public int $fewer) {}
 }

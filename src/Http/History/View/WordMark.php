@@ -11,10 +11,7 @@ use OpenApi\Attributes as OA;
 final readonly class WordMark
 {
     public function __construct(
-        #[OA\Property(enum: ['same', 'gone', 'new'])]
-        public string $kind,
-        #[OA\Property]
-        public string $text,
-    ) {
-    }
+        #[OA\Property(enum: ['same', 'gone', 'new'])] public string $kind,
+        #[OA\Property] public string $text,
+    ) {}
 }

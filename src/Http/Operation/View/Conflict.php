@@ -14,20 +14,12 @@ final readonly class Conflict
 {
     /** @param list<SectionText> $texts */
     public function __construct(
-        #[OA\Property]
-        public string $type,
-        #[OA\Property]
-        public string $title,
-        #[OA\Property]
-        public int $status,
-        #[OA\Property]
-        public string $detail,
-        #[OA\Property]
-        public string $reason,
-        #[OA\Property]
-        public ChangesSince $changes,
-        #[OA\Property(items: new OA\Items(ref: SectionText::class))]
-        public array $texts,
-    ) {
-    }
+        #[OA\Property] public string $type,
+        #[OA\Property] public string $title,
+        #[OA\Property] public int $status,
+        #[OA\Property] public string $detail,
+        #[OA\Property] public string $reason,
+        #[OA\Property] public ChangesSince $changes,
+        #[OA\Property(items: new OA\Items(ref: SectionText::class))] public array $texts,
+    ) {}
 }

@@ -12,10 +12,7 @@ final readonly class NoticeView
 {
     /** @param list<string> $sections */
     public function __construct(
-        #[OA\Property]
-        public string $sentence,
-        #[OA\Property(items: new OA\Items(type: 'string'))]
-        public array $sections,
-    ) {
-    }
+        #[OA\Property] public string $sentence,
+        #[OA\Property(items: new OA\Items(type: 'string'))] public array $sections,
+    ) {}
 }

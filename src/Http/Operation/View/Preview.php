@@ -12,12 +12,8 @@ final readonly class Preview
 {
     /** @param list<PreviewSection> $sections */
     public function __construct(
-        #[OA\Property]
-        public bool $possible,
-        #[OA\Property(description: 'Why not; empty when it can be done')]
-        public string $sentence,
-        #[OA\Property(items: new OA\Items(ref: PreviewSection::class))]
-        public array $sections,
-    ) {
-    }
+        #[OA\Property] public bool $possible,
+        #[OA\Property(description: 'Why not; empty when it can be done')] public string $sentence,
+        #[OA\Property(items: new OA\Items(ref: PreviewSection::class))] public array $sections,
+    ) {}
 }

@@ -11,10 +11,7 @@ use OpenApi\Attributes as OA;
 final readonly class Rehearsal
 {
     public function __construct(
-        #[OA\Property]
-        public bool $possible,
-        #[OA\Property(description: 'Why not, or what it would bring about')]
-        public string $sentence,
-    ) {
-    }
+        #[OA\Property] public bool $possible,
+        #[OA\Property(description: 'Why not, or what it would bring about')] public string $sentence,
+    ) {}
 }

@@ -22,26 +22,21 @@ final readonly class WriteOutcome
      * @param list<NoticeView>   $notices
      */
     public function __construct(
-        #[OA\Property]
-        public int $previousRevision,
-        #[OA\Property]
-        public int $revision,
-        #[OA\Property]
-        public int $outlineRevision,
-        #[OA\Property(items: new OA\Items(ref: OrderEdit::class))]
-        public array $order,
-        #[OA\Property(items: new OA\Items(ref: SectionFacts::class))]
-        public array $changed,
-        #[OA\Property(description: 'Texts of changed sections, unless the change was typing', items: new OA\Items(ref: SectionText::class))]
+        #[OA\Property] public int $previousRevision,
+        #[OA\Property] public int $revision,
+        #[OA\Property] public int $outlineRevision,
+        #[OA\Property(items: new OA\Items(ref: OrderEdit::class))] public array $order,
+        #[OA\Property(items: new OA\Items(ref: SectionFacts::class))] public array $changed,
+        #[
+            OA\Property(
+                description: 'Texts of changed sections, unless the change was typing',
+                items: new OA\Items(ref: SectionText::class),
+            ),
+        ]
         public array $texts,
-        #[OA\Property(items: new OA\Items(type: 'string'))]
-        public array $removed,
-        #[OA\Property]
-        public ?TitleBlockView $titleBlock,
-        #[OA\Property]
-        public string $label,
-        #[OA\Property(items: new OA\Items(ref: NoticeView::class))]
-        public array $notices,
-    ) {
-    }
+        #[OA\Property(items: new OA\Items(type: 'string'))] public array $removed,
+        #[OA\Property] public ?TitleBlockView $titleBlock,
+        #[OA\Property] public string $label,
+        #[OA\Property(items: new OA\Items(ref: NoticeView::class))] public array $notices,
+    ) {}
 }

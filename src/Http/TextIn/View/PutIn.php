@@ -13,10 +13,7 @@ final readonly class PutIn
 {
     /** @param list<ReportLineView> $report */
     public function __construct(
-        #[OA\Property(ref: WriteOutcome::class)]
-        public WriteOutcome $outcome,
-        #[OA\Property(items: new OA\Items(ref: ReportLineView::class))]
-        public array $report,
-    ) {
-    }
+        #[OA\Property(ref: WriteOutcome::class)] public WriteOutcome $outcome,
+        #[OA\Property(items: new OA\Items(ref: ReportLineView::class))] public array $report,
+    ) {}
 }

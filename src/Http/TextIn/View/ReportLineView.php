@@ -13,16 +13,22 @@ final readonly class ReportLineView
 {
     /** @param list<array{section: string, detail: string}> $places */
     private function __construct(
-        #[OA\Property(enum: ['kept', 'changed', 'lost', 'doubt'])]
-        public string $kind,
-        #[OA\Property]
-        public string $sentence,
-        #[OA\Property]
-        public int $count,
-        #[OA\Property(description: 'Where, the first hundred', type: 'array', items: new OA\Items(required: ['section', 'detail'], properties: [new OA\Property('section', type: 'string'), new OA\Property('detail', type: 'string')], type: 'object'))]
+        #[OA\Property(enum: ['kept', 'changed', 'lost', 'doubt'])] public string $kind,
+        #[OA\Property] public string $sentence,
+        #[OA\Property] public int $count,
+        #[
+            OA\Property(
+                description: 'Where, the first hundred',
+                type: 'array',
+                items: new OA\Items(
+                    required: ['section', 'detail'],
+                    properties: [new OA\Property('section', type: 'string'), new OA\Property('detail', type: 'string')],
+                    type: 'object',
+                ),
+            ),
+        ]
         public array $places,
-    ) {
-    }
+    ) {}
 
     public static function of(ReportLine $line): self
     {
@@ -40,8 +46,18 @@ final readonly class ReportLineView
         foreach (is_array($lines) ? $lines : [] as $line) {
             if ($line instanceof self) {
                 $read[] = $line;
-            } elseif (is_array($line) && is_string($line['kind'] ?? null) && is_string($line['sentence'] ?? null) && is_int($line['count'] ?? null)) {
-                $read[] = new self($line['kind'], $line['sentence'], $line['count'], self::places($line['places'] ?? []));
+            } elseif (
+                is_array($line) &&
+                is_string($line['kind'] ?? null) &&
+                is_string($line['sentence'] ?? null) &&
+                is_int($line['count'] ?? null)
+            ) {
+                $read[] = new self(
+                    $line['kind'],
+                    $line['sentence'],
+                    $line['count'],
+                    self::places($line['places'] ?? []),
+                );
             }
         }
 

@@ -12,12 +12,11 @@ use Stemmata\Http\Operation\View\WriteOutcome;
 final readonly class Transferred
 {
     public function __construct(
-        #[OA\Property(description: 'What changed in the document they were in; null when they were copied')]
+        #[
+            OA\Property(description: 'What changed in the document they were in; null when they were copied'),
+        ]
         public ?WriteOutcome $here,
-        #[OA\Property(description: 'The first of the sections as it is in the other document')]
-        public string $section,
-        #[OA\Property(description: 'What else the writer should know')]
-        public string $notice,
-    ) {
-    }
+        #[OA\Property(description: 'The first of the sections as it is in the other document')] public string $section,
+        #[OA\Property(description: 'What else the writer should know')] public string $notice,
+    ) {}
 }

@@ -16,29 +16,58 @@ final class OffcutsTest extends TestCase
 {
     public function testSeveralPickedBranchesAreKeptEachByItself(): void
     {
-        $without = Asked::done(Sketch::document('1 a, 2 b, 1 c, 2 d, 3 e'), ['name' => 'delete', 'sections' => ['d', 'b']])->document;
+        $without = Asked::done(Sketch::document('1 a, 2 b, 1 c, 2 d, 3 e'), [
+            'name' => 'delete',
+            'sections' => ['d', 'b'],
+        ])->document;
 
         self::assertSame('1 a, 1 c', Sketch::of($without));
-        self::assertSame([['d', 2, 'c'], ['b', 1, 'a']], self::kept($without), 'name, sections, and what each stood behind');
+        self::assertSame(
+            [['d', 2, 'c'], ['b', 1, 'a']],
+            self::kept($without),
+            'name, sections, and what each stood behind',
+        );
     }
 
     public function testAHeadingCutAloneLeavesWhatIsUnderItToTheOneAbove(): void
     {
-        $without = Asked::done(Sketch::document('1 a, 1 b, 2 c'), ['name' => 'set-aside', 'sections' => ['b'], 'extent' => 'heading-only'])->document;
+        $without = Asked::done(Sketch::document('1 a, 1 b, 2 c'), [
+            'name' => 'set-aside',
+            'sections' => ['b'],
+            'extent' => 'heading-only',
+        ])->document;
 
         self::assertSame('1 a, 2 c', Sketch::of($without));
         self::assertSame(OffcutReason::SetAside, array_values($without->changedOffcuts)[0]?->reason);
     }
 
-    /** @return iterable<string, array{string, string, list<array<string, mixed>>, string}> document, cut, what happens then, and after it came back */
+    /**
+     * @return iterable<string, array{string, string, list<array<string, mixed>>, string}> document, cut,
+     *     what happens then, and after it came back
+     */
     public static function returns(): iterable
     {
         yield 'to its place' => ['1 a, 2 b, 1 c', 'b', [], '1 a, 2 b, 1 c'];
         yield 'to the head, when it was the first' => ['1 a, 1 b', 'a', [], '1 a, 1 b'];
         yield 'to after the opening, when it was the first heading' => ['0 , 1 a, 1 b', 'a', [], '0, 1 a, 1 b'];
-        yield 'behind what it stood behind, wherever that is now' => ['1 a, 2 b, 1 c', 'b', [['name' => 'move', 'sections' => ['a'], 'landing' => 'after', 'target' => 'c']], '1 c, 1 a, 2 b'];
-        yield 'to the end, when that is gone' => ['1 a, 2 b, 1 c', 'b', [['name' => 'delete', 'sections' => ['a']]], '1 c, 2 b'];
-        yield 'at the level it had, also when the level above has gone up' => ['1 a, 2 b, 3 c', 'c', [['name' => 'promote', 'sections' => ['b']]], '1 a, 1 b, 3 c'];
+        yield 'behind what it stood behind, wherever that is now' => [
+            '1 a, 2 b, 1 c',
+            'b',
+            [['name' => 'move', 'sections' => ['a'], 'landing' => 'after', 'target' => 'c']],
+            '1 c, 1 a, 2 b',
+        ];
+        yield 'to the end, when that is gone' => [
+            '1 a, 2 b, 1 c',
+            'b',
+            [['name' => 'delete', 'sections' => ['a']]],
+            '1 c, 2 b',
+        ];
+        yield 'at the level it had, also when the level above has gone up' => [
+            '1 a, 2 b, 3 c',
+            'c',
+            [['name' => 'promote', 'sections' => ['b']]],
+            '1 a, 1 b, 3 c',
+        ];
     }
 
     /** @param list<array<string, mixed>> $then */
@@ -51,16 +80,33 @@ final class OffcutsTest extends TestCase
             $document = Asked::done($document, $operation)->document;
         }
 
-        self::assertSame($after, Sketch::of(Asked::done($document, ['name' => 'bring-back', 'offcut' => $offcut])->document));
+        self::assertSame(
+            $after,
+            Sketch::of(Asked::done($document, ['name' => 'bring-back', 'offcut' => $offcut])->document),
+        );
     }
 
     public function testComesBackToAChosenPlaceAtTheLevelOfThatPlace(): void
     {
-        $without = Asked::done(Sketch::document('1 a, 2 b, 3 c, 1 d'), ['name' => 'set-aside', 'sections' => ['b']])->document;
+        $without = Asked::done(Sketch::document('1 a, 2 b, 3 c, 1 d'), ['name' => 'set-aside', 'sections' => ['b']])
+            ->document;
         $offcut = (string) array_key_first($without->changedOffcuts);
 
-        foreach (['before' => '1 a, 1 b, 2 c, 1 d', 'after' => '1 a, 1 d, 1 b, 2 c', 'inside' => '1 a, 1 d, 2 b, 3 c'] as $landing => $outline) {
-            self::assertSame($outline, Sketch::of(Asked::done($without, ['name' => 'bring-back', 'offcut' => $offcut, 'landing' => $landing, 'target' => 'd'])->document));
+        foreach (
+            ['before' => '1 a, 1 b, 2 c, 1 d', 'after' => '1 a, 1 d, 1 b, 2 c', 'inside' => '1 a, 1 d, 2 b, 3 c']
+            as $landing => $outline
+        ) {
+            self::assertSame(
+                $outline,
+                Sketch::of(
+                    Asked::done($without, [
+                        'name' => 'bring-back',
+                        'offcut' => $offcut,
+                        'landing' => $landing,
+                        'target' => 'd',
+                    ])->document,
+                ),
+            );
         }
     }
 
@@ -68,21 +114,34 @@ final class OffcutsTest extends TestCase
     {
         $without = Asked::done(Sketch::document('0 , 1 a'), ['name' => 'delete', 'sections' => ['opening']])->document;
         $offcut = (string) array_key_first($without->changedOffcuts);
-        self::assertSame('0, 1 a', Sketch::of(Asked::done($without, ['name' => 'bring-back', 'offcut' => $offcut])->document));
+        self::assertSame(
+            '0, 1 a',
+            Sketch::of(Asked::done($without, ['name' => 'bring-back', 'offcut' => $offcut])->document),
+        );
 
         $other = Asked::done($without, ['name' => 'join', 'section' => 'a', 'heading' => 'paragraph'])->document;
-        self::assertSame('0, 1', Sketch::of(Asked::done($other, ['name' => 'bring-back', 'offcut' => $offcut])->document), 'else as a section of its own');
+        self::assertSame(
+            '0, 1',
+            Sketch::of(Asked::done($other, ['name' => 'bring-back', 'offcut' => $offcut])->document),
+            'else as a section of its own',
+        );
     }
 
     public function testWhatWouldPassLevelNineStaysWhereItIs(): void
     {
-        $without = Asked::done(Sketch::document('1 a, 2 b, 3 c, 8 d'), ['name' => 'delete', 'sections' => ['a']])->document;
+        $without = Asked::done(Sketch::document('1 a, 2 b, 3 c, 8 d'), ['name' => 'delete', 'sections' => ['a']])
+            ->document;
         $document = Sketch::document('1 x');
         self::assertSame('', Sketch::of($without));
-        $deep = Asked::done(Sketch::document('8 x, 1 a, 2 b, 3 c'), ['name' => 'delete', 'sections' => ['a']])->document;
+        $deep = Asked::done(Sketch::document('8 x, 1 a, 2 b, 3 c'), ['name' => 'delete', 'sections' => ['a']])
+            ->document;
         $offcut = (string) array_key_first($deep->changedOffcuts);
 
-        self::assertSame('“a” cannot go deeper: a heading in it would pass level 9, the deepest there is.', Asked::refused($deep, ['name' => 'bring-back', 'offcut' => $offcut, 'landing' => 'inside', 'target' => 'x'])->sentence);
+        self::assertSame(
+            '“a” cannot go deeper: a heading in it would pass level 9, the deepest there is.',
+            Asked::refused($deep, ['name' => 'bring-back', 'offcut' => $offcut, 'landing' => 'inside', 'target' => 'x'])
+                ->sentence,
+        );
         self::assertSame('1 x', Sketch::of($document));
     }
 
@@ -92,23 +151,37 @@ final class OffcutsTest extends TestCase
         $offcut = (string) array_key_first($without->changedOffcuts);
         $back = Asked::done($without, ['name' => 'bring-back', 'offcut' => $offcut])->document;
 
-        foreach ([['name' => 'bring-back', 'offcut' => $offcut], ['name' => 'discard', 'offcut' => $offcut]] as $again) {
-            self::assertSame('That offcut is no longer there; it may have been brought back already.', Asked::refused($back, $again)->sentence);
+        foreach (
+            [['name' => 'bring-back', 'offcut' => $offcut], ['name' => 'discard', 'offcut' => $offcut]]
+            as $again
+        ) {
+            self::assertSame(
+                'That offcut is no longer there; it may have been brought back already.',
+                Asked::refused($back, $again)->sentence,
+            );
         }
     }
 
     public function testAPassageNeedsWords(): void
     {
         $document = Sketch::document('1 a');
-        self::assertSame('Pick the words first that are to be set aside.', Asked::refused($document, ['name' => 'set-text-aside', 'section' => 'a', 'from' => 3, 'to' => 3])->sentence);
-        self::assertSame('That place is not in the text of this section.', Asked::refused($document, ['name' => 'set-text-aside', 'section' => 'a', 'from' => 0, 'to' => 999])->sentence);
+        self::assertSame(
+            'Pick the words first that are to be set aside.',
+            Asked::refused($document, ['name' => 'set-text-aside', 'section' => 'a', 'from' => 3, 'to' => 3])->sentence,
+        );
+        self::assertSame(
+            'That place is not in the text of this section.',
+            Asked::refused($document, ['name' => 'set-text-aside', 'section' => 'a', 'from' => 0, 'to' => 999])
+                ->sentence,
+        );
     }
 
     public function testALongPassageIsCalledByItsFirstWords(): void
     {
         $document = Sketch::document('1 a');
         $document = $document->withSection($document->sectionAt(0)->withBody(Sketch::body(str_repeat('glass ', 30))));
-        $without = Asked::done($document, ['name' => 'set-text-aside', 'section' => 'a', 'from' => 0, 'to' => 182])->document;
+        $without = Asked::done($document, ['name' => 'set-text-aside', 'section' => 'a', 'from' => 0, 'to' => 182])
+            ->document;
         $name = array_values($without->changedOffcuts)[0]?->name;
 
         self::assertIsString($name);
@@ -122,7 +195,11 @@ final class OffcutsTest extends TestCase
         $kept = [];
         foreach ($document->changedOffcuts as $offcut) {
             self::assertNotNull($offcut);
-            $kept[] = [$offcut->name, $offcut->outline->count(), null === $offcut->after ? null : rtrim($offcut->after->value, 'x')];
+            $kept[] = [
+                $offcut->name,
+                $offcut->outline->count(),
+                null === $offcut->after ? null : rtrim($offcut->after->value, 'x'),
+            ];
         }
 
         return $kept;

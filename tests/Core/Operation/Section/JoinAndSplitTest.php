@@ -38,23 +38,38 @@ final class JoinAndSplitTest extends TestCase
 
         self::assertSame($outline, Sketch::of($split->document));
         self::assertSame($texts, array_slice(self::texts($split->document), 0, 2));
-        self::assertStringContainsString('“b” now stands under', $split->notices[0]->sentence, 'deeper sections follow the new one');
+        self::assertStringContainsString(
+            '“b” now stands under',
+            $split->notices[0]->sentence,
+            'deeper sections follow the new one',
+        );
     }
 
     public function testWordsOfTwoParagraphsAreNoHeading(): void
     {
         $document = self::withBody(Sketch::document('1 a'), 'a', Sketch::body('One two.', 'Three four.'));
 
-        self::assertSame('The words of a new heading must lie within one paragraph.', Asked::refused($document, ['name' => 'split', 'section' => 'a', 'from' => 5, 'to' => 16])->sentence);
+        self::assertSame(
+            'The words of a new heading must lie within one paragraph.',
+            Asked::refused($document, ['name' => 'split', 'section' => 'a', 'from' => 5, 'to' => 16])->sentence,
+        );
         foreach ([[-1, 0], [3, 2], [0, 24]] as [$from, $to]) {
-            self::assertSame('That place is not in the text of this section.', Asked::refused($document, ['name' => 'split', 'section' => 'a', 'from' => $from, 'to' => $to])->sentence);
+            self::assertSame(
+                'That place is not in the text of this section.',
+                Asked::refused($document, ['name' => 'split', 'section' => 'a', 'from' => $from, 'to' => $to])
+                    ->sentence,
+            );
         }
     }
 
     public function testMarksLiveOnOnBothSidesOfTheCut(): void
     {
         $bold = Node::paragraph([Node::text('bold words', [new Mark('strong')])]);
-        $split = Asked::done(self::withBody(Sketch::document('1 a'), 'a', Body::of([$bold])), ['name' => 'split', 'section' => 'a', 'from' => 5])->document;
+        $split = Asked::done(self::withBody(Sketch::document('1 a'), 'a', Body::of([$bold])), [
+            'name' => 'split',
+            'section' => 'a',
+            'from' => 5,
+        ])->document;
 
         foreach ($split->sections() as $section) {
             self::assertSame('strong', $section->body->blocks[0]->content[0]->marks[0]->type);
@@ -63,18 +78,33 @@ final class JoinAndSplitTest extends TestCase
 
     public function testAListIsCutBetweenItsItemsAndStaysAListOnBothSides(): void
     {
-        $item = static fn (string $words): Node => new Node('listItem', content: [Node::paragraph([Node::text($words)])]);
+        $item = static fn(string $words): Node => new Node(
+            'listItem',
+            content: [Node::paragraph([Node::text($words)])],
+        );
         $list = new Node('bulletList', content: [$item('one'), $item('two'), $item('three')]);
         // Two for the list and its item, two for the paragraph: the second item begins at 1 + 7.
-        $split = Asked::done(self::withBody(Sketch::document('1 a'), 'a', Body::of([$list])), ['name' => 'split', 'section' => 'a', 'from' => 8])->document;
+        $split = Asked::done(self::withBody(Sketch::document('1 a'), 'a', Body::of([$list])), [
+            'name' => 'split',
+            'section' => 'a',
+            'from' => 8,
+        ])->document;
 
-        self::assertSame(['bulletList', 'bulletList'], array_map(static fn (Section $section): string => $section->body->blocks[0]->type, [...$split->sections()]));
+        self::assertSame(
+            ['bulletList', 'bulletList'],
+            array_map(static fn(Section $section): string => $section->body->blocks[0]->type, [...$split->sections()]),
+        );
         self::assertSame(['one', "two\nthree"], self::texts($split));
     }
 
     public function testTheOpeningIsSplitIntoItselfAndAFirstHeading(): void
     {
-        $split = Asked::done(Sketch::document('0 , 1 a'), ['name' => 'split', 'section' => 'opening', 'from' => 1, 'to' => 5])->document;
+        $split = Asked::done(Sketch::document('0 , 1 a'), [
+            'name' => 'split',
+            'section' => 'opening',
+            'from' => 1,
+            'to' => 5,
+        ])->document;
 
         self::assertSame('0, 1 Text, 1 a', Sketch::of($split));
     }
@@ -90,28 +120,63 @@ final class JoinAndSplitTest extends TestCase
 
         $asOffcut = Asked::done($document, ['name' => 'join', 'section' => 'b', 'heading' => 'offcut'])->document;
         self::assertSame("Text of a.\nText of b.", self::texts($asOffcut)[0]);
-        self::assertSame(['b'], array_map(static fn (?\Stemmata\Core\Document\Offcut $offcut): ?string => $offcut?->name, array_values($asOffcut->changedOffcuts)));
+        self::assertSame(
+            ['b'],
+            array_map(
+                static fn(?\Stemmata\Core\Document\Offcut $offcut): ?string => $offcut?->name,
+                array_values($asOffcut->changedOffcuts),
+            ),
+        );
     }
 
     public function testAimsAndTargetsAreJoinedToo(): void
     {
         $document = Sketch::document('1 a, 1 b');
-        $document = Asked::done($document, ['name' => 'describe-section', 'sections' => ['a'], 'aim' => 'Show the gap.', 'target' => 300])->document;
-        $document = Asked::done($document, ['name' => 'describe-section', 'sections' => ['b'], 'aim' => 'Explain it.', 'target' => 200])->document;
-        $joined = Asked::done($document, ['name' => 'join', 'section' => 'b', 'heading' => 'paragraph'])->document->sectionAt(0);
+        $document = Asked::done($document, [
+            'name' => 'describe-section',
+            'sections' => ['a'],
+            'aim' => 'Show the gap.',
+            'target' => 300,
+        ])->document;
+        $document = Asked::done($document, [
+            'name' => 'describe-section',
+            'sections' => ['b'],
+            'aim' => 'Explain it.',
+            'target' => 200,
+        ])->document;
+        $joined = Asked::done($document, [
+            'name' => 'join',
+            'section' => 'b',
+            'heading' => 'paragraph',
+        ])->document->sectionAt(0);
 
         self::assertSame(['Show the gap. Explain it.', 500], [$joined->aim, $joined->target]);
     }
 
     public function testThereMustBeASectionAbove(): void
     {
-        self::assertSame('There is no section above to join with.', Asked::refused(Sketch::document('1 a'), ['name' => 'join', 'section' => 'a', 'heading' => 'offcut'])->sentence);
-        self::assertSame('There is no section above to join with.', Asked::refused(Sketch::document('0 , 1 a'), ['name' => 'join', 'section' => 'opening', 'heading' => 'paragraph'])->sentence);
+        self::assertSame(
+            'There is no section above to join with.',
+            Asked::refused(Sketch::document('1 a'), ['name' => 'join', 'section' => 'a', 'heading' => 'offcut'])
+                ->sentence,
+        );
+        self::assertSame(
+            'There is no section above to join with.',
+            Asked::refused(Sketch::document('0 , 1 a'), [
+                'name' => 'join',
+                'section' => 'opening',
+                'heading' => 'paragraph',
+            ])->sentence,
+        );
     }
 
     public function testALinkToAFirstHeadingMadeTheOpeningStillArrives(): void
     {
-        $document = self::withBody(Sketch::document('1 a, 1 b'), 'b', Body::of([Node::paragraph([Node::text('see', [Mark::link('section:'.Sketch::id('a')->value)])])]));
+        $document = self::withBody(
+            Sketch::document('1 a, 1 b'),
+            'b',
+            Body::of([Node::paragraph([Node::text('see', [Mark::link('section:' . Sketch::id('a')->value)])])]),
+        );
         $opening = Asked::done($document, ['name' => 'join', 'section' => 'a', 'heading' => 'paragraph'])->document;
 
         self::assertSame('0, 1 b', Sketch::of($opening));
@@ -138,6 +203,8 @@ final class JoinAndSplitTest extends TestCase
     /** @return list<string> */
     private static function texts(Document $document): array
     {
-        return array_map(static fn (Section $section): string => $section->body->plainText(), [...$document->sections()]);
+        return array_map(static fn(Section $section): string => $section->body->plainText(), [
+            ...$document->sections(),
+        ]);
     }
 }

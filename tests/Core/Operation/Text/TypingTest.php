@@ -18,13 +18,37 @@ final class TypingTest extends TestCase
     /** @param array<string, mixed> $operation */
     #[TestWith([self::TEXT, true])]
     #[TestWith([self::HEADING, true])]
-    #[TestWith([['name' => 'batch', 'operations' => [self::HEADING, self::TEXT]], true], 'heading and text of one section')]
+    #[
+        TestWith(
+            [['name' => 'batch', 'operations' => [self::HEADING, self::TEXT]], true],
+            'heading and text of one section',
+        ),
+    ]
     #[TestWith([['name' => 'rename', 'section' => 'a', 'heading' => 'A'], false], 'a name given in the outline')]
-    #[TestWith([['name' => 'batch', 'operations' => [self::TEXT, ['name' => 'replace-body', 'section' => 'b', 'body' => []]]], false], 'two sections')]
-    #[TestWith([['name' => 'batch', 'operations' => [self::TEXT, ['name' => 'promote', 'sections' => ['a']]]], false], 'typing and more')]
+    #[
+        TestWith(
+            [
+                [
+                    'name' => 'batch',
+                    'operations' => [self::TEXT, ['name' => 'replace-body', 'section' => 'b', 'body' => []]],
+                ],
+                false,
+            ],
+            'two sections',
+        ),
+    ]
+    #[
+        TestWith(
+            [['name' => 'batch', 'operations' => [self::TEXT, ['name' => 'promote', 'sections' => ['a']]]], false],
+            'typing and more',
+        ),
+    ]
     #[TestWith([['name' => 'promote', 'sections' => ['a']], false])]
     public function testTypingIsWritingInOneSectionAndNothingBesides(array $operation, bool $isTyping): void
     {
-        self::assertSame($isTyping ? Sketch::id('a')->value : null, Typing::findSection(Asked::operation($operation))?->value);
+        self::assertSame(
+            $isTyping ? Sketch::id('a')->value : null,
+            Typing::findSection(Asked::operation($operation))?->value,
+        );
     }
 }

@@ -63,7 +63,7 @@ final class OperationReaderTest extends TestCase
         foreach (array_keys(array_diff_key($request, ['name' => 1, 'numbering' => 1])) as $field) {
             try {
                 Asked::operation(array_diff_key($request, [$field => 1]));
-                self::fail($operation::class." was read without its “{$field}”.");
+                self::fail($operation::class . " was read without its “{$field}”.");
             } catch (CoreException $told) {
                 self::assertMatchesRegularExpression('/\A“?[A-Z“a-z].*\.\z/u', $told->getMessage(), 'one sentence');
             }
@@ -77,9 +77,12 @@ final class OperationReaderTest extends TestCase
         self::assertEqualsCanonicalizing(array_keys(OperationFields::OF), array_keys($requests));
         foreach ($requests as $name => [$request]) {
             $fields = OperationFields::OF[$name];
-            $needed = array_keys(array_filter($fields, static fn (string $kind): bool => !str_starts_with($kind, '?')));
+            $needed = array_keys(array_filter($fields, static fn(string $kind): bool => !str_starts_with($kind, '?')));
             // One paragraph or several: either is needed.
-            self::assertEqualsCanonicalizing(['name', ...$needed, ...('make-heading' === $name ? ['block'] : [])], array_keys($request));
+            self::assertEqualsCanonicalizing(
+                ['name', ...$needed, ...'make-heading' === $name ? ['block'] : []],
+                array_keys($request),
+            );
             foreach (array_diff_key($fields, array_flip($needed)) as $field => $kind) {
                 try {
                     Asked::operation([...$request, $field => 4.5]);
@@ -96,21 +99,57 @@ final class OperationReaderTest extends TestCase
     {
         yield 'no name' => [['sections' => ['a']], '“name” must be a text of at most 8,192 bytes.'];
         yield 'a name of nothing' => [['name' => 'shuffle'], 'There is no operation “shuffle”.'];
-        yield 'a name without end' => [['name' => str_repeat('x', 200)], 'There is no operation “'.str_repeat('x', 40).'”.'];
+        yield 'a name without end' => [
+            ['name' => str_repeat('x', 200)],
+            'There is no operation “' . str_repeat('x', 40) . '”.',
+        ];
         yield 'a name of broken bytes' => [['name' => "pro\xffmote"], '“name” must be a text of at most 8,192 bytes.'];
         yield 'one id in place of a list' => [['name' => 'promote', 'sections' => 'a'], '“sections” must be a list.'];
         yield 'a list with keys' => [['name' => 'promote', 'sections' => ['x' => 'a']], '“sections” must be a list.'];
-        yield 'a level that is a text' => [['name' => 'set-level', 'sections' => ['a'], 'level' => '2'], '“level” must be a whole number.'];
-        yield 'level 10' => [['name' => 'set-level', 'sections' => ['a'], 'level' => 10], 'Level 10 is not allowed: a heading lies between 1 and 9.'];
-        yield 'a landing of our own invention' => [['name' => 'move', 'sections' => ['a'], 'landing' => 'beside', 'target' => 'b'], '“landing” must be one of “before”, “after”, “inside”.'];
-        yield 'an extent of our own invention' => [['name' => 'delete', 'sections' => ['a'], 'extent' => 'half'], '“extent” must be one of “branch”, “heading-only”.'];
-        yield 'yes in place of true' => [['name' => 'describe-section', 'sections' => ['a'], 'numbered' => 'yes'], '“numbered” must be true or false.'];
-        yield 'a marker nobody drew' => [['name' => 'describe-section', 'sections' => ['a'], 'marker' => 'skull'], '“marker” must be one of “”, “bud”, “leaf”, “thorn”, “berry”, “frost”.'];
-        yield 'no lines' => [['name' => 'make-headings', 'lines' => []], '“lines” must be a list of at least one object.'];
-        yield 'no blocks' => [['name' => 'make-heading', 'section' => 'a', 'blocks' => [], 'level' => 1], '“blocks” must be a list of at least one whole number.'];
-        yield 'an empty batch' => [['name' => 'batch', 'operations' => []], '“operations” must be a list of at least one operation.'];
-        yield 'a batch in a batch' => [['name' => 'batch', 'operations' => [['name' => 'batch', 'operations' => []]]], '“operations” must be a list of operations, none of them a batch.'];
-        yield 'a batch without end' => [['name' => 'batch', 'operations' => array_fill(0, 1001, ['name' => 'promote', 'sections' => ['a']])], 'One request may hold at most 1000 operations.'];
+        yield 'a level that is a text' => [
+            ['name' => 'set-level', 'sections' => ['a'], 'level' => '2'],
+            '“level” must be a whole number.',
+        ];
+        yield 'level 10' => [
+            ['name' => 'set-level', 'sections' => ['a'], 'level' => 10],
+            'Level 10 is not allowed: a heading lies between 1 and 9.',
+        ];
+        yield 'a landing of our own invention' => [
+            ['name' => 'move', 'sections' => ['a'], 'landing' => 'beside', 'target' => 'b'],
+            '“landing” must be one of “before”, “after”, “inside”.',
+        ];
+        yield 'an extent of our own invention' => [
+            ['name' => 'delete', 'sections' => ['a'], 'extent' => 'half'],
+            '“extent” must be one of “branch”, “heading-only”.',
+        ];
+        yield 'yes in place of true' => [
+            ['name' => 'describe-section', 'sections' => ['a'], 'numbered' => 'yes'],
+            '“numbered” must be true or false.',
+        ];
+        yield 'a marker nobody drew' => [
+            ['name' => 'describe-section', 'sections' => ['a'], 'marker' => 'skull'],
+            '“marker” must be one of “”, “bud”, “leaf”, “thorn”, “berry”, “frost”.',
+        ];
+        yield 'no lines' => [
+            ['name' => 'make-headings', 'lines' => []],
+            '“lines” must be a list of at least one object.',
+        ];
+        yield 'no blocks' => [
+            ['name' => 'make-heading', 'section' => 'a', 'blocks' => [], 'level' => 1],
+            '“blocks” must be a list of at least one whole number.',
+        ];
+        yield 'an empty batch' => [
+            ['name' => 'batch', 'operations' => []],
+            '“operations” must be a list of at least one operation.',
+        ];
+        yield 'a batch in a batch' => [
+            ['name' => 'batch', 'operations' => [['name' => 'batch', 'operations' => []]]],
+            '“operations” must be a list of operations, none of them a batch.',
+        ];
+        yield 'a batch without end' => [
+            ['name' => 'batch', 'operations' => array_fill(0, 1001, ['name' => 'promote', 'sections' => ['a']])],
+            'One request may hold at most 1000 operations.',
+        ];
     }
 
     /** @param array<string, mixed> $request */
@@ -127,7 +166,7 @@ final class OperationReaderTest extends TestCase
 
     public function testAnIdThatIsNoneIsQuotedShort(): void
     {
-        $this->expectExceptionMessage('“'.str_repeat('9', 40).'” is not the id of a section');
+        $this->expectExceptionMessage('“' . str_repeat('9', 40) . '” is not the id of a section');
         (new OperationReader(new CountingIds()))->read(['name' => 'promote', 'sections' => [str_repeat('9', 5000)]]);
     }
 }

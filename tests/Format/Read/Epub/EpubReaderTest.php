@@ -14,17 +14,25 @@ final class EpubReaderTest extends TestCase
     public function testPagesFollowTheSpineAndLinksLeadFromPageToPage(): void
     {
         $book = Packed::epub([
-            'b.xhtml' => '<h1>First</h1><p>See <a href="a.xhtml#note">the note</a>, <a href="a.xhtml">the page</a>.</p>',
+            'b.xhtml' =>
+                '<h1>First</h1><p>See <a href="a.xhtml#note">the note</a>, <a href="a.xhtml">the page</a>.</p>',
             'a.xhtml' => '<h1>Second</h1><p id="note">Here.</p><h2>Inside</h2>',
         ]);
         $markdown = Services::asMarkdown('x.epub', $book);
-        self::assertMatchesRegularExpression('/^# First\n\nSee \[the note\]\(<#[^>]+>\), \[the page\]\(<#sec-second>\)\.\n\n# Second <a id="sec-second"><\/a>\n/', $markdown);
+        self::assertMatchesRegularExpression(
+            '/^# First\n\nSee \[the note\]\(<#[^>]+>\), \[the page\]\(<#sec-second>\)\.\n\n# Second <a id="sec-second"><\/a>\n/',
+            $markdown,
+        );
         self::assertStringEndsWith('## Inside', $markdown);
     }
 
     public function testTheTitleIsTakenFromThePackage(): void
     {
-        self::assertSame('Logs & lamps', Services::formats()->read('x.epub', Packed::epub(['a.xhtml' => '<h1>One</h1>'], 'Logs & lamps'))->document->titleBlock->title);
+        self::assertSame(
+            'Logs & lamps',
+            Services::formats()->read('x.epub', Packed::epub(['a.xhtml' => '<h1>One</h1>'], 'Logs & lamps'))->document
+                ->titleBlock->title,
+        );
     }
 
     public function testAPageWithoutAHeadingIsCalledWhatTheNavigationCallsIt(): void
@@ -38,7 +46,9 @@ final class EpubReaderTest extends TestCase
 
     public function testScriptsAndStylesOfAPageAreNoText(): void
     {
-        $book = Packed::epub(['a.xhtml' => '<h1>One</h1><script>alert(1)</script><style>p{}</style><p onclick="x()">text</p>']);
+        $book = Packed::epub([
+            'a.xhtml' => '<h1>One</h1><script>alert(1)</script><style>p{}</style><p onclick="x()">text</p>',
+        ]);
         self::assertSame("# One\n\ntext", Services::asMarkdown('x.epub', $book));
     }
 
@@ -54,20 +64,34 @@ final class EpubReaderTest extends TestCase
 
     public function testPicturesOfTheBookComeAlongAndOfOthersTheAddress(): void
     {
-        $page = '<h1>One</h1><p>a <img src="lamp.png" alt="A lamp"/> b <img src="https://example.org/far.png" alt="far"/> c <img src="gone.png" alt="gone"/></p>';
+        $page =
+            '<h1>One</h1><p>a <img src="lamp.png" alt="A lamp"/> b <img src="https://example.org/far.png" alt="far"/> c <img src="gone.png" alt="gone"/></p>';
         $book = Packed::epub(['a.xhtml' => $page], parts: ['book/lamp.png' => Packed::PNG]);
 
-        self::assertSame("# One\n\n".'a <img src="data:image/png;base64,iVBORw0KGgo=" alt="A lamp"> b <img src="https://example.org/far.png" alt="far"> c <img src="" alt="gone">', Services::asMarkdown('x.epub', $book));
+        self::assertSame(
+            "# One\n\n" .
+                'a <img src="data:image/png;base64,iVBORw0KGgo=" alt="A lamp"> b <img src="https://example.org/far.png" alt="far"> c <img src="" alt="gone">',
+            Services::asMarkdown('x.epub', $book),
+        );
     }
 
     public function testALinkOutOfTheBookStaysAsItIs(): void
     {
-        self::assertSame("# One\n\n[there](<https://example.org/>)", Services::asMarkdown('x.epub', Packed::epub(['a.xhtml' => '<h1>One</h1><p><a href="https://example.org/">there</a></p>'])));
+        self::assertSame(
+            "# One\n\n[there](<https://example.org/>)",
+            Services::asMarkdown(
+                'x.epub',
+                Packed::epub(['a.xhtml' => '<h1>One</h1><p><a href="https://example.org/">there</a></p>']),
+            ),
+        );
     }
 
     public function testABookWithoutAPackageIsRefusedInASentence(): void
     {
         $this->expectExceptionMessageMatches('/^[A-Z“].*\.$/us');
-        Services::formats()->read('x.epub', Packed::zip(['mimetype' => 'application/epub+zip', 'META-INF/container.xml' => '<container/>']));
+        Services::formats()->read(
+            'x.epub',
+            Packed::zip(['mimetype' => 'application/epub+zip', 'META-INF/container.xml' => '<container/>']),
+        );
     }
 }

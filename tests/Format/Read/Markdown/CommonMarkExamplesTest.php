@@ -9,12 +9,21 @@ use Stemmata\Format\Read\Html\HtmlReader;
 use Stemmata\Format\Shared\FormatException;
 use Stemmata\Tests\Support\Services;
 
-/** Every example of CommonMark 0.31.2 (npm commonmark-spec): no word of the reference HTML is lost, doubled or moved. */
+/**
+ * Every example of CommonMark 0.31.2 (npm commonmark-spec): no word of the reference HTML is lost, doubled or moved.
+ */
 final class CommonMarkExamplesTest extends TestCase
 {
     public function testTheTextIsThatOfTheReferenceHtml(): void
     {
-        $examples = json_decode((string) shell_exec('node -e '.escapeshellarg('process.stdout.write(JSON.stringify(require("commonmark-spec").tests))')), true, 16, \JSON_THROW_ON_ERROR);
+        $examples = json_decode(
+            (string) shell_exec(
+                'node -e ' . escapeshellarg('process.stdout.write(JSON.stringify(require("commonmark-spec").tests))'),
+            ),
+            true,
+            16,
+            \JSON_THROW_ON_ERROR,
+        );
         self::assertIsArray($examples);
         $differing = [];
         foreach ($examples as $example) {
@@ -24,7 +33,13 @@ final class CommonMarkExamplesTest extends TestCase
             self::assertIsString($html);
             $ours = $this->read(strtr($markdown, ['→' => "\t"]));
             if ($ours !== self::textOf(strtr($html, ['→' => "\t"]))) {
-                $differing[] = sprintf("%s: %s\n ours %s\n theirs %s", json_encode($example['number'] ?? 0), json_encode($markdown), $ours, self::textOf($html));
+                $differing[] = sprintf(
+                    "%s: %s\n ours %s\n theirs %s",
+                    json_encode($example['number'] ?? 0),
+                    json_encode($markdown),
+                    $ours,
+                    self::textOf($html),
+                );
             }
         }
 
@@ -41,7 +56,7 @@ final class CommonMarkExamplesTest extends TestCase
         }
         $text = '';
         foreach ($document->sections() as $section) {
-            $text .= $section->heading->plainText().$section->body->plainText();
+            $text .= $section->heading->plainText() . $section->body->plainText();
         }
 
         return self::letters($text);
@@ -49,7 +64,7 @@ final class CommonMarkExamplesTest extends TestCase
 
     private static function textOf(string $html): string
     {
-        $page = HtmlReader::page('<div>'.$html.'</div>');
+        $page = HtmlReader::page('<div>' . $html . '</div>');
         // What was deleted is no text to us.
         foreach (['script', 'style', 'del'] as $name) {
             foreach (iterator_to_array($page->getElementsByTagName($name)) as $element) {

@@ -14,14 +14,20 @@ final class CommonMarkHeadingsTest extends TestCase
     /** @return iterable<string, array{string, string}> */
     public static function examples(): iterable
     {
-        $spec = (string) file_get_contents(__DIR__.'/../../../../node_modules/commonmark-spec/spec.txt');
+        $spec = (string) file_get_contents(__DIR__ . '/../../../../node_modules/commonmark-spec/spec.txt');
         $fence = str_repeat('`', 32);
-        foreach (['ATX headings' => 'Setext headings', 'Setext headings' => 'Indented code blocks'] as $section => $next) {
+        foreach (
+            ['ATX headings' => 'Setext headings', 'Setext headings' => 'Indented code blocks']
+            as $section => $next
+        ) {
             $from = (int) strpos($spec, "\n## {$section}\n");
             $text = substr($spec, $from, (int) strpos($spec, "\n## {$next}\n") - $from);
-            foreach (array_slice(explode($fence." example\n", $text), 1) as $number => $example) {
-                [$markdown, $html] = explode("\n.\n", "\n".explode($fence, $example)[0], 2);
-                yield sprintf('%s, example %d of the section', $section, $number + 1) => [strtr(substr($markdown, 1)."\n", ['→' => "\t"]), $html];
+            foreach (array_slice(explode($fence . " example\n", $text), 1) as $number => $example) {
+                [$markdown, $html] = explode("\n.\n", "\n" . explode($fence, $example)[0], 2);
+                yield sprintf('%s, example %d of the section', $section, $number + 1) => [
+                    strtr(substr($markdown, 1) . "\n", ['→' => "\t"]),
+                    $html,
+                ];
             }
         }
     }
@@ -33,7 +39,7 @@ final class CommonMarkHeadingsTest extends TestCase
         $read = [];
         foreach ($document->sections() as $position => $section) {
             if (!$document->outline->levelAt($position)->isOpening()) {
-                $read[] = $document->outline->levelAt($position)->value.' '.$section->heading->plainText();
+                $read[] = $document->outline->levelAt($position)->value . ' ' . $section->heading->plainText();
             }
         }
 
@@ -52,7 +58,16 @@ final class CommonMarkHeadingsTest extends TestCase
         preg_match_all('~<h([1-6])>(.*?)</h\1>~s', $ofDocument, $found, \PREG_SET_ORDER);
         $headings = [];
         foreach ($found as [, $level, $words]) {
-            $headings[] = $level.' '.trim((string) preg_replace('/\s+/u', ' ', html_entity_decode(strip_tags($words), \ENT_QUOTES | \ENT_HTML5)));
+            $headings[] =
+                $level .
+                ' ' .
+                trim(
+                    (string) preg_replace(
+                        '/\s+/u',
+                        ' ',
+                        html_entity_decode(strip_tags($words), \ENT_QUOTES | \ENT_HTML5),
+                    ),
+                );
         }
 
         return $headings;
