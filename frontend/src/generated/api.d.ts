@@ -740,7 +740,10 @@ export interface components {
             removed: number;
             inserted: components["schemas"]["OutlineColumns"];
         };
-        /** @description The outline, packed: ids in order, and for each one digit of level and one hexadecimal digit of flags (1 unnumbered, 2 left out of the contents). */
+        /**
+         * @description The outline, packed: ids in order, and for each one digit of level and one hexadecimal digit of flags (1 unnumbered,
+         *     2 left out of the contents).
+         */
         OutlineColumns: {
             ids: string[];
             levels: string;
