@@ -109,13 +109,13 @@ final class DocumentOverHttpTest extends TestCase
     {
         $document = LiveDocument::from(self::$server, self::TEXT);
         $document->operate(['name' => 'describe-section', 'sections' => [$document->section(2)], 'target' => 2]);
-        $figures = $document->get('/figures');
-        self::assertSame(['1', '1.1', '1.2', '2'], $figures['numbers']);
+        $counts = $document->get('/counts');
+        self::assertSame(['1', '1.1', '1.2', '2'], $counts['numbers']);
         // Own words by UAX #29; a branch has those of all that is under it.
-        self::assertSame([11, 0, 4, 2], $figures['branchWords']);
-        self::assertSame(13, $figures['words']);
-        self::assertSame([$document->section(2)], $figures['overTarget']);
-        self::assertSame(238, $figures['readingSpeed'], 'Brysbaert 2019');
+        self::assertSame([11, 0, 4, 2], $counts['branchWords']);
+        self::assertSame(13, $counts['words']);
+        self::assertSame([$document->section(2)], $counts['overTarget']);
+        self::assertSame(238, $counts['readingSpeed'], 'Brysbaert 2019');
     }
 
     public function testTextsAreThoseAskedForAndIdsOfOtherDocumentsGiveNothing(): void
@@ -176,7 +176,7 @@ final class DocumentOverHttpTest extends TestCase
         foreach (
             [
                 '',
-                '/figures',
+                '/counts',
                 '/texts?sections=a',
                 '/places',
                 '/findings',

@@ -32,6 +32,15 @@ final class Asked
         return $outcome;
     }
 
+    /** @param array<string, mixed> $operation with ids that the document has */
+    public static function doneAsGiven(Document $document, array $operation): Applied
+    {
+        $outcome = (new OperationReader((self::$ids ??= new CountingIds())))->read($operation)->applyTo($document);
+        Assert::assertInstanceOf(Applied::class, $outcome, $outcome instanceof Refused ? $outcome->sentence : '');
+
+        return $outcome;
+    }
+
     /** @param array<string, mixed> $operation */
     public static function refused(Document $document, array $operation): Refused
     {

@@ -80,7 +80,7 @@ final class Foreign
         return $headings;
     }
 
-    /** @return list<array{int, string}> with the number that we compute before each, letters and figures only */
+    /** @return list<array{int, string}> with the number that we compute before each, letters and digits only */
     public static function numberedHeadings(Document $document): array
     {
         $numbers = $document->numbers();

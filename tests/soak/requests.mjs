@@ -52,7 +52,7 @@ function body(revision) {
 }
 
 const document = () => `/api/documents/${encodeURIComponent(pick([made.id, made.id, made.id, other.id, "zzzzzzzzzzzz", "%00", "../x"]))}`;
-const READ = ["", "/history", "/history/comparison?from=0", "/history/milestones", "/figures", "/places", "/findings", "/offcuts", "/export?format=md", "/export?format=xx", "/texts?sections=,,a,%00", "/changes?since=x", "/likely-headings"];
+const READ = ["", "/history", "/history/comparison?from=0", "/history/milestones", "/counts", "/places", "/findings", "/offcuts", "/export?format=md", "/export?format=xx", "/texts?sections=,,a,%00", "/changes?since=x", "/likely-headings"];
 const POSTED = ["/operations", "/operations", "/operations", "/operations", "/operations", "/operations", "/rehearsals", "/previews", "/undo", "/redo", "/paste", "/transfer", "/history/return", "/history/milestones", "/starter", "/import?name=x.md&landing=inside&target=a&baseRevision=1"];
 const PUT = ["/history/rule", "/resume-point"];
 const ELSEWHERE = ["/api/documents", "/api/calculations", "/api/keys", "/api/starters", "/api/removed-documents", "/api/nothing", "/api/documents/import?name=%00", "/api/documents/import?name=x.docx", "/", "/documents/x", "/%ff"];

@@ -16,7 +16,7 @@ export type SectionDetail = Schemas["SectionDetail"];
 export type Offcut = Schemas["Offcut"];
 export type Operation = Schemas["Operation"];
 export type OperationNamed<Name extends Operation["name"]> = Extract<Operation, { name: Name }>;
-export type OutlineFigures = Schemas["OutlineFigures"];
+export type OutlineCounts = Schemas["OutlineCounts"];
 export type LikelyHeading = Schemas["LikelyHeading"];
 export type LookGroup = Schemas["LookGroup"];
 export type Places = Schemas["Places"];
@@ -29,6 +29,7 @@ export type SectionFacts = Schemas["SectionFacts"];
 export type SectionText = Schemas["SectionText"];
 export type Skeleton = Schemas["Skeleton"];
 export type TitleBlock = Schemas["TitleBlock"];
+export type Reading = WriteOutcome["outdated"][number];
 export type WordMark = Schemas["WordMark"];
 export type WriteOutcome = Schemas["WriteOutcome"];
 

@@ -2,6 +2,7 @@ import { createContext, useContext } from "react";
 import { useStore } from "zustand";
 import type { Session } from "./session";
 import type { DocumentState } from "./state";
+import type { WindowState } from "./window-state";
 
 export const SessionContext = createContext<Session | null>(null);
 
@@ -14,4 +15,9 @@ export function useSession(user: string): Session {
 /** The slice of the open document that a part needs; it is drawn anew only when that slice changes. */
 export function useDocument<T>(user: string, slice: (state: DocumentState) => T): T {
   return useStore(useSession(user).store, slice);
+}
+
+/** The same of what the window shows of it. */
+export function useWindow<T>(user: string, slice: (shown: WindowState) => T): T {
+  return useStore(useSession(user).windowStore, slice);
 }

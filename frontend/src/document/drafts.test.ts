@@ -1,5 +1,6 @@
 // @vitest-environment jsdom
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { withoutDrafts } from "./drafts.test-helper";
 import { KeptDrafts, operationOf, plainHeading, type Draft } from "./drafts";
 
 const words = { heading: [{ type: "text", text: "H" }], body: [{ type: "paragraph" }] } as unknown as ReturnType<
@@ -14,7 +15,7 @@ const draft = (section: string, also: Partial<Draft> = {}): Draft => ({
   ...also,
 });
 
-beforeEach(() => localStorage.clear());
+beforeEach(withoutDrafts);
 afterEach(() => vi.restoreAllMocks());
 
 test("only what was typed in is written", () => {
@@ -42,49 +43,66 @@ test("a heading is told without its form", () => {
   ).toBe("The log");
 });
 
-test("drafts are kept by document, read back whole, and let go when there are none", () => {
-  const one = new KeptDrafts("one");
-  one.keep([draft("a"), draft("b", { baseRevision: 9 })]);
-  new KeptDrafts("two").keep([draft("c")]);
-  expect(
-    new KeptDrafts("one").adopt().map(({ section, baseRevision, text }) => [section, baseRevision, text()]),
-  ).toEqual([
+const keeper = (document: string) => new KeptDrafts(document, () => undefined);
+
+test("drafts are kept by document, read back whole, and let go when there are none", async () => {
+  const one = keeper("one");
+  await one.keep([draft("a"), draft("b", { baseRevision: 9 })]);
+  await keeper("two").keep([draft("c")]);
+  const kept = await keeper("one").adopt();
+  expect(kept.map(({ section, baseRevision, text }) => [section, baseRevision, text()])).toEqual([
     ["a", 3, words],
     ["b", 9, words],
   ]);
-  one.keep([]);
-  expect(new KeptDrafts("one").adopt()).toEqual([]);
-  expect(new KeptDrafts("two").adopt()).toHaveLength(1);
+  await one.keep([]);
+  expect(await keeper("one").adopt()).toEqual([]);
+  expect(await keeper("two").adopt()).toHaveLength(1);
 });
 
-test("a window takes away only what it has put there, or has taken over", () => {
-  const [first, second] = [new KeptDrafts("one"), new KeptDrafts("one")];
-  first.keep([draft("a")]);
-  second.keep([draft("b")]);
-  second.keep([]);
-  expect(new KeptDrafts("one").adopt().map(({ section }) => section)).toEqual(["a"]);
-  second.keep([draft("a", { baseRevision: 5 })]);
-  expect(new KeptDrafts("one").adopt().map(({ baseRevision }) => baseRevision)).toEqual([3, 5]);
-  const heir = new KeptDrafts("one");
-  heir.adopt();
-  heir.keep([]);
-  expect(new KeptDrafts("one").adopt()).toEqual([]);
+test("a window takes away only what it has put there, or has taken over", async () => {
+  const [first, second] = [keeper("one"), keeper("one")];
+  await first.keep([draft("a")]);
+  await second.keep([draft("b")]);
+  await second.keep([]);
+  expect((await keeper("one").adopt()).map(({ section }) => section)).toEqual(["a"]);
+  await second.keep([draft("a", { baseRevision: 5 })]);
+  expect((await keeper("one").adopt()).map(({ baseRevision }) => baseRevision)).toEqual([3, 5]);
+  const heir = keeper("one");
+  await heir.adopt();
+  await heir.keep([]);
+  expect(await keeper("one").adopt()).toEqual([]);
 });
 
-test("what the browser kept and cannot be read is no reason to fail", () => {
+test("two drafts of one section are both kept, in their order", async () => {
+  await keeper("one").keep([draft("a", { headingChanged: true }), draft("a")]);
+  expect((await keeper("one").adopt()).map(({ headingChanged }) => headingChanged)).toEqual([true, false]);
+});
+
+test("what an earlier version kept is taken over; what cannot be read is no reason to fail", async () => {
+  localStorage.setItem("stemmata:drafts:one", JSON.stringify([{ section: "a", baseRevision: 7, ...words }]));
+  const heir = keeper("one");
+  const taken = await heir.adopt();
+  expect(taken.map(({ section, text }) => [section, text()])).toEqual([["a", words]]);
+  expect(localStorage.getItem("stemmata:drafts:one")).not.toBeNull();
+  await heir.keep(taken);
+  expect(localStorage.getItem("stemmata:drafts:one")).toBeNull();
+  await heir.keep([]);
   for (const kept of ["{", "null", '"words"', "{}", "17"]) {
     localStorage.setItem("stemmata:drafts:one", kept);
-    expect(new KeptDrafts("one").adopt()).toEqual([]);
+    expect(await keeper("one").adopt()).toEqual([]);
   }
 });
 
-test("a store that is full or forbidden takes nothing from the writer", () => {
-  vi.spyOn(Storage.prototype, "setItem").mockImplementation(() => {
-    throw new DOMException("full", "QuotaExceededError");
-  });
-  expect(() => new KeptDrafts("one").keep([draft("a")])).not.toThrow();
-  vi.spyOn(Storage.prototype, "getItem").mockImplementation(() => {
+test("a browser that keeps nothing takes nothing from the writer, who is told once", async () => {
+  vi.spyOn(IDBFactory.prototype, "open").mockImplementation(() => {
     throw new DOMException("forbidden", "SecurityError");
   });
-  expect(new KeptDrafts("one").adopt()).toEqual([]);
+  vi.resetModules();
+  const { KeptDrafts: Refused } = await import("./drafts");
+  const told = vi.fn();
+  const kept = new Refused("one", told);
+  await kept.keep([draft("a")]);
+  await kept.keep([draft("b")]);
+  expect(await kept.adopt()).toEqual([]);
+  expect(told).toHaveBeenCalledTimes(1);
 });

@@ -1,3 +1,4 @@
+import { createStore, delMany, entries, setMany } from "idb-keyval";
 import type { Operation, SectionText } from "../api/client";
 
 /** What was typed in one section and is not yet acknowledged. */
@@ -14,7 +15,7 @@ export type Draft = {
 };
 
 export type Words = Pick<SectionText, "heading" | "body">;
-type KeptDraft = Omit<Draft, "text" | "began"> & Words;
+type KeptDraft = Omit<Draft, "text" | "began"> & Words & { document: string };
 
 export function operationOf(draft: Draft, words: Words): Operation {
   const rename: Operation = { name: "rename", section: draft.section, heading: words.heading };
@@ -29,51 +30,84 @@ export function plainHeading({ heading }: Words): string {
 }
 
 /**
- * A copy in the browser, in case the window is closed before the server could be reached. Other windows on the document
- * keep theirs in the same place, so each takes away only what it has put there.
+ * A copy in the browser (IndexedDB), in case the window is closed before the server could be reached. Other windows on
+ * the document keep theirs in the same place, each under keys of its own, and none writes another's.
  */
 export class KeptDrafts {
-  private readonly own = new Set<string>();
+  /** Keys of what this window has put there, or has taken over. */
+  private own: ReadonlySet<string> = new Set();
+  /** One after the other, so that what is kept last stands last. */
+  private writing: Promise<unknown> = Promise.resolve();
+  private readonly window = crypto.getRandomValues(new Uint32Array(2)).join("-");
+  private hasTold = false;
+  private hasEarlier = false;
 
-  constructor(private readonly document: string) {}
+  constructor(
+    private readonly document: string,
+    /** Told once when the browser refuses to keep anything. */
+    private readonly refused: () => void,
+  ) {}
 
-  keep(drafts: Iterable<Draft>): void {
-    const mine = [...drafts];
-    try {
-      const kept = [
-        ...this.others(),
-        ...mine.map(({ text, began: _began, ...draft }): KeptDraft => ({ ...draft, ...text() })),
-      ];
-      if (kept.length === 0) localStorage.removeItem(this.key);
-      else localStorage.setItem(this.key, JSON.stringify(kept));
-    } catch {
-      // A full or forbidden store takes nothing from the writer: the drafts are in memory and on their way.
-    }
-    this.own.clear();
-    for (const { section } of mine) this.own.add(section);
+  /** Takes the place of all that this window kept before; resolves when the browser has it. */
+  keep(drafts: Iterable<Draft>): Promise<void> {
+    const kept = [...drafts].map(({ text, began: _began, ...draft }, index): [string, KeptDraft] => [
+      // In the order in which they are to be sent.
+      [this.document, this.window, String(index).padStart(6, "0")].join(" "),
+      { ...draft, ...text(), document: this.document },
+    ]);
+    const keys = new Set(kept.map(([key]) => key));
+    const gone = [...this.own].filter((key) => !keys.has(key));
+    this.own = keys;
+    if (kept.length === 0 && gone.length === 0 && !this.hasEarlier) return Promise.resolve();
+    return this.inTurn(async () => {
+      if (kept.length > 0) await setMany(kept, store());
+      if (gone.length > 0) await delMany(gone, store());
+      if (this.hasEarlier) localStorage.removeItem(this.earlierKey);
+      this.hasEarlier = false;
+    });
   }
 
   /** All that is kept; from now on it is for this window to see to. */
-  adopt(): Draft[] {
-    const kept = this.read();
-    for (const { section } of kept) this.own.add(section);
-    return kept.map(({ heading, body, ...draft }) => ({ ...draft, text: () => ({ heading, body }) }));
+  async adopt(): Promise<Draft[]> {
+    const found: [string, KeptDraft][] = [];
+    await this.inTurn(async () => {
+      for (const [key, kept] of await entries<string, KeptDraft>(store())) {
+        if (kept?.document === this.document) found.push([key, kept]);
+      }
+    });
+    this.own = new Set([...this.own, ...found.map(([key]) => key)]);
+    return [...found.map(([, draft]) => draft), ...this.keptByEarlierVersions()]
+      .map(({ heading, body, document: _document, ...draft }) => ({ ...draft, text: () => ({ heading, body }) }))
+      .sort((one, other) => one.baseRevision - other.baseRevision);
   }
 
-  private others(): KeptDraft[] {
-    return this.read().filter(({ section }) => !this.own.has(section));
-  }
-
-  private read(): KeptDraft[] {
+  /** Until 29 November 2026 drafts were kept in another store; what still lies there is seen to here. */
+  private keptByEarlierVersions(): KeptDraft[] {
     try {
-      const kept: unknown = JSON.parse(localStorage.getItem(this.key) ?? "[]");
+      const kept: unknown = JSON.parse(localStorage.getItem(this.earlierKey) ?? "[]");
+      this.hasEarlier = true;
       return Array.isArray(kept) ? (kept as KeptDraft[]) : [];
     } catch {
       return [];
     }
   }
 
-  private get key(): string {
+  private get earlierKey(): string {
     return `stemmata:drafts:${this.document}`;
   }
+
+  /** A full or forbidden store takes nothing from the writer: the drafts are in memory and on their way. */
+  private inTurn(work: () => Promise<void>): Promise<void> {
+    const turn = this.writing.then(work).catch(() => {
+      if (!this.hasTold) this.refused();
+      this.hasTold = true;
+    });
+    this.writing = turn;
+    return turn;
+  }
 }
+
+function store() {
+  return (kept ??= createStore("stemmata", "drafts"));
+}
+let kept: ReturnType<typeof createStore> | undefined;

@@ -92,6 +92,7 @@ export class ServerStandIn {
       titleBlock: null,
       label,
       notices: [],
+      outdated: [],
       ...also,
     };
   }
@@ -112,7 +113,7 @@ export class ServerStandIn {
 
   private answer({ method, path }: Asked): Given {
     if (path === "") return { status: 200, body: this.skeleton };
-    if (path === "/figures")
+    if (path === "/counts")
       return {
         status: 200,
         body: {

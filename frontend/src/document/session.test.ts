@@ -1,5 +1,6 @@
 // @vitest-environment jsdom
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { keptDrafts, stored, withoutDrafts } from "./drafts.test-helper";
 import type { Session } from "./session";
 import { facts, ServerStandIn, skeletonOf, textOf } from "./server.test-helper";
 
@@ -19,21 +20,26 @@ const { openSession } = await vi.hoisted(async () => {
 });
 
 beforeEach(async () => {
-  localStorage.clear();
+  await withoutDrafts();
   vi.useFakeTimers({ toFake: ["setTimeout", "clearTimeout", "setInterval", "clearInterval", "Date"] });
   server = new ServerStandIn(skeletonOf(["a", "b", "c"], "121"));
   session = await openSession(server.fetch);
 });
 
-afterEach(() => {
+afterEach(async () => {
   session.close();
   vi.useRealTimers();
+  await stored();
 });
 
 /** Lets that much time pass, with all that comes of it. */
-const pass = (milliseconds: number) => vi.advanceTimersByTimeAsync(milliseconds);
+const pass = async (milliseconds: number) => {
+  await stored();
+  await vi.advanceTimersByTimeAsync(milliseconds);
+  await stored();
+};
 const type = (section: string, words: string) =>
-  session.typed(section, { text: () => textOf(section, words), headingChanged: false, bodyChanged: true });
+  session.typing.typed(section, { text: () => textOf(section, words), headingChanged: false, bodyChanged: true });
 const bodyOf = (operation: { body?: unknown }) => JSON.stringify(operation.body);
 
 test("what is typed in one go is sent once, after a pause", async () => {
@@ -57,11 +63,11 @@ test("typing without a pause is sent all the same, every few seconds", async () 
     await pass(100);
   }
   expect(server.writes().length).toBe(1);
-  expect(session.isTyping("a")).toBe(true);
+  expect(session.typing.isIn("a")).toBe(true);
 });
 
 test("a heading and its text typed together are one write", async () => {
-  session.typed("a", { text: () => textOf("a", "both"), headingChanged: true, bodyChanged: false });
+  session.typing.typed("a", { text: () => textOf("a", "both"), headingChanged: true, bodyChanged: false });
   type("a", "both");
   await session.flush();
   expect(
@@ -74,14 +80,14 @@ test("what cannot be sent waits in the browser and goes out when the server answ
   type("a", "kept");
   await pass(600);
   expect(session.state.saving).toBe("unsent");
-  expect(localStorage.getItem("stemmata:drafts:d")).toContain("kept");
+  expect(await keptDrafts()).toContain("kept");
 
   server.isReachable = true;
   await pass(3000);
 
   expect(server.writes().map(({ operation }) => bodyOf(operation))).toEqual([bodyOf(textOf("a", "kept"))]);
   expect(session.state.saving).toBe("kept");
-  expect(localStorage.getItem("stemmata:drafts:d")).toBeNull();
+  expect(await keptDrafts()).toBeNull();
 });
 
 test.each([
@@ -104,7 +110,7 @@ test.each([
   type("a", "kept");
   await pass(600);
   expect(session.state.saving).toBe("unsent");
-  if (said) expect(session.state.message?.sentence).toMatch(said);
+  if (said) expect(session.window.message?.sentence).toMatch(said);
   await pass(3000);
   expect(server.writes().map(({ operation }) => bodyOf(operation))).toEqual([
     bodyOf(textOf("a", "kept")),
@@ -173,7 +179,7 @@ test("a window about to close hands over what is being typed", () => {
 
 test("an operation goes out after what is being typed, on the revision that made", async () => {
   type("b", "first this");
-  await session.perform({ name: "promote", sections: ["b"] });
+  await session.changes.perform({ name: "promote", sections: ["b"] });
   expect(server.writes().map(({ baseRevision, operation }) => [baseRevision, operation.name])).toEqual([
     [3, "replace-body"],
     [4, "promote"],
@@ -182,9 +188,9 @@ test("an operation goes out after what is being typed, on the revision that made
 
 test("operations asked for at once go out one after the other", async () => {
   await Promise.all([
-    session.perform({ name: "move-up", sections: ["c"] }),
-    session.perform({ name: "demote", sections: ["c"] }),
-    session.undo(),
+    session.changes.perform({ name: "move-up", sections: ["c"] }),
+    session.changes.perform({ name: "demote", sections: ["c"] }),
+    session.changes.undo(),
   ]);
   expect(
     server.asked
@@ -195,18 +201,18 @@ test("operations asked for at once go out one after the other", async () => {
     ["/operations", 4],
     ["/undo", 5],
   ]);
-  expect(session.state.message).toMatchObject({ sentence: "Undone: Moved “b”.", canUndo: false });
+  expect(session.window.message).toMatchObject({ sentence: "Undone: Moved “b”.", canUndo: false });
 });
 
 test("a change that takes longer than a moment says so until it is done", async () => {
   server.slowness = 250;
-  const quick = session.perform({ name: "promote", sections: ["b"] });
+  const quick = session.changes.perform({ name: "promote", sections: ["b"] });
   await pass(260);
   await quick;
   expect(session.state.isWorking).toBe(false);
 
   server.slowness = 2000;
-  const slow = session.undo();
+  const slow = session.changes.undo();
   await pass(299);
   expect(session.state.isWorking).toBe(false);
   await pass(2);
@@ -234,8 +240,8 @@ test("what fell under a promoted heading is said with it", async () => {
     status: 200,
     body: server.outcome("Promoted “b”", { notices: [{ sentence: "“c” now stands under “b”.", sections: ["c"] }] }),
   }));
-  await session.perform({ name: "promote", sections: ["b"] });
-  expect(session.state.message).toMatchObject({
+  await session.changes.perform({ name: "promote", sections: ["b"] });
+  expect(session.window.message).toMatchObject({
     tone: "said",
     sentence: "Promoted “b”. “c” now stands under “b”.",
     canUndo: true,
@@ -248,19 +254,17 @@ test("a refusal is said in its own words, and nothing changes", async () => {
     body: { status: 422, detail: "“a” is at level 1 already.", reason: "too-high" },
   }));
   const before = session.state.outline;
-  await session.perform({ name: "promote", sections: ["a"] });
-  expect(session.state.message).toMatchObject({ tone: "warning", sentence: "“a” is at level 1 already." });
+  await session.changes.perform({ name: "promote", sections: ["a"] });
+  expect(session.window.message).toMatchObject({ tone: "warning", sentence: "“a” is at level 1 already." });
   expect(session.state.outline).toBe(before);
 });
 
 test("an operation on an outline that another window has changed shows the newer one", async () => {
   server.nextIsStale({ outline: { ids: ["b", "a", "c"], levels: "111", flags: "000" } });
-  await session.perform({ name: "promote", sections: ["b"] });
+  await session.changes.perform({ name: "promote", sections: ["b"] });
   expect(session.state.outline).toEqual({ ids: ["b", "a", "c"], levels: "111", flags: "000" });
-  expect(session.state).toMatchObject({
-    revision: 4,
-    message: { tone: "warning", sentence: "Another window was first." },
-  });
+  expect(session.state.revision).toBe(4);
+  expect(session.window.message).toMatchObject({ tone: "warning", sentence: "Another window was first." });
 });
 
 test("two windows in one section: both texts are offered, and each choice is kept", async () => {
@@ -276,7 +280,7 @@ test("two windows in one section: both texts are offered, and each choice is kep
     await session.flush();
     expect(session.state.clash).toMatchObject({ section: "a", theirs });
 
-    await session.settleClash(choice);
+    await session.typing.settleClash(choice);
 
     expect(session.state.clash).toBeNull();
     expect(
@@ -295,11 +299,12 @@ test("words that are refused for what they say are not told as kept, and go out 
   }));
   type("a", "too much");
   await session.flush();
-  expect(session.state).toMatchObject({
-    saving: "unsent",
-    message: { tone: "warning", sentence: "A heading may be 2,000 characters long." },
+  expect(session.state.saving).toBe("unsent");
+  expect(session.window.message).toMatchObject({
+    tone: "warning",
+    sentence: "A heading may be 2,000 characters long.",
   });
-  expect(localStorage.getItem("stemmata:drafts:d")).toContain("too much");
+  expect(await keptDrafts()).toContain("too much");
 
   type("a", "less");
   await session.flush();
@@ -308,18 +313,18 @@ test("words that are refused for what they say are not told as kept, and go out 
 });
 
 test("the text of a section is the one typed here, before it is acknowledged and after", async () => {
-  expect(session.textNow("a")).toBeUndefined();
+  expect(session.typing.textNow("a")).toBeUndefined();
   server.texts = new Map([["a", textOf("a", "from the server")]]);
-  session.wantText("a");
+  session.texts.want("a");
   await pass(0);
-  expect(session.textNow("a")).toEqual(textOf("a", "from the server"));
+  expect(session.typing.textNow("a")).toEqual(textOf("a", "from the server"));
   server.isReachable = false;
   type("a", "typed here");
   await pass(600);
-  expect(session.textNow("a")?.body).toEqual(textOf("a", "typed here").body);
+  expect(session.typing.textNow("a")?.body).toEqual(textOf("a", "typed here").body);
   server.isReachable = true;
   await pass(3000);
-  expect(session.textNow("a")?.body).toEqual(textOf("a", "typed here").body);
+  expect(session.typing.textNow("a")?.body).toEqual(textOf("a", "typed here").body);
 });
 
 test("two sections written in two windows are asked about in turn, and neither is lost", async () => {
@@ -329,11 +334,11 @@ test("two sections written in two windows are asked about in turn, and neither i
   type("b", "mine of b");
   await session.flush();
   expect(session.state.clash?.section).toBe("a");
-  expect(localStorage.getItem("stemmata:drafts:d")).toMatch(/mine of a.*mine of b/);
+  expect(await keptDrafts()).toMatch(/mine of a.*mine of b/);
 
-  await session.settleClash("mine");
+  await session.typing.settleClash("mine");
   expect(session.state.clash?.section).toBe("b");
-  await session.settleClash("mine");
+  await session.typing.settleClash("mine");
   expect(session.state.clash).toBeNull();
   expect(
     server
@@ -341,7 +346,7 @@ test("two sections written in two windows are asked about in turn, and neither i
       .slice(2)
       .map(({ operation }) => bodyOf(operation)),
   ).toEqual([bodyOf(textOf("a", "mine of a")), bodyOf(textOf("b", "mine of b"))]);
-  expect(localStorage.getItem("stemmata:drafts:d")).toBeNull();
+  expect(await keptDrafts()).toBeNull();
 });
 
 test("a clash that was not settled is asked about again when the document is opened again", async () => {
@@ -361,14 +366,14 @@ test("a choice that could not be kept is asked for again", async () => {
   type("a", "mine");
   await session.flush();
   server.isReachable = false;
-  await session.settleClash("mine");
+  await session.typing.settleClash("mine");
   expect(session.state.clash).toMatchObject({ section: "a", mine: { body: textOf("a", "mine").body } });
 
   server.isReachable = true;
   server.nextIsStale({ changed: [facts("a", 6)] }, [textOf("a", "theirs, and more", 6)]);
-  await session.settleClash("mine");
+  await session.typing.settleClash("mine");
   expect(session.state.clash?.theirs).toEqual(textOf("a", "theirs, and more", 6));
-  await session.settleClash("mine");
+  await session.typing.settleClash("mine");
   expect(session.state.clash).toBeNull();
   expect(bodyOf(server.writes().at(-1)?.operation ?? {})).toBe(bodyOf(textOf("a", "mine")));
 });
@@ -393,9 +398,9 @@ test("a heading written in two windows goes with the text that is chosen, and st
     ],
   ] as const) {
     server.nextIsStale({ changed: [facts("a", 4)] }, [headed("Their heading", "theirs")]);
-    session.typed("a", { text: () => headed("My heading", "mine"), headingChanged: true, bodyChanged: true });
+    session.typing.typed("a", { text: () => headed("My heading", "mine"), headingChanged: true, bodyChanged: true });
     await session.flush();
-    await session.settleClash(choice);
+    await session.typing.settleClash(choice);
     expect(server.writes().at(-1)?.operation).toMatchObject(sent);
   }
 });
@@ -453,7 +458,7 @@ test("words of a closed window whose section is gone since become a section at t
     ["insert", "Kept from “c”"],
     ["replace-body", "n"],
   ]);
-  expect(localStorage.getItem("stemmata:drafts:d")).toBeNull();
+  expect(await keptDrafts()).toBeNull();
 });
 
 test("a write that did arrive before the server was lost is no clash with itself", async () => {
@@ -497,7 +502,7 @@ test.each([
     { name: "insert", heading: "Kept from “a”" },
     { name: "replace-body", section: "n", body: textOf("a", "not to be lost").body },
   ]);
-  expect(session.state.message?.sentence).toContain("kept at the end");
+  expect(session.window.message?.sentence).toContain("kept at the end");
 });
 
 test("another window’s change shows here when it is announced", async () => {
@@ -510,8 +515,8 @@ test("another window’s change shows here when it is announced", async () => {
 
 test("texts asked for in the same moment come in one answer", async () => {
   server.texts = new Map(["a", "b"].map((id) => [id, textOf(id, `words of ${id}`)]));
-  session.wantText("a");
-  session.wantText("b");
+  session.texts.want("a");
+  session.texts.want("b");
   await pass(0);
   expect(
     server.asked.filter(({ path }) => path.startsWith("/texts")).map(({ path }) => decodeURIComponent(path)),
@@ -521,13 +526,13 @@ test("texts asked for in the same moment come in one answer", async () => {
 
 test("a text that was overtaken by a change on its way is read again", async () => {
   server.texts = new Map([["a", textOf("a", "old", 1)]]);
-  session.wantText("a");
+  session.texts.want("a");
   await vi.advanceTimersToNextTimerAsync();
   expect(session.state.texts.get("a")?.revision).toBe(1);
 
   server.nextIsStale({ changed: [facts("a", 4)] });
-  await session.perform({ name: "promote", sections: ["a"] });
-  session.wantText("a");
+  await session.changes.perform({ name: "promote", sections: ["a"] });
+  session.texts.want("a");
   await pass(0);
   expect(session.state.outdated.has("a")).toBe(true);
   server.texts = new Map([["a", textOf("a", "new", 4)]]);
@@ -538,10 +543,10 @@ test("a text that was overtaken by a change on its way is read again", async () 
 
 test("what is typed in an outdated text is offered beside the newer one", async () => {
   server.texts = new Map([["a", textOf("a", "old", 1)]]);
-  session.wantText("a");
+  session.texts.want("a");
   await pass(0);
   server.nextIsStale({ changed: [facts("a", 4)] });
-  await session.perform({ name: "promote", sections: ["a"] });
+  await session.changes.perform({ name: "promote", sections: ["a"] });
   server.nextIsStale({ changed: [facts("a", 4)] }, [textOf("a", "theirs", 4)]);
   type("a", "old, and more");
   await session.flush();
@@ -551,7 +556,7 @@ test("what is typed in an outdated text is offered beside the newer one", async 
 
 test("words typed while another window changed only the aim of their section go through", async () => {
   server.texts = new Map([["a", textOf("a", "the lamp", 1)]]);
-  session.wantText("a");
+  session.texts.want("a");
   await pass(0);
   server.nextIsStale({ changed: [{ ...facts("a", 4), aim: "changed there" }] }, [textOf("a", "the lamp", 4)]);
   type("a", "the lamp was lit");
@@ -566,7 +571,7 @@ test("words typed while another window changed only the aim of their section go 
 
 test("what is typed in a text newer than all else builds on that text", async () => {
   server.texts = new Map([["a", textOf("a", "newer", 8)]]);
-  session.wantText("a");
+  session.texts.want("a");
   await pass(0);
   type("a", "newer, and more");
   await session.flush();
@@ -574,31 +579,31 @@ test("what is typed in a text newer than all else builds on that text", async ()
 });
 
 test("the trail leads back over the jumps made, and forward again", () => {
-  session.goTo({ section: "b" });
-  session.goTo({ section: "c" });
-  session.goBack();
-  expect(session.state.current).toBe("b");
-  session.goBack();
-  expect(session.state.current).toBe("a");
-  session.goForward();
-  session.goForward();
-  expect(session.state.current).toBe("c");
-  session.goForward();
-  expect(session.state.current).toBe("c");
+  session.navigation.goTo({ section: "b" });
+  session.navigation.goTo({ section: "c" });
+  session.navigation.goBack();
+  expect(session.window.current).toBe("b");
+  session.navigation.goBack();
+  expect(session.window.current).toBe("a");
+  session.navigation.goForward();
+  session.navigation.goForward();
+  expect(session.window.current).toBe("c");
+  session.navigation.goForward();
+  expect(session.window.current).toBe("c");
 });
 
 test("a place gone to is never hidden: its headings unfold, and a scope that leaves it out is left", () => {
-  session.foldTexts(["a", "c"], true);
-  session.goTo({ section: "b" });
-  expect([...session.state.foldedTexts]).toEqual(["c"]);
+  session.navigation.foldTexts(["a", "c"], true);
+  session.navigation.goTo({ section: "b" });
+  expect([...session.window.foldedTexts]).toEqual(["c"]);
 
-  session.setScope("c");
-  session.goTo({ section: "b" });
-  expect(session.state.scope).toBeNull();
+  session.navigation.setScope("c");
+  session.navigation.goTo({ section: "b" });
+  expect(session.window.scope).toBeNull();
 
-  session.setScope("a");
-  session.goTo({ section: "b" });
-  expect(session.state.scope).toBe("a");
+  session.navigation.setScope("a");
+  session.navigation.goTo({ section: "b" });
+  expect(session.window.scope).toBe("a");
 });
 
 test("words rest on the state that the writer began them in, whatever other windows do meanwhile", async () => {
@@ -617,14 +622,14 @@ test("words rest on the state that the writer began them in, whatever other wind
   expect(server.writes()).toMatchObject([{ baseRevision: 3, operation: { name: "replace-body", section: "a" } }]);
 });
 
-test("figures of an outline that has changed since are not shown", async () => {
+test("counts of an outline that has changed since are not shown", async () => {
   server.numbers = ["1"];
-  await session.perform({ name: "rename", section: "a", heading: "x" });
+  await session.changes.perform({ name: "rename", section: "a", heading: "x" });
   await pass(1000);
   expect(session.state.numbers).not.toEqual(["1"]);
 
   server.numbers = ["1", "1.1", "2"];
-  await session.perform({ name: "rename", section: "a", heading: "y" });
+  await session.changes.perform({ name: "rename", section: "a", heading: "y" });
   await pass(1000);
   expect(session.state.numbers).toEqual(["1", "1.1", "2"]);
 });
@@ -635,47 +640,47 @@ test("an answer that skips a revision has the changes of the other window read",
     body: server.outcome("Renamed “a”", { previousRevision: 7, revision: 8 }),
   }));
   server.changes = { revision: 8, changed: [{ ...facts("c", 7), heading: "theirs" }] };
-  await session.perform({ name: "rename", section: "a", heading: "x" });
+  await session.changes.perform({ name: "rename", section: "a", heading: "x" });
   expect(session.state.facts.get("c")?.heading).toBe("theirs");
   expect(session.state.revision).toBe(8);
 });
 
 test("going to a place within the scope keeps the scope, to one behind it shows the whole", () => {
-  session.setScope("a");
-  session.goTo({ section: "b" });
-  expect(session.state.scope).toBe("a");
-  session.goTo({ section: "c" });
-  expect(session.state.scope).toBeNull();
+  session.navigation.setScope("a");
+  session.navigation.goTo({ section: "b" });
+  expect(session.window.scope).toBe("a");
+  session.navigation.goTo({ section: "c" });
+  expect(session.window.scope).toBeNull();
 });
 
 test("a jump after going back begins the trail anew from there", () => {
-  session.goTo({ section: "a" });
-  session.goTo({ section: "b" });
-  session.goTo({ section: "c" });
-  session.goBack();
-  session.goBack();
-  expect(session.state.current).toBe("a");
-  session.goTo({ section: "c" });
-  session.goForward();
-  expect(session.state.current).toBe("c");
-  session.goBack();
-  expect(session.state.current).toBe("a");
-  session.goBack();
-  expect(session.state.current).toBe("a");
+  session.navigation.goTo({ section: "a" });
+  session.navigation.goTo({ section: "b" });
+  session.navigation.goTo({ section: "c" });
+  session.navigation.goBack();
+  session.navigation.goBack();
+  expect(session.window.current).toBe("a");
+  session.navigation.goTo({ section: "c" });
+  session.navigation.goForward();
+  expect(session.window.current).toBe("c");
+  session.navigation.goBack();
+  expect(session.window.current).toBe("a");
+  session.navigation.goBack();
+  expect(session.window.current).toBe("a");
 });
 
 test("only the request that was met is over", () => {
-  session.goTo({ section: "b" });
-  const key = session.state.request?.key ?? 0;
-  session.goTo({ section: "c" });
-  session.requestMet(key);
-  expect(session.state.request).toMatchObject({ section: "c" });
-  session.requestMet(session.state.request?.key ?? 0);
-  expect(session.state.request).toBeNull();
+  session.navigation.goTo({ section: "b" });
+  const key = session.window.request?.key ?? 0;
+  session.navigation.goTo({ section: "c" });
+  session.navigation.requestMet(key);
+  expect(session.window.request).toMatchObject({ section: "c" });
+  session.navigation.requestMet(session.window.request?.key ?? 0);
+  expect(session.window.request).toBeNull();
 });
 
 test("a place that was asked for is not gone to once the writer has pointed elsewhere", () => {
-  session.goTo({ section: "b" });
-  session.dropRequest();
-  expect(session.state.request).toBeNull();
+  session.navigation.goTo({ section: "b" });
+  session.navigation.dropRequest();
+  expect(session.window.request).toBeNull();
 });

@@ -36,24 +36,9 @@ const outcome: WriteOutcome = {
   titleBlock: null,
   label: "",
   notices: [],
+  outdated: [],
 };
 const changes: ChangesSince = { revision: 9, outlineRevision: 2, titleBlock, outline: null, changed: [] };
-
-test("a document opens where writing stopped, without taking the focus", () => {
-  const state = opened(skeleton);
-  expect(state.current).toBe("b");
-  expect(state.request).toMatchObject({ section: "b", position: 4, focus: false });
-  expect(opened({ ...skeleton, resumeSection: "gone" })).toMatchObject({ current: "a", request: null });
-});
-
-test("what is picked and gone is not picked any more", () => {
-  const state = { ...opened(skeleton), picked: new Set(["b", "c"]) };
-  const { picked } = {
-    ...state,
-    ...withOutcome(state, { ...outcome, order: [{ at: 1, removed: 1, inserted: { ids: [], levels: "", flags: "" } }] }),
-  };
-  expect([...picked]).toEqual(["c"]);
-});
 
 test("an outcome moves sections and keeps what it does not touch", () => {
   const state = opened(skeleton);
@@ -71,16 +56,6 @@ test("an outcome moves sections and keeps what it does not touch", () => {
   expect(next.outline).toEqual({ ids: ["a", "c", "b"], levels: "123", flags: "000" });
   expect(next.positions.get("b")).toBe(2);
   expect(next.facts.get("c")?.heading).toBe("new");
-  expect(next.current).toBe("b");
-});
-
-test("when the current section goes, its place is taken by the one that stands there", () => {
-  const state = { ...opened(skeleton), scope: "b" };
-  const next = withOutcome(state, {
-    ...outcome,
-    order: [{ at: 1, removed: 1, inserted: { ids: [], levels: "", flags: "" } }],
-  });
-  expect(next).toMatchObject({ current: "c", scope: null });
 });
 
 test("others’ changes make old texts outdated until they are read again, but never what is being typed", () => {

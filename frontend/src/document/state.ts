@@ -3,17 +3,6 @@ import type { Names } from "../outline/names";
 import { edited, type Outline } from "../outline/outline";
 import type { Clash } from "./clash";
 
-/** A place in the text: a section and, in it, the editor's position (0 is before the heading). */
-export type Place = { section: string; position?: number; bookmark?: string };
-
-export type Message = {
-  key: number;
-  tone: "said" | "warning";
-  sentence: string;
-  canUndo: boolean;
-  offer?: { label: string; run: () => void };
-};
-
 export type Saving = "kept" | "keeping" | "unsent";
 
 export type DocumentState = {
@@ -37,30 +26,15 @@ export type DocumentState = {
   overTarget: ReadonlySet<string>;
   /** Words a minute; null until the server has said it. */
   readingSpeed: number | null;
-  current: string | null;
-  /** Where the manuscript is to go next; answered and cleared by it. */
-  request: (Place & { key: number; focus: boolean }) | null;
-  scope: string | null;
-  folded: ReadonlySet<string>;
-  /** Sections whose text is folded under their headings in the manuscript, with all of their branch. */
-  foldedTexts: ReadonlySet<string>;
-  /** Sections picked in the outline, for one operation on all of them. */
-  picked: ReadonlySet<string>;
-  trail: { places: readonly Place[]; at: number };
   saving: Saving;
   /** Whether a change is on its way that takes longer than a moment. */
   isWorking: boolean;
-  message: Message | null;
   /** The section that the writer is asked about; others may wait behind it. */
   clash: Clash | null;
-  /** Goes up whenever bookmarks, offcuts or findings may have changed. */
-  generation: number;
 };
 
 export function opened(skeleton: Skeleton): DocumentState {
   const facts = new Map(skeleton.sections.map((section) => [section.id, section]));
-  const first = skeleton.outline.ids[0] ?? null;
-  const resume = skeleton.resumeSection !== null && facts.has(skeleton.resumeSection) ? skeleton.resumeSection : null;
   return {
     id: skeleton.id,
     revision: skeleton.revision,
@@ -77,18 +51,9 @@ export function opened(skeleton: Skeleton): DocumentState {
     staleContents: new Set(),
     overTarget: new Set(),
     readingSpeed: null,
-    current: resume ?? first,
-    request: resume ? { section: resume, position: skeleton.resumePosition, key: 1, focus: false } : null,
-    scope: null,
-    folded: new Set(),
-    foldedTexts: new Set(),
-    picked: new Set(),
-    trail: { places: [], at: 0 },
     saving: "kept",
     isWorking: false,
-    message: null,
     clash: null,
-    generation: 0,
   };
 }
 
@@ -99,10 +64,9 @@ export function withOutcome(state: DocumentState, outcome: WriteOutcome): Partia
   const outline = outcome.order.length > 0 ? edited(state.outline, outcome.order) : state.outline;
   return {
     ...(outcome.titleBlock ? { titleBlock: outcome.titleBlock } : {}),
-    ...(outline === state.outline ? {} : placesIn(state, outline)),
+    ...(outline === state.outline ? {} : placesIn(outline)),
     facts,
     ...(outcome.texts.length > 0 ? withTexts(state, outcome.texts) : {}),
-    generation: state.generation + 1,
   };
 }
 
@@ -118,10 +82,9 @@ export function withChanges(
   return {
     revision: changes.revision,
     titleBlock: changes.titleBlock,
-    ...(changes.outline ? placesIn(state, changes.outline) : {}),
+    ...(changes.outline ? placesIn(changes.outline) : {}),
     facts: withEach(state.facts, changes.changed),
     outdated: outdated.length > 0 ? new Set([...state.outdated, ...outdated.map(({ id }) => id)]) : state.outdated,
-    generation: state.generation + 1,
   };
 }
 
@@ -139,16 +102,8 @@ function without(outdated: ReadonlySet<string>, texts: readonly SectionText[]): 
   return new Set([...outdated].filter((id) => !read.has(id)));
 }
 
-function placesIn(state: DocumentState, outline: Outline): Partial<DocumentState> {
-  const positions = positionsOf(outline);
-  const nearest = outline.ids[Math.min(state.positions.get(state.current ?? "") ?? 0, outline.ids.length - 1)] ?? null;
-  return {
-    outline,
-    positions,
-    current: state.current !== null && positions.has(state.current) ? state.current : nearest,
-    scope: state.scope !== null && positions.has(state.scope) ? state.scope : null,
-    picked: new Set([...state.picked].filter((id) => positions.has(id))),
-  };
+function placesIn(outline: Outline): Pick<DocumentState, "outline" | "positions"> {
+  return { outline, positions: positionsOf(outline) };
 }
 
 function withEach<T extends { id: string }>(

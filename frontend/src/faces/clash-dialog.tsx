@@ -26,9 +26,9 @@ export function ClashDialog() {
         <Text label="Theirs, already kept" text={clash.theirs} />
       </div>
       <div className="mt-5 flex justify-end gap-2">
-        <Button onClick={() => void session.settleClash("theirs")}>Keep theirs</Button>
-        <Button onClick={() => void session.settleClash("both")}>Keep both, one after the other</Button>
-        <Button tone="stem" onClick={() => void session.settleClash("mine")}>
+        <Button onClick={() => void session.typing.settleClash("theirs")}>Keep theirs</Button>
+        <Button onClick={() => void session.typing.settleClash("both")}>Keep both, one after the other</Button>
+        <Button tone="stem" onClick={() => void session.typing.settleClash("mine")}>
           Keep mine
         </Button>
       </div>

@@ -1,7 +1,9 @@
+import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useState } from "react";
 import { Link } from "wouter";
 import { ArrangeTable } from "./arrange/arrange-table";
 import { SessionContext, useDocument, useSession } from "../document/context";
+import { outdating } from "../document/readings";
 import { Session } from "../document/session";
 import { Emblem } from "../parts/emblem";
 import { ClashDialog } from "./clash-dialog";
@@ -22,10 +24,11 @@ type Opening = { kind: "opening" } | { kind: "open"; session: Session } | { kind
 /** One open document, by the face it shows: the text beside its outline, or the outline as a wide table. */
 export function DocumentScreen({ id, face }: { id: string; face: Face }) {
   const [opening, setOpening] = useState<Opening>({ kind: "opening" });
+  const client = useQueryClient();
   useEffect(() => {
     let session: Session | null = null;
     let left = false;
-    Session.open(id).then(
+    Session.open(id, outdating(client, id)).then(
       (opened) => {
         if (left) return opened.close();
         session = opened;
@@ -41,7 +44,7 @@ export function DocumentScreen({ id, face }: { id: string; face: Face }) {
       left = true;
       session?.close();
     };
-  }, [id]);
+  }, [id, client]);
 
   switch (opening.kind) {
     case "opening":
@@ -68,7 +71,7 @@ function Faces({ face }: { face: Face }) {
   useEffect(() => {
     const query = new URLSearchParams(window.location.search);
     const at = query.get("at");
-    if (at !== null && session.state.positions.has(at)) session.goTo({ section: at }, { remember: false });
+    if (at !== null && session.state.positions.has(at)) session.navigation.goTo({ section: at }, { remember: false });
     if (query.get("ask") === "likely-headings") ask({ kind: "likely-headings" });
     if (query.size > 0) window.history.replaceState(null, "", window.location.pathname);
   }, [session]);

@@ -112,7 +112,7 @@ export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
         action="Rename"
         initial={title}
         onClose={() => setNaming(false)}
-        onName={(name) => void session.perform({ name: "describe-document", title: name })}
+        onName={(name) => void session.changes.perform({ name: "describe-document", title: name })}
       />
     </header>
   );
@@ -137,7 +137,7 @@ function FaceLink({ to, words, shown }: { to: string; words: string; shown: bool
 function documentCommands(session: Session, titleBlock: TitleBlock): MenuEntry[] {
   // Asked when the command is chosen, for the place changes more often than this menu is drawn.
   const atPlace = (question: (section: string) => Asking) => {
-    const section = session.state.current ?? session.state.outline.ids[0];
+    const section = session.window.current ?? session.state.outline.ids[0];
     if (section !== undefined) ask(question(section));
   };
   return [
@@ -149,7 +149,7 @@ function documentCommands(session: Session, titleBlock: TitleBlock): MenuEntry[]
       ? [
           {
             label: "Put the title into the text",
-            run: () => void session.perform({ name: "put-title-in-text", part: "title" }),
+            run: () => void session.changes.perform({ name: "put-title-in-text", part: "title" }),
           },
         ]
       : []),
@@ -157,17 +157,17 @@ function documentCommands(session: Session, titleBlock: TitleBlock): MenuEntry[]
       ? [
           {
             label: "Put the subtitle into the text",
-            run: () => void session.perform({ name: "put-title-in-text", part: "subtitle" }),
+            run: () => void session.changes.perform({ name: "put-title-in-text", part: "subtitle" }),
           },
         ]
       : []),
     {
       label: "Number plainly: 1, 1.1, 1.1.1",
-      run: () => void session.perform({ name: "use-numbering", numbering: null }),
+      run: () => void session.changes.perform({ name: "use-numbering", numbering: null }),
     },
     "line",
     { ...labelled("keys"), run: () => ask({ kind: "keys" }) },
-    { label: "Print the document…", run: () => void session.print() },
+    { label: "Print the document…", run: () => void session.files.print() },
     { label: "Keep this outline as a starter…", run: () => ask({ kind: "keep-starter" }) },
   ];
 }

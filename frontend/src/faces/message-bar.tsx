@@ -1,6 +1,6 @@
 import { X } from "lucide-react";
 import { useEffect } from "react";
-import { useDocument, useSession } from "../document/context";
+import { useSession, useWindow } from "../document/context";
 
 /** How long a plain message stays (milliseconds); a warning stays until it is put away. */
 const STAYS = 7000;
@@ -8,11 +8,11 @@ const STAYS = 7000;
 /** What just happened, with the way back beside it. */
 export function MessageBar() {
   const session = useSession("MessageBar");
-  const message = useDocument("MessageBar", (state) => state.message);
-  const hasPicks = useDocument("MessageBar", (state) => state.picked.size > 0);
+  const message = useWindow("MessageBar", (state) => state.message);
+  const hasPicks = useWindow("MessageBar", (state) => state.picked.size > 0);
   useEffect(() => {
     if (!message || message.tone === "warning" || message.offer) return;
-    const timer = window.setTimeout(() => session.dismissMessage(), STAYS);
+    const timer = window.setTimeout(() => session.messages.dismiss(), STAYS);
     return () => window.clearTimeout(timer);
   }, [message, session]);
   return (
@@ -29,7 +29,7 @@ export function MessageBar() {
             <button
               type="button"
               className="rounded px-2 font-semibold underline underline-offset-4"
-              onClick={() => (session.dismissMessage(), message.offer?.run())}
+              onClick={() => (session.messages.dismiss(), message.offer?.run())}
             >
               {message.offer.label}
             </button>
@@ -38,7 +38,7 @@ export function MessageBar() {
             <button
               type="button"
               className="rounded px-2 font-semibold underline underline-offset-4"
-              onClick={() => (session.dismissMessage(), void session.undo())}
+              onClick={() => (session.messages.dismiss(), void session.changes.undo())}
             >
               Undo
             </button>
@@ -47,7 +47,7 @@ export function MessageBar() {
             type="button"
             aria-label="Put this message away"
             className="grid size-7 place-items-center rounded-full"
-            onClick={() => session.dismissMessage()}
+            onClick={() => session.messages.dismiss()}
           >
             <X size={15} aria-hidden="true" />
           </button>

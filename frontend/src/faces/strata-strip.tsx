@@ -12,7 +12,7 @@ import {
 } from "react";
 import { useShallow } from "zustand/react/shallow";
 import { useAfterPaint } from "../document/after-paint";
-import { useDocument, useSession } from "../document/context";
+import { useDocument, useSession, useWindow } from "../document/context";
 import type { DocumentState } from "../document/state";
 import { commandOf } from "../keys/keys";
 import { labelOf, nameOf } from "../outline/names";
@@ -64,8 +64,8 @@ export function StrataStrip() {
   const names = useDocument("StrataStrip", (state) => state.names);
   const branchWords = useDocument("StrataStrip", (state) => state.branchWords);
   const overTarget = useDocument("StrataStrip", (state) => state.overTarget);
-  const currentId = useDocument("StrataStrip", (state) => state.current);
-  const current = useDocument("StrataStrip", (state) => state.positions.get(state.current ?? "") ?? 0);
+  const currentId = useWindow("StrataStrip", (state) => state.current);
+  const current = useDocument("StrataStrip", (state) => state.positions.get(currentId ?? "") ?? 0);
   const strip = useRef<HTMLElement>(null);
   const [width, setWidth] = useState(0);
   const [zoomed, setZoomed] = useState<string | null>(null);
@@ -167,7 +167,7 @@ export function StrataStrip() {
           over={overTarget.has(each.id)}
           count={branchWords[each.position] ?? words[each.position] ?? 0}
           isReached={each === reached}
-          onGo={() => (setActive(each.id), session.goTo({ section: each.id }))}
+          onGo={() => (setActive(each.id), session.navigation.goTo({ section: each.id }))}
           onZoom={() => lookInto(each.id)}
         />
       ))}
@@ -240,7 +240,7 @@ function Layer({ stratum, state, words, count, over, isReached, onGo, onZoom }: 
     return draggable({
       element: element.current,
       canDrag: () => session.state.outline.levels[stratum.position] !== "0",
-      getInitialData: () => ({ sections: actedOn(session.state.picked, stratum.id), held: stratum.id }),
+      getInitialData: () => ({ sections: actedOn(session.window.picked, stratum.id), held: stratum.id }),
     });
   }, [session, stratum.id, stratum.position]);
   const remarks = [

@@ -15,10 +15,10 @@ export function useAnywhereCommands(onJump: () => void): Record<AnywhereCommand,
     const drawer = (tool: DrawerTool) => () => openDrawer(useDrawer.getState().open === tool ? null : tool);
     return {
       jump: onJump,
-      undo: () => void session.undo(),
-      redo: () => void session.redo(),
-      "trail-back": () => session.goBack(),
-      "trail-forward": () => session.goForward(),
+      undo: () => void session.changes.undo(),
+      redo: () => void session.changes.redo(),
+      "trail-back": () => session.navigation.goBack(),
+      "trail-forward": () => session.navigation.goForward(),
       "previous-section": () => step(session, -1),
       "next-section": () => step(session, 1),
       "outline-or-text": () => changeBetweenOutlineAndText(session),
@@ -27,7 +27,7 @@ export function useAnywhereCommands(onJump: () => void): Record<AnywhereCommand,
         navigate(`/documents/${session.state.id}${window.location.pathname.endsWith("/arrange") ? "" : "/arrange"}`),
       "keep-now": () => void session.flush(),
       keys: () => ask({ kind: "keys" }),
-      "whole-document": () => session.setScope(null),
+      "whole-document": () => session.navigation.setScope(null),
       links: drawer("links"),
       contents: drawer("contents"),
       offcuts: drawer("offcuts"),
@@ -65,16 +65,17 @@ function focusStrata(): void {
 }
 
 function step(session: Session, by: 1 | -1): void {
-  const { outline, positions, current } = session.state;
+  const { outline, positions } = session.state;
+  const { current } = session.window;
   const next = outline.ids[(positions.get(current ?? "") ?? 0) + by];
-  if (next !== undefined) session.goTo({ section: next }, { focus: !isInOutline(), remember: false });
+  if (next !== undefined) session.navigation.goTo({ section: next }, { focus: !isInOutline(), remember: false });
 }
 
 function changeBetweenOutlineAndText(session: Session): void {
-  const { current } = session.state;
+  const { current } = session.window;
   const outline = document.querySelector<HTMLElement>("[role=tree], [role=treegrid]");
   if (!isInOutline()) outline?.focus();
-  else if (current !== null) session.goTo({ section: current }, { remember: false });
+  else if (current !== null) session.navigation.goTo({ section: current }, { remember: false });
 }
 
 function isInOutline(): boolean {

@@ -19,16 +19,16 @@ export async function copyBranches(session: Session, sections: Iterable<string>)
     .then(() => written(id, "md", heads))
     .then((parts) => new Blob([parts.join("\n")], { type: "text/plain" }));
   try {
-    await session.changing(() =>
+    await session.changes.inTurn(() =>
       navigator.clipboard.write([new ClipboardItem({ "text/html": page, "text/plain": plain })]),
     );
-    session.say(`${counted(heads.length, "branch", "branches")} copied, headings and text.`);
+    session.messages.say(`${counted(heads.length, "branch", "branches")} copied, headings and text.`);
   } catch {
     const failure: unknown = await plain.then(
       () => null,
       (error: unknown) => error,
     );
-    session.say(
+    session.messages.say(
       failure instanceof ReadFailed
         ? failure.message
         : "The browser did not let the branch be copied; allow this page to use the clipboard and try again.",

@@ -1,4 +1,4 @@
-import type { FileFormat } from "../document/session";
+import type { FileFormat } from "../document/files";
 
 /** The kinds of file a document can be written to, each as a menu names it and as a sentence does. */
 export const FORMATS: readonly { format: FileFormat; label: string; inSentence: string }[] = [

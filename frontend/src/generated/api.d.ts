@@ -164,14 +164,14 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/documents/{id}/figures": {
+    "/api/documents/{id}/counts": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["readFigures"];
+        get: operations["readCounts"];
         put?: never;
         post?: never;
         delete?: never;
@@ -750,7 +750,7 @@ export interface components {
             flags: string;
         };
         /** @description What is computed from the outline: number and words of the branch for each section, in order. */
-        OutlineFigures: {
+        OutlineCounts: {
             /** @description string> */
             revision: number;
             /** @description string> */
@@ -923,6 +923,8 @@ export interface components {
             titleBlock: components["schemas"]["TitleBlock"] | null;
             label: string;
             notices: components["schemas"]["Notice"][];
+            /** @description What was read from the whole document and has to be read again */
+            outdated: ("places" | "findings" | "offcuts")[];
         };
         /** @description An error after RFC 9457: what happened in one plain sentence, and a reason a program can branch on. */
         Problem: {
@@ -1638,7 +1640,7 @@ export interface operations {
             };
         };
     };
-    readFigures: {
+    readCounts: {
         parameters: {
             query?: never;
             header?: never;
@@ -1655,7 +1657,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["OutlineFigures"];
+                    "application/json": components["schemas"]["OutlineCounts"];
                 };
             };
             404: components["responses"]["Problem"];

@@ -24,7 +24,7 @@ export function BookmarkDialog({ spot, onClose }: { spot: Spot; onClose: () => v
     let doc = spot.view.state.doc;
     insertBookmark({ id: newId(), name })(spot.view.state, (transaction) => (doc = transaction.doc));
     const text = textOf(doc);
-    const answer = await session.perform(
+    const answer = await session.changes.perform(
       {
         name: "batch",
         operations: [
@@ -37,12 +37,12 @@ export function BookmarkDialog({ spot, onClose }: { spot: Spot; onClose: () => v
       { quiet: true },
     );
     if (answer.kind === "applied") {
-      await session.readTextAgain(spot.section);
-      session.say(`“${name}” is bookmarked.`, "said", true);
+      await session.texts.readAgain(spot.section);
+      session.messages.say(`“${name}” is bookmarked.`, "said", true);
       return onClose();
     }
     if (answer.kind === "refused") {
-      session.dismissMessage();
+      session.messages.dismiss();
       setProblem(answer.sentence);
     } else setProblem("It could not be kept just now; try again.");
   };

@@ -28,7 +28,7 @@ export function ContentsDialog({
     const refusal =
       place === undefined ? null : await generateContents(session, place, spot?.view ?? null, from, to, title, numbers);
     if (refusal === null) return onClose();
-    session.dismissMessage();
+    session.messages.dismiss();
     setProblem(refusal);
   };
   return (

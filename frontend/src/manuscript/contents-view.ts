@@ -44,7 +44,7 @@ export class ContentsView implements NodeView {
     refresh.type = "button";
     refresh.className = "font-semibold text-stem underline underline-offset-4";
     refresh.textContent = "Refresh";
-    refresh.addEventListener("click", () => void session.perform({ name: "refresh-contents", section }));
+    refresh.addEventListener("click", () => void session.changes.perform({ name: "refresh-contents", section }));
     this.notice.replaceChildren("The headings have changed since.", refresh);
   }
 }

@@ -3,7 +3,7 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef } from "react";
 import { useAfterPaint } from "../document/after-paint";
 import { sectionName } from "../document/section-name";
-import { useDocument, useSession } from "../document/context";
+import { useDocument, useSession, useWindow } from "../document/context";
 import { unfoldedSections } from "../outline/folding";
 import { branchEnd } from "../outline/outline";
 import { pickedHeads } from "../outline/picks";
@@ -30,14 +30,13 @@ const OWN_SCROLL = 250;
 export function Manuscript() {
   const session = useSession("Manuscript");
   const outline = useAfterPaint(useDocument("Manuscript", (state) => state.outline));
-  const scope = useDocument("Manuscript", (state) => state.scope);
-  const current = useDocument("Manuscript", (state) => state.current);
-  const folded = useDocument("Manuscript", (state) => state.foldedTexts);
-  const picked = useDocument("Manuscript", (state) => state.picked);
-  const request = useDocument("Manuscript", (state) => state.request);
+  const scope = useWindow("Manuscript", (state) => state.scope);
+  const current = useWindow("Manuscript", (state) => state.current);
+  const folded = useWindow("Manuscript", (state) => state.foldedTexts);
+  const picked = useWindow("Manuscript", (state) => state.picked);
+  const request = useWindow("Manuscript", (state) => state.request);
   const id = useDocument("Manuscript", (state) => state.id);
-  const generation = useDocument("Manuscript", (state) => state.generation);
-  const places = useQuery(placesQuery(id, generation));
+  const places = useQuery(placesQuery(id));
   // Every change asks for the places again; only other places are a reason to draw the texts anew, under the writer’s cursor.
   const lastPlaces = useRef<Places | undefined>(undefined);
   lastPlaces.current = replaceEqualDeep(lastPlaces.current, places.data) as Places | undefined;
@@ -125,7 +124,7 @@ export function Manuscript() {
     const line = scroller.current.scrollTop + 90;
     const item = virtual.getVirtualItems().find((each) => each.start <= line && each.end > line);
     const section = item && sections[item.index];
-    if (section) session.setCurrent(section);
+    if (section) session.navigation.setCurrent(section);
   };
   const scrolled = () => void (ownScroll.current = Date.now());
 
@@ -134,7 +133,10 @@ export function Manuscript() {
       const index = sections.indexOf(section) + (direction === "up" ? -1 : 1);
       const next = sections[index];
       if (next === undefined) return false;
-      session.goTo({ section: next, position: direction === "up" ? Number.MAX_SAFE_INTEGER : 1 }, { remember: false });
+      session.navigation.goTo(
+        { section: next, position: direction === "up" ? Number.MAX_SAFE_INTEGER : 1 },
+        { remember: false },
+      );
       return true;
     },
     [sections, session],
@@ -143,7 +145,7 @@ export function Manuscript() {
   return (
     <main
       aria-label="Manuscript"
-      onPointerDownCapture={() => (notePointing(), session.dropRequest())}
+      onPointerDownCapture={() => (notePointing(), session.navigation.dropRequest())}
       className="@container grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] border-line bg-sheet md:border-l"
     >
       <PathBar />
@@ -214,7 +216,7 @@ function EmptyDocument() {
       <button
         type="button"
         className="rounded-full bg-stem px-5 py-2 font-medium text-on-stem"
-        onClick={() => void session.perform({ name: "insert" }, { quiet: true })}
+        onClick={() => void session.changes.perform({ name: "insert" }, { quiet: true })}
       >
         Begin a section
       </button>

@@ -12,12 +12,11 @@ import { placesQuery } from "../places/places";
 export function MarginNotes({ id }: { id: string }) {
   const session = useSession("MarginNotes");
   const document = useDocument("MarginNotes", (state) => state.id);
-  const generation = useDocument("MarginNotes", (state) => state.generation);
   const facts = useDocument("MarginNotes", (state) => state.facts.get(id));
   const guiding = useDocument("MarginNotes", (state) => state.titleBlock.guidingStatement);
   const branch = useDocument("MarginNotes", (state) => state.branchWords[state.positions.get(id) ?? -1] ?? 0);
   const isOver = useDocument("MarginNotes", (state) => state.overTarget.has(id));
-  const places = useQuery(placesQuery(document, generation));
+  const places = useQuery(placesQuery(document));
   const findings = useFindings();
   if (!facts) return null;
   const bookmarks = places.data?.bookmarks.filter((bookmark) => bookmark.section === id) ?? [];
@@ -39,7 +38,9 @@ export function MarginNotes({ id }: { id: string }) {
             label="Aim of this section"
             value={facts.aim}
             placeholder="What must this section do?"
-            onChange={(aim) => void session.perform({ name: "describe-section", sections: [id], aim }, { quiet: true })}
+            onChange={(aim) =>
+              void session.changes.perform({ name: "describe-section", sections: [id], aim }, { quiet: true })
+            }
           />
         </Note>
         <Note label="Words">
@@ -48,7 +49,7 @@ export function MarginNotes({ id }: { id: string }) {
             isOver={isOver}
             target={facts.target}
             onChange={(target) =>
-              void session.perform({ name: "describe-section", sections: [id], target }, { quiet: true })
+              void session.changes.perform({ name: "describe-section", sections: [id], target }, { quiet: true })
             }
           />
           {branch > facts.words && (
@@ -66,7 +67,7 @@ export function MarginNotes({ id }: { id: string }) {
                 key={bookmark.id}
                 type="button"
                 className="block rounded text-ochre hover:underline"
-                onClick={() => session.goTo({ section: id, bookmark: bookmark.id })}
+                onClick={() => session.navigation.goTo({ section: id, bookmark: bookmark.id })}
               >
                 {bookmark.name}
               </button>
@@ -80,7 +81,7 @@ export function MarginNotes({ id }: { id: string }) {
                 key={section}
                 type="button"
                 className="block rounded text-left hover:text-stem hover:underline"
-                onClick={() => session.goTo({ section })}
+                onClick={() => session.navigation.goTo({ section })}
               >
                 {sectionLabel(session.state, section)}
               </button>
@@ -105,7 +106,7 @@ export function MarginNotes({ id }: { id: string }) {
               value={guiding}
               placeholder="What does the whole document claim?"
               onChange={(guidingStatement) =>
-                void session.perform({ name: "describe-document", guidingStatement }, { quiet: true })
+                void session.changes.perform({ name: "describe-document", guidingStatement }, { quiet: true })
               }
             />
           </Note>
@@ -140,7 +141,7 @@ function LikelyHere({ id }: { id: string }) {
         type="button"
         className="rounded font-semibold text-stem hover:underline"
         onClick={() =>
-          void session.perform({
+          void session.changes.perform({
             name: "make-headings",
             lines: [{ section: line.section, block: line.block, level: line.level }],
           })

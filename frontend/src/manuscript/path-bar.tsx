@@ -1,4 +1,4 @@
-import { useDocument, useSession } from "../document/context";
+import { useDocument, useSession, useWindow } from "../document/context";
 import { labelOf, nameOf } from "../outline/names";
 import { pathTo } from "../outline/outline";
 import { cx } from "../parts/cx";
@@ -10,9 +10,10 @@ export function PathBar() {
   const numbers = useDocument("PathBar", (state) => state.numbers);
   const facts = useDocument("PathBar", (state) => state.facts);
   const names = useDocument("PathBar", (state) => state.names);
-  const current = useDocument("PathBar", (state) => state.positions.get(state.current ?? ""));
-  const back = useDocument("PathBar", (state) => state.trail.places[state.trail.at - 1] ?? null);
-  const scope = useDocument("PathBar", (state) => state.scope);
+  const currentId = useWindow("PathBar", (state) => state.current);
+  const current = useDocument("PathBar", (state) => state.positions.get(currentId ?? ""));
+  const back = useWindow("PathBar", (state) => state.trail.places[state.trail.at - 1] ?? null);
+  const scope = useWindow("PathBar", (state) => state.scope);
   const path = current === undefined ? [] : pathTo(outline, current);
   const labelAt = (position: number) => {
     const id = outline.ids[position] ?? "";
@@ -36,7 +37,7 @@ export function PathBar() {
             <button
               type="button"
               className="rounded hover:text-stem"
-              onClick={() => session.goTo({ section: outline.ids[position] ?? "" })}
+              onClick={() => session.navigation.goTo({ section: outline.ids[position] ?? "" })}
             >
               {labelAt(position)}
             </button>
@@ -48,7 +49,7 @@ export function PathBar() {
         <button
           type="button"
           className="rounded-full bg-wash px-3 py-0.5 whitespace-nowrap text-stem"
-          onClick={() => session.setScope(null)}
+          onClick={() => session.navigation.setScope(null)}
         >
           One branch shown · show all
         </button>
@@ -58,7 +59,7 @@ export function PathBar() {
           type="button"
           className="rounded whitespace-nowrap hover:text-ink"
           title="Back to where you jumped from (Ctrl [)"
-          onClick={() => session.goBack()}
+          onClick={() => session.navigation.goBack()}
         >
           ← back{backNumber ? ` to ${backNumber}` : ""}
         </button>

@@ -1,6 +1,6 @@
 import { ChevronsDownUp } from "lucide-react";
 import { memo, useEffect, useLayoutEffect, useRef } from "react";
-import { useDocument, useSession } from "../document/context";
+import { useDocument, useSession, useWindow } from "../document/context";
 import { SectionEditor } from "../editor/section-editor";
 import { innerId } from "../editor/target";
 import { isInHeading } from "../editor/commands";
@@ -26,8 +26,8 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
   const level = useDocument("SectionView", (state) => (position < 0 ? 1 : levelAt(state.outline, position)));
   const number = useDocument("SectionView", (state) => state.numbers[position] ?? "");
   const name = useDocument("SectionView", (state) => sectionName(state, id));
-  const request = useDocument("SectionView", (state) => (state.request?.section === id ? state.request : null));
-  const isFolded = useDocument("SectionView", (state) => level > 0 && state.foldedTexts.has(id));
+  const request = useWindow("SectionView", (state) => (state.request?.section === id ? state.request : null));
+  const isFolded = useWindow("SectionView", (state) => level > 0 && state.foldedTexts.has(id));
   const branchWords = useDocument("SectionView", (state) => state.branchWords[position] ?? 0);
   const place = useRef<HTMLDivElement>(null);
   const editor = useRef<SectionEditor | null>(null);
@@ -39,11 +39,11 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
   const hasText = text !== undefined;
   const hasHeading = level > 0;
 
-  useEffect(() => session.wantText(id), [session, id, hasText, isOutdated]);
+  useEffect(() => session.texts.want(id), [session, id, hasText, isOutdated]);
 
   useLayoutEffect(() => {
     // A section that comes back into view shows what was typed in it, sent or not.
-    const first = session.textNow(id);
+    const first = session.typing.textNow(id);
     if (!place.current || !first) return;
     const made = new SectionEditor(
       place.current,
@@ -51,13 +51,17 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
       hasHeading,
       {
         typed: (doc, changed) =>
-          session.typed(id, { text: () => textOf(doc), headingChanged: changed.heading, bodyChanged: changed.body }),
-        focused: () => session.setCurrent(id),
-        left: (at) => session.keepResumePoint(id, at),
+          session.typing.typed(id, {
+            text: () => textOf(doc),
+            headingChanged: changed.heading,
+            bodyChanged: changed.body,
+          }),
+        focused: () => session.navigation.setCurrent(id),
+        left: (at) => session.navigation.keepResumePoint(id, at),
         selected: (view) => {
           markSpot(id, view);
           // The cursor never stands in a text that cannot be seen.
-          if (session.state.foldedTexts.has(id) && !isInHeading(view.state)) session.foldTexts([id], false);
+          if (session.window.foldedTexts.has(id) && !isInHeading(view.state)) session.navigation.foldTexts([id], false);
         },
         follow: (address) => followTarget(session, address),
         isBroken: (target) => isBroken(target, known.current.places),
@@ -85,7 +89,7 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
   }, [session, id, hasText, hasHeading]);
 
   useEffect(() => {
-    if (!text || !editor.current || session.isTyping(id)) return;
+    if (!text || !editor.current || session.typing.isIn(id)) return;
     editor.current.replace(text);
     editor.current.handedOver();
   }, [session, id, text]);
@@ -98,8 +102,8 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
     // Another part of the screen may still be letting go of the focus.
     const frame = requestAnimationFrame(() => {
       // The writer may have pointed elsewhere meanwhile.
-      if (session.state.request?.key !== request.key) return;
-      session.requestMet(request.key);
+      if (session.window.request?.key !== request.key) return;
+      session.navigation.requestMet(request.key);
       if (request.bookmark) editor.current?.focusBookmark(request.bookmark);
       else if (request.position === Number.MAX_SAFE_INTEGER) editor.current?.focusAtEnd();
       else editor.current?.focus(request.position ?? 1);
@@ -128,7 +132,7 @@ export const SectionView = memo(function SectionView({ id, places, onLeave }: Pr
           isFolded={isFolded}
           words={branchWords}
           name={name}
-          onFold={(folded) => session.foldTexts([id], folded)}
+          onFold={(folded) => session.navigation.foldTexts([id], folded)}
         />
       )}
     </div>

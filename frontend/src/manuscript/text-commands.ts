@@ -36,17 +36,17 @@ import { askAtSpot, followingUp } from "./spot";
 export async function makeHeading(session: Session, section: string, view: EditorView, level: number): Promise<void> {
   const { state } = view;
   if (isInHeading(state)) {
-    await session.perform({ name: "set-level", sections: [section], level });
+    await session.changes.perform({ name: "set-level", sections: [section], level });
     return;
   }
   const blocks = pickedBlocks(state);
   const offset = state.selection.empty ? state.selection.$head.parentOffset : 0;
   if (blocks.length === 0) return;
   const followUp = followingUp();
-  const answer = await session.perform({ name: "make-heading", section, blocks, level });
+  const answer = await session.changes.perform({ name: "make-heading", section, blocks, level });
   if (answer.kind !== "applied") return;
   const made = answer.outcome.order.at(-1)?.inserted.ids.at(-1);
-  if (made) followUp(() => session.goTo({ section: made, position: offset + 1 }, { remember: false }));
+  if (made) followUp(() => session.navigation.goTo({ section: made, position: offset + 1 }, { remember: false }));
 }
 
 /** Makes the line with the cursor the document’s title or subtitle. */
@@ -57,7 +57,7 @@ export async function takeAsTitle(
   part: "title" | "subtitle",
 ): Promise<void> {
   const block = currentBlock(view.state);
-  if (block !== null) await session.perform({ name: "take-as-title", section, block, part });
+  if (block !== null) await session.changes.perform({ name: "take-as-title", section, block, part });
 }
 
 /**
@@ -68,12 +68,12 @@ export function pasteStructure(session: Session, section: string, view: EditorVi
   if (isInHeading(view.state) || !hasStructure(html)) return false;
   const { from, to } = view.state.selection;
   const followUp = followingUp();
-  void session
+  void session.changes
     .paste(section, bodyPosition(view.state.doc, from), bodyPosition(view.state.doc, to), withPictureNames(html))
     .then(async (answer) => {
       if (answer.kind !== "applied") return;
       const made = answer.outcome.order.at(-1)?.inserted.ids.at(-1);
-      if (made) return followUp(() => session.goTo({ section: made, position: 1 }, { remember: false }));
+      if (made) return followUp(() => session.navigation.goTo({ section: made, position: 1 }, { remember: false }));
       const likely = await read(
         api.GET("/api/documents/{id}/likely-headings", {
           params: { path: { id: session.state.id }, query: { section } },
@@ -81,7 +81,7 @@ export function pasteStructure(session: Session, section: string, view: EditorVi
       ).catch(() => []);
       const count = likely.reduce((sum, group) => sum + group.lines.length, 0);
       if (count > 0)
-        session.offer(
+        session.messages.offer(
           `${counted(count, "line")} of what was pasted ${count === 1 ? "looks like a heading" : "look like headings"}.`,
           "Review",
           () => ask({ kind: "likely-headings" }),
@@ -111,40 +111,40 @@ export async function joinWithAbove(
 ): Promise<void> {
   const position = session.state.positions.get(section) ?? 0;
   if (levelAt(session.state.outline, position) === 0)
-    return session.say("The opening is a paragraph already: it has no heading.", "warning");
+    return session.messages.say("The opening is a paragraph already: it has no heading.", "warning");
   const above = session.state.outline.ids[position - 1];
   const offset = view.state.selection.$head.parentOffset;
   const text = above === undefined ? undefined : session.state.texts.get(above);
   const end =
     text && above !== undefined ? docOf(text, levelAt(session.state.outline, position - 1) > 0).content.size : 0;
   const followUp = followingUp();
-  const answer = await session.perform({ name: "join", section, heading });
+  const answer = await session.changes.perform({ name: "join", section, heading });
   if (answer.kind !== "applied") return;
   const place =
     above === undefined ? { section, position: offset + 1 } : { section: above, position: end + offset + 1 };
-  followUp(() => session.goTo(place, { remember: false }));
+  followUp(() => session.navigation.goTo(place, { remember: false }));
 }
 
 /** Cuts the section at the cursor; selected words become the heading of the new one. */
 export async function splitHere(session: Session, section: string, view: EditorView): Promise<void> {
   const { state } = view;
   if (isInHeading(state))
-    return session.say("Put the cursor in the text under the heading to split the section there.", "warning");
+    return session.messages.say("Put the cursor in the text under the heading to split the section there.", "warning");
   const from = bodyPosition(state.doc, state.selection.from);
   const to = bodyPosition(state.doc, state.selection.to);
   const followUp = followingUp();
-  const answer = await session.perform({ name: "split", section, from, to });
+  const answer = await session.changes.perform({ name: "split", section, from, to });
   if (answer.kind !== "applied") return;
   const made = answer.outcome.order.at(-1)?.inserted.ids.at(-1);
-  if (made) followUp(() => session.goTo({ section: made, position: 1 }, { remember: false }));
+  if (made) followUp(() => session.navigation.goTo({ section: made, position: 1 }, { remember: false }));
 }
 
 /** The selected words go to the offcuts. */
 export async function setTextAside(session: Session, section: string, view: EditorView): Promise<void> {
   const { doc, selection } = view.state;
   if (isInHeading(view.state))
-    return session.say("Only words of the text can be set aside; a heading goes with its section.", "warning");
-  await session.perform({
+    return session.messages.say("Only words of the text can be set aside; a heading goes with its section.", "warning");
+  await session.changes.perform({
     name: "set-text-aside",
     section,
     from: bodyPosition(doc, selection.from),
@@ -163,7 +163,7 @@ export async function generateContents(
   numbers: boolean,
 ): Promise<string | null> {
   const block = view ? currentBlock(view.state) : null;
-  const answer = await session.perform(
+  const answer = await session.changes.perform(
     { name: "generate-contents", section, from, to, title, numbers, ...(block === null ? {} : { block: block + 1 }) },
     { quiet: true },
   );
@@ -189,7 +189,7 @@ export function textKey(session: Session, section: string, view: EditorView, eve
 /** What the editor has not handed over is undone in the editor; from there on the journal is. */
 function stepBackOrForth(session: Session, view: EditorView, way: "undo" | "redo"): true {
   const isTyping = way === "undo" ? undoTyping(view.state, view.dispatch) : redoTyping(view.state, view.dispatch);
-  if (!isTyping) void (way === "undo" ? session.undo() : session.redo());
+  if (!isTyping) void (way === "undo" ? session.changes.undo() : session.changes.redo());
   return true;
 }
 
@@ -209,7 +209,7 @@ export function runInText(session: Session, section: string, view: EditorView, c
     case "select-section":
       return selectSection(session, section, view);
     case "fold-section":
-      return (session.foldTexts([section], !session.state.foldedTexts.has(section)), true);
+      return (session.navigation.foldTexts([section], !session.window.foldedTexts.has(section)), true);
     case "link":
     case "bookmark":
     case "reference":
@@ -254,7 +254,7 @@ const EDITS = {
 /** The heading with its whole text; asked again, the branch is picked, ready for any command on branches. */
 function selectSection(session: Session, section: string, view: EditorView): boolean {
   const { selection, doc } = view.state;
-  if (selection.from <= 1 && selection.to >= doc.content.size - 1) session.pick([section]);
+  if (selection.from <= 1 && selection.to >= doc.content.size - 1) session.navigation.pick([section]);
   else view.dispatch(view.state.tr.setSelection(new AllSelection(doc)));
   return true;
 }

@@ -21,7 +21,7 @@ test("letters find, and keys of the browser and of screen readers are left alone
   expect(key("Tab")).toBeNull();
 });
 
-test("Shift with an arrow picks a range, the space bar one row, and figures choose an overview", () => {
+test("Shift with an arrow picks a range, the space bar one row, and digits choose an overview", () => {
   expect(key("ArrowDown", { shiftKey: true })).toEqual({ kind: "stretch", to: "next" });
   expect(key(" ")).toEqual({ kind: "command", command: "pick" });
   expect(key("Escape")).toEqual({ kind: "pick-none" });

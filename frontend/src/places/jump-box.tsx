@@ -47,7 +47,7 @@ type Found = { key: string; choose: () => void; command?: CommandChoice; choice?
 /** A field that narrows a list of headings and bookmarks, chosen from by arrow keys or by hand. */
 export function PlaceChooser({ label, among, commands = NO_COMMANDS, onCommand, onChoose, onOther }: ChooserProps) {
   const session = useSession("PlaceChooser");
-  const places = useQuery(placesQuery(session.state.id, session.state.generation));
+  const places = useQuery(placesQuery(session.state.id));
   const [words, setWords] = useState("");
   const [at, setAt] = useState(0);
   const all = useMemo(

@@ -4,14 +4,15 @@ import type { Session } from "../document/session";
 import type { DocumentState } from "../document/state";
 import { readTarget } from "../editor/target";
 import { sectionName } from "../document/section-name";
+import { readingKey } from "../document/readings";
 import { levelAt } from "../outline/outline";
 
 /** A place in the document that a link or a jump can lead to. */
 export type LinkChoice = { target: string; words: string; number: string; level: number; isBookmark: boolean };
 
-export function placesQuery(id: string, generation: number) {
+export function placesQuery(id: string) {
   return queryOptions({
-    queryKey: ["places", id, generation],
+    queryKey: readingKey(id, "places"),
     queryFn: () => read(api.GET("/api/documents/{id}/places", { params: { path: { id } } })),
     placeholderData: (previous) => previous,
   });
@@ -71,12 +72,12 @@ export function followTarget(session: Session, address: string): void {
     return;
   }
   const { id } = target;
-  if (session.state.positions.has(id)) return session.goTo({ section: id });
+  if (session.state.positions.has(id)) return session.navigation.goTo({ section: id });
   void read(api.GET("/api/documents/{id}/places", { params: { path: { id: session.state.id } } })).then(
     ({ bookmarks }) => {
       const bookmark = bookmarks.find((each) => each.id === id);
-      if (bookmark) session.goTo({ section: bookmark.section, bookmark: bookmark.id });
-      else session.say("This link leads nowhere: what it led to was cut out or taken away.", "warning");
+      if (bookmark) session.navigation.goTo({ section: bookmark.section, bookmark: bookmark.id });
+      else session.messages.say("This link leads nowhere: what it led to was cut out or taken away.", "warning");
     },
   );
 }

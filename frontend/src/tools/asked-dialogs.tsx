@@ -40,8 +40,8 @@ export function AskedDialogs() {
           onName={(words) => {
             const target = wholeNumber(words);
             if (target === null)
-              session.say("A target is a whole number of words, like 1,200; no target was set.", "warning");
-            else void session.perform({ name: "describe-section", sections: asking.sections, target });
+              session.messages.say("A target is a whole number of words, like 1,200; no target was set.", "warning");
+            else void session.changes.perform({ name: "describe-section", sections: asking.sections, target });
           }}
         />
       );
@@ -60,7 +60,7 @@ export function AskedDialogs() {
           action="Keep it"
           initial={title}
           onClose={asked}
-          onName={(name) => void session.keepAsStarter(name)}
+          onName={(name) => void session.files.keepAsStarter(name)}
         />
       );
     default:

@@ -38,7 +38,7 @@ export function DeadLinksDialog({
         <Button
           tone="stem"
           onClick={() => {
-            void session.writeToFile(format, section);
+            void session.files.write(format, section);
             onClose();
           }}
         >

@@ -32,7 +32,7 @@ export function ImportIntoDialog({
   const bring = useMutation({
     mutationFn: (file: File) => {
       leave.current = new AbortController();
-      return session.putIn(file, landing, target, leave.current.signal);
+      return session.changes.putIn(file, landing, target, leave.current.signal);
     },
   });
   const report = bring.data;

@@ -14,7 +14,7 @@ export function MarkerDialog({ sections, onClose }: { sections: string[]; onClos
   const choose = (marker: MarkerName | "" | undefined) => {
     if (marker === undefined) return;
     onClose();
-    void session.perform({ name: "describe-section", sections, marker });
+    void session.changes.perform({ name: "describe-section", sections, marker });
   };
   return (
     <Dialog

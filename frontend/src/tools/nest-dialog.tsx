@@ -16,8 +16,8 @@ export function NestDialog({ sections, onClose }: { sections: string[]; onClose:
   const move = (choice: LinkChoice) => {
     onClose();
     const [landing, target] = choice.target.split(":") as [Landing["landing"], string];
-    if (landing === "inside") session.setFolded(target, false);
-    void session.perform({ name: "move", sections, landing, target });
+    if (landing === "inside") session.navigation.setFolded(target, false);
+    void session.changes.perform({ name: "move", sections, landing, target });
   };
   return (
     <Dialog

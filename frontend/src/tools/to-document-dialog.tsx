@@ -23,7 +23,7 @@ export function ToDocumentDialog({ sections, onClose }: { sections: string[]; on
   const take = (choice: LinkChoice) => {
     if (!other) return;
     onClose();
-    void session.transfer(
+    void session.changes.transfer(
       sections,
       other,
       choice.target === END ? { landing: "after" } : { landing, target: choice.target },

@@ -1,5 +1,5 @@
 import { X } from "lucide-react";
-import { useDocument, useSession } from "../document/context";
+import { useDocument, useSession, useWindow } from "../document/context";
 import { LEVELS } from "../outline/outline";
 import { pickedHeads } from "../outline/picks";
 import { cx } from "../parts/cx";
@@ -13,7 +13,7 @@ const BUTTON = "h-8 rounded-full px-3 hover:bg-white/15 focus-visible:outline-on
 /** What can be done with everything picked at once. */
 export function PickedBar({ besideOutline }: { besideOutline: boolean }) {
   const session = useSession("PickedBar");
-  const picked = useDocument("PickedBar", (state) => state.picked);
+  const picked = useWindow("PickedBar", (state) => state.picked);
   const outline = useDocument("PickedBar", (state) => state.outline);
   const positions = useDocument("PickedBar", (state) => state.positions);
   const branchWords = useDocument("PickedBar", (state) => state.branchWords);
@@ -34,7 +34,7 @@ export function PickedBar({ besideOutline }: { besideOutline: boolean }) {
         role="toolbar"
         aria-label="Picked branches"
         className="pointer-events-auto flex items-center gap-0.5 rounded-2xl bg-slate py-1.5 pr-2 pl-4 whitespace-nowrap text-on-slate shadow-lg"
-        onKeyDown={(event) => event.key === "Escape" && session.pick([])}
+        onKeyDown={(event) => event.key === "Escape" && session.navigation.pick([])}
       >
         <p role="status" className="pr-2">
           <span className="font-semibold">{counted(heads.length, "branch", "branches")} picked</span>{" "}
@@ -53,7 +53,7 @@ export function PickedBar({ besideOutline }: { besideOutline: boolean }) {
           label="Set level"
           entries={LEVELS.map((level) => ({
             label: `Level ${level}`,
-            run: () => void session.perform({ name: "set-level", sections, level }),
+            run: () => void session.changes.perform({ name: "set-level", sections, level }),
           }))}
         >
           <button type="button" className={BUTTON}>
@@ -74,7 +74,7 @@ export function PickedBar({ besideOutline }: { besideOutline: boolean }) {
           aria-label="Pick nothing"
           title="Pick nothing (Esc)"
           className="grid size-8 place-items-center rounded-full hover:bg-white/15"
-          onClick={() => session.pick([])}
+          onClick={() => session.navigation.pick([])}
         >
           <X size={15} aria-hidden="true" />
         </button>

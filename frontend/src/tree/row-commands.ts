@@ -15,7 +15,7 @@ type Named = "promote" | "demote" | "move-up" | "move-down" | "delete" | "duplic
 
 /** Does one thing to branches; answers the section that the outline’s focus is to stay on. */
 export async function onBranches(session: Session, sections: string[], focus: string, name: Named): Promise<string> {
-  const answer = await session.perform({ name, sections });
+  const answer = await session.changes.perform({ name, sections });
   if (answer.kind !== "applied" || (name !== "delete" && name !== "set-aside")) return focus;
   // What stands now where the first of them stood; the outline may have changed on the way there.
   const { ids } = session.state.outline;
@@ -29,10 +29,10 @@ export async function insertSection(
   section: string,
   landing: "before" | "after" | "inside",
 ): Promise<string | null> {
-  const answer = await session.perform({ name: "insert", landing, target: section });
+  const answer = await session.changes.perform({ name: "insert", landing, target: section });
   if (answer.kind !== "applied") return null;
   const made = answer.outcome.order.at(-1)?.inserted.ids[0] ?? null;
-  if (landing === "inside") session.setFolded(section, false);
+  if (landing === "inside") session.navigation.setFolded(section, false);
   return made;
 }
 
@@ -53,11 +53,11 @@ export type BranchCommand = Extract<
 
 /** Answers the section that the outline’s focus is to stay on. */
 export async function runOnBranch(session: Session, section: string, command: BranchCommand): Promise<string> {
-  const sections = actedOn(session.state.picked, section);
+  const sections = actedOn(session.window.picked, section);
   switch (command) {
     case "promote-heading":
     case "demote-heading":
-      await session.perform({
+      await session.changes.perform({
         name: command === "promote-heading" ? "promote" : "demote",
         sections,
         extent: "heading-only",
@@ -70,10 +70,10 @@ export async function runOnBranch(session: Session, section: string, command: Br
       ask({ kind: command, sections });
       return section;
     case "scope":
-      session.setScope(section);
+      session.navigation.setScope(section);
       return section;
     case "fold-text":
-      session.foldTexts(sections, !session.state.foldedTexts.has(section));
+      session.navigation.foldTexts(sections, !session.window.foldedTexts.has(section));
       return section;
     case "copy":
       await copyBranches(session, sections);
@@ -85,7 +85,7 @@ export async function runOnBranch(session: Session, section: string, command: Br
 
 /** The menu of a row. */
 export function rowCommands(session: Session, row: Row, rename: () => void): MenuEntry[] {
-  const sections = actedOn(session.state.picked, row.id);
+  const sections = actedOn(session.window.picked, row.id);
   const flags = flagsAt(session.state.outline, row.position);
   const command = (id: BranchCommand): MenuEntry => ({
     ...labelled(id),
@@ -94,12 +94,14 @@ export function rowCommands(session: Session, row: Row, rename: () => void): Men
   });
   const noted = (label: string, note: Partial<OperationNamed<"describe-section">>): MenuEntry => ({
     label,
-    run: () => void session.perform({ ...note, name: "describe-section", sections }),
+    run: () => void session.changes.perform({ ...note, name: "describe-section", sections }),
   });
   const insert = (landing: "before" | "after" | "inside"): MenuEntry => ({
     ...labelled(`insert-${landing}`),
     run: () =>
-      void insertSection(session, row.id, landing).then((made) => made && session.goTo({ section: made, position: 1 })),
+      void insertSection(session, row.id, landing).then(
+        (made) => made && session.navigation.goTo({ section: made, position: 1 }),
+      ),
   });
   const split: MenuEntry = { label: "Split by rule…", run: () => ask({ kind: "split", section: row.id }) };
   const away: MenuEntry[] = ["line", command("set-aside"), command("delete")];
@@ -140,7 +142,7 @@ export function rowCommands(session: Session, row: Row, rename: () => void): Men
       keys: `.${format}`,
       run: () => void writeToFile(session, format, row.id),
     })),
-    { label: "Print this branch…", run: () => void session.print(row.id) },
+    { label: "Print this branch…", run: () => void session.files.print(row.id) },
     "line",
     ...note,
     "line",
@@ -148,7 +150,7 @@ export function rowCommands(session: Session, row: Row, rename: () => void): Men
     split,
     {
       label: "Make it a paragraph of the section above",
-      run: () => void session.perform({ name: "join", section: row.id, heading: "paragraph" }),
+      run: () => void session.changes.perform({ name: "join", section: row.id, heading: "paragraph" }),
     },
     ...away,
   ];

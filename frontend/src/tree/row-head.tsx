@@ -2,7 +2,7 @@ import { Ellipsis } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
 import { useRef, useState } from "react";
 import { useShallow } from "zustand/react/shallow";
-import { useDocument, useSession } from "../document/context";
+import { useDocument, useSession, useWindow } from "../document/context";
 import { plainKey } from "../keys/plain-key";
 import { sectionName } from "../document/section-name";
 import { flagsAt, UNNUMBERED } from "../outline/outline";
@@ -16,14 +16,14 @@ import type { TreeRowProps } from "./use-tree";
 
 /** What a row shows of its section; drawn anew only when that changes. */
 export function useRowFacts(row: Row) {
-  const { facts, number, name, words, isCurrent, isOver } = useDocument(
+  const isCurrent = useWindow("useRowFacts", (state) => state.current === row.id);
+  const { facts, number, name, words, isOver } = useDocument(
     "useRowFacts",
     useShallow((state) => ({
       facts: state.facts.get(row.id),
       number: state.numbers[row.position] ?? "",
       name: sectionName(state, row.id),
       words: state.branchWords[row.position] ?? state.facts.get(row.id)?.words ?? 0,
-      isCurrent: state.current === row.id,
       isOver: state.overTarget.has(row.id),
     })),
   );
@@ -65,7 +65,7 @@ export function RowHead({ row, facts, isFirst, isRenaming, acts }: Props) {
           className="absolute size-5 cursor-pointer rounded-full hover:bg-lit/60"
           style={{ left: nodeX(row.level) - 10, top: 3.5 }}
           title={row.folded ? "Unfold" : "Fold"}
-          onClick={(event) => (event.stopPropagation(), session.setFolded(row.id, !row.folded))}
+          onClick={(event) => (event.stopPropagation(), session.navigation.setFolded(row.id, !row.folded))}
         />
       )}
       {isRenaming ? (
@@ -74,7 +74,7 @@ export function RowHead({ row, facts, isFirst, isRenaming, acts }: Props) {
           onDone={(next) => {
             acts.rename(row.id, false);
             if (next !== null && next !== heading)
-              void session.perform({ name: "rename", section: row.id, heading: next });
+              void session.changes.perform({ name: "rename", section: row.id, heading: next });
           }}
         />
       ) : (

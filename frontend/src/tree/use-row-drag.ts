@@ -48,7 +48,7 @@ export function useRowDrag(
       if (under?.id !== spring.current?.row) {
         window.clearTimeout(spring.current?.timer);
         spring.current = under?.folded
-          ? { row: under.id, timer: window.setTimeout(() => session.setFolded(under.id, false), SPRING) }
+          ? { row: under.id, timer: window.setTimeout(() => session.navigation.setFolded(under.id, false), SPRING) }
           : null;
       }
       const gap = Math.max(0, Math.min(latest.current.length, Math.round(down)));
@@ -137,7 +137,7 @@ export function useBranchDrag<Place extends DropPlace>(
           : null;
         onLeave?.();
         setState({ kind: "idle" });
-        if (place) void session.perform(moveOf(liftedIn(source.data).sections, place));
+        if (place) void session.changes.perform(moveOf(liftedIn(source.data).sections, place));
       },
     });
     const stopScroll = autoScrollForElements({ element });
@@ -160,7 +160,7 @@ export function useRowDraggable(session: Session, row: Row, isRenaming: boolean)
     return draggable({
       element: element.current,
       canDrag: () => !isRenaming,
-      getInitialData: () => ({ sections: actedOn(session.state.picked, row.id), held: row.id }),
+      getInitialData: () => ({ sections: actedOn(session.window.picked, row.id), held: row.id }),
     });
   }, [session, row.id, row.level, isRenaming]);
   return element;

@@ -9,7 +9,7 @@ import {
   type RefObject,
 } from "react";
 import { defaultRangeExtractor, useVirtualizer, type Range } from "@tanstack/react-virtual";
-import { useDocument, useSession } from "../document/context";
+import { useDocument, useSession, useWindow } from "../document/context";
 import type { OutlineCommand } from "../keys/commands";
 import { sectionName } from "../document/section-name";
 import { nameOf } from "../outline/names";
@@ -39,9 +39,9 @@ export function useTree(
 ) {
   const session = useSession("useTree");
   const outline = useDocument("useTree", (state) => state.outline);
-  const folded = useDocument("useTree", (state) => state.folded);
-  const current = useDocument("useTree", (state) => state.current);
-  const picked = useDocument("useTree", (state) => state.picked);
+  const folded = useWindow("useTree", (state) => state.folded);
+  const current = useWindow("useTree", (state) => state.current);
+  const picked = useWindow("useTree", (state) => state.picked);
   const facts = useDocument("useTree", (state) => (filter === "" ? null : state.facts));
   const names = useDocument("useTree", (state) => (filter === "" ? null : state.names));
   const rows = useMemo(
@@ -193,31 +193,34 @@ export function useTree(
     if (event.shiftKey) return stretch(activeId ?? row.id, row.id);
     if (event.ctrlKey || event.metaKey) return pick(row.id, "this");
     anchor.current = null;
-    session.pick([]);
+    session.navigation.pick([]);
     does.visit(row.id);
   };
 
   const pick = (id: string, what: "this" | "all" | "none") => {
     anchor.current = what === "this" ? id : null;
-    session.pick({ this: () => toggled(picked, id), all: () => rows.map((row) => row.id), none: () => [] }[what]());
+    session.navigation.pick(
+      { this: () => toggled(picked, id), all: () => rows.map((row) => row.id), none: () => [] }[what](),
+    );
   };
 
   const stretch = (from: string, to: string) => {
     const start = anchor.current !== null && places.has(anchor.current) ? anchor.current : from;
     anchor.current = start;
-    session.pick(stretched(rows, start, to));
+    session.navigation.pick(stretched(rows, start, to));
   };
 
   const showLevels = (upTo: number | "all" | "next") => {
     const level = upTo === "next" ? nextOverview(outline, folded) : upTo;
     follows.current = true;
-    session.setFoldedAll(level === "all" ? NO_FOLDS : foldsTo(outline, level));
+    session.navigation.setFoldedAll(level === "all" ? NO_FOLDS : foldsTo(outline, level));
   };
 
   const go = (row: Row, to: "previous" | "next" | "first" | "last" | "in" | "out") => {
-    if (to === "in" && row.folded) return session.setFolded(row.id, false);
+    if (to === "in" && row.folded) return session.navigation.setFolded(row.id, false);
     if (to === "in") return void (row.hasInside && activate(activeIndex + 1));
-    if (to === "out" && row.hasInside && !row.folded && filter === "") return session.setFolded(row.id, true);
+    if (to === "out" && row.hasInside && !row.folded && filter === "")
+      return session.navigation.setFolded(row.id, true);
     if (to === "out")
       return void (
         row.parentLevel > 0 &&

@@ -1,5 +1,5 @@
 import { create } from "zustand";
-import type { FileFormat } from "../document/session";
+import type { FileFormat } from "../document/files";
 
 /** What the writer is being asked about, over the whole of Write. */
 export type Asking =

@@ -13,8 +13,8 @@ final class Calculation
 {
     /** Longer expressions are no line of a text. */
     public const MAX_LENGTH = 2000;
-    /** A result of more figures than this is told by its size. */
-    private const MAX_FIGURES = 1000;
+    /** A result of more digits than this is told by its size. */
+    private const MAX_DIGITS = 1000;
     private const ROUNDED_TO = 12;
 
     /** @param Effort $effort shared by the calculations of one document */
@@ -37,8 +37,8 @@ final class Calculation
     private static function worded(BigRational $value): Solved
     {
         $text = (string) $value;
-        if (strlen($text) > self::MAX_FIGURES) {
-            return new Solved(sprintf('a number of %s figures', number_format(strlen($text))));
+        if (strlen($text) > self::MAX_DIGITS) {
+            return new Solved(sprintf('a number of %s digits', number_format(strlen($text))));
         }
         if (!str_contains($text, '/')) {
             return new Solved($text);

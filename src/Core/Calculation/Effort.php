@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Core\Calculation;
 
 /**
- * How much is worked out at most, in figures handled: for one calculation, and for all of a document together. Some 2
+ * How much is worked out at most, in digits handled: for one calculation, and for all of a document together. Some 2
  * million take a second on a machine of 2026; counted, not timed, so that a document comes to the same everywhere.
  */
 final class Effort
@@ -27,14 +27,14 @@ final class Effort
     }
 
     /**
-     * @param int $figures of the numbers that a step works on
+     * @param int $digits of the numbers that a step works on
      *
      * @throws UnreadableExpression
      */
-    public function spend(int $figures): void
+    public function spend(int $digits): void
     {
-        $this->left -= $figures;
-        $this->leftForOne -= $figures;
+        $this->left -= $digits;
+        $this->leftForOne -= $digits;
         if ($this->leftForOne < 0) {
             throw UnreadableExpression::tooMuch();
         }

@@ -23,8 +23,8 @@ final class Expression
     private const MAX_FACTORIAL = 2000;
     private const MAX_EXPONENT = 10_000;
     /** Of any number on the way to the result: what a moment can work out. */
-    private const MAX_FIGURES = 20_000;
-    /** What the smallest step costs beside its figures. */
+    private const MAX_DIGITS = 20_000;
+    /** What the smallest step costs beside its digits. */
     private const LEAST_EFFORT = 20;
     private const SAME_SIGNS = [
         '×' => '*',
@@ -121,10 +121,10 @@ final class Expression
         if ($exponent->isNegative() && $base->isZero()) {
             throw UnreadableExpression::divisionByZero();
         }
-        if (strlen((string) $base) * $power > self::MAX_FIGURES) {
+        if (strlen((string) $base) * $power > self::MAX_DIGITS) {
             throw UnreadableExpression::needsWholeNumber(
                 'This power',
-                intdiv(self::MAX_FIGURES, strlen((string) $base)),
+                intdiv(self::MAX_DIGITS, strlen((string) $base)),
             );
         }
 
@@ -204,10 +204,10 @@ final class Expression
 
     private function withinReach(BigRational $value): BigRational
     {
-        $figures = strlen((string) $value);
-        $this->effort->spend($figures + self::LEAST_EFFORT);
+        $digits = strlen((string) $value);
+        $this->effort->spend($digits + self::LEAST_EFFORT);
 
-        return $figures <= self::MAX_FIGURES ? $value : throw UnreadableExpression::tooLarge(self::MAX_FIGURES);
+        return $digits <= self::MAX_DIGITS ? $value : throw UnreadableExpression::tooLarge(self::MAX_DIGITS);
     }
 
     private static function whole(BigRational $value, string $of, int $most): int

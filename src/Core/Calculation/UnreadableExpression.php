@@ -32,9 +32,9 @@ final class UnreadableExpression extends \DomainException implements CoreExcepti
         return new self(sprintf('%s needs a whole number from 0 to %s.', $of, number_format($most)));
     }
 
-    public static function tooLarge(int $figures): self
+    public static function tooLarge(int $digits): self
     {
-        return new self(sprintf('A number on the way has more than %s figures.', number_format($figures)));
+        return new self(sprintf('A number on the way has more than %s digits.', number_format($digits)));
     }
 
     public static function tooDeep(): self

@@ -59,7 +59,7 @@ final readonly class LevelRanking
     private static function numbered(array $lines): array
     {
         $ranks = [];
-        $figures = [];
+        $counts = [];
         foreach ($lines as $line) {
             if (null === $line->number) {
                 continue;
@@ -67,7 +67,7 @@ final readonly class LevelRanking
             if ('' !== $line->number->word) {
                 $ranks[$line->kind()] = self::WORDS[mb_strtolower($line->number->word)] ?? self::CHAPTER;
             } else {
-                $figures[$line->kind()] = count($line->number->parts);
+                $counts[$line->kind()] = count($line->number->parts);
             }
         }
         $order = array_values(array_unique($ranks));
@@ -75,8 +75,8 @@ final readonly class LevelRanking
         $levels = array_map(static fn(int $rank): int => 1 + (int) array_search($rank, $order, true), $ranks);
         // “1.1” under “Chapter 1” is one below it; “1” under it too.
         $chapters = [] === $levels ? 0 : max($levels);
-        $least = [] === $figures ? 0 : min($figures);
-        foreach ($figures as $kind => $parts) {
+        $least = [] === $counts ? 0 : min($counts);
+        foreach ($counts as $kind => $parts) {
             $levels[$kind] = 0 === $chapters ? $parts : $chapters + $parts - ($least > 1 ? 1 : 0);
         }
 

@@ -34,7 +34,7 @@ final readonly class Line
      * The line, or null for a paragraph that cannot be a heading by its form alone.
      *
      * @param array<string,
-     *     true> $counted figures that begin numbers of several parts elsewhere: “3 Gales” is numbered when there is a
+     *     true> $counted digits that begin numbers of several parts elsewhere: “3 Gales” is numbered when there is a
      *     “3.1”
      */
     public static function find(Node $block, array $counted = []): ?self

@@ -61,7 +61,7 @@ enum NumberStyle: string
     ];
     private const TENS = [2 => 'Twenty', 'Thirty', 'Forty', 'Fifty', 'Sixty', 'Seventy', 'Eighty', 'Ninety'];
 
-    /** @param int $number 0 or more; a style that has no sign for it, such as a roman nought, writes figures */
+    /** @param int $number 0 or more; a style that has no sign for it, such as a roman nought, writes digits */
     public function written(int $number): string
     {
         return match ($this) {

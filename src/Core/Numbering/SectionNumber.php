@@ -8,7 +8,7 @@ namespace Stemmata\Core\Numbering;
 final readonly class SectionNumber
 {
     /** Without the word, as the numbers under it begin: “3” of “Chapter 3”. */
-    public string $figures;
+    public string $withoutWord;
 
     /**
      * @param int       $level   of the section, 1 to 9
@@ -25,11 +25,12 @@ final readonly class SectionNumber
         public int $skipped = 0,
     ) {
         $own = str_repeat('0' . $rule->separator, $rule->withParents ? $skipped : 0) . $rule->style->written($count);
-        $this->figures = $rule->withParents && null !== $parent ? $parent->figures . $rule->separator . $own : $own;
+        $this->withoutWord =
+            $rule->withParents && null !== $parent ? $parent->withoutWord . $rule->separator . $own : $own;
     }
 
     public function label(): string
     {
-        return '' === $this->rule->word ? $this->figures : $this->rule->word . ' ' . $this->figures;
+        return '' === $this->rule->word ? $this->withoutWord : $this->rule->word . ' ' . $this->withoutWord;
     }
 }

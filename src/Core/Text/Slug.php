@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Text;
 
-/** Words as they stand in an address: small letters and figures, hyphens for all else. */
+/** Words as they stand in an address: small letters and digits, hyphens for all else. */
 final class Slug
 {
     public static function of(string $words): string

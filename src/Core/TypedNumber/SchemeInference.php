@@ -107,7 +107,7 @@ final class SchemeInference
             if (null !== $typed) {
                 $byLevel[
                     $this->outline->levels[$position] .
-                        (1 === preg_match('/\d/', $typed->own()) ? ' figures' : ' letters')
+                        (1 === preg_match('/\d/', $typed->own()) ? ' digits' : ' letters')
                 ][] = $position;
             }
         }
@@ -174,7 +174,7 @@ final class SchemeInference
     }
 
     /**
-     * The outline with appendices marked: by their word, or as letters at a level where figures or romans came before.
+     * The outline with appendices marked: by their word, or as letters at a level where digits or romans came before.
      */
     private function marked(): Outline
     {

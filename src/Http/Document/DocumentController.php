@@ -25,7 +25,7 @@ use Stemmata\Http\Document\View\ChangesSince;
 use Stemmata\Http\Document\View\FindingView;
 use Stemmata\Http\Document\View\OffcutText;
 use Stemmata\Http\Document\View\OffcutView;
-use Stemmata\Http\Document\View\OutlineFigures;
+use Stemmata\Http\Document\View\OutlineCounts;
 use Stemmata\Http\Document\View\Places;
 use Stemmata\Http\Document\View\SectionText;
 use Stemmata\Http\Document\View\Skeleton;
@@ -41,7 +41,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 use Symfony\Component\Routing\Attribute\Route;
 
-/** Reads one document: skeleton, figures, texts, places, offcuts, findings, and the whole of it as a file. */
+/** Reads one document: skeleton, counts, texts, places, offcuts, findings, and the whole of it as a file. */
 #[Route('/api/documents/{id}')]
 final readonly class DocumentController
 {
@@ -65,18 +65,18 @@ final readonly class DocumentController
         return new JsonResponse($this->viewOf->skeleton($this->store->get($id)));
     }
 
-    #[Route('/figures', methods: ['GET'])]
-    #[OA\Get(path: '/api/documents/{id}/figures', operationId: 'readFigures')]
+    #[Route('/counts', methods: ['GET'])]
+    #[OA\Get(path: '/api/documents/{id}/counts', operationId: 'readCounts')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
     #[
         OA\Response(
             response: 200,
             description: 'Numbers and counts',
-            content: new OA\JsonContent(ref: OutlineFigures::class),
+            content: new OA\JsonContent(ref: OutlineCounts::class),
         ),
     ]
     #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
-    public function figures(string $id): JsonResponse
+    public function counts(string $id): JsonResponse
     {
         $record = $this->store->get($id);
         $outline = $record->outline();
@@ -88,7 +88,7 @@ final readonly class DocumentController
         $stale = array_map(static fn(SectionId $section): string => $section->value, StaleContents::in($document));
 
         return new JsonResponse(
-            new OutlineFigures(
+            new OutlineCounts(
                 $record->revision,
                 Numbers::of($outline, $scheme),
                 new \ArrayObject(SectionNames::of($document)),

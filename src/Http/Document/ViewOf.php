@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Http\Document;
 
+use Stemmata\Core\Document\Reading;
 use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Operation\Notice;
 use Stemmata\Core\Outline\Outline;
@@ -166,6 +167,7 @@ final readonly class ViewOf
                 static fn(Notice $notice): NoticeView => new NoticeView($notice->sentence, $notice->sections),
                 $written->notices,
             ),
+            array_map(static fn(Reading $each): string => $each->value, Reading::outdatedBy($written->change)),
         );
     }
 

@@ -25,7 +25,7 @@ final class CalculationTest extends TestCase
     #[TestWith(['2^-2', '0.25'])]
     #[TestWith(['12 ÷ 4 − 1', '2'])]
     #[TestWith(['7.5% × 1118', '83.85'])]
-    #[TestWith(['1000!', 'a number of 2,568 figures'])]
+    #[TestWith(['1000!', 'a number of 2,568 digits'])]
     public function testIsExact(string $expression, string $result): void
     {
         self::assertEquals(new Solved($result), Calculation::of($expression));

@@ -40,10 +40,11 @@ export const ArrangeRow = memo(function ArrangeRow({
   const [isUnderHand, setUnderHand] = useState(false);
   const isReached = isActive || isUnderHand;
   const describe = (note: { aim: string } | { target: number }) =>
-    void session.perform({ name: "describe-section", sections: [row.id], ...note }, { quiet: true });
+    void session.changes.perform({ name: "describe-section", sections: [row.id], ...note }, { quiet: true });
   const setTarget = (typed: string) => {
     const wanted = typed.trim() === "" ? 0 : wholeNumber(typed);
-    if (wanted === null) session.say("A target is a whole number of words, like 1,200; no target was set.", "warning");
+    if (wanted === null)
+      session.messages.say("A target is a whole number of words, like 1,200; no target was set.", "warning");
     else if (wanted !== (target ?? 0)) describe({ target: wanted });
     return wanted !== null;
   };

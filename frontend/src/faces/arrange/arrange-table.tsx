@@ -24,8 +24,8 @@ export function ArrangeTable() {
   const field = useRef<HTMLInputElement>(null);
   const [filter, setFilter] = useState("");
   const { rows, virtual, drag, pressed, propsOf, acts, showLevels, activeRow, isRenaming } = useTree(scroller, filter, {
-    open: (section) => (session.goTo({ section }), navigate(`/documents/${id}`)),
-    visit: (section) => session.goTo({ section }, { focus: false }),
+    open: (section) => (session.navigation.goTo({ section }), navigate(`/documents/${id}`)),
+    visit: (section) => session.navigation.goTo({ section }, { focus: false }),
     filter: () => field.current?.focus(),
   });
 
@@ -110,7 +110,7 @@ export function ArrangeTable() {
           onClick={() => {
             if (activeRow)
               void insertSection(session, activeRow.id, "after").then((made) => made && acts.rename(made, true));
-            else void session.perform({ name: "insert" });
+            else void session.changes.perform({ name: "insert" });
           }}
         >
           <Plus size={14} strokeWidth={1.8} aria-hidden="true" /> Section

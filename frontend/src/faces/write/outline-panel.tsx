@@ -15,8 +15,8 @@ export function OutlinePanel() {
   const field = useRef<HTMLInputElement>(null);
   const [filter, setFilter] = useState("");
   const { rows, virtual, drag, pressed, propsOf, showLevels, activeRow, isRenaming } = useTree(scroller, filter, {
-    open: (section) => session.goTo({ section }),
-    visit: (section) => session.goTo({ section }),
+    open: (section) => session.navigation.goTo({ section }),
+    visit: (section) => session.navigation.goTo({ section }),
     filter: () => field.current?.focus(),
   });
 
@@ -73,9 +73,9 @@ export function OutlinePanel() {
           onClick={() => {
             if (activeRow)
               void insertSection(session, activeRow.id, "after").then(
-                (made) => made && session.goTo({ section: made, position: 1 }),
+                (made) => made && session.navigation.goTo({ section: made, position: 1 }),
               );
-            else void session.perform({ name: "insert" });
+            else void session.changes.perform({ name: "insert" });
           }}
         >
           <Plus size={14} strokeWidth={1.8} aria-hidden="true" /> Section

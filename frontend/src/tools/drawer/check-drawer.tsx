@@ -32,7 +32,7 @@ export function CheckDrawer() {
                 <button
                   type="button"
                   className="block rounded text-left font-medium hover:text-stem hover:underline"
-                  onClick={() => session.goTo({ section })}
+                  onClick={() => session.navigation.goTo({ section })}
                 >
                   {sectionName(session.state, section)}
                 </button>

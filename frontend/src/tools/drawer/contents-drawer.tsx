@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { useDocument, useSession } from "../../document/context";
+import { useDocument, useSession, useWindow } from "../../document/context";
 import { sectionName } from "../../document/section-name";
 import { Button } from "../../parts/button";
 import { ContentsDialog } from "../../manuscript/contents-dialog";
@@ -7,12 +7,10 @@ import { ContentsDialog } from "../../manuscript/contents-dialog";
 /** Makes contents, and tells which are behind the headings. */
 export function ContentsDrawer() {
   const session = useSession("ContentsDrawer");
-  const current = useDocument("ContentsDrawer", (state) => state.current);
+  const current = useWindow("ContentsDrawer", (state) => state.current);
   const stale = useDocument("ContentsDrawer", (state) => state.staleContents);
   const [asking, setAsking] = useState(false);
-  const name = useDocument("ContentsDrawer", (state) =>
-    state.current === null ? "" : sectionName(state, state.current),
-  );
+  const name = useDocument("ContentsDrawer", (state) => (current === null ? "" : sectionName(state, current)));
   return (
     <div className="space-y-4 text-soft">
       <p>
@@ -29,7 +27,7 @@ export function ContentsDrawer() {
           <button
             type="button"
             className="font-semibold text-stem underline underline-offset-4"
-            onClick={() => void session.perform({ name: "refresh-contents", section })}
+            onClick={() => void session.changes.perform({ name: "refresh-contents", section })}
           >
             Refresh
           </button>

@@ -4,6 +4,7 @@ import { useMemo, useState } from "react";
 import { api, read, type HistoryPart, type HistoryStep, type Milestone } from "../../api/client";
 import { NameDialog } from "../../parts/name-dialog";
 import { useDocument, useSession } from "../../document/context";
+import { readingKey } from "../../document/readings";
 import { Button } from "../../parts/button";
 import { clockTime, counted, day } from "../../parts/words";
 import { CompareDialog } from "../history/compare-dialog";
@@ -15,32 +16,31 @@ const NONE: readonly Milestone[] = [];
 export function HistoryDrawer() {
   const session = useSession("HistoryDrawer");
   const id = useDocument("HistoryDrawer", (state) => state.id);
-  const generation = useDocument("HistoryDrawer", (state) => state.generation);
   const [from, setFrom] = useState<number | null>(null);
   const [naming, setNaming] = useState(false);
   const client = useQueryClient();
   // How many parts are wanted outlives what is written meanwhile: what was unfolded stays so.
   const [wanted, setWanted] = useState(1);
   const history = useQuery({
-    queryKey: ["history", id, generation, wanted],
+    queryKey: readingKey(id, "history", wanted),
     queryFn: () => historyOf(id, wanted),
     placeholderData: (previous) => previous,
   });
   const milestones = useQuery({
-    queryKey: ["milestones", id],
+    queryKey: readingKey(id, "milestones"),
     queryFn: () => read(api.GET("/api/documents/{id}/history/milestones", { params: { path: { id } } })),
   });
   const named = milestones.data ?? NONE;
   const sittings = useMemo(() => history.data?.flatMap((part) => part.sittings) ?? [], [history.data]);
   const states = useMemo(() => namedStates(sittings.flat(), named), [sittings, named]);
-  const readAgain = () => void client.invalidateQueries({ queryKey: ["milestones", id] });
+  const readAgain = () => void client.invalidateQueries({ queryKey: readingKey(id, "milestones") });
   const name = async (words: string) => {
     await session.flush();
     const made = await read(
       api.POST("/api/documents/{id}/history/milestones", { params: { path: { id } }, body: { name: words } }),
     ).catch((failure: unknown) => failure);
-    if (made instanceof Error) session.say(made.message, "warning");
-    else session.say(`“${words}” is a milestone now: compare with it or go back to it from the history.`);
+    if (made instanceof Error) session.messages.say(made.message, "warning");
+    else session.messages.say(`“${words}” is a milestone now: compare with it or go back to it from the history.`);
     readAgain();
   };
   const forget = async (milestone: Milestone) => {
@@ -49,7 +49,7 @@ export function HistoryDrawer() {
         params: { path: { id, milestone: milestone.id } },
       })
       .catch(() => undefined);
-    session.offer(
+    session.messages.offer(
       `“${milestone.name}” is no milestone any more; the state it named stays in the history.`,
       "Name it again",
       () => void name(milestone.name),
@@ -153,9 +153,9 @@ function KeepingRule({ id, weeks, onKept }: { id: string; weeks: number | null; 
     const answer = await read(
       api.PUT("/api/documents/{id}/history/rule", { params: { path: { id } }, body: { weeks: wanted } }),
     ).catch((failure: unknown) => failure as Error);
-    if (answer instanceof Error) session.say(answer.message, "warning");
+    if (answer instanceof Error) session.messages.say(answer.message, "warning");
     else
-      session.say(
+      session.messages.say(
         answer.fewer === 0
           ? "The rule is kept. No step was old enough for it yet."
           : `The rule is kept; the history has ${counted(answer.fewer, "step")} fewer.`,

@@ -1,7 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { api, read, type Offcut } from "../../api/client";
-import { useDocument, useSession } from "../../document/context";
+import { useDocument, useSession, useWindow } from "../../document/context";
+import { readingKey } from "../../document/readings";
 import { bodyPosition } from "../../editor/section-text";
 import { isInHeading } from "../../editor/commands";
 import { Button } from "../../parts/button";
@@ -12,12 +13,11 @@ import { useSpot } from "../../manuscript/spot";
 /** What was cut and not thrown away. */
 export function OffcutsDrawer() {
   const id = useDocument("OffcutsDrawer", (state) => state.id);
-  const generation = useDocument("OffcutsDrawer", (state) => state.generation);
   const [typed, setTyped] = useState("");
   const words = useDeferredValue(typed.trim());
   const [reading, setReading] = useState<Offcut | null>(null);
   const offcuts = useQuery({
-    queryKey: ["offcuts", id, generation, words],
+    queryKey: readingKey(id, "offcuts", words),
     queryFn: () => read(api.GET("/api/documents/{id}/offcuts", { params: { path: { id }, query: { words } } })),
     placeholderData: (previous) => previous,
   });
@@ -60,7 +60,7 @@ const ACTION = "rounded font-semibold text-stem underline underline-offset-4";
 
 function OffcutItem({ offcut, onRead }: { offcut: Offcut; onRead: () => void }) {
   const session = useSession("OffcutItem");
-  const current = useDocument("OffcutItem", (state) => state.current);
+  const current = useWindow("OffcutItem", (state) => state.current);
   return (
     <li className="border-t border-line pt-3">
       <h3 className="font-text font-semibold">{offcut.name || "No heading"}</h3>
@@ -77,7 +77,7 @@ function OffcutItem({ offcut, onRead }: { offcut: Offcut; onRead: () => void }) 
         <button
           type="button"
           className={ACTION}
-          onClick={() => void session.perform({ name: "bring-back", offcut: offcut.id })}
+          onClick={() => void session.changes.perform({ name: "bring-back", offcut: offcut.id })}
         >
           Bring back
         </button>
@@ -86,7 +86,7 @@ function OffcutItem({ offcut, onRead }: { offcut: Offcut; onRead: () => void }) 
             type="button"
             className={ACTION}
             onClick={() =>
-              void session.perform({
+              void session.changes.perform({
                 name: "bring-back",
                 offcut: offcut.id,
                 landing: "after",
@@ -130,8 +130,12 @@ function OffcutReader({ offcut, onClose }: { offcut: Offcut; onClose: () => void
   const copy = () => {
     if (text === undefined) return;
     navigator.clipboard.writeText(text).then(
-      () => session.say("The offcut is on the clipboard."),
-      () => session.say("The browser did not let Stemmata use the clipboard; select the text and copy it.", "warning"),
+      () => session.messages.say("The offcut is on the clipboard."),
+      () =>
+        session.messages.say(
+          "The browser did not let Stemmata use the clipboard; select the text and copy it.",
+          "warning",
+        ),
     );
   };
   return (
@@ -155,7 +159,7 @@ function OffcutReader({ offcut, onClose }: { offcut: Offcut; onClose: () => void
             </Button>
             <Button
               tone="loss"
-              onClick={() => (onClose(), void session.perform({ name: "discard", offcut: offcut.id }))}
+              onClick={() => (onClose(), void session.changes.perform({ name: "discard", offcut: offcut.id }))}
             >
               Throw it away
             </Button>
@@ -171,7 +175,7 @@ function OffcutReader({ offcut, onClose }: { offcut: Offcut; onClose: () => void
             </Button>
             <Button
               tone="stem"
-              onClick={() => (onClose(), void session.perform({ name: "bring-back", offcut: offcut.id }))}
+              onClick={() => (onClose(), void session.changes.perform({ name: "bring-back", offcut: offcut.id }))}
             >
               Bring back
             </Button>

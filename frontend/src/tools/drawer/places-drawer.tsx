@@ -7,8 +7,7 @@ import { followTarget, placesQuery } from "../../places/places";
 export function PlacesDrawer() {
   const session = useSession("PlacesDrawer");
   const id = useDocument("PlacesDrawer", (state) => state.id);
-  const generation = useDocument("PlacesDrawer", (state) => state.generation);
-  const places = useQuery(placesQuery(id, generation));
+  const places = useQuery(placesQuery(id));
   const numberOf = (section: string) => session.state.numbers[session.state.positions.get(section) ?? -1] ?? "";
   if (!places.data) return <p className="text-soft">{places.error?.message ?? "Looking…"}</p>;
   const { bookmarks, links } = places.data;
@@ -27,7 +26,7 @@ export function PlacesDrawer() {
               <button
                 type="button"
                 className="w-full rounded-lg px-2 py-1 text-left hover:bg-wash"
-                onClick={() => session.goTo({ section: bookmark.section, bookmark: bookmark.id })}
+                onClick={() => session.navigation.goTo({ section: bookmark.section, bookmark: bookmark.id })}
               >
                 <span className="font-medium text-ochre">{bookmark.name}</span>{" "}
                 <span className="text-faint">in {sectionLabel(session.state, bookmark.section)}</span>
@@ -46,7 +45,7 @@ export function PlacesDrawer() {
                 type="button"
                 className="rounded text-faint hover:text-stem"
                 title={`Go to the link in ${sectionLabel(session.state, link.section)}`}
-                onClick={() => session.goTo({ section: link.section })}
+                onClick={() => session.navigation.goTo({ section: link.section })}
               >
                 {numberOf(link.section) || "•"}
               </button>

@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useId, useState } from "react";
 import { api, read, type Difference, type SectionDetail } from "../../api/client";
 import { useDocument, useSession } from "../../document/context";
+import { readingKey } from "../../document/readings";
 import { sectionName } from "../../document/section-name";
 import { Button } from "../../parts/button";
 import { cx } from "../../parts/cx";
@@ -25,7 +26,6 @@ export function CompareDialog({
 }) {
   const session = useSession("CompareDialog");
   const id = useDocument("CompareDialog", (state) => state.id);
-  const generation = useDocument("CompareDialog", (state) => state.generation);
   const [from, setFrom] = useState<State["state"]>(first);
   const [to, setTo] = useState<State["state"]>("now");
   const [open, setOpen] = useState<string | null>(null);
@@ -34,7 +34,7 @@ export function CompareDialog({
   const query = { from: earlier === "now" ? 0 : earlier, ...(later === "now" ? {} : { to: later }) };
   const isSame = earlier === later;
   const differences = useQuery({
-    queryKey: ["differences", id, generation, query],
+    queryKey: readingKey(id, "comparison", query),
     queryFn: () => read(api.GET("/api/documents/{id}/history/comparison", { params: { path: { id }, query } })),
     enabled: !isSame,
   });
@@ -62,7 +62,7 @@ export function CompareDialog({
               isThere={session.state.positions.has(difference.section)}
               open={open === difference.section}
               onOpen={() => setOpen(open === difference.section ? null : difference.section)}
-              onGo={() => (onClose(), session.goTo({ section: difference.section }))}
+              onGo={() => (onClose(), session.navigation.goTo({ section: difference.section }))}
             />
             {difference.noted.map((noted) => (
               <NotedLine key={noted.what} noted={noted} />
@@ -82,7 +82,7 @@ export function CompareDialog({
         <Button
           tone="stem"
           disabled={isSame || earlier === "now"}
-          onClick={() => (onClose(), void session.goBackTo(query.from))}
+          onClick={() => (onClose(), void session.changes.goBackTo(query.from))}
         >
           Take the document back to the first
         </Button>
@@ -226,10 +226,9 @@ function Words({
   const { section, kinds } = difference;
   const session = useSession("Words");
   const id = useDocument("Words", (state) => state.id);
-  const generation = useDocument("Words", (state) => state.generation);
   const isThere = useDocument("Words", (state) => state.positions.has(section));
   const marks = useQuery({
-    queryKey: ["marks", id, generation, query, section],
+    queryKey: readingKey(id, "comparison", query, section),
     queryFn: () =>
       read(api.GET("/api/documents/{id}/history/comparison/{section}", { params: { path: { id, section }, query } })),
   });
@@ -257,7 +256,7 @@ function Words({
         )}
       </div>
       {!kinds.includes("new") && (
-        <Button className="mt-2" onClick={() => (onTaken(), void session.goBackTo(query.from, section))}>
+        <Button className="mt-2" onClick={() => (onTaken(), void session.changes.goBackTo(query.from, section))}>
           {isThere ? "Bring back the earlier words of this section" : "Bring this section back"}
         </Button>
       )}

@@ -4,6 +4,7 @@ import { X } from "lucide-react";
 import { useMemo, useState } from "react";
 import { api, read, type LookGroup } from "../../api/client";
 import { useDocument, useSession } from "../../document/context";
+import { readingKey } from "../../document/readings";
 import { Button } from "../../parts/button";
 import { Progress } from "../../parts/progress";
 import { counted } from "../../parts/words";
@@ -14,9 +15,9 @@ import { PreviewOutline, usePreview } from "./preview-outline";
 /** Lines that look like headings, in groups of one look; beside them the outline as it would become. */
 export function HeadingReview({ onClose }: { onClose: () => void }) {
   const id = useDocument("HeadingReview", (state) => state.id);
-  const generation = useDocument("HeadingReview", (state) => state.generation);
+  const revision = useDocument("HeadingReview", (state) => state.revision);
   const likely = useQuery({
-    queryKey: ["likely-headings", id, generation],
+    queryKey: readingKey(id, "likely-headings"),
     queryFn: () => read(api.GET("/api/documents/{id}/likely-headings", { params: { path: { id } } })),
   });
   return (
@@ -51,7 +52,7 @@ export function HeadingReview({ onClose }: { onClose: () => void }) {
           )}
           {likely.error && <p className="px-6 text-loss">{likely.error.message}</p>}
           {likely.data?.length === 0 && <Nothing onClose={onClose} />}
-          {likely.data && likely.data.length > 0 && <Review key={generation} groups={likely.data} onClose={onClose} />}
+          {likely.data && likely.data.length > 0 && <Review key={revision} groups={likely.data} onClose={onClose} />}
         </Primitive.Content>
       </Primitive.Portal>
     </Primitive.Root>
@@ -82,7 +83,7 @@ function Review({ groups, onClose }: { groups: readonly LookGroup[]; onClose: ()
   const accept = async () => {
     if (!operation) return;
     setWorking(true);
-    const answer = await session.perform(operation);
+    const answer = await session.changes.perform(operation);
     setWorking(false);
     if (answer.kind === "applied") onClose();
   };

@@ -3,16 +3,16 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { useDeferredValue, useEffect, useRef } from "react";
 import { api, read, type Operation, type PreviewSection } from "../../api/client";
 import { useDocument } from "../../document/context";
+import { readingKey } from "../../document/readings";
 import { cx } from "../../parts/cx";
 
 /** The outline as an operation would leave it, asked of the server as the choice changes. */
 export function usePreview(operation: Operation | null) {
   const id = useDocument("usePreview", (state) => state.id);
-  const generation = useDocument("usePreview", (state) => state.generation);
   // A burst of choices asks once, for the last.
   const asked = useDeferredValue(operation);
   return useQuery({
-    queryKey: ["preview", id, generation, asked],
+    queryKey: readingKey(id, "preview", asked),
     queryFn: () =>
       read(
         api.POST("/api/documents/{id}/previews", {

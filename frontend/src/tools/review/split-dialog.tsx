@@ -41,7 +41,7 @@ export function SplitDialog({ section, onClose }: { section: string; onClose: ()
   const preview = usePreview(operation);
   const made = preview.data?.sections.filter((each) => each.isNew) ?? [];
   const split = async () => {
-    const answer = await session.perform(operation);
+    const answer = await session.changes.perform(operation);
     if (answer.kind === "applied") onClose();
   };
   return (

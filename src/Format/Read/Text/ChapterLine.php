@@ -38,7 +38,7 @@ final readonly class ChapterLine
     /**
      * @param string $line what it says, in one line
      * @param int    $rank among the lines with words: volumes above books above parts above chapters; 10 and the number
-     *     of parts for figures
+     *     of parts for digits
      */
     private function __construct(
         public string $line,
@@ -85,7 +85,7 @@ final readonly class ChapterLine
     }
 
     /**
-     * What two lines for the same chapter have in common, in the contents and at its head: figures and letters, no
+     * What two lines for the same chapter have in common, in the contents and at its head: digits and letters, no
      * label.
      */
     public function letters(): string

@@ -138,15 +138,15 @@ final class Numbering
     /** Such as “Chapter %1” or “%1.%3”, where no heading of level 2 stands between. */
     private static function textOf(SectionNumber $number): string
     {
-        $figures = '';
+        $counters = '';
         $separator = '';
         for ($each = $number; null !== $each; $each = $each->rule->withParents ? $each->parent : null) {
             $skipped = $each->rule->withParents ? str_repeat('0' . $each->rule->separator, $each->skipped) : '';
-            $figures = $skipped . '%' . $each->level . ('' === $figures ? '' : $separator) . $figures;
+            $counters = $skipped . '%' . $each->level . ('' === $counters ? '' : $separator) . $counters;
             $separator = $each->rule->separator;
         }
 
-        return ('' === $number->rule->word ? '' : $number->rule->word . ' ') . $figures;
+        return ('' === $number->rule->word ? '' : $number->rule->word . ' ') . $counters;
     }
 
     /** Whether the style of headings of a level, from 0, asks for a number. */
@@ -240,19 +240,19 @@ final class Numbering
     private static function headingLevels(Scheme $scheme, bool $isAppendix): array
     {
         $levels = [];
-        $figures = '';
+        $counters = '';
         foreach (range(1, 9) as $level) {
             $rule = $scheme->findLevel($isAppendix, $level);
             $format = null === $rule ? false : array_search($rule->style, MultilevelCounter::STYLES, true);
             if (null === $rule || false === $format) {
                 $levels[] = ['format' => 'none', 'text' => '', 'start' => 1, 'restart' => null];
-                $figures = '';
+                $counters = '';
                 continue;
             }
-            $figures = self::figures($rule, $figures, $level);
+            $counters = self::counters($rule, $counters, $level);
             $levels[] = [
                 'format' => $format,
-                'text' => ('' === $rule->word ? '' : $rule->word . ' ') . $figures,
+                'text' => ('' === $rule->word ? '' : $rule->word . ' ') . $counters,
                 'start' => $rule->start,
                 'restart' => $rule->restarts ? null : 0,
             ];
@@ -261,7 +261,7 @@ final class Numbering
         return $levels;
     }
 
-    private static function figures(LevelNumber $rule, string $above, int $level): string
+    private static function counters(LevelNumber $rule, string $above, int $level): string
     {
         return ($rule->withParents && '' !== $above ? $above . $rule->separator : '') . '%' . $level;
     }

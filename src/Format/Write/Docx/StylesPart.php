@@ -51,7 +51,7 @@ final class StylesPart
         ]);
     }
 
-    /** The style of code in a language; its name holds only letters and figures, whatever the language is called. */
+    /** The style of code in a language; its name holds only letters and digits, whatever the language is called. */
     public static function codeStyle(string $language): string
     {
         return 'SourceCode' . ('' === $language ? '' : ucfirst(bin2hex($language)));

@@ -20,6 +20,7 @@ final readonly class WriteOutcome
      * @param list<SectionText>  $texts
      * @param list<string>       $removed
      * @param list<NoticeView>   $notices
+     * @param list<string>       $outdated
      */
     public function __construct(
         #[OA\Property] public int $previousRevision,
@@ -38,5 +39,12 @@ final readonly class WriteOutcome
         #[OA\Property] public ?TitleBlockView $titleBlock,
         #[OA\Property] public string $label,
         #[OA\Property(items: new OA\Items(ref: NoticeView::class))] public array $notices,
+        #[
+            OA\Property(
+                description: 'What was read from the whole document and has to be read again',
+                items: new OA\Items(type: 'string', enum: ['places', 'findings', 'offcuts']),
+            ),
+        ]
+        public array $outdated,
     ) {}
 }

@@ -8,7 +8,7 @@ use OpenApi\Attributes as OA;
 
 /** What is computed from the outline: number and words of the branch for each section, in order. */
 #[OA\Schema]
-final readonly class OutlineFigures
+final readonly class OutlineCounts
 {
     /**
      * @param list<string>  $numbers

@@ -1,0 +1,240 @@
+import type { StoreApi } from "zustand/vanilla";
+import {
+  api,
+  read,
+  sentenceOf,
+  UNREACHABLE,
+  write,
+  type ChangesSince,
+  type Conflict,
+  type Operation,
+  type PutIn,
+  type Reading,
+  type ReportLine,
+  type Write,
+  type WriteOutcome,
+} from "../api/client";
+import { FileConflict, sendFile } from "../api/send-file";
+import type { Counts } from "./counts";
+import type { Messages } from "./messages";
+import { withChanges, withOutcome, type DocumentState } from "./state";
+import type { Turns } from "./turns";
+import { withoutGone, type WindowState } from "./window-state";
+
+/** A change that takes longer says that it is under way (milliseconds). */
+const MOMENT = 300;
+/** All that is read from the whole document. */
+const EVERY_READING: readonly Reading[] = ["places", "findings", "offcuts"];
+
+type Parts = {
+  store: StoreApi<DocumentState>;
+  window: StoreApi<WindowState>;
+  turns: Turns;
+  messages: Messages;
+  counts: Counts;
+  /** Sends what has been typed so far. */
+  flush: () => Promise<void>;
+  /** Sections that are being typed in: what others say of their texts waits. */
+  typing: () => ReadonlySet<string>;
+  /** Told after each change what was read from the whole document and is no longer true. */
+  outdated: (readings: readonly Reading[]) => void;
+  /** Told of each revision that this window has made. */
+  made: (revision: number) => void;
+};
+
+/** Every way to change the document but typing, and what comes of a change. */
+export class Changes {
+  constructor(private readonly parts: Parts) {}
+
+  async perform(operation: Operation, { quiet = false }: { quiet?: boolean } = {}): Promise<Write> {
+    return this.written(
+      (baseRevision) => api.POST("/api/documents/{id}/operations", { ...this.path, body: { baseRevision, operation } }),
+      quiet ? null : ({ label }) => label,
+    );
+  }
+
+  /** Text from elsewhere that has headings, or paragraphs enough to look for some. */
+  async paste(section: string, from: number, to: number, html: string): Promise<Write> {
+    return this.written(
+      (baseRevision) =>
+        api.POST("/api/documents/{id}/paste", { ...this.path, body: { baseRevision, section, from, to, html } }),
+      ({ label }) => label,
+    );
+  }
+
+  async undo(): Promise<Write> {
+    return this.written(
+      (baseRevision) => api.POST("/api/documents/{id}/undo", { ...this.path, body: { baseRevision } }),
+      ({ label }) => `Undone: ${label}`,
+      false,
+    );
+  }
+
+  async redo(): Promise<Write> {
+    return this.written(
+      (baseRevision) => api.POST("/api/documents/{id}/redo", { ...this.path, body: { baseRevision } }),
+      ({ label }) => `Done again: ${label}`,
+      false,
+    );
+  }
+
+  /** The whole document, or one section of it, as it read after a step of the history; 0 is the beginning. */
+  async goBackTo(state: number, section?: string): Promise<Write> {
+    return this.written(
+      (baseRevision) =>
+        api.POST("/api/documents/{id}/history/return", {
+          ...this.path,
+          body: { baseRevision, state, ...(section === undefined ? {} : { section }) },
+        }),
+      ({ label }) => label,
+    );
+  }
+
+  /** Copies or moves branches to a place in another document, and says where they are to be found. */
+  async transfer(
+    sections: string[],
+    other: { id: string; title: string },
+    place: { landing: "before" | "after" | "inside"; target?: string },
+    moves: boolean,
+  ): Promise<void> {
+    const { messages } = this.parts;
+    await this.parts.flush();
+    await this.inTurn(async () => {
+      const body = { baseRevision: this.revision, sections, other: other.id, ...place, moves };
+      const answer = await api.POST("/api/documents/{id}/transfer", { ...this.path, body }).catch(() => null);
+      if (answer?.response.status === 409) this.takeOver((answer.error as unknown as Conflict).changes);
+      if (!answer?.data) return messages.say(answer ? sentenceOf(answer.error) : UNREACHABLE, "warning");
+      const { here, section, notice } = answer.data;
+      if (here) await this.accept(here);
+      const done = `${moves ? "Moved" : "Copied"} to “${other.title || "Untitled"}”.`;
+      messages.offer([done, notice].filter(Boolean).join(" "), "Go there", () =>
+        window.location.assign(`/documents/${other.id}?at=${section}`),
+      );
+    });
+  }
+
+  /** Reads a file into the document; answers what became of the file, or throws one sentence. */
+  async putIn(
+    file: File,
+    landing: "before" | "after" | "inside",
+    target: string,
+    leave?: AbortSignal,
+  ): Promise<ReportLine[]> {
+    await this.parts.flush();
+    return this.inTurn(async () => {
+      const baseRevision = String(this.revision);
+      const query = new URLSearchParams({ name: file.name, baseRevision, landing, target });
+      const cancelled = "The import was cancelled; the document is as it was.";
+      const address = `/api/documents/${this.parts.store.getState().id}/import?${query}`;
+      const { outcome, report } = await sendFile<PutIn>(address, file, { leave, cancelled }).catch(
+        (failure: unknown) => {
+          if (failure instanceof FileConflict) this.takeOver(failure.conflict.changes);
+          throw failure;
+        },
+      );
+      await this.accept(outcome);
+      this.parts.messages.say(`${outcome.label}.`, "said", true);
+      return report;
+    });
+  }
+
+  /** All that an answer changes is shown at once, for each showing costs a frame. */
+  async accept(outcome: WriteOutcome): Promise<void> {
+    const isNext = outcome.previousRevision === this.revision || outcome.revision === this.revision;
+    this.show((state) => ({ ...withOutcome(state, outcome), ...(isNext ? { revision: outcome.revision } : {}) }));
+    if (!isNext) await this.sync();
+    this.parts.made(outcome.revision);
+    this.parts.counts.readSoon();
+    this.parts.outdated(outcome.outdated);
+  }
+
+  /** What other windows have changed since this one last heard of them. */
+  async sync(): Promise<void> {
+    const since = this.revision;
+    try {
+      const params = { ...this.path.params, query: { since } };
+      const changes = await read(api.GET("/api/documents/{id}/changes", { params }));
+      if (changes.revision !== since) this.takeOver(changes);
+    } catch {
+      // Asked again a few seconds later.
+    }
+  }
+
+  takeOver(changes: ChangesSince): void {
+    this.show((state) => withChanges(state, changes, this.parts.typing()));
+    this.parts.counts.readSoon();
+    this.parts.outdated(EVERY_READING);
+  }
+
+  /** A change, or what must not meet one, in its turn; one that takes longer than a moment says so. */
+  inTurn<T>(work: () => Promise<T>): Promise<T> {
+    const { store, turns } = this.parts;
+    return turns.take(async () => {
+      const timer = window.setTimeout(() => store.setState({ isWorking: true }), MOMENT);
+      try {
+        return await work();
+      } finally {
+        window.clearTimeout(timer);
+        if (store.getState().isWorking) store.setState({ isWorking: false });
+      }
+    });
+  }
+
+  private get revision(): number {
+    return this.parts.store.getState().revision;
+  }
+
+  private get path() {
+    return { params: { path: { id: this.parts.store.getState().id } } };
+  }
+
+  /** The document as it is now, and the window without what is gone from it. */
+  private show(change: (state: DocumentState) => Partial<DocumentState>): void {
+    const { store, window } = this.parts;
+    const before = store.getState();
+    const after = { ...before, ...change(before) };
+    if (after.outline !== before.outline) window.setState((shown) => withoutGone(shown, before, after));
+    store.setState(after);
+  }
+
+  private async written(
+    send: (baseRevision: number) => Parameters<typeof write>[0],
+    label: ((outcome: WriteOutcome) => string) | null,
+    canUndo = true,
+  ): Promise<Write> {
+    await this.parts.flush();
+    return this.inTurn(async () => {
+      const answer = await write(send(this.revision));
+      await this.answered(answer, label, canUndo);
+      return answer;
+    });
+  }
+
+  private async answered(
+    answer: Write,
+    label: ((outcome: WriteOutcome) => string) | null,
+    canUndo: boolean,
+  ): Promise<void> {
+    const { messages } = this.parts;
+    switch (answer.kind) {
+      case "applied": {
+        const notices = answer.outcome.notices.map(({ sentence }) => sentence);
+        if (label) messages.say([`${label(answer.outcome)}.`, ...notices].join(" "), "said", canUndo);
+        return this.accept(answer.outcome);
+      }
+      case "stale":
+        this.takeOver(answer.conflict.changes);
+        return messages.say(answer.conflict.detail, "warning");
+      case "refused":
+        return messages.say(answer.sentence, "warning");
+      case "unreachable":
+        return messages.say(
+          answer.sentence ??
+            "Stemmata cannot be reached just now. Whether this was done shows here as soon as it answers.",
+          "warning",
+        );
+      default:
+        return answer satisfies never;
+    }
+  }
+}

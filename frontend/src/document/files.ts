@@ -1,0 +1,63 @@
+import type { StoreApi } from "zustand/vanilla";
+import { api, read, UNREACHABLE } from "../api/client";
+import type { operations } from "../generated/api";
+import type { Messages } from "./messages";
+import type { DocumentState } from "./state";
+
+export type FileFormat = operations["exportDocument"]["parameters"]["query"]["format"];
+
+/** The document, or one branch of it, as a file, on paper or as a starter; always with what was typed last. */
+export class Files {
+  constructor(
+    private readonly store: StoreApi<DocumentState>,
+    private readonly messages: Messages,
+    private readonly flush: () => Promise<void>,
+  ) {}
+
+  async write(format: FileFormat, section?: string): Promise<void> {
+    await this.flush();
+    window.location.assign(this.address(format, section));
+  }
+
+  /** How many links would lead nowhere in a file; nothing but their words is left of them there. */
+  async deadLinks(section?: string): Promise<number> {
+    await this.flush();
+    const params = { path: { id: this.id }, query: section === undefined ? {} : { section } };
+    const found = await read(api.GET("/api/documents/{id}/dead-links", { params })).catch(() => ({ count: 0 }));
+    return found.count;
+  }
+
+  /** As the browser prints it. */
+  async print(section?: string): Promise<void> {
+    await this.flush();
+    const answer = await fetch(this.address("html", section)).catch(() => null);
+    if (!answer?.ok) return this.messages.say(UNREACHABLE, "warning");
+    const page = document.createElement("iframe");
+    page.hidden = true;
+    page.title = "What is printed";
+    page.srcdoc = await answer.text();
+    page.addEventListener("load", () => {
+      page.contentWindow?.addEventListener("afterprint", () => page.remove());
+      page.contentWindow?.print();
+    });
+    document.body.append(page);
+  }
+
+  async keepAsStarter(name: string): Promise<void> {
+    const params = { path: { id: this.id } };
+    const answer = await read(api.POST("/api/documents/{id}/starter", { params, body: { name } })).catch(
+      (failure: unknown) => failure,
+    );
+    if (answer instanceof Error) this.messages.say(answer.message, "warning");
+    else this.messages.say(`“${name}” is among the starters now.`);
+  }
+
+  private get id(): string {
+    return this.store.getState().id;
+  }
+
+  private address(format: FileFormat, section: string | undefined): string {
+    const query = new URLSearchParams({ format, ...(section === undefined ? {} : { section }) });
+    return `/api/documents/${this.id}/export?${query}`;
+  }
+}

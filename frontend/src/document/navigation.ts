@@ -1,0 +1,120 @@
+import type { StoreApi } from "zustand/vanilla";
+import { api } from "../api/client";
+import { branchEnd, pathTo } from "../outline/outline";
+import type { DocumentState } from "./state";
+import type { Place, WindowState } from "./window-state";
+
+/** Where the writer is, what is shown and what is picked. */
+export class Navigation {
+  private key = 1;
+
+  constructor(
+    private readonly document: StoreApi<DocumentState>,
+    private readonly window: StoreApi<WindowState>,
+  ) {}
+
+  /** Goes to a place and remembers where from. */
+  goTo(place: Place, { focus = true, remember = true }: { focus?: boolean; remember?: boolean } = {}): void {
+    this.window.setState((shown) => ({
+      current: place.section,
+      ...(this.isInScope(place.section) ? {} : { scope: null }),
+      foldedTexts: this.withoutFoldsOver(place.section),
+      request: { ...place, key: ++this.key, focus },
+      ...(remember && shown.current !== null && shown.current !== place.section
+        ? { trail: extended(shown, { section: shown.current }) }
+        : {}),
+    }));
+  }
+
+  /** A request is answered once; a section that scrolls away and back must not take the focus again. */
+  requestMet(key: number): void {
+    if (this.window.getState().request?.key === key) this.window.setState({ request: null });
+  }
+
+  /** Whoever points at a place in the text goes there, and not to where a command that was on its way would have gone. */
+  dropRequest(): void {
+    if (this.window.getState().request) this.window.setState({ request: null });
+  }
+
+  goBack(): void {
+    const { trail, current } = this.window.getState();
+    const place = trail.places[trail.at - 1];
+    if (!place) return;
+    const isAtEnd = trail.at === trail.places.length && current !== null;
+    const places = isAtEnd ? [...trail.places, { section: current }] : trail.places;
+    this.window.setState({ trail: { places, at: trail.at - 1 } });
+    this.goTo(place, { remember: false });
+  }
+
+  goForward(): void {
+    const { trail } = this.window.getState();
+    const place = trail.places[trail.at + 1];
+    if (!place) return;
+    this.window.setState({ trail: { ...trail, at: trail.at + 1 } });
+    this.goTo(place, { remember: false });
+  }
+
+  setCurrent(section: string): void {
+    if (this.window.getState().current !== section) this.window.setState({ current: section });
+  }
+
+  setScope(section: string | null): void {
+    this.window.setState({ scope: section, ...(section === null ? {} : { current: section }) });
+  }
+
+  setFolded(section: string, folded: boolean): void {
+    this.window.setState((shown) => ({ folded: withOrWithout(shown.folded, [section], folded) }));
+  }
+
+  setFoldedAll(sections: Iterable<string>): void {
+    this.window.setState({ folded: new Set(sections) });
+  }
+
+  foldTexts(sections: Iterable<string>, folded: boolean): void {
+    this.window.setState((shown) => ({ foldedTexts: withOrWithout(shown.foldedTexts, sections, folded) }));
+  }
+
+  pick(sections: Iterable<string>): void {
+    this.window.setState({ picked: new Set(sections) });
+  }
+
+  keepResumePoint(section: string, position: number): void {
+    const path = { id: this.document.getState().id };
+    const kept = api.PUT("/api/documents/{id}/resume-point", { params: { path }, body: { section, position } });
+    void kept.catch(() => undefined);
+  }
+
+  private isInScope(section: string): boolean {
+    const { scope } = this.window.getState();
+    if (scope === null) return true;
+    const { outline, positions } = this.document.getState();
+    const from = positions.get(scope) ?? 0;
+    const at = positions.get(section) ?? -1;
+    return at >= from && at < branchEnd(outline, from);
+  }
+
+  /** A place that is gone to is never left hidden under a folded heading. */
+  private withoutFoldsOver(section: string): ReadonlySet<string> {
+    const { foldedTexts } = this.window.getState();
+    const { outline, positions } = this.document.getState();
+    const position = positions.get(section);
+    if (foldedTexts.size === 0 || position === undefined) return foldedTexts;
+    const above = pathTo(outline, position).map((each) => outline.ids[each] ?? "");
+    const over = above.filter((each) => foldedTexts.has(each) && each !== section);
+    return over.length === 0 ? foldedTexts : withOrWithout(foldedTexts, over, false);
+  }
+}
+
+function withOrWithout(sections: ReadonlySet<string>, these: Iterable<string>, isWith: boolean): ReadonlySet<string> {
+  const next = new Set(sections);
+  for (const each of these) {
+    if (isWith) next.add(each);
+    else next.delete(each);
+  }
+  return next;
+}
+
+function extended({ trail }: WindowState, place: Place): WindowState["trail"] {
+  const places = [...trail.places.slice(0, trail.at), place];
+  return { places, at: places.length };
+}

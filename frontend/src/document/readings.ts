@@ -1,0 +1,33 @@
+import type { QueryClient } from "@tanstack/react-query";
+import type { Reading } from "../api/client";
+
+/** What is read from a whole document beside its outline and texts. */
+type DocumentReading = Reading | "history" | "milestones" | "comparison" | "preview" | "likely-headings";
+
+/** Those that any change may have made untrue; they are read by tools that are open now and then. */
+const WITH_EVERY_CHANGE: readonly DocumentReading[] = ["history", "comparison", "preview", "likely-headings"];
+/** The check looks through the whole document, so it waits for a pause in the changes (milliseconds). */
+const PAUSE = 400;
+
+/** The key of a reading; the same for as long as the document is known, whatever is written meanwhile. */
+export function readingKey(
+  document: string,
+  reading: DocumentReading,
+  ...more: readonly unknown[]
+): readonly unknown[] {
+  return ["document", document, reading, ...more];
+}
+
+/** What a session tells of its changes makes the readings outdated that rest on them; those in view are read again. */
+export function outdating(client: QueryClient, document: string): (readings: readonly Reading[]) => void {
+  let timer: number | undefined;
+  const invalidate = (reading: DocumentReading) =>
+    void client.invalidateQueries({ queryKey: readingKey(document, reading) });
+  return (readings) => {
+    WITH_EVERY_CHANGE.forEach(invalidate);
+    readings.filter((reading) => reading !== "findings").forEach(invalidate);
+    if (!readings.includes("findings")) return;
+    window.clearTimeout(timer);
+    timer = window.setTimeout(() => invalidate("findings"), PAUSE);
+  };
+}

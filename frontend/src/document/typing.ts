@@ -1,0 +1,260 @@
+import type { StoreApi } from "zustand/vanilla";
+import { api, write, type Conflict, type SectionText, type WriteOutcome } from "../api/client";
+import type { Changes } from "./changes";
+import { settling, type Waiting } from "./clash";
+import { operationOf, plainHeading, type Draft, type KeptDrafts, type Words } from "./drafts";
+import type { Messages } from "./messages";
+import { sameText } from "./same-text";
+import type { DocumentState } from "./state";
+import type { Texts } from "./texts";
+import type { Turns } from "./turns";
+
+/** Typing is handed over after this pause, or at the latest after the second one (milliseconds). */
+const PAUSE = 500;
+const LATEST = 2500;
+/** After an answer that did not come (milliseconds). */
+const RETRY = 3000;
+/** The browser has a copy after this much typing, whatever becomes of the window (milliseconds). */
+const COPY = 200;
+
+export type Typed = Pick<Draft, "text" | "headingChanged" | "bodyChanged">;
+
+type Parts = {
+  store: StoreApi<DocumentState>;
+  turns: Turns;
+  messages: Messages;
+  texts: Texts;
+  kept: KeptDrafts;
+  changes: () => Changes;
+};
+
+/** What is typed and not yet acknowledged: when it is sent, and what becomes of it when another window wrote as well. */
+export class Typing {
+  private readonly drafts = new Map<string, Draft>();
+  /** Sections written in two windows, in turn; until the writer has chosen, the browser keeps what was typed here. */
+  private clashes: Waiting[] = [];
+  /** Left behind by other windows, for sections that a draft before them is about. */
+  private later: Draft[] = [];
+  private pauseTimer: number | undefined;
+  private copyTimer: number | undefined;
+  private firstTyped = 0;
+  private isOver = false;
+
+  constructor(private readonly parts: Parts) {}
+
+  typed(section: string, typed: Typed): void {
+    const { state } = this;
+    const known = this.drafts.get(section);
+    const text = state.texts.get(section);
+    // A text may have been read before or after the last change that this window knows of.
+    const readAt = text && (state.outdated.has(section) ? text.revision : Math.max(state.revision, text.revision));
+    this.drafts.set(section, {
+      section,
+      baseRevision: known?.baseRevision ?? readAt ?? state.revision,
+      began: known ? known.began : text,
+      text: typed.text,
+      headingChanged: typed.headingChanged || (known?.headingChanged ?? false),
+      bodyChanged: typed.bodyChanged || (known?.bodyChanged ?? false),
+    });
+    if (state.saving === "kept") this.parts.store.setState({ saving: "keeping" });
+    const now = Date.now();
+    if (this.pauseTimer === undefined) this.firstTyped = now;
+    window.clearTimeout(this.pauseTimer);
+    const pause = Math.max(0, Math.min(PAUSE, this.firstTyped + LATEST - now));
+    this.pauseTimer = window.setTimeout(() => void this.flush(), pause);
+    this.copyTimer ??= window.setTimeout(() => void this.keepCopy(), COPY);
+  }
+
+  /** The text as the writer left it here, acknowledged or not; undefined when it has not been read yet. */
+  textNow(section: string): SectionText | undefined {
+    const kept = this.state.texts.get(section);
+    return kept && { ...kept, ...this.drafts.get(section)?.text() };
+  }
+
+  isIn(section: string): boolean {
+    return this.drafts.has(section);
+  }
+
+  /** Sections with words that are not yet acknowledged. */
+  sections(): ReadonlySet<string> {
+    return new Set(this.drafts.keys());
+  }
+
+  /** Sends what was typed; resolves when it is acknowledged or has been found impossible for now. */
+  flush(): Promise<void> {
+    window.clearTimeout(this.pauseTimer);
+    this.pauseTimer = undefined;
+    if (this.drafts.size > 0) void this.keepCopy();
+    return this.parts.turns.take(async () => {
+      const waiting = Array.from(this.drafts.values());
+      for (const draft of waiting) await this.send(draft);
+      const saving = this.drafts.size === 0 ? "kept" : "unsent";
+      if (this.state.saving !== saving) this.parts.store.setState({ saving });
+      void this.keepCopy();
+    });
+  }
+
+  /** What windows that are closed could not send; of two drafts of one section the second may clash with the first. */
+  async sendLeftBehind(): Promise<void> {
+    const left = await this.parts.kept.adopt();
+    // Closed meanwhile: they stay where they are for whoever opens the document next.
+    if (this.isOver) return;
+    for (const draft of left) {
+      if (this.drafts.has(draft.section)) this.later.push(draft);
+      else this.drafts.set(draft.section, draft);
+    }
+    if (left.length > 0) await this.flush();
+    for (let draft = this.later[0]; draft; draft = this.later[0]) {
+      // Whoever types meanwhile in the same section is acknowledged first.
+      if (this.drafts.has(draft.section)) await this.flush();
+      if (this.drafts.has(draft.section)) return;
+      this.later = this.later.slice(1);
+      this.drafts.set(draft.section, draft);
+      await this.flush();
+    }
+  }
+
+  /** A window about to close sends what it can; what does not get through waits in the browser's store. */
+  handOver(): void {
+    void this.keepCopy();
+    for (const draft of this.drafts.values()) {
+      void fetch(`/api/documents/${this.state.id}/operations`, {
+        method: "POST",
+        keepalive: true,
+        headers: { "Content-Type": "application/json" },
+        body: JSON.stringify({ baseRevision: draft.baseRevision, operation: operationOf(draft, draft.text()) }),
+      }).catch(() => undefined);
+    }
+  }
+
+  /** Whoever opens the document next sees to all that is left; resolves when the browser has it. */
+  async letGo(): Promise<void> {
+    window.clearTimeout(this.pauseTimer);
+    const copied = this.keepCopy();
+    this.isOver = true;
+    this.drafts.clear();
+    this.later = [];
+    await copied;
+  }
+
+  /** The writer has looked at both texts and says which to go on with. */
+  async settleClash(choice: "mine" | "theirs" | "both"): Promise<void> {
+    const [clash, ...others] = this.clashes;
+    if (!clash) return;
+    this.askAbout(others);
+    const operation = settling(clash, choice);
+    const answer = operation === null ? null : await this.parts.changes().perform(operation, { quiet: true });
+    if (answer?.kind === "refused") {
+      await this.parts.turns.take(() => this.keepElsewhere(clash.draft, clash.mine, answer.sentence));
+    } else if (answer?.kind === "stale") {
+      const theirs = answer.conflict.texts.find(({ id }) => id === clash.section) ?? clash.theirs;
+      this.askAbout([{ ...clash, theirs }, ...this.clashes]);
+    } else if (answer?.kind === "unreachable") this.askAbout([clash, ...this.clashes]);
+    else if (operation === null) this.parts.texts.keep([clash.theirs]);
+    else await this.parts.texts.readAgain(clash.section);
+    void this.keepCopy();
+  }
+
+  private get state(): DocumentState {
+    return this.parts.store.getState();
+  }
+
+  private keepCopy(): Promise<void> {
+    window.clearTimeout(this.copyTimer);
+    this.copyTimer = undefined;
+    return this.parts.kept.keep([...this.clashes.map(({ draft }) => draft), ...this.drafts.values(), ...this.later]);
+  }
+
+  private async send(draft: Draft): Promise<void> {
+    const words = draft.text();
+    const body = { baseRevision: draft.baseRevision, operation: operationOf(draft, words) };
+    const answer = await write(
+      api.POST("/api/documents/{id}/operations", { params: { path: { id: this.state.id } }, body }),
+    );
+    switch (answer.kind) {
+      case "applied":
+        return this.acknowledged(draft, words, answer.outcome);
+      case "stale":
+        return this.clashed(draft, words, answer.conflict);
+      case "refused":
+        return this.keepElsewhere(draft, words, answer.sentence);
+      case "unreachable":
+        if (answer.sentence) this.parts.messages.say(answer.sentence, "warning");
+        return this.sendLater();
+      default:
+        return answer satisfies never;
+    }
+  }
+
+  private sendLater(): void {
+    this.pauseTimer ??= window.setTimeout(() => void this.flush(), RETRY);
+  }
+
+  private async acknowledged(draft: Draft, words: Words, outcome: WriteOutcome): Promise<void> {
+    const now = this.drafts.get(draft.section);
+    if (now === draft) this.drafts.delete(draft.section);
+    // What was typed meanwhile builds on what has just been kept.
+    else if (now) this.drafts.set(draft.section, { ...now, baseRevision: outcome.revision, began: words });
+    this.parts.texts.keep([{ id: draft.section, ...words, revision: outcome.revision }]);
+    await this.parts.changes().accept(outcome);
+  }
+
+  private async clashed(draft: Draft, words: Words, conflict: Conflict): Promise<void> {
+    const changes = this.parts.changes();
+    const theirs = conflict.texts.find((each) => each.id === draft.section);
+    const { began } = draft;
+    if (theirs && began && sameText([theirs.heading, theirs.body], [began.heading, began.body])) {
+      // Something else about the section was changed, its aim for instance.
+      changes.takeOver(conflict.changes);
+      const again = { ...(this.drafts.get(draft.section) ?? draft), baseRevision: conflict.changes.revision };
+      this.drafts.set(draft.section, again);
+      return this.send(again);
+    }
+    if (theirs) this.drafts.delete(draft.section);
+    changes.takeOver(conflict.changes);
+    if (!theirs) return this.keepElsewhere(draft, words, conflict.detail);
+    const mine = { id: draft.section, ...words, revision: draft.baseRevision };
+    if (!sameText([mine.heading, mine.body], [theirs.heading, theirs.body])) {
+      const waiting = { section: draft.section, mine, theirs, draft: { ...draft, text: () => words } };
+      this.askAbout([...this.clashes, waiting]);
+    }
+  }
+
+  private askAbout(clashes: Waiting[]): void {
+    this.clashes = clashes;
+    this.parts.store.setState({ clash: clashes[0] ?? null });
+  }
+
+  /** The section is gone from the outline, cut out in another window: what was typed becomes a section at the end. */
+  private async keepElsewhere(draft: Draft, words: Words, sentence: string): Promise<void> {
+    const { messages } = this.parts;
+    const changes = this.parts.changes();
+    await changes.sync();
+    // Refused for what it says: it stays unsent, and is tried again with what is typed next.
+    if (this.state.positions.has(draft.section)) return messages.say(sentence, "warning");
+    const heading = `Kept from “${plainHeading(words) || "a section"}”`;
+    const body = { baseRevision: this.state.revision, operation: { name: "insert" as const, heading } };
+    const made = await write(
+      api.POST("/api/documents/{id}/operations", { params: { path: { id: this.state.id } }, body }),
+    );
+    const section = made.kind === "applied" ? made.outcome.order.at(-1)?.inserted.ids[0] : undefined;
+    if (made.kind !== "applied" || section === undefined) return this.sendLater();
+    await changes.accept(made.outcome);
+    // From here on it is the new section's draft, should the server be lost in between.
+    if (this.drafts.get(draft.section) === draft) this.drafts.delete(draft.section);
+    const moved = {
+      ...draft,
+      section,
+      baseRevision: made.outcome.revision,
+      headingChanged: false,
+      bodyChanged: true,
+      text: () => words,
+    };
+    this.drafts.set(section, moved);
+    await this.send(moved);
+    messages.say(
+      `The section you were writing in was cut out in another window; what you typed is kept at the end as “${heading}”.`,
+      "warning",
+    );
+  }
+}

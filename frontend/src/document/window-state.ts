@@ -1,0 +1,59 @@
+import type { DocumentState } from "./state";
+
+/** A place in the text: a section and, in it, the editor's position (0 is before the heading). */
+export type Place = { section: string; position?: number; bookmark?: string };
+
+export type Message = {
+  key: number;
+  tone: "said" | "warning";
+  sentence: string;
+  canUndo: boolean;
+  offer?: { label: string; run: () => void };
+};
+
+/** What this window shows of the document, and how: nothing here is part of the document. */
+export type WindowState = {
+  current: string | null;
+  /** Where the manuscript is to go next; answered and cleared by it. */
+  request: (Place & { key: number; focus: boolean }) | null;
+  scope: string | null;
+  folded: ReadonlySet<string>;
+  /** Sections whose text is folded under their headings in the manuscript, with all of their branch. */
+  foldedTexts: ReadonlySet<string>;
+  /** Sections picked in the outline, for one operation on all of them. */
+  picked: ReadonlySet<string>;
+  trail: { places: readonly Place[]; at: number };
+  message: Message | null;
+};
+
+/** A window opens where the writer was last, or at the beginning. */
+export function openedAt(document: DocumentState, resume: Place | null): WindowState {
+  const known = resume !== null && document.positions.has(resume.section) ? resume : null;
+  return {
+    current: known?.section ?? document.outline.ids[0] ?? null,
+    request: known ? { ...known, key: 1, focus: false } : null,
+    scope: null,
+    folded: new Set(),
+    foldedTexts: new Set(),
+    picked: new Set(),
+    trail: { places: [], at: 0 },
+    message: null,
+  };
+}
+
+/** After a change of the outline: a section that is gone is not current, not picked and no scope. */
+export function withoutGone(
+  window: WindowState,
+  before: DocumentState,
+  after: DocumentState,
+): Pick<WindowState, "current" | "scope" | "picked"> {
+  const { positions, outline } = after;
+  const place = Math.min(before.positions.get(window.current ?? "") ?? 0, outline.ids.length - 1);
+  return {
+    current: window.current !== null && positions.has(window.current) ? window.current : (outline.ids[place] ?? null),
+    scope: window.scope !== null && positions.has(window.scope) ? window.scope : null,
+    picked: [...window.picked].every((id) => positions.has(id))
+      ? window.picked
+      : new Set([...window.picked].filter((id) => positions.has(id))),
+  };
+}
