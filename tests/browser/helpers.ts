@@ -1,6 +1,6 @@
 import { spawn } from "node:child_process";
 import { createServer } from "node:net";
-import { expect, test as base, type APIRequestContext, type Page } from "@playwright/test";
+import { expect, test as base, type APIRequestContext, type Page, type Locator } from "@playwright/test";
 
 /** Every test fails when the page threw an error on the way, whatever it looked like. Each worker serves a database of its own. */
 export const test = base.extend<{ noErrors: void }, { server: string }>({
@@ -125,6 +125,15 @@ export async function putCursor(page: Page, words: string, line = ".manuscript p
     );
     expect(at).toContain(words);
   }).toPass();
+}
+
+/** Chooses one of a few values as a hand does: opens the list, and clicks. */
+export async function choose(select: Locator, option: string | RegExp): Promise<void> {
+  await select.click();
+  await select
+    .page()
+    .getByRole("option", { name: option, exact: typeof option === "string" })
+    .click();
 }
 
 export async function allKept(page: Page): Promise<void> {

@@ -9,6 +9,7 @@ import {
   shownOutline,
   storedOutline,
   test,
+  choose,
 } from "./helpers";
 
 const TEXT = "Nobody wrote down why the lamp went out, but three of them wrote down when it did.";
@@ -33,11 +34,11 @@ test("false headings of an imported file are reviewed by groups, and become the 
     "1.2Paraffin, new",
     "2The men, new",
   ]);
-  await page.getByLabel("What “Paraffin” is").selectOption("no heading");
+  await choose(page.getByLabel("What “Paraffin” is"), "no heading");
   await expect(preview.getByRole("listitem")).toHaveCount(3);
-  await page.getByLabel("What lines that are 168 % of the text’s size, bold are").selectOption("level 2");
+  await choose(page.getByLabel("What lines that are 168 % of the text’s size, bold are"), "level 2");
   await expect(preview.getByRole("listitem").first()).toHaveText("1The oil, new");
-  await page.getByLabel("What lines that are 168 % of the text’s size, bold are").selectOption("level 1");
+  await choose(page.getByLabel("What lines that are 168 % of the text’s size, bold are"), "level 1");
   await page.getByRole("button", { name: "Make 3 headings" }).click();
   await expect(page.getByRole("dialog")).toHaveCount(0);
   expect(await shownOutline(page)).toEqual(["1 The oil", "2 Colza", "1 The men"]);

@@ -128,15 +128,16 @@ export function StrataStrip() {
     const to =
       isPlain && event.key in ARROWS ? neighbour(found, reached, ARROWS[event.key as keyof typeof ARROWS]) : undefined;
     const command = commandOf("outline", event);
+    const inStrata = commandOf("strata", event);
     const run =
       to !== undefined
         ? () => focus(to.id)
         : isPlain && (event.key === "Home" || event.key === "End")
           ? () =>
               focus((event.key === "Home" ? found[0] : found.findLast((each) => each.level === 1))?.id ?? reached.id)
-          : event.key === "+"
+          : inStrata === "look-into"
             ? () => lookInto(reached.id)
-            : event.key === "-" && zoom !== null
+            : inStrata === "look-out" && zoom !== null
               ? () => lookInto(outOf(outline, zoom))
               : command !== null && ON_BRANCHES.has(command)
                 ? () => act(reached.id, command as BranchCommand)

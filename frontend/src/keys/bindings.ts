@@ -63,11 +63,14 @@ const KEPT_ELSEWHERE = new Map<Chord, string>([
   ),
 ]);
 
+/** Where a key by itself writes. */
+const WRITTEN_IN: ReadonlySet<Reach> = new Set(["anywhere", "text"]);
+
 /** Why these keys cannot be given to the command, in one sentence; null when they can. */
 export function objection(command: Command, chord: Chord): string | null {
   const kept = KEPT_ELSEWHERE.get(chord);
   if (kept) return kept;
-  if (command.reach !== "outline" && writes(chord)) return "By itself this key writes; hold Ctrl or Alt with it.";
+  if (WRITTEN_IN.has(command.reach) && writes(chord)) return "By itself this key writes; hold Ctrl or Alt with it.";
   const isOurs = command.ours.includes(chord);
   const always = (Object.keys(ALWAYS) as Reach[])
     .filter((reach) => meet(reach, command.reach))

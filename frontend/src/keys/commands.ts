@@ -1,7 +1,7 @@
 import type { Chord } from "./chord";
 
 /** Where a command’s keys work. The outline’s work in Arrange too. */
-export type Reach = "anywhere" | "outline" | "text";
+export type Reach = "anywhere" | "outline" | "strata" | "text";
 
 type Entry = { words: string; keys: readonly Chord[] };
 
@@ -75,6 +75,10 @@ export const COMMANDS = {
       String,
     ),
   },
+  strata: {
+    "look-into": { words: "Show this branch at full width", keys: ["+"] },
+    "look-out": { words: "Show one branch further out", keys: ["-"] },
+  },
   text: {
     ...levels(
       (level) => `heading-${level}` as const,
@@ -110,8 +114,9 @@ export const COMMANDS = {
 
 export type AnywhereCommand = keyof (typeof COMMANDS)["anywhere"];
 export type OutlineCommand = keyof (typeof COMMANDS)["outline"];
+export type StrataCommand = keyof (typeof COMMANDS)["strata"];
 export type TextCommand = keyof (typeof COMMANDS)["text"];
-export type CommandId = AnywhereCommand | OutlineCommand | TextCommand;
+export type CommandId = AnywhereCommand | OutlineCommand | StrataCommand | TextCommand;
 
 /** Keys that always do the same, after the patterns of the WAI-ARIA Authoring Practices and common practice. */
 export const ALWAYS: Record<Reach, readonly { chords: readonly Chord[]; words: string }[]> = {
@@ -126,6 +131,10 @@ export const ALWAYS: Record<Reach, readonly { chords: readonly Chord[]; words: s
     { chords: ["Enter"], words: "Open its text" },
     { chords: ["Escape"], words: "Pick nothing" },
     { chords: ["Shift+F10", "ContextMenu"], words: "Open its commands" },
+  ],
+  strata: [
+    { chords: ["ArrowUp", "ArrowDown", "ArrowLeft", "ArrowRight", "Home", "End"], words: "Go about the branches" },
+    { chords: ["Enter"], words: "Open its text" },
   ],
   text: [
     { chords: ["Enter", "Shift+Enter"], words: "New paragraph; new line" },

@@ -2,7 +2,7 @@ import { create } from "zustand";
 import { api, read } from "../api/client";
 import { ALL_COMMANDS, commandAt, keysOf, readOwnKeys, type OwnKeys } from "./bindings";
 import { chordOf, shown, type KeyPress } from "./chord";
-import type { AnywhereCommand, CommandId, OutlineCommand, TextCommand } from "./commands";
+import type { AnywhereCommand, CommandId, OutlineCommand, StrataCommand, TextCommand } from "./commands";
 
 /** The writer’s own keys, the same in every document and every window. */
 export const useKeys = create<{ own: OwnKeys }>(() => ({ own: {} }));
@@ -25,7 +25,12 @@ export async function keepKeys(own: OwnKeys): Promise<void> {
   }
 }
 
-type InReach = { anywhere: AnywhereCommand; outline: OutlineCommand; text: TextCommand };
+type InReach = {
+  anywhere: AnywhereCommand;
+  outline: OutlineCommand;
+  strata: StrataCommand;
+  text: TextCommand;
+};
 
 export function commandOf<R extends keyof InReach>(reach: R, event: KeyPress): InReach[R] | null {
   const chord = chordOf(event);

@@ -1,8 +1,9 @@
-import { useState, type FormEvent } from "react";
+import { useId, useState, type FormEvent } from "react";
 import { useSession } from "../document/context";
 import { LEVELS } from "../outline/outline";
 import { Button } from "../parts/button";
 import { Dialog } from "../parts/dialog";
+import { Select } from "../parts/select";
 import type { Spot } from "./spot";
 import { generateContents } from "./text-commands";
 
@@ -77,18 +78,16 @@ export function ContentsDialog({
 }
 
 function Level({ label, value, onChange }: { label: string; value: number; onChange: (level: number) => void }) {
+  const id = useId();
   return (
-    <label className="flex items-center gap-2 text-soft">
-      {label}
-      <select
-        value={value}
-        onChange={(event) => onChange(Number(event.target.value))}
-        className="rounded-lg border border-line bg-paper px-2 py-1 text-ink"
-      >
-        {LEVELS.map((level) => (
-          <option key={level}>{level}</option>
-        ))}
-      </select>
-    </label>
+    <span className="flex items-center gap-2 text-soft">
+      <span id={id}>{label}</span>
+      <Select
+        labelledBy={id}
+        value={String(value)}
+        options={LEVELS.map((level) => ({ value: String(level), words: String(level) }))}
+        onChange={(chosen) => onChange(Number(chosen))}
+      />
+    </span>
   );
 }

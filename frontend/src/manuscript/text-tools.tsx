@@ -11,6 +11,7 @@ import {
   Quote,
   Scissors,
 } from "lucide-react";
+import { Toolbar } from "radix-ui";
 import { useEffect, useLayoutEffect, useState, type ReactNode, type RefObject } from "react";
 import { useSession } from "../document/context";
 import type { Session } from "../document/session";
@@ -64,14 +65,13 @@ export function TextTools({ scroller }: { scroller: RefObject<HTMLDivElement | n
         <BlockMenu spot={spot} />
       </div>
       {!empty && (
-        <div
-          role="toolbar"
+        <Toolbar.Root
           aria-label="Selected words"
           className="absolute z-20 flex gap-0.5 rounded-xl border border-line bg-sheet p-1 shadow-lg"
           style={{ top: at.top - 44, left: at.left }}
         >
           <SelectionTools spot={spot} />
-        </div>
+        </Toolbar.Root>
       )}
       {dialogs}
     </>
@@ -131,23 +131,21 @@ function HeadingsTool({ spot }: { spot: Spot }) {
   }));
   return (
     <Menu label="Make these lines headings" entries={entries}>
-      <button
-        type="button"
+      <Toolbar.Button
         aria-label="Make these lines headings"
         title="Make these lines headings"
         onMouseDown={(event) => event.preventDefault()}
         className="grid size-8 place-items-center rounded-lg text-soft hover:bg-wash hover:text-ink"
       >
         <ListTree size={15} aria-hidden="true" />
-      </button>
+      </Toolbar.Button>
     </Menu>
   );
 }
 
 function Tool({ label, icon, onClick }: { label: string; icon: ReactNode; onClick: () => void }) {
   return (
-    <button
-      type="button"
+    <Toolbar.Button
       aria-label={label}
       title={label}
       onMouseDown={(event) => event.preventDefault()}
@@ -155,7 +153,7 @@ function Tool({ label, icon, onClick }: { label: string; icon: ReactNode; onClic
       className="grid size-8 place-items-center rounded-lg text-soft hover:bg-wash hover:text-ink"
     >
       {icon}
-    </button>
+    </Toolbar.Button>
   );
 }
 

@@ -1,4 +1,5 @@
 import { X } from "lucide-react";
+import { Toolbar } from "radix-ui";
 import { useDocument, useSession, useWindow } from "../document/context";
 import { LEVELS } from "../outline/outline";
 import { pickedHeads } from "../outline/picks";
@@ -30,8 +31,7 @@ export function PickedBar({ besideOutline }: { besideOutline: boolean }) {
         besideOutline && "md:left-[272px] lg:left-[312px]",
       )}
     >
-      <div
-        role="toolbar"
+      <Toolbar.Root
         aria-label="Picked branches"
         className="pointer-events-auto flex items-center gap-0.5 rounded-2xl bg-slate py-1.5 pr-2 pl-4 whitespace-nowrap text-on-slate shadow-lg"
         onKeyDown={(event) => event.key === "Escape" && session.navigation.pick([])}
@@ -40,15 +40,15 @@ export function PickedBar({ besideOutline }: { besideOutline: boolean }) {
           <span className="font-semibold">{counted(heads.length, "branch", "branches")} picked</span>{" "}
           <span className="pl-2 opacity-80">{counted(words, "word")}</span>
         </p>
-        <button type="button" className={BUTTON} onClick={() => act("promote")}>
+        <Toolbar.Button className={BUTTON} onClick={() => act("promote")}>
           Promote
-        </button>
-        <button type="button" className={BUTTON} onClick={() => act("demote")}>
+        </Toolbar.Button>
+        <Toolbar.Button className={BUTTON} onClick={() => act("demote")}>
           Demote
-        </button>
-        <button type="button" className={BUTTON} onClick={() => ask({ kind: "nest", sections })}>
+        </Toolbar.Button>
+        <Toolbar.Button className={BUTTON} onClick={() => ask({ kind: "nest", sections })}>
           Nest under…
-        </button>
+        </Toolbar.Button>
         <Menu
           label="Set level"
           entries={LEVELS.map((level) => ({
@@ -56,29 +56,26 @@ export function PickedBar({ besideOutline }: { besideOutline: boolean }) {
             run: () => void session.changes.perform({ name: "set-level", sections, level }),
           }))}
         >
-          <button type="button" className={BUTTON}>
-            Set level…
-          </button>
+          <Toolbar.Button className={BUTTON}>Set level…</Toolbar.Button>
         </Menu>
-        <button type="button" className={BUTTON} onClick={() => ask({ kind: "marker", sections })}>
+        <Toolbar.Button className={BUTTON} onClick={() => ask({ kind: "marker", sections })}>
           Marker…
-        </button>
-        <button type="button" className={BUTTON} onClick={() => ask({ kind: "target", sections })}>
+        </Toolbar.Button>
+        <Toolbar.Button className={BUTTON} onClick={() => ask({ kind: "target", sections })}>
           Target…
-        </button>
-        <button type="button" className={BUTTON} onClick={() => act("set-aside")}>
+        </Toolbar.Button>
+        <Toolbar.Button className={BUTTON} onClick={() => act("set-aside")}>
           Set aside
-        </button>
-        <button
-          type="button"
+        </Toolbar.Button>
+        <Toolbar.Button
           aria-label="Pick nothing"
           title="Pick nothing (Esc)"
           className="grid size-8 place-items-center rounded-full hover:bg-white/15"
           onClick={() => session.navigation.pick([])}
         >
           <X size={15} aria-hidden="true" />
-        </button>
-      </div>
+        </Toolbar.Button>
+      </Toolbar.Root>
     </section>
   );
 }

@@ -6,6 +6,7 @@ import { NameDialog } from "../../parts/name-dialog";
 import { useDocument, useSession } from "../../document/context";
 import { readingKey } from "../../document/readings";
 import { Button } from "../../parts/button";
+import { Select } from "../../parts/select";
 import { clockTime, counted, day } from "../../parts/words";
 import { CompareDialog } from "../history/compare-dialog";
 import { namedStates } from "../history/states";
@@ -135,6 +136,8 @@ async function historyOf(id: string, wanted: number): Promise<HistoryPart[]> {
   return parts;
 }
 
+/** The rule that keeps every step. */
+const ALL = "all";
 const RULES: readonly [number | null, string][] = [
   [null, "Keep every step for ever"],
   [4, "After 4 weeks, one step a day"],
@@ -164,28 +167,21 @@ function KeepingRule({ id, weeks, onKept }: { id: string; weeks: number | null; 
     onKept();
   };
   return (
-    <label className="mb-4 block border-t border-line pt-3 text-xs text-soft">
-      Old steps
-      <select
-        value={(chosen === undefined ? weeks : chosen) ?? ""}
-        aria-disabled={chosen !== undefined}
-        onChange={(event) =>
-          chosen === undefined && void set(event.target.value === "" ? null : Number(event.target.value))
-        }
-        className="mt-1 block w-full rounded-lg border border-line bg-paper px-2 py-1 text-ink"
-      >
-        {RULES.map(([each, words]) => (
-          <option key={words} value={each ?? ""}>
-            {words}
-          </option>
-        ))}
-      </select>
+    <div className="mb-4 border-t border-line pt-3 text-xs text-soft">
+      <span id="old-steps">Old steps</span>
+      <Select
+        labelledBy="old-steps"
+        className="mt-1 w-full"
+        value={String((chosen === undefined ? weeks : chosen) ?? ALL)}
+        options={RULES.map(([each, words]) => ({ value: String(each ?? ALL), words }))}
+        onChange={(value) => chosen === undefined && void set(value === ALL ? null : Number(value))}
+      />
       <span className="mt-1 block text-faint" role="status">
         {chosen === undefined
           ? "Milestones and the last weeks always stay as they are."
           : "Putting old steps together…"}
       </span>
-    </label>
+    </div>
   );
 }
 

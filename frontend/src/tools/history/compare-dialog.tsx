@@ -7,6 +7,7 @@ import { sectionName } from "../../document/section-name";
 import { Button } from "../../parts/button";
 import { cx } from "../../parts/cx";
 import { Dialog } from "../../parts/dialog";
+import { Select } from "../../parts/select";
 import { isMarker, MarkerSign } from "../../parts/marker";
 import { counted } from "../../parts/words";
 import { markedLines, stretches, type MarkedLine } from "./marked-lines";
@@ -105,22 +106,17 @@ function StateField({
   const id = useId();
   return (
     <>
-      <label htmlFor={id} className="text-soft">
+      <span id={id} className="text-soft">
         {label}
-      </label>
-      <select
-        id={id}
-        value={value}
-        className="h-8 min-w-0 rounded-lg border border-line bg-paper px-2"
-        onChange={(event) => onChange(event.target.value === "now" ? "now" : Number(event.target.value))}
-      >
-        {states.map(({ state, words }) => (
-          <option key={`${state} ${words}`} value={state}>
-            {words}
-          </option>
-        ))}
-        {!states.some(({ state }) => state === value) && <option value={value}>an earlier state</option>}
-      </select>
+      </span>
+      <Select
+        labelledBy={id}
+        className="h-8 min-w-0"
+        value={String(value)}
+        words="an earlier state"
+        options={states.map(({ state, words }) => ({ value: String(state), words }))}
+        onChange={(chosen) => onChange(chosen === "now" ? "now" : Number(chosen))}
+      />
     </>
   );
 }

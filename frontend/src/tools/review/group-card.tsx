@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { LikelyHeading, LookGroup } from "../../api/client";
 import { LEVELS } from "../../outline/outline";
 import { cx } from "../../parts/cx";
+import { Select } from "../../parts/select";
 import { counted } from "../../parts/words";
 import { keyOf, levelOfGroup, type Choices } from "./choices";
 
@@ -95,6 +96,13 @@ function Line({
   );
 }
 
+const NONE = "none";
+const LEVEL_OPTIONS = [
+  { value: "0", words: "the title" },
+  ...LEVELS.map((level) => ({ value: String(level), words: `level ${level}` })),
+  { value: NONE, words: "no heading" },
+];
+
 /** Levels, the title, or no heading. */
 function LevelChoice({
   label,
@@ -108,27 +116,13 @@ function LevelChoice({
   strong?: boolean;
 }) {
   return (
-    <select
-      aria-label={label}
-      value={value === null ? "none" : String(value)}
-      onChange={(event) => onChange(event.target.value === "none" ? null : Number(event.target.value))}
-      className={cx(
-        "h-7 shrink-0 cursor-pointer rounded-full border border-line bg-paper px-2.5 text-[12.5px]",
-        strong ? "font-semibold text-stem" : "text-soft",
-      )}
-    >
-      {value === "mixed" && (
-        <option value="mixed" disabled>
-          several levels
-        </option>
-      )}
-      <option value="0">the title</option>
-      {LEVELS.map((level) => (
-        <option key={level} value={level}>
-          level {level}
-        </option>
-      ))}
-      <option value="none">no heading</option>
-    </select>
+    <Select
+      label={label}
+      value={value === null ? NONE : String(value)}
+      words="several levels"
+      options={LEVEL_OPTIONS}
+      onChange={(chosen) => onChange(chosen === NONE ? null : Number(chosen))}
+      className={cx("h-7 shrink-0 text-[12.5px]", strong ? "font-semibold text-stem" : "text-soft")}
+    />
   );
 }
