@@ -81,7 +81,7 @@ test("the rule by which old steps are kept is read and set in the history", asyn
   await page.reload();
   await page.getByRole("navigation", { name: "Tools" }).getByRole("button", { name: "History" }).click();
   const rule = page.getByLabel(/Old steps/);
-  await expect(rule).toHaveText("Keep every step");
+  await expect(rule).toHaveText("Keep every step for ever");
   await choose(rule, /12 weeks/);
   await expect(page.getByText("The rule is kept. No step was old enough for it yet.")).toBeVisible();
   await page.reload();
