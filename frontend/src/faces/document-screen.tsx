@@ -8,14 +8,14 @@ import { Session } from "../document/session";
 import { Emblem } from "../parts/emblem";
 import { ClashDialog } from "./clash-dialog";
 import { Drawer } from "../tools/drawer/drawer";
-import { ask } from "../window/asking";
+import { openDialog } from "../window/open-dialog";
 import { Header, type Face } from "./header";
 import { JumpBox } from "../places/jump-box";
 import { Manuscript } from "../manuscript/manuscript";
 import { MessageBar } from "./message-bar";
 import { OutlinePanel } from "./write/outline-panel";
 import { PickedBar } from "../tree/picked-bar";
-import { AskedDialogs } from "../tools/asked-dialogs";
+import { Dialogs } from "../tools/dialogs";
 import { StrataStrip } from "./strata-strip";
 import { useAnywhereCommands, useScreenKeys } from "./use-screen-keys";
 
@@ -67,12 +67,12 @@ function Faces({ face }: { face: Face }) {
   const commands = useAnywhereCommands(jump);
   useScreenKeys(commands);
   const session = useSession("Faces");
-  // What an address asks for beside the document: a place in it, or the likely headings; asked once.
+  // What an address asks for beside the document: a place in it, or the likely headings; looked at once.
   useEffect(() => {
     const query = new URLSearchParams(window.location.search);
     const at = query.get("at");
     if (at !== null && session.state.positions.has(at)) session.navigation.goTo({ section: at }, { remember: false });
-    if (query.get("ask") === "likely-headings") ask({ kind: "likely-headings" });
+    if (query.get("ask") === "likely-headings") openDialog({ kind: "likely-headings" });
     if (query.size > 0) window.history.replaceState(null, "", window.location.pathname);
   }, [session]);
   useEffect(() => {
@@ -94,7 +94,7 @@ function Faces({ face }: { face: Face }) {
       <PickedBar besideOutline={face === "write"} />
       <MessageBar />
       <ClashDialog />
-      <AskedDialogs />
+      <Dialogs />
       {jumping && <JumpBox commands={commands} onClose={() => setJumping(false)} />}
     </div>
   );

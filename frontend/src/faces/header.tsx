@@ -12,7 +12,7 @@ import { Menu, type MenuEntry } from "../parts/menu";
 import { ThemeButton } from "../parts/theme";
 import { counted } from "../parts/words";
 import { keysShown, labelled, useKeys } from "../keys/keys";
-import { ask, type Asking } from "../window/asking";
+import { openDialog, type OpenDialog } from "../window/open-dialog";
 import { FORMATS } from "../files/formats";
 import { writeToFile } from "../files/write-to-file";
 
@@ -136,12 +136,12 @@ function FaceLink({ to, words, shown }: { to: string; words: string; shown: bool
 /** What can be done with the document as a whole. */
 function documentCommands(session: Session, titleBlock: TitleBlock): MenuEntry[] {
   // Asked when the command is chosen, for the place changes more often than this menu is drawn.
-  const atPlace = (question: (section: string) => Asking) => {
+  const atPlace = (question: (section: string) => OpenDialog) => {
     const section = session.window.current ?? session.state.outline.ids[0];
-    if (section !== undefined) ask(question(section));
+    if (section !== undefined) openDialog(question(section));
   };
   return [
-    { label: "Review likely headings…", run: () => ask({ kind: "likely-headings" }) },
+    { label: "Review likely headings…", run: () => openDialog({ kind: "likely-headings" }) },
     { label: "Import a file here…", run: () => atPlace((target) => ({ kind: "import", target, landing: "after" })) },
     { label: "Split this section by rule…", run: () => atPlace((section) => ({ kind: "split", section })) },
     "line",
@@ -166,8 +166,8 @@ function documentCommands(session: Session, titleBlock: TitleBlock): MenuEntry[]
       run: () => void session.changes.perform({ name: "use-numbering", numbering: null }),
     },
     "line",
-    { ...labelled("keys"), run: () => ask({ kind: "keys" }) },
+    { ...labelled("keys"), run: () => openDialog({ kind: "keys" }) },
     { label: "Print the document…", run: () => void session.files.print() },
-    { label: "Keep this outline as a starter…", run: () => ask({ kind: "keep-starter" }) },
+    { label: "Keep this outline as a starter…", run: () => openDialog({ kind: "keep-starter" }) },
   ];
 }

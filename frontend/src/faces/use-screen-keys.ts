@@ -4,7 +4,7 @@ import { useSession } from "../document/context";
 import type { Session } from "../document/session";
 import type { AnywhereCommand } from "../keys/commands";
 import { commandOf } from "../keys/keys";
-import { ask } from "../window/asking";
+import { openDialog } from "../window/open-dialog";
 import { openDrawer, useDrawer, type DrawerTool } from "../window/open-drawer";
 
 /** What each command does that works anywhere in a document. */
@@ -26,14 +26,14 @@ export function useAnywhereCommands(onJump: () => void): Record<AnywhereCommand,
       "other-face": () =>
         navigate(`/documents/${session.state.id}${window.location.pathname.endsWith("/arrange") ? "" : "/arrange"}`),
       "keep-now": () => void session.flush(),
-      keys: () => ask({ kind: "keys" }),
+      keys: () => openDialog({ kind: "keys" }),
       "whole-document": () => session.navigation.setScope(null),
       links: drawer("links"),
       contents: drawer("contents"),
       offcuts: drawer("offcuts"),
       history: drawer("history"),
       check: drawer("check"),
-      "likely-headings": () => ask({ kind: "likely-headings" }),
+      "likely-headings": () => openDialog({ kind: "likely-headings" }),
     };
   }, [session, navigate, onJump]);
 }

@@ -3,7 +3,7 @@ import type { Session } from "../document/session";
 import { pickedHeads } from "../outline/picks";
 import { counted } from "../parts/words";
 
-/** Branches are asked for by so many at a time: thousands may be picked. */
+/** Branches are requests for by so many at a time: thousands may be picked. */
 const AT_ONCE = 6;
 
 /** Puts branches with their whole text on the clipboard: as a page for programs that read one, else as Markdown. */
@@ -40,14 +40,14 @@ export async function copyBranches(session: Session, sections: Iterable<string>)
 async function written(id: string, format: "html" | "md", heads: readonly string[]): Promise<string[]> {
   const parts: string[] = [];
   for (let from = 0; from < heads.length; from += AT_ONCE) {
-    const asked = heads
+    const requests = heads
       .slice(from, from + AT_ONCE)
       .map((head) =>
         fetch(`/api/documents/${id}/export?${new URLSearchParams({ format, section: head, numbers: "none" })}`).catch(
           () => null,
         ),
       );
-    for (const answer of await Promise.all(asked)) {
+    for (const answer of await Promise.all(requests)) {
       if (!answer?.ok)
         throw new ReadFailed(answer ? "What was to be copied is not there any more; nothing was copied." : UNREACHABLE);
       parts.push(await answer.text());

@@ -1,10 +1,10 @@
 import type { FileFormat } from "../document/files";
 import type { Session } from "../document/session";
-import { ask } from "../window/asking";
+import { openDialog } from "../window/open-dialog";
 
 /** Writes the document or a branch to a file. Links that would be lost in it are told of before. */
 export async function writeToFile(session: Session, format: FileFormat, section?: string): Promise<void> {
   const count = await session.files.deadLinks(section);
-  if (count > 0) ask({ kind: "dead-links", format, section, count });
+  if (count > 0) openDialog({ kind: "dead-links", format, section, count });
   else await session.files.write(format, section);
 }

@@ -25,7 +25,7 @@ import {
 import { bodyPosition, docOf } from "../editor/section-text";
 import { levelAt } from "../outline/outline";
 import { counted } from "../parts/words";
-import { ask } from "../window/asking";
+import { openDialog } from "../window/open-dialog";
 import type { TextCommand } from "../keys/commands";
 import { commandOf } from "../keys/keys";
 import { askAtSpot, followingUp } from "./spot";
@@ -84,7 +84,7 @@ export function pasteStructure(session: Session, section: string, view: EditorVi
         session.messages.offer(
           `${counted(count, "line")} of what was pasted ${count === 1 ? "looks like a heading" : "look like headings"}.`,
           "Review",
-          () => ask({ kind: "likely-headings" }),
+          () => openDialog({ kind: "likely-headings" }),
         );
     });
   return true;
@@ -251,7 +251,7 @@ const EDITS = {
   "page-break": insertBlock("pageBreak"),
 } satisfies Partial<Record<TextCommand, Command>>;
 
-/** The heading with its whole text; asked again, the branch is picked, ready for any command on branches. */
+/** The heading with its whole text; chosen again, the branch is picked, ready for any command on branches. */
 function selectSection(session: Session, section: string, view: EditorView): boolean {
   const { selection, doc } = view.state;
   if (selection.from <= 1 && selection.to >= doc.content.size - 1) session.navigation.pick([section]);

@@ -1,7 +1,7 @@
 import { useSession } from "../document/context";
 import { Button } from "../parts/button";
 import { Dialog } from "../parts/dialog";
-import type { Asking } from "../window/asking";
+import type { OpenDialog } from "../window/open-dialog";
 import { openDrawer } from "../window/open-drawer";
 
 /** Asked before a file is written in which some links would be words only. */
@@ -9,7 +9,7 @@ export function DeadLinksDialog({
   asking,
   onClose,
 }: {
-  asking: Extract<Asking, { kind: "dead-links" }>;
+  asking: Extract<OpenDialog, { kind: "dead-links" }>;
   onClose: () => void;
 }) {
   const session = useSession("DeadLinksDialog");

@@ -6,7 +6,7 @@ import { pickedHeads } from "../outline/picks";
 import { cx } from "../parts/cx";
 import { Menu } from "../parts/menu";
 import { counted } from "../parts/words";
-import { ask } from "../window/asking";
+import { openDialog } from "../window/open-dialog";
 import { onBranches } from "./row-commands";
 
 const BUTTON = "h-8 rounded-full px-3 hover:bg-white/15 focus-visible:outline-on-slate";
@@ -46,7 +46,7 @@ export function PickedBar({ besideOutline }: { besideOutline: boolean }) {
         <Toolbar.Button className={BUTTON} onClick={() => act("demote")}>
           Demote
         </Toolbar.Button>
-        <Toolbar.Button className={BUTTON} onClick={() => ask({ kind: "nest", sections })}>
+        <Toolbar.Button className={BUTTON} onClick={() => openDialog({ kind: "nest", sections })}>
           Nest under…
         </Toolbar.Button>
         <Menu
@@ -58,10 +58,10 @@ export function PickedBar({ besideOutline }: { besideOutline: boolean }) {
         >
           <Toolbar.Button className={BUTTON}>Set level…</Toolbar.Button>
         </Menu>
-        <Toolbar.Button className={BUTTON} onClick={() => ask({ kind: "marker", sections })}>
+        <Toolbar.Button className={BUTTON} onClick={() => openDialog({ kind: "marker", sections })}>
           Marker…
         </Toolbar.Button>
-        <Toolbar.Button className={BUTTON} onClick={() => ask({ kind: "target", sections })}>
+        <Toolbar.Button className={BUTTON} onClick={() => openDialog({ kind: "target", sections })}>
           Target…
         </Toolbar.Button>
         <Toolbar.Button className={BUTTON} onClick={() => act("set-aside")}>

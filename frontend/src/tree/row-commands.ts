@@ -8,7 +8,7 @@ import { APPENDIX, flagsAt, LEFT_OUT_OF_CONTENTS, UNNUMBERED } from "../outline/
 import { actedOn } from "../outline/picks";
 import type { Row } from "../outline/rows";
 import type { MenuEntry } from "../parts/menu";
-import { ask } from "../window/asking";
+import { openDialog } from "../window/open-dialog";
 import { copyBranches } from "../files/copying";
 
 type Named = "promote" | "demote" | "move-up" | "move-down" | "delete" | "duplicate" | "set-aside";
@@ -67,7 +67,7 @@ export async function runOnBranch(session: Session, section: string, command: Br
     case "marker":
     case "target":
     case "to-document":
-      ask({ kind: command, sections });
+      openDialog({ kind: command, sections });
       return section;
     case "scope":
       session.navigation.setScope(section);
@@ -103,7 +103,7 @@ export function rowCommands(session: Session, row: Row, rename: () => void): Men
         (made) => made && session.navigation.goTo({ section: made, position: 1 }),
       ),
   });
-  const split: MenuEntry = { label: "Split by rule…", run: () => ask({ kind: "split", section: row.id }) };
+  const split: MenuEntry = { label: "Split by rule…", run: () => openDialog({ kind: "split", section: row.id }) };
   const away: MenuEntry[] = ["line", command("set-aside"), command("delete")];
   if (row.level === 0) return [insert("after"), split, ...away];
   const arrange: MenuEntry[] = [
@@ -146,7 +146,7 @@ export function rowCommands(session: Session, row: Row, rename: () => void): Men
     "line",
     ...note,
     "line",
-    { label: "Import a file here…", run: () => ask({ kind: "import", target: row.id, landing: "inside" }) },
+    { label: "Import a file here…", run: () => openDialog({ kind: "import", target: row.id, landing: "inside" }) },
     split,
     {
       label: "Make it a paragraph of the section above",

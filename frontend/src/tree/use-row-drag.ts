@@ -78,10 +78,10 @@ export function useBranchDrag<Place extends DropPlace>(
   useEffect(() => {
     const element = area.current;
     if (!element) return;
-    let asked = "";
+    let rehearsed = "";
     let timer: number | undefined;
 
-    const ask = (sections: string[], place: Place) => {
+    const rehearse = (sections: string[], place: Place) => {
       window.clearTimeout(timer);
       timer = window.setTimeout(() => {
         const { id } = session.state;
@@ -107,8 +107,8 @@ export function useBranchDrag<Place extends DropPlace>(
       const { sections } = lifted;
       const place = placeAt(clientX, clientY);
       if (!place) return setState({ kind: "lifting", ...lifted });
-      if (keyOf(place) === asked) return;
-      asked = keyOf(place);
+      if (keyOf(place) === rehearsed) return;
+      rehearsed = keyOf(place);
       setState({
         kind: "over",
         ...lifted,
@@ -116,7 +116,7 @@ export function useBranchDrag<Place extends DropPlace>(
         sentence: "",
         possible: !sections.some((section) => isWithin(session, section, place.target)),
       });
-      ask(sections, place);
+      rehearse(sections, place);
     };
 
     const stopTarget = dropTargetForElements({
@@ -124,10 +124,14 @@ export function useBranchDrag<Place extends DropPlace>(
       getData: () => ({ outline: true }),
       onDrag: ({ source, location }) =>
         over(liftedIn(source.data), location.current.input.clientX, location.current.input.clientY),
-      onDragLeave: ({ source }) => ((asked = ""), onLeave?.(), setState({ kind: "lifting", ...liftedIn(source.data) })),
+      onDragLeave: ({ source }) => (
+        (rehearsed = ""),
+        onLeave?.(),
+        setState({ kind: "lifting", ...liftedIn(source.data) })
+      ),
     });
     const stopMonitor = monitorForElements({
-      onDragStart: ({ source }) => ((asked = ""), setState({ kind: "lifting", ...liftedIn(source.data) })),
+      onDragStart: ({ source }) => ((rehearsed = ""), setState({ kind: "lifting", ...liftedIn(source.data) })),
       onDrop: ({ source, location }) => {
         window.clearTimeout(timer);
         // What is drawn may be a frame behind the hand; where the hand lets go is what counts.

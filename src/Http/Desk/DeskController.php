@@ -122,7 +122,9 @@ final readonly class DeskController
             return new JsonResponse($importing->import($name, $file, static fn(): null => null), 201);
         }
 
-        return ProgressLines::of(static fn(\Closure $tell): Imported => $importing->import($name, $file, $tell));
+        return ProgressLines::of(
+            static fn(\Closure $progress): Imported => $importing->import($name, $file, $progress),
+        );
     }
 
     #[Route('/api/documents/{id}', methods: ['DELETE'])]

@@ -31,13 +31,13 @@ final class ProgressLines
             static function () use ($work): void {
                 // Who no longer waits ends the work, in a way that leaves nothing half done.
                 ignore_user_abort(true);
-                $tell = static fn(string $doing, int $done, int $of) => self::line([
+                $progress = static fn(string $doing, int $done, int $of) => self::line([
                     'doing' => $doing,
                     'done' => $done,
                     'of' => $of,
                 ]);
                 try {
-                    $result = $work($tell);
+                    $result = $work($progress);
                     self::line([$result instanceof Conflict ? 'problem' : 'result' => $result]);
                 } catch (\Throwable $error) {
                     connection_aborted() || self::line(['problem' => ProblemListener::problemOf($error)]);

@@ -24,19 +24,22 @@ final readonly class Importing
     ) {}
 
     /**
-     * @param \Closure(string, int, int): mixed $tell
+     * @param \Closure(string, int, int): mixed $progress
      *
      * @throws FormatException
      */
-    public function import(string $name, UploadedBytes $file, \Closure $tell): Imported
+    public function import(string $name, UploadedBytes $file, \Closure $progress): Imported
     {
-        $tell('reading', 0, 0);
+        $progress('reading', 0, 0);
 
-        return $this->worker->read($name, $file, static fn(): mixed => $tell('reading', 0, 0), function (
+        return $this->worker->read($name, $file, static fn(): mixed => $progress('reading', 0, 0), function (
             StagedDocument $staged,
-        ) use ($tell): Imported {
+        ) use ($progress): Imported {
             $count = $staged->outline->count();
-            $id = $this->desk->add($staged, onSections: static fn(int $done): mixed => $tell('storing', $done, $count));
+            $id = $this->desk->add(
+                $staged,
+                onSections: static fn(int $done): mixed => $progress('storing', $done, $count),
+            );
             $words = array_sum($this->facts->wordsInOrder($id, $staged->outline));
             $likely = $staged->about['likelyHeadings'] ?? 0;
 

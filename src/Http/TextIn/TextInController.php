@@ -305,10 +305,10 @@ final readonly class TextInController
         $file = UploadedBytes::of($request);
         if (ProgressLines::areWanted($request)) {
             return ProgressLines::of(
-                fn(\Closure $tell): PutIn|Conflict => $this->putIn($id, $request, $file, static function () use (
-                    $tell,
+                fn(\Closure $progress): PutIn|Conflict => $this->putIn($id, $request, $file, static function () use (
+                    $progress,
                 ): void {
-                    $tell('reading', 0, 0);
+                    $progress('reading', 0, 0);
                 }),
             );
         }

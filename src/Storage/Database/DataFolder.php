@@ -23,9 +23,9 @@ final readonly class DataFolder
      * set
      * aside.
      *
-     * @param \Closure(string): void $tell what was done to the folder
+     * @param \Closure(string): void $report what was done to the folder
      */
-    public function findTrouble(\Closure $tell): ?string
+    public function findTrouble(\Closure $report): ?string
     {
         return match (true) {
             !is_dir($this->folder) => sprintf('The folder %s is not there.', $this->folder),
@@ -42,7 +42,7 @@ final readonly class DataFolder
                 'The database %s cannot be read and written. Give your user the right to both.',
                 $this->database,
             ),
-            default => $this->findTroubleOfFile() ?? $this->findTroubleOfContents($tell),
+            default => $this->findTroubleOfFile() ?? $this->findTroubleOfContents($report),
         };
     }
 
@@ -101,8 +101,8 @@ final readonly class DataFolder
         return null;
     }
 
-    /** @param \Closure(string): void $tell */
-    private function findTroubleOfContents(\Closure $tell): ?string
+    /** @param \Closure(string): void $report */
+    private function findTroubleOfContents(\Closure $report): ?string
     {
         $log = $this->database . '-wal';
         if (is_file($log) && filesize($log) > 0 && !WriteAheadLog::belongsTo($this->database)) {
@@ -112,7 +112,7 @@ final readonly class DataFolder
                 is_file($this->database . $ending) &&
                     rename($this->database . $ending, $aside . '/' . basename($this->database) . $ending);
             }
-            $tell(
+            $report(
                 sprintf(
                     'Beside the database lay the log of another state, as after a backup was put back. It was set aside in %s; the database is used as it was put there.',
                     $aside,

@@ -9,8 +9,8 @@ use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Document\Change;
 use Stemmata\Core\Document\Document;
 use Stemmata\Storage\History\ChangeForm;
-use Stemmata\Tests\Support\Asked;
 use Stemmata\Tests\Support\Sketch;
+use Stemmata\Tests\Support\Wire;
 
 /** What an operation did, as it was and as it is: from it everything is undone, and as it is the journal keeps it. */
 final class ChangeTest extends TestCase
@@ -81,7 +81,7 @@ final class ChangeTest extends TestCase
         $before = Sketch::document(self::DOCUMENT);
         $after = array_reduce(
             $operations,
-            static fn(Document $document, array $operation): Document => Asked::done($document, $operation)->document,
+            static fn(Document $document, array $operation): Document => Wire::done($document, $operation)->document,
             $before,
         );
         $change = Change::between($before, $after);
@@ -107,9 +107,9 @@ final class ChangeTest extends TestCase
         $before = Sketch::document(self::DOCUMENT);
         $moved = Change::between(
             $before,
-            Asked::done($before, ['name' => 'move-down', 'sections' => ['Gaps']])->document,
+            Wire::done($before, ['name' => 'move-down', 'sections' => ['Gaps']])->document,
         );
-        $cut = Change::between($before, Asked::done($before, ['name' => 'delete', 'sections' => ['Gaps']])->document);
+        $cut = Change::between($before, Wire::done($before, ['name' => 'delete', 'sections' => ['Gaps']])->document);
 
         self::assertSame([], $moved->removedIds());
         self::assertSame(['Gaps', 'Storms'], array_map(self::nameOf(...), $cut->removedIds()));

@@ -10,8 +10,8 @@ use Stemmata\Core\Check\StructureCheck;
 use Stemmata\Core\Document\Change;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\Reading;
-use Stemmata\Tests\Support\Asked;
 use Stemmata\Tests\Support\Services;
+use Stemmata\Tests\Support\Wire;
 
 /** What has to be read again after a change, and what has not. */
 final class ReadingTest extends TestCase
@@ -76,6 +76,6 @@ final class ReadingTest extends TestCase
     {
         $id = $document->outline->idAt(1)->value;
 
-        return Asked::doneAsGiven($document, ['section' => $id, 'sections' => [$id], ...$operation])->document;
+        return Wire::doneAsGiven($document, ['section' => $id, 'sections' => [$id], ...$operation])->document;
     }
 }

@@ -23,12 +23,12 @@ use Stemmata\Core\Operation\History\GoBack;
 use Stemmata\Core\Operation\History\TakeWording;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Outline\SectionId;
-use Stemmata\Tests\Support\Asked;
 use Stemmata\Tests\Support\CountingIds;
 use Stemmata\Tests\Support\RandomDocuments;
 use Stemmata\Tests\Support\RandomOperations;
 use Stemmata\Tests\Support\Sketch;
 use Stemmata\Tests\Support\StoredForm;
+use Stemmata\Tests\Support\Wire;
 
 /** The history: what became of the text, and the way back. */
 final class HistoryTest extends TestCase
@@ -95,7 +95,7 @@ final class HistoryTest extends TestCase
     public function testWhatBecameOfEachSection(array $operation, array $differences): void
     {
         $before = Sketch::document('1 a, 2 b, 3 c, 2 d, 2 e, 1 f');
-        $after = Asked::done($before, $operation)->document;
+        $after = Wire::done($before, $operation)->document;
         $then = (new GoBack([Change::between($before, $after)->inverted()], 'it'))->applyTo($after)->document;
 
         self::assertSame(
@@ -161,21 +161,21 @@ final class HistoryTest extends TestCase
     public function testOneSectionTakesItsEarlierWordsWhereverItStandsNow(): void
     {
         $before = Sketch::document('1 a, 2 b');
-        $after = Asked::done(
-            Asked::done($before, ['name' => 'rename', 'section' => 'b', 'heading' => 'other'])->document,
+        $after = Wire::done(
+            Wire::done($before, ['name' => 'rename', 'section' => 'b', 'heading' => 'other'])->document,
             ['name' => 'promote', 'sections' => ['b']],
         )->document;
         $outcome = (new TakeWording($before->section(Sketch::id('b'))))->applyTo($after);
         self::assertInstanceOf(Applied::class, $outcome);
         self::assertSame('1 a, 1 b', Sketch::of($outcome->document));
-        $gone = Asked::done($after, ['name' => 'delete', 'sections' => ['b']])->document;
+        $gone = Wire::done($after, ['name' => 'delete', 'sections' => ['b']])->document;
         self::assertInstanceOf(Refused::class, (new TakeWording($before->section(Sketch::id('b'))))->applyTo($gone));
     }
 
     public function testASectionThatIsGoneComesBackBehindWhatStoodBeforeItFromWhereverItLies(): void
     {
         $then = Sketch::document('1 a, 2 b, 3 c, 2 d, 1 e');
-        $gone = Asked::done(Asked::done($then, ['name' => 'delete', 'sections' => ['b']])->document, [
+        $gone = Wire::done(Wire::done($then, ['name' => 'delete', 'sections' => ['b']])->document, [
             'name' => 'move',
             'sections' => ['e'],
             'landing' => 'before',
@@ -208,11 +208,11 @@ final class HistoryTest extends TestCase
     public function testTheFirstSectionAndAnOpeningComeBackToTheHead(): void
     {
         $then = Sketch::document('0, 1 a, 1 b');
-        $gone = Asked::done($then, ['name' => 'delete', 'sections' => ['a']])->document;
+        $gone = Wire::done($then, ['name' => 'delete', 'sections' => ['a']])->document;
         $back = (new BringBackSection($then, Sketch::id('a')))->applyTo($gone);
         self::assertInstanceOf(Applied::class, $back);
         self::assertSame('0, 1 a, 1 b', Sketch::of($back->document));
-        $without = Asked::done($then, ['name' => 'delete', 'sections' => ['opening']])->document;
+        $without = Wire::done($then, ['name' => 'delete', 'sections' => ['opening']])->document;
         $opened = (new BringBackSection($then, Sketch::id('opening')))->applyTo($without);
         self::assertInstanceOf(Applied::class, $opened);
         self::assertSame('0, 1 a, 1 b', Sketch::of($opened->document));
@@ -221,8 +221,8 @@ final class HistoryTest extends TestCase
     public function testTwoPastStatesAreComparedByWhatEitherChanged(): void
     {
         $first = Sketch::document('1 a, 1 b');
-        $second = Asked::done($first, ['name' => 'rename', 'section' => 'a', 'heading' => 'other'])->document;
-        $now = Asked::done($second, ['name' => 'rename', 'section' => 'b', 'heading' => 'last'])->document;
+        $second = Wire::done($first, ['name' => 'rename', 'section' => 'a', 'heading' => 'other'])->document;
+        $now = Wire::done($second, ['name' => 'rename', 'section' => 'b', 'heading' => 'last'])->document;
         $back = Change::between($second, $now)->inverted();
         $later = (new GoBack([$back], 'x'))->applyTo($now)->document;
         $earlier = (new GoBack([$back, Change::between($first, $second)->inverted()], 'x'))->applyTo($now)->document;

@@ -10,8 +10,8 @@ use Stemmata\Core\Numbering\InvalidScheme;
 use Stemmata\Core\Numbering\Numbers;
 use Stemmata\Core\Numbering\NumberStyle;
 use Stemmata\Core\Numbering\Scheme;
-use Stemmata\Tests\Support\Asked;
 use Stemmata\Tests\Support\Sketch;
+use Stemmata\Tests\Support\Wire;
 
 /** One number in each style, and whole documents in schemes of several. */
 final class NumberStyleTest extends TestCase
@@ -192,9 +192,9 @@ final class NumberStyleTest extends TestCase
     public function testAppendicesAreCountedByThemselves(): void
     {
         $document = Sketch::document('1 a, 1 b, 2 c, 1 d');
-        $document = Asked::done($document, ['name' => 'describe-section', 'sections' => ['b', 'd'], 'appendix' => true])
+        $document = Wire::done($document, ['name' => 'describe-section', 'sections' => ['b', 'd'], 'appendix' => true])
             ->document;
-        $document = Asked::done($document, [
+        $document = Wire::done($document, [
             'name' => 'use-numbering',
             'numbering' => [
                 'levels' => [1 => ['style' => 'arabic']],
@@ -207,7 +207,7 @@ final class NumberStyleTest extends TestCase
 
     public function testASectionTakenOutOfTheNumberingLetsTheOthersCloseUp(): void
     {
-        $document = Asked::done(Sketch::document('1 a, 1 b, 2 c, 1 d, 2 e'), [
+        $document = Wire::done(Sketch::document('1 a, 1 b, 2 c, 1 d, 2 e'), [
             'name' => 'describe-section',
             'sections' => ['b'],
             'numbered' => false,

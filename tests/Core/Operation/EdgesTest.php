@@ -22,9 +22,9 @@ use Stemmata\Core\Operation\Wire\InvalidOperation;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
-use Stemmata\Tests\Support\Asked;
 use Stemmata\Tests\Support\CountingIds;
 use Stemmata\Tests\Support\Sketch;
+use Stemmata\Tests\Support\Wire;
 
 /** What operations do where they meet a limit, a link, or each other. */
 final class EdgesTest extends TestCase
@@ -46,8 +46,8 @@ final class EdgesTest extends TestCase
         $linked = self::with($plain, 'a', $link);
         $heading = ['name' => 'make-heading', 'section' => 'opening', 'blocks' => [0], 'level' => 1];
 
-        self::assertSame('1 Text of ., 1 a', Sketch::of(Asked::done($plain, $heading)->document));
-        self::assertSame('0, 1 Text of ., 1 a', Sketch::of(Asked::done($linked, $heading)->document));
+        self::assertSame('1 Text of ., 1 a', Sketch::of(Wire::done($plain, $heading)->document));
+        self::assertSame('0, 1 Text of ., 1 a', Sketch::of(Wire::done($linked, $heading)->document));
 
         $chapters = static fn(Document $document): Document => self::with(
             $document,
@@ -56,11 +56,11 @@ final class EdgesTest extends TestCase
             Node::paragraph([Node::text('Words.')]),
         );
         $split = ['name' => 'split-by-rule', 'sections' => ['opening'], 'rule' => 'chapter-lines'];
-        self::assertFalse(Asked::done($chapters($plain), $split)->document->outline->hasOpening());
-        self::assertTrue(Asked::done($chapters($linked), $split)->document->outline->hasOpening());
+        self::assertFalse(Wire::done($chapters($plain), $split)->document->outline->hasOpening());
+        self::assertTrue(Wire::done($chapters($linked), $split)->document->outline->hasOpening());
 
         $title = ['name' => 'take-as-title', 'section' => 'opening', 'block' => 0, 'part' => 'title'];
-        self::assertTrue(Asked::done($linked, $title)->document->outline->hasOpening());
+        self::assertTrue(Wire::done($linked, $title)->document->outline->hasOpening());
     }
 
     public function testALineThatIsStrongThroughoutIsAHeadingWithoutMarks(): void
@@ -72,7 +72,7 @@ final class EdgesTest extends TestCase
             Node::paragraph([Node::text('All', $strong), Node::text(' '), Node::text('strong', $strong)]),
             Node::paragraph([Node::text('Partly', $strong), Node::text(' so')]),
         );
-        $made = Asked::done($document, ['name' => 'make-heading', 'section' => 'a', 'blocks' => [0, 1], 'level' => 2])
+        $made = Wire::done($document, ['name' => 'make-heading', 'section' => 'a', 'blocks' => [0, 1], 'level' => 2])
             ->document;
 
         self::assertSame([], $made->sectionAt(1)->heading->inline[0]->marks, 'a blank shows neither');
@@ -81,15 +81,15 @@ final class EdgesTest extends TestCase
 
     public function testAPassageComesBackToItsPlaceUnlessATargetIsChosen(): void
     {
-        $cut = Asked::done(Sketch::document('1 a, 1 b'), [
+        $cut = Wire::done(Sketch::document('1 a, 1 b'), [
             'name' => 'set-text-aside',
             'section' => 'a',
             'from' => 1,
             'to' => 5,
         ])->document;
         $offcut = array_key_first($cut->changedOffcuts);
-        $back = Asked::done($cut, ['name' => 'bring-back', 'offcut' => $offcut, 'at' => 0])->document;
-        $chosen = Asked::done($cut, [
+        $back = Wire::done($cut, ['name' => 'bring-back', 'offcut' => $offcut, 'at' => 0])->document;
+        $chosen = Wire::done($cut, [
             'name' => 'bring-back',
             'offcut' => $offcut,
             'target' => 'b',
@@ -103,7 +103,7 @@ final class EdgesTest extends TestCase
             'a place in the text belongs to a section that is named',
         );
         self::assertStringStartsWith("Text\n", $chosen->sectionAt(1)->body->plainText());
-        $far = Asked::refused($cut, [
+        $far = Wire::refused($cut, [
             'name' => 'bring-back',
             'offcut' => $offcut,
             'target' => 'b',
@@ -115,8 +115,8 @@ final class EdgesTest extends TestCase
 
     public function testAnOpeningBroughtBackToAPlaceStandsAtTheLevelOfThatPlace(): void
     {
-        $cut = Asked::done(Sketch::document('0 , 1 a, 2 b'), ['name' => 'delete', 'sections' => ['opening']])->document;
-        $back = Asked::done($cut, [
+        $cut = Wire::done(Sketch::document('0 , 1 a, 2 b'), ['name' => 'delete', 'sections' => ['opening']])->document;
+        $back = Wire::done($cut, [
             'name' => 'bring-back',
             'offcut' => array_key_first($cut->changedOffcuts),
             'target' => 'b',
@@ -129,33 +129,32 @@ final class EdgesTest extends TestCase
     public function testATargetOfNoughtIsNoneAndTheHighestIsAllowed(): void
     {
         $document = Sketch::document('1 a');
-        $set = Asked::done($document, ['name' => 'describe-section', 'sections' => ['a'], 'target' => 500])->document;
+        $set = Wire::done($document, ['name' => 'describe-section', 'sections' => ['a'], 'target' => 500])->document;
         self::assertSame(500, $set->sectionAt(0)->target);
         self::assertSame(
             500,
-            Asked::done($set, ['name' => 'describe-section', 'sections' => ['a'], 'aim' => 'x'])->document->sectionAt(0)
+            Wire::done($set, ['name' => 'describe-section', 'sections' => ['a'], 'aim' => 'x'])->document->sectionAt(0)
                 ->target,
             'what is not said stays',
         );
         self::assertNull(
-            Asked::done($set, ['name' => 'describe-section', 'sections' => ['a'], 'target' => 0])->document->sectionAt(
-                0,
-            )->target,
+            Wire::done($set, ['name' => 'describe-section', 'sections' => ['a'], 'target' => 0])->document->sectionAt(0)
+                ->target,
         );
         self::assertSame(
             100_000_000,
-            Asked::done($document, [
+            Wire::done($document, [
                 'name' => 'describe-section',
                 'sections' => ['a'],
                 'target' => 100_000_000,
             ])->document->sectionAt(0)->target,
         );
-        Asked::refused($document, ['name' => 'describe-section', 'sections' => ['a'], 'target' => 100_000_001]);
+        Wire::refused($document, ['name' => 'describe-section', 'sections' => ['a'], 'target' => 100_000_001]);
     }
 
     public function testABatchTellsWhatEachOfItsStepsHasToTell(): void
     {
-        $outcome = Asked::done(Sketch::document('1 a, 2 b, 2 c, 1 d, 2 e, 2 f'), [
+        $outcome = Wire::done(Sketch::document('1 a, 2 b, 2 c, 1 d, 2 e, 2 f'), [
             'name' => 'batch',
             'operations' => [['name' => 'promote', 'sections' => ['b']], ['name' => 'promote', 'sections' => ['e']]],
         ]);
@@ -247,7 +246,7 @@ final class EdgesTest extends TestCase
     public function testMoreLinesThanOneStepTakesAreRefused(): void
     {
         $this->expectException(InvalidOperation::class);
-        Asked::operation(['name' => 'make-heading', 'section' => 'a', 'blocks' => range(0, 1000), 'level' => 2]);
+        Wire::operation(['name' => 'make-heading', 'section' => 'a', 'blocks' => range(0, 1000), 'level' => 2]);
     }
 
     /** @return list<string> names in the order of the text */

@@ -11,10 +11,10 @@ use Stemmata\Core\Document\OffcutReason;
 use Stemmata\Core\Operation\Detail\DescribeSection;
 use Stemmata\Core\Operation\Offcut\CutOut;
 use Stemmata\Core\Operation\Rule\Extent;
-use Stemmata\Tests\Support\Asked;
 use Stemmata\Tests\Support\CountingIds;
 use Stemmata\Tests\Support\Services;
 use Stemmata\Tests\Support\Sketch;
+use Stemmata\Tests\Support\Wire;
 
 /** Each step as the history tells it to the writer. */
 final class HistoryLinesTest extends TestCase
@@ -124,35 +124,35 @@ final class HistoryLinesTest extends TestCase
     public function testReadsAsASentenceOfWhatWasDone(string $line, array $operation): void
     {
         $document = Sketch::document(self::DOCUMENT);
-        Asked::done($document, $operation);
+        Wire::done($document, $operation);
 
-        self::assertSame($line, Asked::operation($operation)->describe($document));
+        self::assertSame($line, Wire::operation($operation)->describe($document));
     }
 
     public function testWhatIsBroughtBackOrThrownAwayIsNamed(): void
     {
-        $without = Asked::done(Sketch::document(self::DOCUMENT), ['name' => 'set-aside', 'sections' => ['Gaps']])
+        $without = Wire::done(Sketch::document(self::DOCUMENT), ['name' => 'set-aside', 'sections' => ['Gaps']])
             ->document;
         $offcut = (string) array_key_first($without->changedOffcuts);
 
         self::assertSame(
             'Brought back “Gaps”',
-            Asked::operation(['name' => 'bring-back', 'offcut' => $offcut])->describe($without),
+            Wire::operation(['name' => 'bring-back', 'offcut' => $offcut])->describe($without),
         );
         self::assertSame(
             'Threw the offcut “Gaps” away',
-            Asked::operation(['name' => 'discard', 'offcut' => $offcut])->describe($without),
+            Wire::operation(['name' => 'discard', 'offcut' => $offcut])->describe($without),
         );
     }
 
     public function testASectionWithoutAHeadingIsSpokenOfAsSuch(): void
     {
-        $document = Asked::done(Sketch::document('1 a'), ['name' => 'rename', 'section' => 'a', 'heading' => ' '])
+        $document = Wire::done(Sketch::document('1 a'), ['name' => 'rename', 'section' => 'a', 'heading' => ' '])
             ->document;
 
         self::assertSame(
             'Demoted the section without a heading',
-            Asked::operation(['name' => 'demote', 'sections' => ['a']])->describe($document),
+            Wire::operation(['name' => 'demote', 'sections' => ['a']])->describe($document),
         );
     }
 

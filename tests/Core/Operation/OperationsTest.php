@@ -18,9 +18,9 @@ use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
-use Stemmata\Tests\Support\Asked;
 use Stemmata\Tests\Support\CountingIds;
 use Stemmata\Tests\Support\Sketch;
+use Stemmata\Tests\Support\Wire;
 
 /** What each operation does, as a small outline before and after. */
 final class OperationsTest extends TestCase
@@ -138,7 +138,7 @@ final class OperationsTest extends TestCase
     #[DataProvider('changes')]
     public function testOutlineAfter(string $before, array $operation, string $after): void
     {
-        self::assertSame($after, Sketch::of(Asked::done(Sketch::document($before), $operation)->document));
+        self::assertSame($after, Sketch::of(Wire::done(Sketch::document($before), $operation)->document));
     }
 
     /** @return iterable<string, array{string, array<string, mixed>, string}> */
@@ -219,12 +219,12 @@ final class OperationsTest extends TestCase
     #[DataProvider('refusals')]
     public function testRefusedInPlainWords(string $before, array $operation, string $sentence): void
     {
-        self::assertSame($sentence, Asked::refused(Sketch::document($before), $operation)->sentence);
+        self::assertSame($sentence, Wire::refused(Sketch::document($before), $operation)->sentence);
     }
 
     public function testAPromotedHeadingTellsWhatFellUnderIt(): void
     {
-        $outcome = Asked::done(Sketch::document('1 a, 2 b, 2 c, 2 d'), ['name' => 'promote', 'sections' => ['b']]);
+        $outcome = Wire::done(Sketch::document('1 a, 2 b, 2 c, 2 d'), ['name' => 'promote', 'sections' => ['b']]);
 
         self::assertSame(
             ['“c” and 1 more now stand under “b”.'],
@@ -234,10 +234,10 @@ final class OperationsTest extends TestCase
 
     public function testWhatIsDeletedComesBackToItsPlace(): void
     {
-        $without = Asked::done(Sketch::document('1 a, 2 b, 3 c, 2 d'), ['name' => 'delete', 'sections' => ['b']])
+        $without = Wire::done(Sketch::document('1 a, 2 b, 3 c, 2 d'), ['name' => 'delete', 'sections' => ['b']])
             ->document;
         $offcut = array_key_first($without->changedOffcuts);
-        $again = Asked::done($without, ['name' => 'bring-back', 'offcut' => (string) $offcut])->document;
+        $again = Wire::done($without, ['name' => 'bring-back', 'offcut' => (string) $offcut])->document;
 
         self::assertSame('1 a, 2 d', Sketch::of($without));
         self::assertSame('1 a, 2 b, 3 c, 2 d', Sketch::of($again));
@@ -248,7 +248,7 @@ final class OperationsTest extends TestCase
         $document = Sketch::document('1 a, 1 b');
         $link = Node::paragraph([Node::text('see', [Mark::link('section:' . Sketch::id('b')->value)])]);
         $document = $document->withSection($document->sectionAt(0)->withBody(Body::of([$link])));
-        $joined = Asked::done($document, ['name' => 'join', 'section' => 'b', 'heading' => 'paragraph'])->document;
+        $joined = Wire::done($document, ['name' => 'join', 'section' => 'b', 'heading' => 'paragraph'])->document;
 
         self::assertSame([Sketch::id('b')->value => 'b'], References::in($joined->sectionAt(0))->bookmarks);
     }
@@ -260,7 +260,7 @@ final class OperationsTest extends TestCase
             Node::paragraph([new Node('bookmark', ['id' => $id, 'name' => 'watch_rule'])]),
         ]);
         $document = $document->withSection($document->sectionAt(0)->withBody($mark('marka0000000')));
-        $refused = Asked::refused($document, [
+        $refused = Wire::refused($document, [
             'name' => 'replace-body',
             'section' => 'b',
             'body' => $mark('markb0000000')->toJson(),
@@ -293,7 +293,7 @@ final class OperationsTest extends TestCase
         $document = $document->withSection(
             $document->sectionAt(0)->withBody(Body::of([$list, Node::paragraph([Node::text('after')])])),
         );
-        $made = Asked::done($document, ['name' => 'make-heading', 'section' => 'a', 'blocks' => [0], 'level' => 2])
+        $made = Wire::done($document, ['name' => 'make-heading', 'section' => 'a', 'blocks' => [0], 'level' => 2])
             ->document;
 
         self::assertSame('1 a, 2 one, 3 inner, 2 two', Sketch::of($made));
@@ -358,7 +358,7 @@ final class OperationsTest extends TestCase
     {
         $document = Sketch::document('1 a');
         $document = $document->withSection($document->sectionAt(0)->withBody(Body::of($blocks)));
-        $split = Asked::done($document, ['name' => 'split-by-rule', 'sections' => ['a'], ...$rule])->document;
+        $split = Wire::done($document, ['name' => 'split-by-rule', 'sections' => ['a'], ...$rule])->document;
 
         self::assertSame($outline, Sketch::of($split));
         self::assertSame(
@@ -418,7 +418,7 @@ final class OperationsTest extends TestCase
     public function testAPassageIsSetAsideAndComesBackWhereItWasOrAtTheCursor(): void
     {
         $document = Sketch::document('1 a, 2 b');
-        $without = Asked::done($document, ['name' => 'set-text-aside', 'section' => 'a', 'from' => 5, 'to' => 8])
+        $without = Wire::done($document, ['name' => 'set-text-aside', 'section' => 'a', 'from' => 5, 'to' => 8])
             ->document;
         self::assertSame(
             'Text a.',
@@ -433,11 +433,11 @@ final class OperationsTest extends TestCase
                 ->body->plainText(),
         );
 
-        $back = Asked::done($without, ['name' => 'bring-back', 'offcut' => $offcut])->document;
+        $back = Wire::done($without, ['name' => 'bring-back', 'offcut' => $offcut])->document;
         self::assertSame("Text a.\n of", $back->section(Sketch::id('a'))->body->plainText());
         self::assertNull($back->findOffcut(SectionId::fromString($offcut)));
 
-        $here = Asked::done($without, ['name' => 'bring-back', 'offcut' => $offcut, 'target' => 'b', 'at' => 0])
+        $here = Wire::done($without, ['name' => 'bring-back', 'offcut' => $offcut, 'target' => 'b', 'at' => 0])
             ->document;
         self::assertSame(" of\nText of b.", $here->section(Sketch::id('b'))->body->plainText());
     }
@@ -452,25 +452,25 @@ final class OperationsTest extends TestCase
 
     public function testAPassageWhoseSectionIsGoneComesBackAsASection(): void
     {
-        $without = Asked::done(Sketch::document('1 a, 1 b'), [
+        $without = Wire::done(Sketch::document('1 a, 1 b'), [
             'name' => 'set-text-aside',
             'section' => 'a',
             'from' => 1,
             'to' => 5,
         ])->document;
         $offcut = (string) array_key_first($without->changedOffcuts);
-        $gone = Asked::done($without, ['name' => 'delete', 'sections' => ['a']])->document;
+        $gone = Wire::done($without, ['name' => 'delete', 'sections' => ['a']])->document;
         self::assertSame(
             '1 b, 1',
-            Sketch::of(Asked::done($gone, ['name' => 'bring-back', 'offcut' => $offcut])->document),
+            Sketch::of(Wire::done($gone, ['name' => 'bring-back', 'offcut' => $offcut])->document),
         );
     }
 
     public function testAnOffcutThrownAwayIsGone(): void
     {
-        $without = Asked::done(Sketch::document('1 a, 2 b'), ['name' => 'delete', 'sections' => ['b']])->document;
+        $without = Wire::done(Sketch::document('1 a, 2 b'), ['name' => 'delete', 'sections' => ['b']])->document;
         $offcut = (string) array_key_first($without->changedOffcuts);
-        $thrown = Asked::done($without, ['name' => 'discard', 'offcut' => $offcut])->document;
+        $thrown = Wire::done($without, ['name' => 'discard', 'offcut' => $offcut])->document;
         self::assertNull($thrown->findOffcut(SectionId::fromString($offcut)));
     }
 

@@ -5,7 +5,7 @@ import { plainKey } from "../../keys/plain-key";
 import { cx } from "../../parts/cx";
 import { isMarker, MarkerSign } from "../../parts/marker";
 import { formatNumber, wholeNumber } from "../../parts/words";
-import { ask } from "../../window/asking";
+import { openDialog } from "../../window/open-dialog";
 import { nodeX, ROW_HEIGHT } from "../../tree/geometry";
 import { RowHead, RowMenu, useRowFacts } from "../../tree/row-head";
 import { useRowDraggable } from "../../tree/use-row-drag";
@@ -129,7 +129,7 @@ export const ArrangeRow = memo(function ArrangeRow({
               "grid size-6 place-items-center rounded-full hover:bg-lit",
               !isMarker(marker) && "text-faint",
             )}
-            onClick={(event) => (event.stopPropagation(), ask({ kind: "marker", sections: [row.id] }))}
+            onClick={(event) => (event.stopPropagation(), openDialog({ kind: "marker", sections: [row.id] }))}
           >
             {isMarker(marker) ? <MarkerSign name={marker} /> : "+"}
           </button>

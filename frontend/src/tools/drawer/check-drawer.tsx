@@ -2,7 +2,7 @@ import { useSession } from "../../document/context";
 import { sectionName } from "../../document/section-name";
 import { Button } from "../../parts/button";
 import { counted } from "../../parts/words";
-import { ask } from "../../window/asking";
+import { openDialog } from "../../window/open-dialog";
 import { useFindings } from "../../places/findings";
 
 /** What the structure check reports. */
@@ -14,7 +14,7 @@ export function CheckDrawer() {
     <>
       <div className="mb-4 border-b border-line pb-4">
         <p className="mb-2 text-soft">Bold or large lines may be headings in disguise.</p>
-        <Button onClick={() => ask({ kind: "likely-headings" })}>Review likely headings</Button>
+        <Button onClick={() => openDialog({ kind: "likely-headings" })}>Review likely headings</Button>
       </div>
       {findings.data.length === 0 ? (
         <p className="text-soft">

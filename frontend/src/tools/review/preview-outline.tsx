@@ -6,21 +6,21 @@ import { useDocument } from "../../document/context";
 import { readingKey } from "../../document/readings";
 import { cx } from "../../parts/cx";
 
-/** The outline as an operation would leave it, asked of the server as the choice changes. */
+/** The outline as an operation would leave it, deferred of the server as the choice changes. */
 export function usePreview(operation: Operation | null) {
   const id = useDocument("usePreview", (state) => state.id);
   // A burst of choices asks once, for the last.
-  const asked = useDeferredValue(operation);
+  const deferred = useDeferredValue(operation);
   return useQuery({
-    queryKey: readingKey(id, "preview", asked),
+    queryKey: readingKey(id, "preview", deferred),
     queryFn: () =>
       read(
         api.POST("/api/documents/{id}/previews", {
           params: { path: { id } },
-          body: { operation: asked ?? { name: "batch", operations: [] } },
+          body: { operation: deferred ?? { name: "batch", operations: [] } },
         }),
       ),
-    enabled: asked !== null,
+    enabled: deferred !== null,
     placeholderData: keepPreviousData,
   });
 }

@@ -167,9 +167,9 @@ final class Numbering
         return sprintf('<w:numPr><w:ilvl w:val="%d"/><w:numId w:val="%s"/></w:numPr>', $level, $instance);
     }
 
-    public static function isNone(string $asked): bool
+    public static function isNone(string $wanted): bool
     {
-        return self::asked(self::NONE, 0) === $asked;
+        return self::asked(self::NONE, 0) === $wanted;
     }
 
     public function toXml(): string

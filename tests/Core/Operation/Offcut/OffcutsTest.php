@@ -8,15 +8,15 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\OffcutReason;
-use Stemmata\Tests\Support\Asked;
 use Stemmata\Tests\Support\Sketch;
+use Stemmata\Tests\Support\Wire;
 
 /** What is cut is kept, and comes back to where it was or to where it is wanted. */
 final class OffcutsTest extends TestCase
 {
     public function testSeveralPickedBranchesAreKeptEachByItself(): void
     {
-        $without = Asked::done(Sketch::document('1 a, 2 b, 1 c, 2 d, 3 e'), [
+        $without = Wire::done(Sketch::document('1 a, 2 b, 1 c, 2 d, 3 e'), [
             'name' => 'delete',
             'sections' => ['d', 'b'],
         ])->document;
@@ -31,7 +31,7 @@ final class OffcutsTest extends TestCase
 
     public function testAHeadingCutAloneLeavesWhatIsUnderItToTheOneAbove(): void
     {
-        $without = Asked::done(Sketch::document('1 a, 1 b, 2 c'), [
+        $without = Wire::done(Sketch::document('1 a, 1 b, 2 c'), [
             'name' => 'set-aside',
             'sections' => ['b'],
             'extent' => 'heading-only',
@@ -74,21 +74,21 @@ final class OffcutsTest extends TestCase
     #[DataProvider('returns')]
     public function testComesBack(string $before, string $cut, array $then, string $after): void
     {
-        $document = Asked::done(Sketch::document($before), ['name' => 'delete', 'sections' => [$cut]])->document;
+        $document = Wire::done(Sketch::document($before), ['name' => 'delete', 'sections' => [$cut]])->document;
         $offcut = (string) array_key_first($document->changedOffcuts);
         foreach ($then as $operation) {
-            $document = Asked::done($document, $operation)->document;
+            $document = Wire::done($document, $operation)->document;
         }
 
         self::assertSame(
             $after,
-            Sketch::of(Asked::done($document, ['name' => 'bring-back', 'offcut' => $offcut])->document),
+            Sketch::of(Wire::done($document, ['name' => 'bring-back', 'offcut' => $offcut])->document),
         );
     }
 
     public function testComesBackToAChosenPlaceAtTheLevelOfThatPlace(): void
     {
-        $without = Asked::done(Sketch::document('1 a, 2 b, 3 c, 1 d'), ['name' => 'set-aside', 'sections' => ['b']])
+        $without = Wire::done(Sketch::document('1 a, 2 b, 3 c, 1 d'), ['name' => 'set-aside', 'sections' => ['b']])
             ->document;
         $offcut = (string) array_key_first($without->changedOffcuts);
 
@@ -99,7 +99,7 @@ final class OffcutsTest extends TestCase
             self::assertSame(
                 $outline,
                 Sketch::of(
-                    Asked::done($without, [
+                    Wire::done($without, [
                         'name' => 'bring-back',
                         'offcut' => $offcut,
                         'landing' => $landing,
@@ -112,34 +112,33 @@ final class OffcutsTest extends TestCase
 
     public function testTheFormerOpeningComesBackAsOneOnlyWhenThereIsNone(): void
     {
-        $without = Asked::done(Sketch::document('0 , 1 a'), ['name' => 'delete', 'sections' => ['opening']])->document;
+        $without = Wire::done(Sketch::document('0 , 1 a'), ['name' => 'delete', 'sections' => ['opening']])->document;
         $offcut = (string) array_key_first($without->changedOffcuts);
         self::assertSame(
             '0, 1 a',
-            Sketch::of(Asked::done($without, ['name' => 'bring-back', 'offcut' => $offcut])->document),
+            Sketch::of(Wire::done($without, ['name' => 'bring-back', 'offcut' => $offcut])->document),
         );
 
-        $other = Asked::done($without, ['name' => 'join', 'section' => 'a', 'heading' => 'paragraph'])->document;
+        $other = Wire::done($without, ['name' => 'join', 'section' => 'a', 'heading' => 'paragraph'])->document;
         self::assertSame(
             '0, 1',
-            Sketch::of(Asked::done($other, ['name' => 'bring-back', 'offcut' => $offcut])->document),
+            Sketch::of(Wire::done($other, ['name' => 'bring-back', 'offcut' => $offcut])->document),
             'else as a section of its own',
         );
     }
 
     public function testWhatWouldPassLevelNineStaysWhereItIs(): void
     {
-        $without = Asked::done(Sketch::document('1 a, 2 b, 3 c, 8 d'), ['name' => 'delete', 'sections' => ['a']])
+        $without = Wire::done(Sketch::document('1 a, 2 b, 3 c, 8 d'), ['name' => 'delete', 'sections' => ['a']])
             ->document;
         $document = Sketch::document('1 x');
         self::assertSame('', Sketch::of($without));
-        $deep = Asked::done(Sketch::document('8 x, 1 a, 2 b, 3 c'), ['name' => 'delete', 'sections' => ['a']])
-            ->document;
+        $deep = Wire::done(Sketch::document('8 x, 1 a, 2 b, 3 c'), ['name' => 'delete', 'sections' => ['a']])->document;
         $offcut = (string) array_key_first($deep->changedOffcuts);
 
         self::assertSame(
             '“a” cannot go deeper: a heading in it would pass level 9, the deepest there is.',
-            Asked::refused($deep, ['name' => 'bring-back', 'offcut' => $offcut, 'landing' => 'inside', 'target' => 'x'])
+            Wire::refused($deep, ['name' => 'bring-back', 'offcut' => $offcut, 'landing' => 'inside', 'target' => 'x'])
                 ->sentence,
         );
         self::assertSame('1 x', Sketch::of($document));
@@ -147,9 +146,9 @@ final class OffcutsTest extends TestCase
 
     public function testAnOffcutComesBackOnce(): void
     {
-        $without = Asked::done(Sketch::document('1 a, 1 b'), ['name' => 'delete', 'sections' => ['b']])->document;
+        $without = Wire::done(Sketch::document('1 a, 1 b'), ['name' => 'delete', 'sections' => ['b']])->document;
         $offcut = (string) array_key_first($without->changedOffcuts);
-        $back = Asked::done($without, ['name' => 'bring-back', 'offcut' => $offcut])->document;
+        $back = Wire::done($without, ['name' => 'bring-back', 'offcut' => $offcut])->document;
 
         foreach (
             [['name' => 'bring-back', 'offcut' => $offcut], ['name' => 'discard', 'offcut' => $offcut]]
@@ -157,7 +156,7 @@ final class OffcutsTest extends TestCase
         ) {
             self::assertSame(
                 'That offcut is no longer there; it may have been brought back already.',
-                Asked::refused($back, $again)->sentence,
+                Wire::refused($back, $again)->sentence,
             );
         }
     }
@@ -167,11 +166,11 @@ final class OffcutsTest extends TestCase
         $document = Sketch::document('1 a');
         self::assertSame(
             'Pick the words first that are to be set aside.',
-            Asked::refused($document, ['name' => 'set-text-aside', 'section' => 'a', 'from' => 3, 'to' => 3])->sentence,
+            Wire::refused($document, ['name' => 'set-text-aside', 'section' => 'a', 'from' => 3, 'to' => 3])->sentence,
         );
         self::assertSame(
             'That place is not in the text of this section.',
-            Asked::refused($document, ['name' => 'set-text-aside', 'section' => 'a', 'from' => 0, 'to' => 999])
+            Wire::refused($document, ['name' => 'set-text-aside', 'section' => 'a', 'from' => 0, 'to' => 999])
                 ->sentence,
         );
     }
@@ -180,7 +179,7 @@ final class OffcutsTest extends TestCase
     {
         $document = Sketch::document('1 a');
         $document = $document->withSection($document->sectionAt(0)->withBody(Sketch::body(str_repeat('glass ', 30))));
-        $without = Asked::done($document, ['name' => 'set-text-aside', 'section' => 'a', 'from' => 0, 'to' => 182])
+        $without = Wire::done($document, ['name' => 'set-text-aside', 'section' => 'a', 'from' => 0, 'to' => 182])
             ->document;
         $name = array_values($without->changedOffcuts)[0]?->name;
 

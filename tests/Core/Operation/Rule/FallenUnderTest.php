@@ -14,8 +14,8 @@ use Stemmata\Core\Operation\Rule\FallenUnder;
 use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\SectionId;
-use Stemmata\Tests\Support\Asked;
 use Stemmata\Tests\Support\Sketch;
+use Stemmata\Tests\Support\Wire;
 
 /** What a change let fall under another heading is told, whichever operation it was. */
 final class FallenUnderTest extends TestCase
@@ -94,7 +94,7 @@ final class FallenUnderTest extends TestCase
     #[DataProvider('changes')]
     public function testIsToldInASentence(string $before, array $operation, array $sentences): void
     {
-        $outcome = Asked::done(Sketch::document($before), $operation);
+        $outcome = Wire::done(Sketch::document($before), $operation);
 
         self::assertSame(
             $sentences,
@@ -106,7 +106,7 @@ final class FallenUnderTest extends TestCase
     {
         $outline =
             '1 a, 2 b, ' . implode(', ', array_map(static fn(int $number): string => '2 c' . $number, range(1, 150)));
-        $notice = Asked::done(Sketch::document($outline), ['name' => 'promote', 'sections' => ['b']])->notices[0];
+        $notice = Wire::done(Sketch::document($outline), ['name' => 'promote', 'sections' => ['b']])->notices[0];
 
         self::assertSame('“c1” and 149 more now stand under “b”.', $notice->sentence);
         self::assertCount(100, $notice->sections);

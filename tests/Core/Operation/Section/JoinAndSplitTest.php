@@ -12,8 +12,8 @@ use Stemmata\Core\Document\Section;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
-use Stemmata\Tests\Support\Asked;
 use Stemmata\Tests\Support\Sketch;
+use Stemmata\Tests\Support\Wire;
 
 /** Cutting a text in two, and putting it together again. */
 final class JoinAndSplitTest extends TestCase
@@ -34,7 +34,7 @@ final class JoinAndSplitTest extends TestCase
     public function testWhatFollowsThePlaceGoesToANewSection(int $from, int $to, string $outline, array $texts): void
     {
         $document = self::withBody(Sketch::document('1 a, 2 b'), 'a', Sketch::body('One two.', 'Three four.'));
-        $split = Asked::done($document, ['name' => 'split', 'section' => 'a', 'from' => $from, 'to' => $to]);
+        $split = Wire::done($document, ['name' => 'split', 'section' => 'a', 'from' => $from, 'to' => $to]);
 
         self::assertSame($outline, Sketch::of($split->document));
         self::assertSame($texts, array_slice(self::texts($split->document), 0, 2));
@@ -51,13 +51,12 @@ final class JoinAndSplitTest extends TestCase
 
         self::assertSame(
             'The words of a new heading must lie within one paragraph.',
-            Asked::refused($document, ['name' => 'split', 'section' => 'a', 'from' => 5, 'to' => 16])->sentence,
+            Wire::refused($document, ['name' => 'split', 'section' => 'a', 'from' => 5, 'to' => 16])->sentence,
         );
         foreach ([[-1, 0], [3, 2], [0, 24]] as [$from, $to]) {
             self::assertSame(
                 'That place is not in the text of this section.',
-                Asked::refused($document, ['name' => 'split', 'section' => 'a', 'from' => $from, 'to' => $to])
-                    ->sentence,
+                Wire::refused($document, ['name' => 'split', 'section' => 'a', 'from' => $from, 'to' => $to])->sentence,
             );
         }
     }
@@ -65,7 +64,7 @@ final class JoinAndSplitTest extends TestCase
     public function testMarksLiveOnOnBothSidesOfTheCut(): void
     {
         $bold = Node::paragraph([Node::text('bold words', [new Mark('strong')])]);
-        $split = Asked::done(self::withBody(Sketch::document('1 a'), 'a', Body::of([$bold])), [
+        $split = Wire::done(self::withBody(Sketch::document('1 a'), 'a', Body::of([$bold])), [
             'name' => 'split',
             'section' => 'a',
             'from' => 5,
@@ -84,7 +83,7 @@ final class JoinAndSplitTest extends TestCase
         );
         $list = new Node('bulletList', content: [$item('one'), $item('two'), $item('three')]);
         // Two for the list and its item, two for the paragraph: the second item begins at 1 + 7.
-        $split = Asked::done(self::withBody(Sketch::document('1 a'), 'a', Body::of([$list])), [
+        $split = Wire::done(self::withBody(Sketch::document('1 a'), 'a', Body::of([$list])), [
             'name' => 'split',
             'section' => 'a',
             'from' => 8,
@@ -99,7 +98,7 @@ final class JoinAndSplitTest extends TestCase
 
     public function testTheOpeningIsSplitIntoItselfAndAFirstHeading(): void
     {
-        $split = Asked::done(Sketch::document('0 , 1 a'), [
+        $split = Wire::done(Sketch::document('0 , 1 a'), [
             'name' => 'split',
             'section' => 'opening',
             'from' => 1,
@@ -113,12 +112,12 @@ final class JoinAndSplitTest extends TestCase
     {
         $document = Sketch::document('1 a, 1 b, 2 c');
 
-        $asParagraph = Asked::done($document, ['name' => 'join', 'section' => 'b', 'heading' => 'paragraph'])->document;
+        $asParagraph = Wire::done($document, ['name' => 'join', 'section' => 'b', 'heading' => 'paragraph'])->document;
         self::assertSame('1 a, 2 c', Sketch::of($asParagraph));
         self::assertSame("Text of a.\nb\nText of b.", self::texts($asParagraph)[0]);
         self::assertSame([], $asParagraph->changedOffcuts);
 
-        $asOffcut = Asked::done($document, ['name' => 'join', 'section' => 'b', 'heading' => 'offcut'])->document;
+        $asOffcut = Wire::done($document, ['name' => 'join', 'section' => 'b', 'heading' => 'offcut'])->document;
         self::assertSame("Text of a.\nText of b.", self::texts($asOffcut)[0]);
         self::assertSame(
             ['b'],
@@ -132,19 +131,19 @@ final class JoinAndSplitTest extends TestCase
     public function testAimsAndTargetsAreJoinedToo(): void
     {
         $document = Sketch::document('1 a, 1 b');
-        $document = Asked::done($document, [
+        $document = Wire::done($document, [
             'name' => 'describe-section',
             'sections' => ['a'],
             'aim' => 'Show the gap.',
             'target' => 300,
         ])->document;
-        $document = Asked::done($document, [
+        $document = Wire::done($document, [
             'name' => 'describe-section',
             'sections' => ['b'],
             'aim' => 'Explain it.',
             'target' => 200,
         ])->document;
-        $joined = Asked::done($document, [
+        $joined = Wire::done($document, [
             'name' => 'join',
             'section' => 'b',
             'heading' => 'paragraph',
@@ -157,12 +156,12 @@ final class JoinAndSplitTest extends TestCase
     {
         self::assertSame(
             'There is no section above to join with.',
-            Asked::refused(Sketch::document('1 a'), ['name' => 'join', 'section' => 'a', 'heading' => 'offcut'])
+            Wire::refused(Sketch::document('1 a'), ['name' => 'join', 'section' => 'a', 'heading' => 'offcut'])
                 ->sentence,
         );
         self::assertSame(
             'There is no section above to join with.',
-            Asked::refused(Sketch::document('0 , 1 a'), [
+            Wire::refused(Sketch::document('0 , 1 a'), [
                 'name' => 'join',
                 'section' => 'opening',
                 'heading' => 'paragraph',
@@ -177,7 +176,7 @@ final class JoinAndSplitTest extends TestCase
             'b',
             Body::of([Node::paragraph([Node::text('see', [Mark::link('section:' . Sketch::id('a')->value)])])]),
         );
-        $opening = Asked::done($document, ['name' => 'join', 'section' => 'a', 'heading' => 'paragraph'])->document;
+        $opening = Wire::done($document, ['name' => 'join', 'section' => 'a', 'heading' => 'paragraph'])->document;
 
         self::assertSame('0, 1 b', Sketch::of($opening));
         self::assertSame([Sketch::id('a')->value], array_keys(References::in($opening->sectionAt(0))->bookmarks));
@@ -188,9 +187,9 @@ final class JoinAndSplitTest extends TestCase
         $document = self::withBody(Sketch::document('1 a'), 'a', Sketch::body('One two.', 'Three four.'));
         $before = self::texts($document)[0];
         foreach ([0, 10, 23] as $at) {
-            $split = Asked::done($document, ['name' => 'split', 'section' => 'a', 'from' => $at])->document;
+            $split = Wire::done($document, ['name' => 'split', 'section' => 'a', 'from' => $at])->document;
             $new = $split->outline->idAt(1)->value;
-            $joined = Asked::done($split, ['name' => 'join', 'section' => $new, 'heading' => 'paragraph'])->document;
+            $joined = Wire::done($split, ['name' => 'join', 'section' => $new, 'heading' => 'paragraph'])->document;
             self::assertSame($before, self::texts($joined)[0], "cut at $at");
         }
     }

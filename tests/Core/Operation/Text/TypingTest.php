@@ -7,8 +7,8 @@ namespace Stemmata\Tests\Core\Operation\Text;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Operation\Text\Typing;
-use Stemmata\Tests\Support\Asked;
 use Stemmata\Tests\Support\Sketch;
+use Stemmata\Tests\Support\Wire;
 
 final class TypingTest extends TestCase
 {
@@ -48,7 +48,7 @@ final class TypingTest extends TestCase
     {
         self::assertSame(
             $isTyping ? Sketch::id('a')->value : null,
-            Typing::findSection(Asked::operation($operation))?->value,
+            Typing::findSection(Wire::operation($operation))?->value,
         );
     }
 }

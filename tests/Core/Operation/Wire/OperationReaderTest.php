@@ -10,8 +10,8 @@ use Stemmata\Core\CoreException;
 use Stemmata\Core\Operation\Wire\InvalidOperation;
 use Stemmata\Core\Operation\Wire\OperationFields;
 use Stemmata\Core\Operation\Wire\OperationReader;
-use Stemmata\Tests\Support\Asked;
 use Stemmata\Tests\Support\CountingIds;
+use Stemmata\Tests\Support\Wire;
 
 /** What may be asked, and how a request that says nothing is answered before any rule is. */
 final class OperationReaderTest extends TestCase
@@ -58,11 +58,11 @@ final class OperationReaderTest extends TestCase
     #[DataProvider('requests')]
     public function testEachNameNeedsJustTheseFields(array $request): void
     {
-        $operation = Asked::operation($request);
+        $operation = Wire::operation($request);
         $this->addToAssertionCount(1);
         foreach (array_keys(array_diff_key($request, ['name' => 1, 'numbering' => 1])) as $field) {
             try {
-                Asked::operation(array_diff_key($request, [$field => 1]));
+                Wire::operation(array_diff_key($request, [$field => 1]));
                 self::fail($operation::class . " was read without its “{$field}”.");
             } catch (CoreException $told) {
                 self::assertMatchesRegularExpression('/\A“?[A-Z“a-z].*\.\z/u', $told->getMessage(), 'one sentence');
@@ -85,7 +85,7 @@ final class OperationReaderTest extends TestCase
             );
             foreach (array_diff_key($fields, array_flip($needed)) as $field => $kind) {
                 try {
-                    Asked::operation([...$request, $field => 4.5]);
+                    Wire::operation([...$request, $field => 4.5]);
                     self::fail("“{$field}” of {$name} is not read.");
                 } catch (InvalidOperation $told) {
                     self::assertStringContainsString($field, $told->getMessage());
@@ -158,7 +158,7 @@ final class OperationReaderTest extends TestCase
     {
         $this->expectExceptionObject(new InvalidOperation($sentence));
         try {
-            Asked::operation($request);
+            Wire::operation($request);
         } catch (CoreException $told) {
             throw new InvalidOperation($told->getMessage());
         }

@@ -12,7 +12,7 @@ use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Operation\Wire\OperationReader;
 
 /** Operations as a window asks for them, with headings of a Sketch in place of ids. */
-final class Asked
+final class Wire
 {
     /** One for all, so that what one operation makes is not made again by the next. */
     private static ?CountingIds $ids = null;

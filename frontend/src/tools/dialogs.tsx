@@ -2,7 +2,7 @@ import { NameDialog } from "../parts/name-dialog";
 import { counted, wholeNumber } from "../parts/words";
 import { useDocument, useSession } from "../document/context";
 import { KeysDialog } from "../keys/keys-dialog";
-import { asked, useAsking } from "../window/asking";
+import { closeDialog, useOpenDialog } from "../window/open-dialog";
 import { MarkerDialog } from "./marker-dialog";
 import { NestDialog } from "./nest-dialog";
 import { HeadingReview } from "./review/heading-review";
@@ -11,46 +11,46 @@ import { ToDocumentDialog } from "./to-document-dialog";
 import { DeadLinksDialog } from "./dead-links-dialog";
 import { SplitDialog } from "./review/split-dialog";
 
-/** Whatever the writer is being asked about just now. */
-export function AskedDialogs() {
-  const session = useSession("AskedDialogs");
-  const title = useDocument("AskedDialogs", (state) => state.titleBlock.title);
-  const asking = useAsking((state) => state.asking);
-  if (!asking) return null;
-  switch (asking.kind) {
+/** The dialog that is open just now. */
+export function Dialogs() {
+  const session = useSession("Dialogs");
+  const title = useDocument("Dialogs", (state) => state.titleBlock.title);
+  const dialog = useOpenDialog((state) => state.dialog);
+  if (!dialog) return null;
+  switch (dialog.kind) {
     case "likely-headings":
-      return <HeadingReview onClose={asked} />;
+      return <HeadingReview onClose={closeDialog} />;
     case "split":
-      return <SplitDialog section={asking.section} onClose={asked} />;
+      return <SplitDialog section={dialog.section} onClose={closeDialog} />;
     case "import":
-      return <ImportIntoDialog target={asking.target} landing={asking.landing} onClose={asked} />;
+      return <ImportIntoDialog target={dialog.target} landing={dialog.landing} onClose={closeDialog} />;
     case "nest":
-      return <NestDialog sections={asking.sections} onClose={asked} />;
+      return <NestDialog sections={dialog.sections} onClose={closeDialog} />;
     case "marker":
-      return <MarkerDialog sections={asking.sections} onClose={asked} />;
+      return <MarkerDialog sections={dialog.sections} onClose={closeDialog} />;
     case "target":
       return (
         <NameDialog
           open
-          title={`Target for ${counted(asking.sections.length, "section")}`}
+          title={`Target for ${counted(dialog.sections.length, "section")}`}
           label="Words wanted in each; 0 takes the target away"
           action="Set the target"
           initial=""
-          onClose={asked}
+          onClose={closeDialog}
           onName={(words) => {
             const target = wholeNumber(words);
             if (target === null)
               session.messages.say("A target is a whole number of words, like 1,200; no target was set.", "warning");
-            else void session.changes.perform({ name: "describe-section", sections: asking.sections, target });
+            else void session.changes.perform({ name: "describe-section", sections: dialog.sections, target });
           }}
         />
       );
     case "keys":
-      return <KeysDialog onClose={asked} />;
+      return <KeysDialog onClose={closeDialog} />;
     case "to-document":
-      return <ToDocumentDialog sections={asking.sections} onClose={asked} />;
+      return <ToDocumentDialog sections={dialog.sections} onClose={closeDialog} />;
     case "dead-links":
-      return <DeadLinksDialog asking={asking} onClose={asked} />;
+      return <DeadLinksDialog dialog={dialog} onClose={closeDialog} />;
     case "keep-starter":
       return (
         <NameDialog
@@ -59,11 +59,11 @@ export function AskedDialogs() {
           label="Its name among the starters; headings and aims are kept, the text is not"
           action="Keep it"
           initial={title}
-          onClose={asked}
+          onClose={closeDialog}
           onName={(name) => void session.files.keepAsStarter(name)}
         />
       );
     default:
-      return asking satisfies never;
+      return dialog satisfies never;
   }
 }

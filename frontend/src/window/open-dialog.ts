@@ -1,8 +1,8 @@
 import { create } from "zustand";
 import type { FileFormat } from "../document/files";
 
-/** What the writer is being asked about, over the whole of Write. */
-export type Asking =
+/** A dialog that can be opened from anywhere in the window, with what it is about. */
+export type OpenDialog =
   | { kind: "likely-headings" }
   | { kind: "split"; section: string }
   | { kind: "import"; target: string; landing: "before" | "after" | "inside" }
@@ -11,13 +11,13 @@ export type Asking =
   | { kind: "nest" | "to-document"; sections: string[] }
   | { kind: "marker" | "target"; sections: string[] };
 
-/** One question at a time. */
-export const useAsking = create<{ asking: Asking | null }>(() => ({ asking: null }));
+/** One at a time. */
+export const useOpenDialog = create<{ dialog: OpenDialog | null }>(() => ({ dialog: null }));
 
-export function ask(asking: Asking): void {
-  useAsking.setState({ asking });
+export function openDialog(dialog: OpenDialog): void {
+  useOpenDialog.setState({ dialog });
 }
 
-export function asked(): void {
-  useAsking.setState({ asking: null });
+export function closeDialog(): void {
+  useOpenDialog.setState({ dialog: null });
 }
