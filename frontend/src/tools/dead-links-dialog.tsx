@@ -6,14 +6,14 @@ import { openDrawer } from "../window/open-drawer";
 
 /** Asked before a file is written in which some links would be words only. */
 export function DeadLinksDialog({
-  asking,
+  dialog,
   onClose,
 }: {
-  asking: Extract<OpenDialog, { kind: "dead-links" }>;
+  dialog: Extract<OpenDialog, { kind: "dead-links" }>;
   onClose: () => void;
 }) {
   const session = useSession("DeadLinksDialog");
-  const { count, format, section } = asking;
+  const { count, format, section } = dialog;
   return (
     <Dialog
       open
