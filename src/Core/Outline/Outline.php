@@ -18,6 +18,8 @@ final readonly class Outline
     public const LEFT_OUT_OF_CONTENTS = 2;
     /** Begins a branch that is numbered as an appendix. */
     public const APPENDIX = 4;
+    /** Cells searched in one go for a heading above. */
+    private const LOOKED_AT_ONCE = 256;
 
     /**
      * @param string $ids    twelve characters per section
@@ -147,11 +149,14 @@ final readonly class Outline
 
     public function findParent(int $position): ?int
     {
-        $level = (int) $this->levels[$position];
-        for ($earlier = $position - 1; $earlier >= 0; --$earlier) {
-            // The opening is nobody's parent.
-            if ($this->levels[$earlier] < $level && '0' !== $this->levels[$earlier]) {
-                return $earlier;
+        // The opening is nobody's parent.
+        $higher = substr('12345678', 0, max(0, (int) $this->levels[$position] - 1));
+        for ($end = $position; $end > 0; $end = $from) {
+            $from = max(0, $end - self::LOOKED_AT_ONCE);
+            $backwards = strrev(substr($this->levels, $from, $end - $from));
+            $at = strcspn($backwards, $higher);
+            if ($at < strlen($backwards)) {
+                return $end - 1 - $at;
             }
         }
 

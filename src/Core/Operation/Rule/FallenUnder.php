@@ -125,7 +125,7 @@ final class FallenUnder
     private static function positions(Outline $outline, array $ids): array
     {
         if (count($ids) > self::MANY) {
-            return array_intersect_key($outline->positions(), $ids);
+            return self::positionsSideBySide($outline, $ids) ?? array_intersect_key($outline->positions(), $ids);
         }
         $positions = array_map(
             static fn(int|string $id): ?int => $outline->findPosition(SectionId::fromString((string) $id)),
@@ -133,6 +133,27 @@ final class FallenUnder
         );
 
         return array_filter(array_combine(array_keys($ids), $positions), is_int(...));
+    }
+
+    /**
+     * Most changes are in one place, so that a long document need not be listed whole.
+     *
+     * @param non-empty-array<string, true> $ids
+     *
+     * @return array<string, int>|null null when they do not stand side by side
+     */
+    private static function positionsSideBySide(Outline $outline, array $ids): ?array
+    {
+        $first = $outline->findPosition(SectionId::fromString((string) array_key_first($ids)));
+        $last = $outline->findPosition(SectionId::fromString((string) array_key_last($ids)));
+        if (null === $first || null === $last || $last - $first + 1 !== count($ids)) {
+            return null;
+        }
+        $found = array_intersect_key($outline->slice($first, $last + 1)->positions(), $ids);
+
+        return count($found) !== count($ids)
+            ? null
+            : array_map(static fn(int $position): int => $position + $first, $found);
     }
 
     /** @return string the id of the heading that a section stands under; empty at the top */
