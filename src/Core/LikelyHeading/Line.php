@@ -33,9 +33,8 @@ final readonly class Line
     /**
      * The line, or null for a paragraph that cannot be a heading by its form alone.
      *
-     * @param array<string,
-     *     true> $counted digits that begin numbers of several parts elsewhere: “3 Gales” is numbered when there is a
-     *     “3.1”
+     * @param array<string, true> $counted digits that begin numbers of several parts elsewhere: “3 Gales” is numbered
+     *     when there is a “3.1”
      */
     public static function find(Node $block, array $counted = []): ?self
     {
@@ -57,6 +56,10 @@ final readonly class Line
         $words = (int) preg_match_all('/[\p{L}\p{N}][\p{L}\p{M}\p{N}’\'-]*/u', $text);
         $isCaps = $look->caps || (1 === preg_match('/\p{Lu}.*\p{Lu}/us', $text) && mb_strtoupper($text) === $text);
         $typed = TypedNumber::find(strtr($text, "\n", ' '));
+        if (self::isAll($block, 'code') && !self::isAll($block, 'strong') && null === $look->size) {
+            // What is typed into a machine stands alone on its line as well.
+            return null;
+        }
 
         return new self(
             $text,
@@ -160,7 +163,7 @@ final readonly class Line
     {
         $hasWords = false;
         foreach ($block->content as $node) {
-            if ($node->isText() && '' !== trim($node->text, " .:\u{00A0}")) {
+            if ($node->isText() && self::isOfWords($node->text)) {
                 $hasWords = true;
                 if (null === $node->findMark($mark)) {
                     return false;
