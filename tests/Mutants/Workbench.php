@@ -34,6 +34,7 @@ final class Workbench
             'tests/Format/Foreign/OtherProgramsTest.php',
         ],
         'src/Storage/' => [
+            'tests/Storage/StoredFilesTest.php',
             'tests/Storage/TwoWindowsTest.php',
             'tests/Storage/MilestonesTest.php',
             'tests/Storage/TransferTest.php',
