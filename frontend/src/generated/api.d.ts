@@ -994,7 +994,7 @@ export interface components {
             /** @description What else the writer should know */
             notice: string;
         };
-        Operation: components["schemas"]["PromoteOperation"] | components["schemas"]["DemoteOperation"] | components["schemas"]["SetLevelOperation"] | components["schemas"]["MoveOperation"] | components["schemas"]["MoveUpOperation"] | components["schemas"]["MoveDownOperation"] | components["schemas"]["SplitOperation"] | components["schemas"]["JoinOperation"] | components["schemas"]["MakeHeadingOperation"] | components["schemas"]["MakeHeadingsOperation"] | components["schemas"]["TakeAsTitleOperation"] | components["schemas"]["PutTitleInTextOperation"] | components["schemas"]["SplitByRuleOperation"] | components["schemas"]["UseNumberingOperation"] | components["schemas"]["InsertOperation"] | components["schemas"]["RenameOperation"] | components["schemas"]["ReplaceBodyOperation"] | components["schemas"]["DuplicateOperation"] | components["schemas"]["DeleteOperation"] | components["schemas"]["SetAsideOperation"] | components["schemas"]["BringBackOperation"] | components["schemas"]["SetTextAsideOperation"] | components["schemas"]["DiscardOperation"] | components["schemas"]["DescribeSectionOperation"] | components["schemas"]["DescribeDocumentOperation"] | components["schemas"]["GenerateContentsOperation"] | components["schemas"]["RefreshContentsOperation"] | components["schemas"]["BatchOperation"];
+        Operation: components["schemas"]["PromoteOperation"] | components["schemas"]["DemoteOperation"] | components["schemas"]["SetLevelOperation"] | components["schemas"]["MoveOperation"] | components["schemas"]["MoveUpOperation"] | components["schemas"]["MoveDownOperation"] | components["schemas"]["SplitOperation"] | components["schemas"]["JoinOperation"] | components["schemas"]["MakeHeadingOperation"] | components["schemas"]["MakeHeadingsOperation"] | components["schemas"]["TakeAsTitleOperation"] | components["schemas"]["PutTitleInTextOperation"] | components["schemas"]["SplitByRuleOperation"] | components["schemas"]["UseNumberingOperation"] | components["schemas"]["InsertOperation"] | components["schemas"]["RenameOperation"] | components["schemas"]["ReplaceBodyOperation"] | components["schemas"]["ReplaceStretchOperation"] | components["schemas"]["DuplicateOperation"] | components["schemas"]["DeleteOperation"] | components["schemas"]["SetAsideOperation"] | components["schemas"]["BringBackOperation"] | components["schemas"]["SetTextAsideOperation"] | components["schemas"]["DiscardOperation"] | components["schemas"]["DescribeSectionOperation"] | components["schemas"]["DescribeDocumentOperation"] | components["schemas"]["GenerateContentsOperation"] | components["schemas"]["RefreshContentsOperation"] | components["schemas"]["BatchOperation"];
         PromoteOperation: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -1193,6 +1193,25 @@ export interface components {
             section: string;
             /** @description Blocks as the editor keeps them */
             body: Record<string, never>[];
+        };
+        ReplaceStretchOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "replace-stretch";
+            /** @description A list of ids of sections */
+            sections: string[];
+            /** @description A whole number */
+            keptFrom?: number;
+            /** @description Texts of sections: heading and body as the editor keeps them, and from the second on a level */
+            texts: {
+                heading: Record<string, never>[];
+                body: Record<string, never>[];
+                level?: number;
+            }[];
+            /** @enum {string} */
+            reason?: "deleted" | "set-aside" | "moved-away";
         };
         DuplicateOperation: {
             /**

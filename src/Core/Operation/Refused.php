@@ -138,6 +138,14 @@ final readonly class Refused
         return new self(RefusalReason::PositionOutside, 'That place is not in the text of this section.');
     }
 
+    public static function notNeighbours(): self
+    {
+        return new self(
+            RefusalReason::PositionOutside,
+            'The sections of a stretch must stand one after the other; the outline has changed since.',
+        );
+    }
+
     public static function wordsOfSeveralParagraphs(): self
     {
         return new self(RefusalReason::PositionOutside, 'The words of a new heading must lie within one paragraph.');

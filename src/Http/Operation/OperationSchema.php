@@ -82,6 +82,23 @@ final class OperationSchema
                     ],
                 ],
             ],
+            'texts' => [
+                'type' => 'array',
+                'minItems' => 1,
+                'items' => [
+                    'type' => 'object',
+                    'required' => ['heading', 'body'],
+                    'properties' => [
+                        'heading' => $parts,
+                        'body' => $parts,
+                        'level' => [
+                            'type' => 'integer',
+                            'minimum' => Level::One->value,
+                            'maximum' => Level::Nine->value,
+                        ],
+                    ],
+                ],
+            ],
             'operations' => [
                 'type' => 'array',
                 'minItems' => 1,

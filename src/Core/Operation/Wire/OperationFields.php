@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Core\Operation\Wire;
 
 use Stemmata\Core\Document\Marker;
+use Stemmata\Core\Document\OffcutReason;
 use Stemmata\Core\Operation\Rule\Extent;
 use Stemmata\Core\Operation\Rule\Landing;
 use Stemmata\Core\Operation\Section\HeadingAfterJoin;
@@ -30,6 +31,7 @@ final class OperationFields
         'boolean' => 'true or false',
         'heading' => 'plain words, or inline parts as the editor keeps them',
         'body' => 'blocks as the editor keeps them',
+        'texts' => 'texts of sections: heading and body as the editor keeps them, and from the second on a level',
         'lines' =>
             'paragraphs that become headings, each with its section, its place among the blocks from 0 on, and its level',
         'numbering' => 'a numbering scheme; null for none',
@@ -54,6 +56,12 @@ final class OperationFields
         'insert' => ['heading' => '?text', 'landing' => '?' . Landing::class, 'target' => '?id'],
         'rename' => ['section' => 'id', 'heading' => 'heading'],
         'replace-body' => ['section' => 'id', 'body' => 'body'],
+        'replace-stretch' => [
+            'sections' => 'ids',
+            'keptFrom' => '?integer',
+            'texts' => 'texts',
+            'reason' => '?' . OffcutReason::class,
+        ],
         'duplicate' => ['sections' => 'ids', 'extent' => '?' . Extent::class],
         'delete' => ['sections' => 'ids', 'extent' => '?' . Extent::class],
         'set-aside' => ['sections' => 'ids', 'extent' => '?' . Extent::class],

@@ -39,6 +39,7 @@ use Stemmata\Core\Operation\Text\PutTitleInText;
 use Stemmata\Core\Operation\Text\RefreshContents;
 use Stemmata\Core\Operation\Text\Rename;
 use Stemmata\Core\Operation\Text\ReplaceBody;
+use Stemmata\Core\Operation\Text\ReplaceStretch;
 use Stemmata\Core\Operation\Text\TakeAsTitle;
 use Stemmata\Core\Operation\Text\TitlePart;
 use Stemmata\Core\Outline\IdSource;
@@ -117,6 +118,7 @@ final readonly class OperationReader
             ),
             'rename' => self::rename($fields),
             'replace-body' => new ReplaceBody($fields->section('section'), Body::fromJson($fields->raw('body'))),
+            'replace-stretch' => $this->replaceStretch($fields),
             'duplicate' => new Duplicate($fields->sections(), self::extent($fields), $this->ids),
             'delete' => new CutOut($fields->sections(), self::extent($fields), OffcutReason::Deleted, $this->ids),
             'set-aside' => new CutOut($fields->sections(), self::extent($fields), OffcutReason::SetAside, $this->ids),
@@ -199,6 +201,36 @@ final readonly class OperationReader
         return [] === $steps
             ? throw InvalidOperation::field('lines', 'a list of at least one object')
             : new MakeHeadings($steps, $count);
+    }
+
+    /** `texts`: a list of `{heading, body, level}`; the first needs no level. */
+    private function replaceStretch(Fields $fields): ReplaceStretch
+    {
+        $sections = $fields->sections();
+        $texts = array_map(static function (mixed $json): array {
+            $text = new Fields(is_array($json) ? $json : throw InvalidOperation::field('texts', 'a list of objects'));
+            $level = $text->findInteger('level');
+
+            return [
+                Heading::fromJson($text->raw('heading')),
+                Body::fromJson($text->raw('body')),
+                null === $level ? null : Level::ofHeading($level),
+            ];
+        }, $fields->list('texts'));
+        if ([] === $sections || [] === $texts) {
+            throw InvalidOperation::field([] === $texts ? 'texts' : 'sections', 'a list that is not empty');
+        }
+        if (count($texts) > self::MAX_BATCH) {
+            throw InvalidOperation::tooMany(self::MAX_BATCH);
+        }
+
+        return new ReplaceStretch(
+            $sections,
+            $fields->findInteger('keptFrom'),
+            $texts,
+            $fields->oneOf('reason', OffcutReason::class, OffcutReason::Deleted),
+            $this->ids,
+        );
     }
 
     private static function describeSection(Fields $fields): DescribeSection

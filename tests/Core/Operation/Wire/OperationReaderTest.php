@@ -37,6 +37,7 @@ final class OperationReaderTest extends TestCase
             ['name' => 'insert'],
             ['name' => 'rename', 'section' => 'a', 'heading' => 'b'],
             ['name' => 'replace-body', 'section' => 'a', 'body' => []],
+            ['name' => 'replace-stretch', 'sections' => ['a'], 'texts' => [['heading' => [], 'body' => []]]],
             ['name' => 'duplicate', 'sections' => ['a']],
             ['name' => 'delete', 'sections' => ['a']],
             ['name' => 'set-aside', 'sections' => ['a']],
