@@ -1209,6 +1209,7 @@ export interface components {
                 heading: Record<string, never>[];
                 body: Record<string, never>[];
                 level?: number;
+                id?: string;
             }[];
             /** @enum {string} */
             reason?: "deleted" | "set-aside" | "moved-away";

@@ -96,6 +96,7 @@ final class OperationSchema
                             'minimum' => Level::One->value,
                             'maximum' => Level::Nine->value,
                         ],
+                        'id' => ['type' => 'string'],
                     ],
                 ],
             ],

@@ -35,8 +35,8 @@ final readonly class ReplaceStretch implements Operation
      * @param non-empty-list<SectionId>                          $sections the stretch reaches: neighbours, in order
      * @param int|null                                           $keptFrom where in the last one's body what was kept
      *     begins (0-based, as the editor counts); null when nothing of it was, or when there is but one section
-     * @param non-empty-list<array{Heading, Body, Level|null}>   $texts    the first section's as it reads now, and those
-     *     of new sections after it, each with its level
+     * @param non-empty-list<array{Heading, Body, Level|null, SectionId|null}>   $texts    the first section's as it reads now, and those
+     *     of new sections after it, each with its level and the id that the window gave it
      */
     public function __construct(
         private array $sections,
@@ -122,8 +122,11 @@ final readonly class ReplaceStretch implements Operation
     private function withNew(Document $document, int $position): Document|Refused
     {
         $entries = Outline::empty();
-        foreach (array_slice($this->texts, 1) as [$heading, $body, $level]) {
-            $section = new Section($this->ids->next(), $heading, $body);
+        foreach (array_slice($this->texts, 1) as [$heading, $body, $level, $id]) {
+            if (null !== $id && null !== $document->findSection($id)) {
+                return Refused::idTaken();
+            }
+            $section = new Section($id ?? $this->ids->next(), $heading, $body);
             if (null === $level || $level->isOpening()) {
                 return Refused::openingHasNoLevel();
             }

@@ -203,7 +203,7 @@ final readonly class OperationReader
             : new MakeHeadings($steps, $count);
     }
 
-    /** `texts`: a list of `{heading, body, level}`; the first needs no level. */
+    /** `texts`: a list of `{heading, body, level, id}`; the first needs neither level nor id. */
     private function replaceStretch(Fields $fields): ReplaceStretch
     {
         $sections = $fields->sections();
@@ -215,6 +215,7 @@ final readonly class OperationReader
                 Heading::fromJson($text->raw('heading')),
                 Body::fromJson($text->raw('body')),
                 null === $level ? null : Level::ofHeading($level),
+                $text->findSection('id'),
             ];
         }, $fields->list('texts'));
         if ([] === $sections || [] === $texts) {

@@ -80,7 +80,7 @@ final class ReplaceStretchTest extends TestCase
         $outcome = (new ReplaceStretch(
             [$one, $two, $three],
             7,
-            [[Heading::plain('One'), self::text('Alpha typed epsilon.'), null]],
+            [[Heading::plain('One'), self::text('Alpha typed epsilon.'), null, null]],
             OffcutReason::Deleted,
             new CountingIds(),
         ))->applyTo($document);
@@ -103,7 +103,10 @@ final class ReplaceStretchTest extends TestCase
         $outcome = (new ReplaceStretch(
             [$document->outline->idAt(0)],
             null,
-            [[Heading::plain('One'), Body::empty(), null], [Heading::plain('two'), self::text('Text.'), Level::Two]],
+            [
+                [Heading::plain('One'), Body::empty(), null, null],
+                [Heading::plain('two'), self::text('Text.'), Level::Two, SectionId::fromString('madehere0000')],
+            ],
             OffcutReason::Deleted,
             new CountingIds(),
         ))->applyTo($document);
@@ -111,6 +114,7 @@ final class ReplaceStretchTest extends TestCase
         self::assertInstanceOf(Applied::class, $outcome);
         self::assertSame(['One', 'two'], $outcome->document->headings());
         self::assertSame('12', $outcome->document->outline->levels);
+        self::assertSame('madehere0000', $outcome->document->outline->idAt(1)->value);
     }
 
     public function testWhatIsNoStretchIsRefused(): void
@@ -123,7 +127,7 @@ final class ReplaceStretchTest extends TestCase
                 array_values(array_filter($sections, static fn(mixed $id): bool => $id instanceof SectionId)) ?:
                 throw new \LogicException(),
                 $keptFrom,
-                [[Heading::plain($heading), Body::empty(), null]],
+                [[Heading::plain($heading), Body::empty(), null, null]],
                 OffcutReason::Deleted,
                 new CountingIds(),
             ))->applyTo($document);
@@ -149,7 +153,7 @@ final class ReplaceStretchTest extends TestCase
         $with = static fn(?int $keptFrom): Applied|Refused => (new ReplaceStretch(
             [$one, $two],
             $keptFrom,
-            [[Heading::plain('One'), $tail, null]],
+            [[Heading::plain('One'), $tail, null, null]],
             OffcutReason::Deleted,
             new CountingIds(),
         ))->applyTo($document);
@@ -175,7 +179,7 @@ final class ReplaceStretchTest extends TestCase
             new ReplaceStretch(
                 $sections,
                 $from === $to ? null : $keptFrom,
-                [[$first->heading, $head->followedBy($tail), null]],
+                [[$first->heading, $head->followedBy($tail), null, null]],
                 OffcutReason::Deleted,
                 $ids,
             ),
