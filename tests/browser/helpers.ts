@@ -127,6 +127,16 @@ export async function putCursor(page: Page, words: string, line = ".manuscript p
   }).toPass();
 }
 
+/** The heading of the section that the cursor is in, while the text has the keys. */
+export async function cursorSection(page: Page): Promise<string | null> {
+  return page.evaluate(() => {
+    const at = document.getSelection()?.focusNode;
+    const section = (at instanceof Element ? at : at?.parentElement)?.closest(".section-text");
+    const hasKeys = document.activeElement?.classList.contains("manuscript") ?? false;
+    return hasKeys ? (section?.querySelector(".heading")?.textContent ?? "") : null;
+  });
+}
+
 /** Chooses one of a few values as a hand does: opens the list, and clicks. */
 export async function choose(select: Locator, option: string | RegExp): Promise<void> {
   await select.click();

@@ -46,10 +46,11 @@ test("another window moves the same branch in the middle of a drag: nothing is l
   // Either the drag met the older outline and was refused with the newer one, or it was carried out on the newer one.
   await expect.poll(async () => (await storedOutline(page.request, id)).toSorted()).toEqual(BEFORE.toSorted());
   await expect(page.getByRole("treeitem")).toHaveCount(6);
-  const stored = await storedOutline(page.request, id);
-  await expect
-    .poll(() => page.getByRole("treeitem").locator(".row-heading").allTextContents())
-    .toEqual(stored.map((line) => line.slice(2)));
+  await expect(async () => {
+    const stored = await storedOutline(page.request, id);
+    const shown = await page.getByRole("treeitem").locator(".row-heading").allTextContents();
+    expect(shown).toEqual(stored.map((line) => line.slice(2)));
+  }).toPass({ timeout: 8000 });
 });
 
 test("another window deletes the branch that is held: the drop is refused in a sentence", async ({ page }) => {

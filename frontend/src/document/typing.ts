@@ -71,6 +71,19 @@ export class Typing {
     return kept && { ...kept, ...this.drafts.get(section)?.text() };
   }
 
+  /** What is being typed in these sections builds on a revision that this window has made of them. */
+  buildOn(sections: readonly string[], revision: number): void {
+    for (const section of sections) {
+      const draft = this.drafts.get(section);
+      if (draft) this.drafts.set(section, { ...draft, baseRevision: Math.max(draft.baseRevision, revision) });
+    }
+  }
+
+  /** What was typed in a section can no longer be kept, for what it stood in could not. */
+  forget(section: string): void {
+    this.drafts.delete(section);
+  }
+
   isIn(section: string): boolean {
     return this.drafts.has(section);
   }

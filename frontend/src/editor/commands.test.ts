@@ -1,18 +1,8 @@
 import { EditorState, TextSelection, type Command } from "@tiptap/pm/state";
 import { expect, test } from "vitest";
 import * as commands from "./commands";
-import { docOf, textOf } from "./section-text";
+import { docOf, p, storedOf as textOf, words, type Json } from "./editor.test-helper";
 
-type Json = { type: string; text?: string; attrs?: unknown; content?: Json[]; marks?: unknown[] };
-const words = (text: string, ...marks: string[]): Json => ({
-  type: "text",
-  text,
-  ...(marks.length > 0 ? { marks: marks.map((type) => ({ type })) } : {}),
-});
-const p = (...content: (string | Json)[]): Json => ({
-  type: "paragraph",
-  ...(content.length > 0 ? { content: content.map((each) => (typeof each === "string" ? words(each) : each)) } : {}),
-});
 const item = (...content: Json[]): Json => ({ type: "listItem", content });
 const list = (...items: Json[]): Json => ({ type: "bulletList", content: items });
 const numbered = (start: number, ...items: Json[]): Json => ({ type: "orderedList", attrs: { start }, content: items });
@@ -51,13 +41,26 @@ test("marks are put on and taken off the selected words", () => {
   expect(after(over(p("a |lamp| lit")), commands.code).body).toEqual([p("a ", words("lamp", "code"), " lit")]);
 });
 
-test("Enter at the end of a heading begins a paragraph under it; in its middle it takes the rest along", () => {
+test("Enter at the end of a heading goes on under it; in its middle it begins a section of its own", () => {
   const doc = docOf({ heading: [words("Ink and haste")], body: [p("text")] } as never, true);
   const at = (position: number) => EditorState.create({ doc, selection: TextSelection.create(doc, position) });
-  const begun = after(at(14), commands.enterFromHeading);
+  const begun = after(at(15), commands.enterFromHeading);
   expect(begun).toMatchObject({ did: true, heading: [words("Ink and haste")], body: [p(), p("text")] });
-  const split = after(at(4), commands.enterFromHeading);
-  expect(split).toMatchObject({ heading: [words("Ink")], body: [p(" and haste"), p("text")] });
+  expect(after(at(5), commands.enterFromHeading).did).toBe(false);
+  const split = after(
+    at(5),
+    commands.splitHeading(
+      () => "made",
+      () => 3,
+    ),
+  );
+  expect(split).toMatchObject({ heading: [words("Ink")], body: [] });
+  const below = split.state.doc.child(1);
+  expect([below.attrs, below.firstChild?.textContent, below.lastChild?.textContent]).toEqual([
+    { id: "made", level: 3 },
+    " and haste",
+    "text",
+  ]);
   expect(split.state.selection.$from.parent.textContent).toBe(" and haste");
   expect(after(over(p("te|xt")), commands.enterFromHeading).did).toBe(false);
 });
@@ -120,7 +123,7 @@ test("a break goes into a line, not into a heading or code", () => {
     after(over({ type: "codeBlock", attrs: { language: null }, content: [words("a|b")] }), commands.hardBreak).did,
   ).toBe(false);
   const doc = docOf({ heading: [words("H")], body: [] } as never, true);
-  expect(after(EditorState.create({ doc, selection: TextSelection.create(doc, 1) }), commands.hardBreak).did).toBe(
+  expect(after(EditorState.create({ doc, selection: TextSelection.create(doc, 2) }), commands.hardBreak).did).toBe(
     false,
   );
 });
@@ -177,16 +180,18 @@ test("breaks of page and scene are blocks of their own, and never in a heading",
   ]);
   const doc = docOf({ heading: [words("H")], body: [p("t")] } as never, true);
   expect(
-    after(EditorState.create({ doc, selection: TextSelection.create(doc, 1) }), commands.insertBlock("separator")).did,
+    after(EditorState.create({ doc, selection: TextSelection.create(doc, 2) }), commands.insertBlock("separator")).did,
   ).toBe(false);
 });
 
 test("the picked lines are those with words, counted without the heading", () => {
-  expect(commands.pickedBlocks(over(p("|one"), p(), p("two"), list(item(p("three|")))))).toEqual([0, 2, 3]);
+  expect(commands.pickedBlocks(over(p("|one"), p(), p("two"), list(item(p("three|")))))).toEqual([
+    { section: "s", blocks: [0, 2, 3] },
+  ]);
   expect(commands.pickedBlocks(over(p("one"), p("|two"))), "with nothing selected, the line of the cursor").toEqual([
-    1,
+    { section: "s", blocks: [1] },
   ]);
   expect(commands.currentBlock(over(p("one"), p("|two")))).toBe(1);
   const doc = docOf({ heading: [words("H")], body: [p("t")] } as never, true);
-  expect(commands.currentBlock(EditorState.create({ doc, selection: TextSelection.create(doc, 1) }))).toBeNull();
+  expect(commands.currentBlock(EditorState.create({ doc, selection: TextSelection.create(doc, 2) }))).toBeNull();
 });

@@ -1,8 +1,9 @@
 import { lift, setBlockType, toggleMark, wrapIn } from "@tiptap/pm/commands";
 import { liftListItem, sinkListItem, splitListItem, wrapInList } from "@tiptap/pm/schema-list";
 import { NodeSelection, TextSelection, type Command, type EditorState } from "@tiptap/pm/state";
-import type { Attrs, NodeType } from "@tiptap/pm/model";
+import { Fragment, type Attrs, type NodeType } from "@tiptap/pm/model";
 import { headingOf } from "./section-text";
+import { placeIn, sectionAround, sectionAt } from "./places";
 import { schema } from "./schema";
 
 function node(name: string): NodeType {
@@ -43,17 +44,37 @@ export const hardBreak: Command = (state, dispatch) => {
 
 /** Enter at the end of a heading goes on in the text under it. */
 export const enterFromHeading: Command = (state, dispatch) => {
-  if (!isInHeading(state)) return false;
-  const heading = headingOf(state.doc);
-  if (!heading) return false;
-  const after = heading.nodeSize;
-  const rest = heading.content.cut(state.selection.$to.parentOffset);
-  const tr = state.tr.delete(state.selection.from, heading.nodeSize - 1);
-  const at = tr.mapping.map(after);
-  tr.insert(at, node("paragraph").create(null, rest));
+  const { $from, $to, empty } = state.selection;
+  if (!isInHeading(state) || !empty || $to.parentOffset < $from.parent.content.size) return false;
+  const at = $from.after();
+  const below = state.doc.resolve(at).nodeAfter;
+  const tr = state.tr;
+  // A text that is still empty is the paragraph to go on in.
+  if (!(below?.type.name === "paragraph" && below.content.size === 0)) tr.insert(at, node("paragraph").create());
   dispatch?.(tr.setSelection(near(tr.doc, at + 1)).scrollIntoView());
   return true;
 };
+
+/** Enter inside a heading: what follows the cursor is the heading of a section of its own, with the text under it. */
+export function splitHeading(newId: () => string, levelOf: (id: string) => number): Command {
+  return (state, dispatch) => {
+    const section = sectionAround(state.selection.$from);
+    if (!isInHeading(state) || !section || section.node.type.name !== "section") return false;
+    const { $from, $to } = state.selection;
+    if (!$from.sameParent($to)) return false;
+    const heading = $from.parent;
+    const body = section.node.content.cut(heading.nodeSize);
+    const rest = heading.copy(heading.content.cut($to.parentOffset));
+    const above = section.node.copy(
+      Fragment.from([heading.copy(heading.content.cut(0, $from.parentOffset)), node("paragraph").create()]),
+    );
+    const level = Number(section.node.attrs["level"]) || levelOf(section.id);
+    const below = node("section").create({ id: newId(), level }, Fragment.from(rest).append(body));
+    const tr = state.tr.replaceWith(section.start, section.start + section.node.nodeSize, [above, below]);
+    dispatch?.(tr.setSelection(near(tr.doc, section.start + above.nodeSize + 2)).scrollIntoView());
+    return true;
+  };
+}
 
 /** Moves the item with the cursor, and what is inside it, past its neighbour in the same list; the numbers follow. */
 export function moveItem(direction: "up" | "down"): Command {
@@ -105,7 +126,7 @@ export const insertCalculation: Command = (state, dispatch) => {
   const { $from, from, to } = state.selection;
   const expression = state.doc.textBetween(from, to, " ").trim();
   const made = node("calculation").create(null, expression === "" ? undefined : schema.text(expression));
-  const at = $from.after(1);
+  const at = $from.after(2);
   const tr = state.tr.insert(at, made);
   dispatch?.(tr.setSelection(near(tr.doc, at + 1 + expression.length)).scrollIntoView());
   return true;
@@ -141,7 +162,7 @@ export function setLink(target: string | null): Command {
 }
 
 export function isInHeading(state: EditorState): boolean {
-  return state.selection.$from.depth >= 1 && state.selection.$from.node(1).type.name === "heading";
+  return state.selection.$from.parent.type.name === "heading";
 }
 
 export function isInside(state: EditorState, name: string): boolean {
@@ -150,27 +171,32 @@ export function isInside(state: EditorState, name: string): boolean {
   return state.selection instanceof NodeSelection && state.selection.node.type.name === name;
 }
 
-/** The body's blocks that the selection reaches, those with words only; counted from 0. */
-export function pickedBlocks(state: EditorState): number[] {
-  const first = headingOf(state.doc) ? 1 : 0;
-  const { $from, $to } = state.selection;
-  const picked: number[] = [];
-  for (
-    let index = Math.max(first, $from.index(0));
-    index <= Math.min($to.index(0), state.doc.childCount - 1);
-    index++
-  ) {
-    const block = state.doc.child(index);
-    const isLine =
-      block.type.name === "paragraph" || block.type.name === "bulletList" || block.type.name === "orderedList";
-    if (state.selection.empty || (isLine && block.textContent.trim() !== "")) picked.push(index - first);
+export type PickedBlocks = { section: string; blocks: number[] };
+
+/** The blocks that the selection reaches, by section, those with words only; counted from 0 after the heading. */
+export function pickedBlocks(state: EditorState): PickedBlocks[] {
+  const { $from, $to, empty } = state.selection;
+  const picked: PickedBlocks[] = [];
+  for (let index = $from.index(0); index <= Math.min($to.index(0), state.doc.childCount - 1); index++) {
+    const section = sectionAt(state.doc, index);
+    const first = headingOf(section.node) ? 1 : 0;
+    const blocks: number[] = [];
+    section.node.forEach((block, offset, at) => {
+      const isReached = offset + block.nodeSize > placeIn(section, $from.pos) && offset <= placeIn(section, $to.pos);
+      if (at < first || !isReached) return;
+      const isLine = ["paragraph", "bulletList", "orderedList"].includes(block.type.name);
+      if (empty ? $from.index(1) === at : isLine && block.textContent.trim() !== "") blocks.push(at - first);
+    });
+    if (blocks.length > 0) picked.push({ section: section.id, blocks });
   }
   return picked;
 }
 
-/** Which of the body's blocks the cursor is in, counted from 0; null in the heading. */
+/** Which of its section's blocks the cursor is in, counted from 0 after the heading; null in the heading. */
 export function currentBlock(state: EditorState): number | null {
-  const index = state.selection.$from.index(0) - (headingOf(state.doc) ? 1 : 0);
+  const { $from } = state.selection;
+  if ($from.depth === 0) return null;
+  const index = $from.index(1) - (headingOf($from.node(1)) ? 1 : 0);
   return index >= 0 ? index : null;
 }
 

@@ -12,7 +12,8 @@ import { innerId, readTarget } from "./target";
 
 /**
  * The editor's schema, made from the core's own table of what a text may hold. Added here is only how each part is drawn
- * and recognised in pasted HTML. A section is edited as one text: its heading, where it has one, and its blocks.
+ * and recognised in pasted HTML. The text that is edited is a run of sections, each with its heading and its blocks; the
+ * opening has no heading.
  */
 
 type Drawn = { toDOM: (node: TextNode) => DOMOutputSpec; parseDOM?: TagParseRule[]; extra?: Partial<NodeSpec> };
@@ -177,8 +178,22 @@ const rows = table.nodes as Record<string, TableRow>;
 
 export const schema = new Schema({
   nodes: {
-    doc: { content: "heading? block+" },
-    heading: { content: "inline*", toDOM: () => ["h2", { class: "heading" }, 0], defining: true, isolating: false },
+    doc: { content: "opening? section*" },
+    section: {
+      ...sectionSpec("heading block+"),
+      parseDOM: [{ tag: "section[data-section]", getAttrs: copiedAttributes }],
+    },
+    opening: sectionSpec("block+"),
+    heading: {
+      content: "inline*",
+      // Its level is the section's, and written here only for what is copied to other programs.
+      attrs: { level: { default: null } },
+      toDOM: (node) => [`h${Math.min(6, Number(node.attrs["level"] ?? 2))}`, { class: "heading" }, 0],
+      parseDOM: [
+        { tag: "h1.heading,h2.heading,h3.heading,h4.heading,h5.heading,h6.heading", context: "section/", priority: 70 },
+      ],
+      defining: true,
+    },
     ...Object.fromEntries(Object.entries(rows).map(([name, row]) => [name, nodeSpec(name, row)])),
   },
   marks: Object.fromEntries(
@@ -188,6 +203,29 @@ export const schema = new Schema({
     ]),
   ),
 });
+
+function sectionSpec(content: string): NodeSpec {
+  return {
+    content,
+    // The level of a section that was made here or copied from here, until the outline knows it.
+    attrs: { id: { default: null }, level: { default: null } },
+    toDOM: (node) => [
+      "section",
+      {
+        class: "section-text",
+        "data-section": String(node.attrs["id"]),
+        "data-copied-level": String(node.attrs["level"] ?? ""),
+      },
+      0,
+    ],
+    defining: true,
+  };
+}
+
+/** A section that comes from the clipboard is another one; what it was is told by its level alone. */
+function copiedAttributes(element: HTMLElement): { id: null; level: number | null } {
+  return { id: null, level: Number(element.dataset["copiedLevel"]) || null };
+}
 
 /** Pictures are shown from what the document keeps; nothing is fetched from elsewhere while one writes. */
 function shownSource(source: string): string {

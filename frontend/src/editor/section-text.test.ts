@@ -2,7 +2,7 @@ import { Node as TextNode } from "@tiptap/pm/model";
 import { expect, test } from "vitest";
 import table from "../generated/body-schema.json";
 import { schema } from "./schema";
-import { bodyPosition, docOf, textOf } from "./section-text";
+import { bodyPosition, sectionNode, textOf } from "./section-text";
 
 const BODY = [
   {
@@ -29,19 +29,19 @@ test("the editor knows every part of the core’s table, with the same content",
 
 test("a stored text goes into the editor and comes out the same", () => {
   const text = { heading: [{ type: "text", text: "One" }], body: BODY } as never;
-  expect(textOf(docOf(text, true))).toEqual({ heading: [{ type: "text", text: "One" }], body: BODY });
+  expect(textOf(sectionNode("s", text, true))).toEqual({ heading: [{ type: "text", text: "One" }], body: BODY });
 });
 
 test("an empty body gets a paragraph to write in, which is not stored", () => {
-  const doc = docOf({ heading: [], body: [] }, true);
+  const doc = sectionNode("s", { heading: [], body: [] }, true);
   expect(doc.childCount).toBe(2);
   expect(textOf(doc).body).toEqual([]);
 });
 
 test("body positions begin after the heading", () => {
-  const doc = docOf({ heading: [{ type: "text", text: "One" }], body: BODY } as never, true);
+  const doc = sectionNode("s", { heading: [{ type: "text", text: "One" }], body: BODY } as never, true);
   expect(bodyPosition(doc, 5)).toBe(0);
-  expect(bodyPosition(docOf({ heading: [], body: BODY } as never, false), 5)).toBe(5);
+  expect(bodyPosition(sectionNode("s", { heading: [], body: BODY } as never, false), 5)).toBe(5);
 });
 
 test("a script in a link is no link", () => {

@@ -3,10 +3,11 @@ import type { SectionText } from "../api/client";
 import { schema } from "./schema";
 
 /** A section's stored text as the editor holds it; a body without blocks gets a paragraph to write in. */
-export function docOf(text: Pick<SectionText, "heading" | "body">, hasHeading: boolean): TextNode {
+export function sectionNode(id: string, text: Pick<SectionText, "heading" | "body">, hasHeading: boolean): TextNode {
   const body = text.body as unknown[];
   return TextNode.fromJSON(schema, {
-    type: "doc",
+    type: hasHeading ? "section" : "opening",
+    attrs: { id },
     content: [
       ...(hasHeading ? [{ type: "heading", content: text.heading }] : []),
       ...(body.length > 0 ? body : [{ type: "paragraph" }]),
@@ -14,13 +15,13 @@ export function docOf(text: Pick<SectionText, "heading" | "body">, hasHeading: b
   });
 }
 
-/** The way back: what the editor holds as it is stored. */
-export function textOf(doc: TextNode): Pick<SectionText, "heading" | "body"> {
-  const heading = headingOf(doc);
-  const blocks = childrenOf(doc).slice(heading ? 1 : 0);
+/** The way back: what the editor holds of a section as it is stored. */
+export function textOf(section: TextNode): Pick<SectionText, "heading" | "body"> {
+  const heading = headingOf(section);
+  const blocks = section.content.content.slice(heading ? 1 : 0);
   const isBlank = blocks.length === 1 && blocks[0]?.type.name === "paragraph" && blocks[0].content.size === 0;
   return {
-    heading: heading ? childrenOf(heading).map((child) => child.toJSON() as Record<string, never>) : [],
+    heading: heading ? heading.content.content.map((child) => child.toJSON() as Record<string, never>) : [],
     body: isBlank ? [] : blocks.map((block) => asStored(block.toJSON() as Stored) as Record<string, never>),
   };
 }
@@ -38,15 +39,11 @@ function asStored({ attrs, content, ...node }: Stored): Stored {
   };
 }
 
-export function headingOf(doc: TextNode): TextNode | null {
-  return doc.firstChild?.type.name === "heading" ? doc.firstChild : null;
+export function headingOf(section: TextNode): TextNode | null {
+  return section.firstChild?.type.name === "heading" ? section.firstChild : null;
 }
 
-/** The editor's position turned into the body's own, which begins after the heading. */
-export function bodyPosition(doc: TextNode, position: number): number {
-  return position - (headingOf(doc)?.nodeSize ?? 0);
-}
-
-function childrenOf(node: TextNode): TextNode[] {
-  return node.content.content.slice();
+/** A position within a section turned into its body's own, which begins after the heading. */
+export function bodyPosition(section: TextNode, at: number): number {
+  return at - (headingOf(section)?.nodeSize ?? 0);
 }

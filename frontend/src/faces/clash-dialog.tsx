@@ -2,7 +2,7 @@ import { useEffect, useRef } from "react";
 import type { SectionText } from "../api/client";
 import { useDocument, useSession } from "../document/context";
 import { sectionName } from "../document/section-name";
-import { drawn } from "../editor/section-editor";
+import { drawn } from "../editor/manuscript-editor";
 import { Button } from "../parts/button";
 import { Dialog } from "../parts/dialog";
 

@@ -1,6 +1,7 @@
 import { useState, type FormEvent } from "react";
 import { useSession } from "../document/context";
 import { insertBookmark } from "../editor/commands";
+import { findSection } from "../editor/places";
 import { textOf } from "../editor/section-text";
 import { newId } from "../document/new-id";
 import { Button } from "../parts/button";
@@ -23,7 +24,9 @@ export function BookmarkDialog({ spot, onClose }: { spot: Spot; onClose: () => v
     event.preventDefault();
     let doc = spot.view.state.doc;
     insertBookmark({ id: newId(), name })(spot.view.state, (transaction) => (doc = transaction.doc));
-    const text = textOf(doc);
+    const place = findSection(doc, spot.section);
+    if (!place) return onClose();
+    const text = textOf(place.node);
     const answer = await session.changes.perform(
       {
         name: "batch",

@@ -1,146 +1,65 @@
+import { ChevronsDownUp } from "lucide-react";
 import { replaceEqualDeep, useQuery } from "@tanstack/react-query";
-import { useVirtualizer } from "@tanstack/react-virtual";
-import { useCallback, useEffect, useLayoutEffect, useMemo, useRef } from "react";
-import { useAfterPaint } from "../document/after-paint";
-import { sectionName } from "../document/section-name";
-import { useDocument, useSession, useWindow } from "../document/context";
-import { unfoldedSections } from "../outline/folding";
-import { branchEnd } from "../outline/outline";
-import { pickedHeads } from "../outline/picks";
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import type { Places } from "../api/client";
-import { cx } from "../parts/cx";
-import { knownPlaces, placesQuery, type KnownPlaces } from "../places/places";
+import { useDocument, useSession, useWindow } from "../document/context";
+import { sectionName } from "../document/section-name";
+import type { Session } from "../document/session";
+import { isInHeading } from "../editor/commands";
+import type { ManuscriptHost } from "../editor/manuscript-editor";
+import { findSection, sectionAround } from "../editor/places";
+import { textOf } from "../editor/section-text";
+import { innerId, readTarget } from "../editor/target";
+import { newId } from "../document/new-id";
+import { followTarget, knownPlaces, placesQuery, type KnownPlaces } from "../places/places";
+import { CalculationView } from "./calculation-view";
+import { ContentsView } from "./contents-view";
+import { CrossReferenceView } from "./cross-reference-view";
 import { MarginNotes } from "./margin-notes";
 import { PathBar } from "./path-bar";
-import { SectionView } from "./section-view";
-import { notePointing } from "./spot";
+import { clearSpot, markSpot, notePointing } from "./spot";
+import { keepStretch } from "./stretches";
+import { Surface } from "./surface";
+import { joinBelow, joinWithAbove, pasteStructure, textKey } from "./text-commands";
 import { TextTools } from "./text-tools";
 
-/** Room a section is given before its height is known: a line is about 11 words and 28 pixels high. */
-const HEADING_HEIGHT = 74;
-const WORD_HEIGHT = 28 / 10.5;
-
-/** How long after a turn of the wheel a scroll still counts as the writer's own (milliseconds). */
-const OWN_SCROLL = 250;
-
-/**
- * The scope as one continuous text. Only the sections near the window are in the page, each with an editor of its own, so
- * that typing costs the same in a document of four pages and of four thousand (docs/decisions/0004).
- */
+/** The scope as one continuous text that is edited as one (docs/decisions/0004). */
 export function Manuscript() {
   const session = useSession("Manuscript");
-  const outline = useAfterPaint(useDocument("Manuscript", (state) => state.outline));
-  const scope = useWindow("Manuscript", (state) => state.scope);
-  const current = useWindow("Manuscript", (state) => state.current);
-  const folded = useWindow("Manuscript", (state) => state.foldedTexts);
-  const picked = useWindow("Manuscript", (state) => state.picked);
-  const request = useWindow("Manuscript", (state) => state.request);
   const id = useDocument("Manuscript", (state) => state.id);
-  const places = useQuery(placesQuery(id));
-  // Every change asks for the places again; only other places are a reason to draw the texts anew, under the writer’s cursor.
-  const lastPlaces = useRef<Places | undefined>(undefined);
-  lastPlaces.current = replaceEqualDeep(lastPlaces.current, places.data) as Places | undefined;
-  const samePlaces = lastPlaces.current;
-  const known = useMemo(() => knownPlaces(samePlaces), [samePlaces]);
+  const isEmpty = useDocument("Manuscript", (state) => state.outline.ids.length === 0);
+  const current = useWindow("Manuscript", (state) => state.current);
+  const places = useKnownPlaces(id);
+  const known = useRef(places);
   const scroller = useRef<HTMLDivElement>(null);
-  const ownScroll = useRef(0);
+  const place = useRef<HTMLDivElement>(null);
+  const surface = useRef<Surface | null>(null);
+  const [layout, setLayout] = useState<{ surface: Surface; key: number } | null>(null);
 
-  const sections = useMemo(() => {
-    const from = scope === null ? -1 : outline.ids.indexOf(scope);
-    return from < 0
-      ? unfoldedSections(outline, 0, outline.ids.length, folded)
-      : unfoldedSections(outline, from, branchEnd(outline, from), folded);
-  }, [outline, scope, folded]);
-  const isPicked = useMemo(() => {
-    const ranges = pickedHeads(outline, session.state.positions, picked).map(
-      (head) => [head, branchEnd(outline, head)] as const,
+  useLayoutEffect(() => {
+    known.current = places;
+    surface.current?.editor.redraw();
+  }, [places]);
+
+  useLayoutEffect(() => {
+    if (!scroller.current || !place.current || isEmpty) return;
+    let key = 0;
+    const made: { surface?: Surface } = {};
+    made.surface = new Surface(
+      session,
+      scroller.current,
+      place.current,
+      hostOf(session, () => made.surface, known),
+      () => made.surface && setLayout({ surface: made.surface, key: ++key }),
     );
-    return (section: string) =>
-      ranges.some(
-        ([from, to]) =>
-          (session.state.positions.get(section) ?? -1) >= from && (session.state.positions.get(section) ?? -1) < to,
-      );
-  }, [outline, picked, session]);
-
-  // The same functions for as long as the sections are the same, or all of them would be measured again in each drawing.
-  const keyOf = useCallback((index: number) => sections[index] ?? index, [sections]);
-  const guess = useCallback(
-    (index: number) =>
-      HEADING_HEIGHT +
-      (folded.has(sections[index] ?? "")
-        ? 0
-        : (session.state.facts.get(sections[index] ?? "")?.words ?? 0) * WORD_HEIGHT),
-    [sections, folded, session],
-  );
-  const virtual = useVirtualizer({
-    count: sections.length,
-    getScrollElement: () => scroller.current,
-    getItemKey: keyOf,
-    estimateSize: guess,
-    overscan: 2,
-    paddingEnd: 320,
-  });
-
-  useLayoutEffect(() => {
-    // A text that grows or shrinks in sight does so downwards; only what lies above the window moves the window along.
-    virtual.shouldAdjustScrollPositionOnItemSizeChange = (item, _change, { scrollOffset }) =>
-      item.end <= (scrollOffset ?? 0);
-  }, [virtual]);
-
-  // What stands in the window stays there when sections above it come, go or move.
-  const held = useRef<{ section: string; below: number } | null>(null);
-  useLayoutEffect(() => {
-    const index = sections.indexOf(held.current?.section ?? "");
-    const start = virtual.measurementsCache[index]?.start;
-    if (start !== undefined && held.current) virtual.scrollToOffset(start + held.current.below);
-    // oxlint-disable-next-line react/exhaustive-deps
-  }, [sections]);
-  useLayoutEffect(() => {
-    const top = scroller.current?.scrollTop ?? 0;
-    const inView = virtual
-      .getVirtualItems()
-      .filter((item) => item.end > top && item.start < top + (scroller.current?.clientHeight ?? 0));
-    const item = inView.find(({ index }) => sections[index] === current) ?? inView[0];
-    held.current = item ? { section: sections[item.index] ?? "", below: top - item.start } : null;
-  });
-
-  const requested = request === null ? -1 : sections.indexOf(request.section);
-  // A section that has just been made stands among the sections only when they have been drawn anew.
-  const isKnown = requested >= 0;
-  useEffect(() => {
-    if (!request || !isKnown) return;
-    const item = virtual.getVirtualItems().find((each) => each.index === requested);
-    const box = scroller.current;
-    const isInView =
-      item && box && item.start >= box.scrollTop - 8 && item.start < box.scrollTop + box.clientHeight * 0.7;
-    if (!isInView && request.position === undefined) virtual.scrollToIndex(requested, { align: "start" });
-    else if (!item) virtual.scrollToIndex(requested, { align: "start" });
-    // The place is asked for once; that the sections around it change later is no new request.
-    // oxlint-disable-next-line react/exhaustive-deps
-  }, [request, isKnown]);
-
-  const followScroll = () => {
-    if (Date.now() - ownScroll.current > OWN_SCROLL || !scroller.current) return;
-    const line = scroller.current.scrollTop + 90;
-    const item = virtual.getVirtualItems().find((each) => each.start <= line && each.end > line);
-    const section = item && sections[item.index];
-    if (section) session.navigation.setCurrent(section);
-  };
-  const scrolled = () => void (ownScroll.current = Date.now());
-
-  const leave = useCallback(
-    (section: string, direction: "up" | "down") => {
-      const index = sections.indexOf(section) + (direction === "up" ? -1 : 1);
-      const next = sections[index];
-      if (next === undefined) return false;
-      session.navigation.goTo(
-        { section: next, position: direction === "up" ? Number.MAX_SAFE_INTEGER : 1 },
-        { remember: false },
-      );
-      return true;
-    },
-    [sections, session],
-  );
+    surface.current = made.surface;
+    setLayout({ surface: made.surface, key });
+    return () => {
+      surface.current = null;
+      clearSpot();
+      made.surface?.destroy();
+    };
+  }, [session, isEmpty]);
 
   return (
     <main
@@ -149,60 +68,160 @@ export function Manuscript() {
       className="@container grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] border-line bg-sheet md:border-l"
     >
       <PathBar />
-      <div
-        ref={scroller}
-        className="relative overflow-auto overscroll-contain [overflow-anchor:none]"
-        onScroll={followScroll}
-        onWheel={scrolled}
-        onTouchMove={scrolled}
-        onPointerDown={(event) => event.target === event.currentTarget && scrolled()}
-      >
-        {sections.length === 0 && <EmptyDocument />}
-        <div className="relative" style={{ height: virtual.getTotalSize() }}>
-          {virtual.getVirtualItems().map((item) => {
-            const section = sections[item.index];
-            return (
-              section !== undefined && (
-                <section
-                  key={item.key}
-                  ref={virtual.measureElement}
-                  data-index={item.index}
-                  aria-label={sectionName(session.state, section)}
-                  className={cx(
-                    "absolute inset-x-0 grid grid-cols-1 @3xl:grid-cols-[minmax(0,1fr)_248px]",
-                    item.index === 0 ? "pt-6" : "pt-1",
-                    isPicked(section) && "bg-lit/50",
-                  )}
-                  style={{ top: item.start }}
-                >
-                  <div className="px-5 @xl:px-10 @2xl:px-[46px]">
-                    <div className="mx-auto max-w-[38.5rem]">
-                      <Bound section={section} places={known} onLeave={leave} />
-                    </div>
-                  </div>
-                  {section === current && <MarginNotes id={section} />}
-                </section>
-              )
-            );
-          })}
-          <TextTools scroller={scroller} />
+      <div ref={scroller} className="relative overflow-auto overscroll-contain [overflow-anchor:none]">
+        {isEmpty && <EmptyDocument />}
+        <div
+          className="relative grid min-h-full grid-cols-1 pt-6 pb-80 @3xl:grid-cols-[minmax(0,1fr)_248px]"
+          hidden={isEmpty}
+        >
+          <div className="min-w-0 px-5 @xl:px-10 @2xl:px-[46px]">
+            <div ref={place} className="mx-auto max-w-[38.5rem]" />
+          </div>
+          {layout && current !== null && (
+            <BesideSection surface={layout.surface} section={current} layout={layout.key} />
+          )}
+          {layout && <FoldControl surface={layout.surface} scroller={scroller} layout={layout.key} />}
         </div>
+        <TextTools scroller={scroller} />
       </div>
     </main>
   );
 }
 
-function Bound({
-  section,
-  places,
-  onLeave,
+/** Every change asks for the places again; only other places are a reason to draw the text anew, under the writer’s cursor. */
+function useKnownPlaces(id: string): KnownPlaces {
+  const places = useQuery(placesQuery(id));
+  const [last, setLast] = useState<Places | undefined>(undefined);
+  const same = useMemo(() => replaceEqualDeep(last, places.data) as Places | undefined, [last, places.data]);
+  if (same !== last) setLast(same);
+  return useMemo(() => knownPlaces(same), [same]);
+}
+
+function hostOf(
+  session: Session,
+  surface: () => Surface | undefined,
+  known: { current: KnownPlaces },
+): Omit<ManuscriptHost, "lookOf"> {
+  const view = () => surface()?.editor.view;
+  return {
+    typed: (section, changed) =>
+      session.typing.typed(String(section.attrs["id"]), {
+        text: () => textOf(section),
+        headingChanged: changed.heading,
+        bodyChanged: changed.body,
+      }),
+    stretched: (stretch) => {
+      const at = surface();
+      if (at) void at.whileStretching(() => keepStretch(session, stretch));
+    },
+    focused: (section) => session.navigation.setCurrent(section),
+    left: (section, at) => session.navigation.keepResumePoint(section, at),
+    selected: (section) => {
+      const editor = view();
+      if (!editor) return;
+      markSpot(section, editor);
+      if (editor.hasFocus()) session.navigation.setCurrent(section);
+      // The cursor never stands in a text that cannot be seen.
+      if (session.window.foldedTexts.has(section) && !isInHeading(editor.state) && editor.hasFocus())
+        session.navigation.foldTexts([section], false);
+    },
+    follow: (address) => followTarget(session, address),
+    isBroken: (target) => known.current.broken.has(target) || target.startsWith("#"),
+    isBookmarkTaken: (bookmark) => known.current.bookmarks.has(bookmark),
+    newId,
+    join: (section, neighbour) => {
+      const editor = view();
+      if (!editor) return;
+      if (neighbour === "above") void joinWithAbove(session, section, editor, "paragraph");
+      else void joinBelow(session, section, editor);
+    },
+    toEnd: (end) => surface()?.goToEnd(end),
+    unfold: (section) => session.navigation.foldTexts([section], false),
+    views: {
+      contents: (node, editor, getPos) =>
+        new ContentsView(node, session, sectionAround(editor.state.doc.resolve(getPos() ?? 0))?.id ?? ""),
+      crossReference: (node) =>
+        new CrossReferenceView(node, session, (target) => sectionOf(target, session.state.positions, known.current)),
+      calculation: (node) => new CalculationView(node),
+    },
+    key: (editor, event) => textKey(session, editor, event),
+    paste: (editor, html) => pasteStructure(session, editor, html),
+  };
+}
+
+/** The section that a place in the document lies in. */
+function sectionOf(target: string, positions: ReadonlyMap<string, number>, places: KnownPlaces): string | null {
+  if (readTarget(target) === null) return null;
+  const id = innerId(target) ?? "";
+  return positions.has(id) ? id : (places.bookmarks.get(id) ?? null);
+}
+
+/** What belongs to the current section, level with its heading and no lower than its end. */
+function BesideSection({ surface, section, layout }: { surface: Surface; section: string; layout: number }) {
+  const place = usePlace(surface, section, layout);
+  return (
+    place && (
+      <div className="pointer-events-none absolute inset-x-0" style={{ top: place.top, height: place.height }}>
+        <div className="pointer-events-auto">
+          <MarginNotes id={section} />
+        </div>
+      </div>
+    )
+  );
+}
+
+function usePlace(surface: Surface, section: string, layout: number): { top: number; height: number } | null {
+  const [place, setPlace] = useState<{ top: number; height: number } | null>(null);
+  useLayoutEffect(() => {
+    const found = surface.placeOf(section);
+    // Only the page knows where things stand.
+    // oxlint-disable-next-line react/set-state-in-effect
+    setPlace((last) => (last?.top === found?.top && last?.height === found?.height ? last : found));
+  }, [surface, section, layout]);
+  return place;
+}
+
+/** Folds the text under the heading that the hand is at. */
+function FoldControl({
+  surface,
+  scroller,
+  layout,
 }: {
-  section: string;
-  places: KnownPlaces;
-  onLeave: (section: string, direction: "up" | "down") => boolean;
+  surface: Surface;
+  scroller: { current: HTMLElement | null };
+  layout: number;
 }) {
-  const leave = useCallback((direction: "up" | "down") => onLeave(section, direction), [section, onLeave]);
-  return <SectionView id={section} places={places} onLeave={leave} />;
+  const session = useSession("FoldControl");
+  const [section, setSection] = useState<string | null>(null);
+  const folded = useWindow("FoldControl", (state) => state.foldedTexts);
+  useEffect(() => {
+    const box = scroller.current;
+    const over = (event: PointerEvent) => {
+      const found = event.target instanceof Element ? event.target.closest<HTMLElement>(".section-text") : null;
+      if (found?.dataset["section"]) setSection(found.dataset["section"]);
+    };
+    box?.addEventListener("pointermove", over, { passive: true });
+    return () => box?.removeEventListener("pointermove", over);
+  }, [scroller]);
+  const place = usePlace(surface, section ?? "", layout);
+  if (section === null || !place || folded.has(section)) return null;
+  const isOpening = findSection(surface.editor.view.state.doc, section)?.node.type.name === "opening";
+  return (
+    !isOpening && (
+      <button
+        type="button"
+        tabIndex={-1}
+        aria-hidden="true"
+        title={`Fold the text under ${sectionName(session.state, section)}`}
+        className="absolute right-1 hidden size-6 place-items-center rounded-full text-faint hover:bg-wash hover:text-ink md:grid @3xl:right-[254px]"
+        style={{ top: place.top + 12 }}
+        onMouseDown={(event) => event.preventDefault()}
+        onClick={() => session.navigation.foldTexts([section], true)}
+      >
+        <ChevronsDownUp size={13} strokeWidth={1.8} aria-hidden="true" />
+      </button>
+    )
+  );
 }
 
 function EmptyDocument() {

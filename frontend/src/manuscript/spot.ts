@@ -1,7 +1,7 @@
 import type { EditorView } from "@tiptap/pm/view";
 import { create } from "zustand";
 
-/** Where the cursor or the selection is: which editor, which section. */
+/** Where the cursor is: in which section, in the editor. */
 export type Spot = { section: string; view: EditorView; key: number };
 
 export type SpotQuestion = "bookmark" | "link" | "reference" | "contents";
@@ -18,8 +18,8 @@ export function markSpot(section: string, view: EditorView): void {
   useSpot.setState({ spot: { section, view, key: ++key } });
 }
 
-export function clearSpot(section: string): void {
-  if (useSpot.getState().spot?.section === section) useSpot.setState({ spot: null });
+export function clearSpot(): void {
+  useSpot.setState({ spot: null, asking: null });
 }
 
 export function askAtSpot(what: SpotQuestion, spot: Omit<Spot, "key">): void {

@@ -1,5 +1,6 @@
 import { redo as redoTyping, undo as undoTyping } from "@tiptap/pm/history";
-import { AllSelection, type Command } from "@tiptap/pm/state";
+import { Fragment } from "@tiptap/pm/model";
+import { TextSelection, type Command } from "@tiptap/pm/state";
 import type { EditorView } from "@tiptap/pm/view";
 import { api, read } from "../api/client";
 import type { Session } from "../document/session";
@@ -22,7 +23,8 @@ import {
   toggleOrderedList,
   toggleQuotation,
 } from "../editor/commands";
-import { bodyPosition, docOf } from "../editor/section-text";
+import { findSection, placeIn, positionIn, sectionAround, type SectionPlace } from "../editor/places";
+import { bodyPosition, sectionNode, textOf } from "../editor/section-text";
 import { levelAt } from "../outline/outline";
 import { counted } from "../parts/words";
 import { openDialog } from "../window/open-dialog";
@@ -32,18 +34,37 @@ import { askAtSpot, followingUp } from "./spot";
 
 /** Commands of the text that change the outline: they are done by the server and come back as changes. */
 
+/** A section in the editor, with the selection as far as it lies in its body. */
+function bodySelection(view: EditorView, section: string): { place: SectionPlace; from: number; to: number } | null {
+  const place = findSection(view.state.doc, section);
+  if (!place) return null;
+  const { from, to } = view.state.selection;
+  const inBody = (position: number) => Math.max(0, bodyPosition(place.node, placeIn(place, position)));
+  return { place, from: inBody(from), to: inBody(to) };
+}
+
 /** Makes the heading or paragraph with the cursor a heading of this level; nothing need be selected. */
 export async function makeHeading(session: Session, section: string, view: EditorView, level: number): Promise<void> {
   const { state } = view;
-  if (isInHeading(state)) {
-    await session.changes.perform({ name: "set-level", sections: [section], level });
+  if (isInHeading(state) && state.selection.$from.sameParent(state.selection.$to)) {
+    const at = state.selection.head - (findSection(state.doc, section)?.start ?? 0) - 1;
+    const followUp = followingUp();
+    const answer = await session.changes.perform({ name: "set-level", sections: [section], level });
+    if (answer.kind === "applied")
+      followUp(() => session.navigation.goTo({ section, position: at }, { remember: false }));
     return;
   }
-  const blocks = pickedBlocks(state);
+  const picked = pickedBlocks(state);
   const offset = state.selection.empty ? state.selection.$head.parentOffset : 0;
-  if (blocks.length === 0) return;
+  const [first] = picked;
+  if (!first) return;
   const followUp = followingUp();
-  const answer = await session.changes.perform({ name: "make-heading", section, blocks, level });
+  const lines = picked.flatMap((each) => each.blocks.map((block) => ({ section: each.section, block, level })));
+  const answer = await session.changes.perform(
+    picked.length === 1
+      ? { name: "make-heading", section: first.section, blocks: first.blocks, level }
+      : { name: "make-headings", lines },
+  );
   if (answer.kind !== "applied") return;
   const made = answer.outcome.order.at(-1)?.inserted.ids.at(-1);
   if (made) followUp(() => session.navigation.goTo({ section: made, position: offset + 1 }, { remember: false }));
@@ -64,29 +85,28 @@ export async function takeAsTitle(
  * Pastes what has headings, or several paragraphs, by way of the server: headings become sections, and what only looks
  * like a heading is offered. Anything less is left to the editor.
  */
-export function pasteStructure(session: Session, section: string, view: EditorView, html: string): boolean {
-  if (isInHeading(view.state) || !hasStructure(html)) return false;
-  const { from, to } = view.state.selection;
+export function pasteStructure(session: Session, view: EditorView, html: string): boolean {
+  const section = sectionAround(view.state.selection.$from)?.id ?? "";
+  const selected = bodySelection(view, section);
+  if (!selected || isInHeading(view.state) || !hasStructure(html)) return false;
   const followUp = followingUp();
-  void session.changes
-    .paste(section, bodyPosition(view.state.doc, from), bodyPosition(view.state.doc, to), withPictureNames(html))
-    .then(async (answer) => {
-      if (answer.kind !== "applied") return;
-      const made = answer.outcome.order.at(-1)?.inserted.ids.at(-1);
-      if (made) return followUp(() => session.navigation.goTo({ section: made, position: 1 }, { remember: false }));
-      const likely = await read(
-        api.GET("/api/documents/{id}/likely-headings", {
-          params: { path: { id: session.state.id }, query: { section } },
-        }),
-      ).catch(() => []);
-      const count = likely.reduce((sum, group) => sum + group.lines.length, 0);
-      if (count > 0)
-        session.messages.offer(
-          `${counted(count, "line")} of what was pasted ${count === 1 ? "looks like a heading" : "look like headings"}.`,
-          "Review",
-          () => openDialog({ kind: "likely-headings" }),
-        );
-    });
+  void session.changes.paste(section, selected.from, selected.to, withPictureNames(html)).then(async (answer) => {
+    if (answer.kind !== "applied") return;
+    const made = answer.outcome.order.at(-1)?.inserted.ids.at(-1);
+    if (made) return followUp(() => session.navigation.goTo({ section: made, position: 1 }, { remember: false }));
+    const likely = await read(
+      api.GET("/api/documents/{id}/likely-headings", {
+        params: { path: { id: session.state.id }, query: { section } },
+      }),
+    ).catch(() => []);
+    const count = likely.reduce((sum, group) => sum + group.lines.length, 0);
+    if (count > 0)
+      session.messages.offer(
+        `${counted(count, "line")} of what was pasted ${count === 1 ? "looks like a heading" : "look like headings"}.`,
+        "Review",
+        () => openDialog({ kind: "likely-headings" }),
+      );
+  });
   return true;
 }
 
@@ -113,25 +133,43 @@ export async function joinWithAbove(
   if (levelAt(session.state.outline, position) === 0)
     return session.messages.say("The opening is a paragraph already: it has no heading.", "warning");
   const above = session.state.outline.ids[position - 1];
-  const offset = view.state.selection.$head.parentOffset;
-  const text = above === undefined ? undefined : session.state.texts.get(above);
-  const end =
-    text && above !== undefined ? docOf(text, levelAt(session.state.outline, position - 1) > 0).content.size : 0;
+  const place = findSection(view.state.doc, section);
+  // How far the cursor stands from the end of the text, which is the same in the text that takes it in.
+  const fromEnd = place ? place.node.content.size - placeIn(place, view.state.selection.head) : 0;
   const followUp = followingUp();
   const answer = await session.changes.perform({ name: "join", section, heading });
   if (answer.kind !== "applied") return;
-  const place =
-    above === undefined ? { section, position: offset + 1 } : { section: above, position: end + offset + 1 };
-  followUp(() => session.navigation.goTo(place, { remember: false }));
+  const into = above ?? section;
+  followUp(() =>
+    session.navigation.goTo({ section: into, position: endOf(session, into) - fromEnd }, { remember: false }),
+  );
+}
+
+/** The section below joins this one; the cursor stays where it is. */
+export async function joinBelow(session: Session, section: string, view: EditorView): Promise<void> {
+  const next = session.state.outline.ids[(session.state.positions.get(section) ?? -1) + 1];
+  if (next === undefined) return session.messages.say("Nothing stands below: this is the last section.", "warning");
+  const place = findSection(view.state.doc, section);
+  const at = place ? placeIn(place, view.state.selection.head) : 1;
+  const followUp = followingUp();
+  const answer = await session.changes.perform({ name: "join", section: next, heading: "paragraph" });
+  if (answer.kind === "applied")
+    followUp(() => session.navigation.goTo({ section, position: at }, { remember: false }));
+}
+
+/** The size of a section's text as it is known, as the editor counts. */
+function endOf(session: Session, section: string): number {
+  const text = session.state.texts.get(section);
+  const position = session.state.positions.get(section) ?? 0;
+  return text ? sectionNode(section, text, levelAt(session.state.outline, position) > 0).content.size : 1;
 }
 
 /** Cuts the section at the cursor; selected words become the heading of the new one. */
 export async function splitHere(session: Session, section: string, view: EditorView): Promise<void> {
-  const { state } = view;
-  if (isInHeading(state))
+  const selected = bodySelection(view, section);
+  if (isInHeading(view.state) || !selected)
     return session.messages.say("Put the cursor in the text under the heading to split the section there.", "warning");
-  const from = bodyPosition(state.doc, state.selection.from);
-  const to = bodyPosition(state.doc, state.selection.to);
+  const { from, to } = selected;
   const followUp = followingUp();
   const answer = await session.changes.perform({ name: "split", section, from, to });
   if (answer.kind !== "applied") return;
@@ -141,15 +179,54 @@ export async function splitHere(session: Session, section: string, view: EditorV
 
 /** The selected words go to the offcuts. */
 export async function setTextAside(session: Session, section: string, view: EditorView): Promise<void> {
-  const { doc, selection } = view.state;
-  if (isInHeading(view.state))
+  const { $from, $to } = view.state.selection;
+  const [first, last] = [sectionAround($from), sectionAround($to)];
+  if (first && last && first.id !== last.id) return setStretchAside(session, view, first, last);
+  const selected = bodySelection(view, section);
+  if (isInHeading(view.state) || !selected)
     return session.messages.say("Only words of the text can be set aside; a heading goes with its section.", "warning");
-  await session.changes.perform({
-    name: "set-text-aside",
-    section,
-    from: bodyPosition(doc, selection.from),
-    to: bodyPosition(doc, selection.to),
+  const { place, from, to } = selected;
+  const followUp = followingUp();
+  const answer = await session.changes.perform({ name: "set-text-aside", section, from, to });
+  if (answer.kind !== "applied") return;
+  const at = from + place.node.content.size - bodyPosition(place.node, place.node.content.size);
+  followUp(() => session.navigation.goTo({ section, position: at }, { remember: false }));
+}
+
+/** Of the first section its end goes, of the last its beginning, and what lies between goes whole. */
+async function setStretchAside(
+  session: Session,
+  view: EditorView,
+  first: SectionPlace,
+  last: SectionPlace,
+): Promise<void> {
+  const { doc, selection } = view.state;
+  const end = doc.slice(selection.to, last.start + last.node.nodeSize - 1);
+  const from = bodyPosition(first.node, placeIn(first, selection.from));
+  if (from < 0) return session.messages.say("Select from the text, not from a heading, to set words aside.", "warning");
+  const size = bodyPosition(first.node, first.node.content.size);
+  const followUp = followingUp();
+  const head = first.node.type.create(first.node.attrs, first.node.content.cut(0, placeIn(first, selection.from)));
+  const blocks = end.content.content.flatMap((node) => (node.type.spec.group === "block" ? [node] : []));
+  const tail = first.node.type.create(first.node.attrs, head.content.append(Fragment.from(blocks)));
+  const sections = doc.content.content.slice(first.index, last.index + 1).map((node) => String(node.attrs["id"]));
+  const answer = await session.changes.perform({
+    name: "batch",
+    operations: [
+      ...(from < size ? [{ name: "set-text-aside" as const, section: first.id, from, to: size }] : []),
+      {
+        name: "replace-stretch" as const,
+        sections,
+        reason: "set-aside" as const,
+        keptFrom: Math.max(0, bodyPosition(last.node, placeIn(last, selection.to))),
+        texts: [textOf(tail)],
+      },
+    ],
   });
+  if (answer.kind === "applied")
+    followUp(() =>
+      session.navigation.goTo({ section: first.id, position: placeIn(first, selection.from) }, { remember: false }),
+    );
 }
 
 /** Why there are no contents, in a sentence; null when they are there. */
@@ -175,13 +252,14 @@ export async function generateContents(
 }
 
 /** Keys in the text. True when they were a command’s; else they are the editor’s. */
-export function textKey(session: Session, section: string, view: EditorView, event: KeyboardEvent): boolean {
+export function textKey(session: Session, view: EditorView, event: KeyboardEvent): boolean {
   const anywhere = commandOf("anywhere", event);
   const command = commandOf("text", event);
+  const section = sectionAround(view.state.selection.$head)?.id;
   const isDone =
     anywhere === "undo" || anywhere === "redo"
       ? stepBackOrForth(session, view, anywhere)
-      : command !== null && runInText(session, section, view, command);
+      : command !== null && section !== undefined && runInText(session, section, view, command);
   if (isDone) event.preventDefault();
   return isDone;
 }
@@ -253,8 +331,12 @@ const EDITS = {
 
 /** The heading with its whole text; chosen again, the branch is picked, ready for any command on branches. */
 function selectSection(session: Session, section: string, view: EditorView): boolean {
+  const place = findSection(view.state.doc, section);
+  if (!place) return false;
   const { selection, doc } = view.state;
-  if (selection.from <= 1 && selection.to >= doc.content.size - 1) session.navigation.pick([section]);
-  else view.dispatch(view.state.tr.setSelection(new AllSelection(doc)));
+  const [from, to] = [doc.resolve(positionIn(place, 0)), doc.resolve(positionIn(place, place.node.content.size))];
+  const whole = TextSelection.between(from, to);
+  if (selection.from <= whole.from && selection.to >= whole.to) session.navigation.pick([section]);
+  else view.dispatch(view.state.tr.setSelection(whole));
   return true;
 }

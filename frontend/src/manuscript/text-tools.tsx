@@ -219,7 +219,7 @@ function placeOf(spot: Spot, scroller: HTMLElement): At | null {
   if (view.isDestroyed || !view.dom.isConnected) return null;
   const box = scroller.getBoundingClientRect();
   const start = view.coordsAtPos(view.state.selection.from);
-  const block = view.coordsAtPos(view.state.selection.$head.start(Math.min(1, view.state.selection.$head.depth)));
+  const block = view.coordsAtPos(view.state.selection.$head.start(Math.min(2, view.state.selection.$head.depth)));
   const text = view.dom.getBoundingClientRect();
   const down = scroller.scrollTop - box.top;
   return {

@@ -3,6 +3,7 @@ import { useDeferredValue, useState } from "react";
 import { api, read, type Offcut } from "../../api/client";
 import { useDocument, useSession, useWindow } from "../../document/context";
 import { readingKey } from "../../document/readings";
+import { findSection, placeIn } from "../../editor/places";
 import { bodyPosition } from "../../editor/section-text";
 import { isInHeading } from "../../editor/commands";
 import { Button } from "../../parts/button";
@@ -110,7 +111,8 @@ function OffcutItem({ offcut, onRead }: { offcut: Offcut; onRead: () => void }) 
 function placeOfCursor(section: string): { at?: number } {
   const { spot } = useSpot.getState();
   if (spot?.section !== section || isInHeading(spot.view.state)) return {};
-  return { at: bodyPosition(spot.view.state.doc, spot.view.state.selection.head) };
+  const place = findSection(spot.view.state.doc, spot.section);
+  return place ? { at: Math.max(0, bodyPosition(place.node, placeIn(place, spot.view.state.selection.head))) } : {};
 }
 
 /** The whole of an offcut, to be read, copied, or thrown away after one question. */

@@ -1,0 +1,85 @@
+import { baseKeymap, chainCommands } from "@tiptap/pm/commands";
+import { InputRule, inputRules, wrappingInputRule } from "@tiptap/pm/inputrules";
+import { keymap } from "@tiptap/pm/keymap";
+import type { Command, EditorState, Plugin } from "@tiptap/pm/state";
+import * as commands from "./commands";
+import { sectionAround } from "./places";
+import { schema } from "./schema";
+import { headingOf } from "./section-text";
+
+type Host = {
+  newId(): string;
+  lookOf(section: string): { level: number };
+  join(section: string, neighbour: "above" | "below"): void;
+  toEnd(end: "first" | "last"): void;
+};
+
+/** Keys that write, and those that go about within the text. All others are commands (frontend/src/keys). */
+export function textKeys(host: Host): Plugin[] {
+  const ends =
+    (end: "first" | "last"): Command =>
+    () => (host.toEnd(end), true);
+  return [
+    keymap({
+      "Shift-Enter": commands.hardBreak,
+      Enter: chainCommands(
+        commands.leaveCalculation,
+        commands.enterFromHeading,
+        commands.splitHeading(host.newId, (id) => host.lookOf(id).level),
+        commands.splitItem,
+      ),
+      Backspace: joinsAtEdge(host, "above"),
+      "Mod-Backspace": joinsAtEdge(host, "above"),
+      Delete: joinsAtEdge(host, "below"),
+      "Mod-Delete": joinsAtEdge(host, "below"),
+      "Ctrl-Home": ends("first"),
+      "Ctrl-End": ends("last"),
+    }),
+    keymap(baseKeymap),
+  ];
+}
+
+/** At the head of a section's text it joins the one above; at its end, the one below joins it. */
+function joinsAtEdge(host: Host, neighbour: "above" | "below"): Command {
+  return (state, dispatch) => {
+    const section = sectionAround(state.selection.$head);
+    if (!state.selection.empty || !section) return false;
+    const isAtEdge = neighbour === "above" ? isAtHead(state) : isAtFoot(state);
+    if (!isAtEdge) return false;
+    if (dispatch) host.join(section.id, neighbour);
+    return true;
+  };
+}
+
+function isAtHead(state: EditorState): boolean {
+  const { $head } = state.selection;
+  const section = $head.node(1);
+  const first = headingOf(section) && !commands.isInHeading(state) ? 1 : 0;
+  if ($head.parentOffset > 0 || $head.index(1) !== first) return false;
+  for (let depth = 2; depth < $head.depth; depth++) if ($head.index(depth) > 0) return false;
+  // In a list or a quotation, the key first leaves that.
+  return $head.depth === 2;
+}
+
+function isAtFoot(state: EditorState): boolean {
+  const { $head } = state.selection;
+  if ($head.parentOffset < $head.parent.content.size) return false;
+  for (let depth = 1; depth < $head.depth; depth++) {
+    if ($head.index(depth) < $head.node(depth).childCount - 1) return false;
+  }
+  return true;
+}
+
+/** Signs that become something else as they are typed. */
+export function inputMarks(): Plugin {
+  return inputRules({
+    rules: [
+      wrappingInputRule(/^\s*[-•]\s$/, schema.nodes["bulletList"]!),
+      wrappingInputRule(/^\s*(\d+)\.\s$/, schema.nodes["orderedList"]!, (match) => ({ start: Number(match[1]) })),
+      wrappingInputRule(/^\s*>\s$/, schema.nodes["quotation"]!),
+      // Two hyphens and three full stops, as every typewriter writes them.
+      new InputRule(/--$/, "—"),
+      new InputRule(/\.\.\.$/, "…"),
+    ],
+  });
+}

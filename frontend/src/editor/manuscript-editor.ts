@@ -1,0 +1,356 @@
+import { history, redoDepth, undoDepth } from "@tiptap/pm/history";
+import { DOMSerializer, Fragment, Slice, type Node as TextNode } from "@tiptap/pm/model";
+import { EditorState, Selection, TextSelection, type Plugin, type Transaction } from "@tiptap/pm/state";
+import { EditorView, type NodeViewConstructor } from "@tiptap/pm/view";
+import type { SectionText } from "../api/client";
+import { currentLine, linkStates, REDRAW, sectionLooks, type SectionLook } from "./decorations";
+import { inputMarks, textKeys } from "./keymap";
+import { findSection, placeIn, positionIn, sectionAround, type SectionPlace } from "./places";
+import { schema } from "./schema";
+import { headingOf, sectionNode } from "./section-text";
+import { stretchBetween, type Stretch } from "./stretch";
+
+/** What the editor asks of the screen around it. */
+export type ManuscriptHost = {
+  /** Words changed in a section that stays one. */
+  typed(section: TextNode, changed: { heading: boolean; body: boolean }): void;
+  /** Sections came or went through writing. */
+  stretched(stretch: Stretch): void;
+  focused(section: string): void;
+  left(section: string, at: number): void;
+  selected(section: string): void;
+  follow(target: string): void;
+  isBroken(target: string): boolean;
+  isBookmarkTaken(id: string): boolean;
+  lookOf(section: string): SectionLook;
+  newId(): string;
+  /** The section joins the one above it, or the one below it joins it. */
+  join(section: string, neighbour: "above" | "below"): void;
+  toEnd(end: "first" | "last"): void;
+  unfold(section: string): void;
+  /** How parts whose words come from the outline are drawn. */
+  views: Record<"contents" | "crossReference" | "calculation", NodeViewConstructor>;
+  key(view: EditorView, event: KeyboardEvent): boolean;
+  /** Text from another program; true when it is taken care of. */
+  paste(view: EditorView, html: string): boolean;
+};
+
+/** A section as it is to be shown; a text that is the same object as last time is not compared. */
+export type ShownSection = { id: string; hasHeading: boolean; text: Pick<SectionText, "heading" | "body"> };
+
+/** A transaction that shows what is known, and is no writing. */
+const SHOWN = "shown";
+
+/**
+ * The text as one editable run of sections. It holds those near the window only; which these are is for the screen to say
+ * (`show`), and costs nothing where they stay the same.
+ */
+export class ManuscriptEditor {
+  readonly view: EditorView;
+  private shownTexts = new Map<string, ShownSection["text"]>();
+  private waiting: { sections: readonly ShownSection[]; isTyping: (id: string) => boolean } | null = null;
+
+  constructor(
+    parent: HTMLElement,
+    private readonly host: ManuscriptHost,
+    label: string,
+  ) {
+    this.view = new EditorView(parent, {
+      state: this.stateOf(schema.node("doc")),
+      attributes: {
+        "aria-label": label,
+        role: "textbox",
+        "aria-multiline": "true",
+        class: "manuscript",
+        spellcheck: "true",
+      },
+      scrollThreshold: { top: 96, bottom: 140, left: 0, right: 0 },
+      scrollMargin: { top: 110, bottom: 160, left: 0, right: 0 },
+      nodeViews: host.views,
+      dispatchTransaction: (transaction) => this.dispatch(transaction),
+      handleClickOn: (_view, _position, _node, _at, event) => this.clicked(event),
+      handleKeyDown: (view, event) => host.key(view, event),
+      handlePaste: (view, event) => host.paste(view, event.clipboardData?.getData("text/html") ?? ""),
+      transformPasted: (slice) => this.taken(slice),
+      transformCopied: (slice) => this.copied(slice),
+      handleDOMEvents: {
+        focus: (view) => (this.tell(view, host.focused), this.tell(view, host.selected), false),
+        blur: (view) => {
+          const section = sectionAround(view.state.selection.$head);
+          if (section) host.left(section.id, placeIn(section, view.state.selection.head));
+          return false;
+        },
+        compositionend: () => (queueMicrotask(() => this.showWaiting()), false),
+      },
+    });
+  }
+
+  destroy(): void {
+    this.view.destroy();
+  }
+
+  relabel(label: string): void {
+    if (this.view.dom.getAttribute("aria-label") !== label) this.view.dom.setAttribute("aria-label", label);
+  }
+
+  get ids(): string[] {
+    return this.view.state.doc.content.content.map((section) => String(section.attrs["id"]));
+  }
+
+  /** Sections from the anchor of the selection to its head; they are not to go while it stands. */
+  get held(): { from: string; to: string } | null {
+    const { $from, $to } = this.view.state.selection;
+    const [from, to] = [sectionAround($from), sectionAround($to)];
+    return from && to ? { from: from.id, to: to.id } : null;
+  }
+
+  /**
+   * Shows these sections and no others. The cursor stays where it was, in its section, whatever comes and goes around it;
+   * sections that are being typed in keep what was typed. While an input method composes, nothing is touched.
+   */
+  show(sections: readonly ShownSection[], isTyping: (id: string) => boolean): void {
+    if (this.view.composing) {
+      this.waiting = { sections, isTyping };
+      return;
+    }
+    this.takeClick();
+    const { doc, selection } = this.view.state;
+    const known = new Map(doc.content.content.map((node) => [String(node.attrs["id"]), node]));
+    const nodes = sections.map((section) => this.nodeOf(section, known.get(section.id), isTyping));
+    this.shownTexts = new Map(sections.map(({ id, text }) => [id, text]));
+    const before = doc.content.content;
+    if (nodes.length === before.length && nodes.every((node, index) => node === before[index])) return;
+    const places = [selection.anchor, selection.head].map((position) => {
+      const section = sectionAround(doc.resolve(position));
+      return section && { id: section.id, at: placeIn(section, position) };
+    });
+    const tr = this.view.state.tr;
+    if (
+      nodes.length === before.length &&
+      nodes.every((node, index) => node.attrs["id"] === before[index]?.attrs["id"])
+    ) {
+      for (let index = nodes.length - 1; index >= 0; index--) putInstead(tr, index, nodes[index]!);
+    } else replaceRun(tr, before, nodes);
+    this.keepSelection(tr, selection, places);
+    this.view.dispatch(tr.setMeta(SHOWN, true).setMeta("addToHistory", false));
+  }
+
+  /** What was typed is safely kept: from here on, undoing is the journal's. */
+  handedOver(): void {
+    if (this.view.composing || (undoDepth(this.view.state) === 0 && redoDepth(this.view.state) === 0)) return;
+    this.takeClick();
+    const { doc, selection, storedMarks } = this.view.state;
+    this.view.updateState(EditorState.create({ doc, selection, storedMarks, plugins: this.plugins() }));
+  }
+
+  /** Puts the cursor at a place of a section that is shown, or at a bookmark in it; false when it is not shown. */
+  focusAt(id: string, place: { at?: number; bookmark?: string }, withFocus: boolean): boolean {
+    const { doc, tr } = this.view.state;
+    const section = findSection(doc, id);
+    if (!section) return false;
+    const at = place.bookmark === undefined ? (place.at ?? 1) : afterBookmark(section, place.bookmark);
+    const found = Selection.near(doc.resolve(positionIn(section, at)), at >= section.node.content.size ? -1 : 1);
+    this.view.dispatch(tr.setSelection(found));
+    if (withFocus) this.view.focus();
+    return true;
+  }
+
+  sectionElement(id: string): HTMLElement | null {
+    const section = findSection(this.view.state.doc, id);
+    const element = section && this.view.nodeDOM(section.start);
+    return element instanceof HTMLElement ? element : null;
+  }
+
+  /** Draws looks and links anew after what they rest on has changed. */
+  redraw(): void {
+    this.takeClick();
+    this.view.dispatch(this.view.state.tr.setMeta(REDRAW, true));
+  }
+
+  /**
+   * A click or a key may have put the cursor elsewhere a moment ago, which the browser has yet to tell of. Whatever is
+   * drawn now must not put it back.
+   */
+  private takeClick(): void {
+    const { domObserver } = this.view as unknown as { domObserver: { flush(): void } };
+    domObserver.flush();
+  }
+
+  private tell(view: EditorView, told: (section: string) => void): void {
+    const section = sectionAround(view.state.selection.$head);
+    if (section) told(section.id);
+  }
+
+  private showWaiting(): void {
+    if (this.waiting && !this.view.isDestroyed) this.show(this.waiting.sections, this.waiting.isTyping);
+    this.waiting = null;
+  }
+
+  private nodeOf(shown: ShownSection, known: TextNode | undefined, isTyping: (id: string) => boolean): TextNode {
+    const { id, text, hasHeading } = shown;
+    const isSameKind = known !== undefined && (known.type.name === "section") === hasHeading;
+    if (isSameKind && (isTyping(id) || this.shownTexts.get(id) === text)) return known;
+    const node = sectionNode(id, text, hasHeading);
+    return isSameKind && known.content.eq(node.content) ? known : node;
+  }
+
+  private keepSelection(tr: Transaction, before: Selection, places: ({ id: string; at: number } | null)[]): void {
+    const [anchor, head] = places.map((place) => {
+      const section = place && findSection(tr.doc, place.id);
+      return section && place ? positionIn(section, place.at) : null;
+    });
+    if (anchor == null || head == null || tr.doc.childCount === 0) return;
+    // Words that changed around the cursor move it along with them.
+    const [movedAnchor, movedHead] = [before.anchor, before.head].map((position) => tr.mapping.mapResult(position, -1));
+    const at = (moved: { pos: number; deleted: boolean } | undefined, place: number) =>
+      moved &&
+      !moved.deleted &&
+      sectionAround(tr.doc.resolve(moved.pos))?.id === sectionAround(tr.doc.resolve(place))?.id
+        ? moved.pos
+        : place;
+    const found = TextSelection.between(tr.doc.resolve(at(movedAnchor, anchor)), tr.doc.resolve(at(movedHead, head)));
+    if (!found.eq(tr.selection)) tr.setSelection(found);
+  }
+
+  private stateOf(doc: TextNode): EditorState {
+    return EditorState.create({ doc, plugins: this.plugins() });
+  }
+
+  private plugins(): Plugin[] {
+    return [
+      inputMarks(),
+      ...textKeys(this.host),
+      history(),
+      sectionLooks(this.host),
+      currentLine(),
+      linkStates((target) => this.host.isBroken(target)),
+    ];
+  }
+
+  private dispatch(transaction: Transaction): void {
+    const before = this.view.state.doc;
+    const { state } = this.view.state.applyTransaction(transaction);
+    // What the schema allows and no document does: a text without any section.
+    if (state.doc.childCount === 0 && before.childCount > 0 && transaction.getMeta(SHOWN) !== true) return;
+    this.view.updateState(state);
+    const after = this.view.state.doc;
+    if (after !== before && transaction.getMeta(SHOWN) !== true) this.tellChanges(before, after);
+    if (transaction.docChanged || transaction.selectionSet) this.tell(this.view, this.host.selected);
+  }
+
+  private tellChanges(before: TextNode, after: TextNode): void {
+    const stretch = stretchBetween(before, after, (id) => this.host.lookOf(id).level);
+    if (stretch) return this.host.stretched(stretch);
+    after.forEach((section, _offset, index) => {
+      const was = before.maybeChild(index);
+      if (!was || was === section) return;
+      const [heading, old] = [headingOf(section), headingOf(was)];
+      const headingChanged = heading !== null && old !== null && !heading.eq(old);
+      const rest = (node: TextNode) => node.content.cut(headingOf(node)?.nodeSize ?? 0);
+      const bodyChanged = !rest(section).eq(rest(was));
+      if (headingChanged || bodyChanged) this.host.typed(section, { heading: headingChanged, body: bodyChanged });
+    });
+  }
+
+  private clicked(event: MouseEvent): boolean {
+    const link = event.target instanceof Element ? event.target.closest("a[data-target]") : null;
+    if (!(link instanceof HTMLElement) || !(event.ctrlKey || event.metaKey)) return false;
+    event.preventDefault();
+    this.host.follow(link.dataset["target"] ?? "");
+    return true;
+  }
+
+  /** What is taken in from the clipboard: its sections are other ones, and a bookmark that is still where it was comes once. */
+  private taken(slice: Slice): Slice {
+    const present = new Set<string>();
+    this.view.state.doc.descendants(
+      (node) => void (node.type.name === "bookmark" && present.add(String(node.attrs["id"]))),
+    );
+    const here = sectionAround(this.view.state.selection.$from);
+    const base = here ? Number(here.node.attrs["level"]) || this.host.lookOf(here.id).level : 1;
+    const first = Number(slice.content.firstChild?.attrs["level"]) || null;
+    const levelOf = (copied: unknown) =>
+      Math.max(
+        1,
+        Math.min(9, Math.max(1, base) + (Number(copied) || Math.max(1, base)) - (first ?? (Number(copied) || 1))),
+      );
+    const clean = (fragment: Fragment): Fragment => {
+      const kept: TextNode[] = [];
+      fragment.forEach((node) => {
+        const id = String(node.attrs["id"] ?? "");
+        if (node.type.name === "bookmark" && (present.has(id) || this.host.isBookmarkTaken(id))) return;
+        const content = clean(node.content);
+        if (node.type.name === "section")
+          kept.push(node.type.create({ id: this.host.newId(), level: levelOf(node.attrs["level"]) }, content));
+        else kept.push(node.isText ? node : node.copy(content));
+      });
+      return Fragment.from(kept);
+    };
+    return new Slice(clean(slice.content), slice.openStart, slice.openEnd);
+  }
+
+  /** What is copied tells its levels, to other programs and to us. */
+  private copied(slice: Slice): Slice {
+    const told = Fragment.from(
+      slice.content.content.map((node) => {
+        if (node.type.name !== "section") return node;
+        const level = Number(node.attrs["level"]) || this.host.lookOf(String(node.attrs["id"])).level;
+        const heading = headingOf(node);
+        const content = heading
+          ? node.content.replaceChild(0, heading.type.create({ level }, heading.content))
+          : node.content;
+        return node.type.create({ ...node.attrs, level }, content);
+      }),
+    );
+    return new Slice(told, slice.openStart, slice.openEnd);
+  }
+}
+
+/** A section's text drawn without an editor, for sections that merely pass by. */
+export function drawn(
+  text: Pick<SectionText, "heading" | "body">,
+  hasHeading: boolean,
+): DocumentFragment | HTMLElement {
+  return DOMSerializer.fromSchema(schema).serializeFragment(sectionNode("", text, hasHeading).content);
+}
+
+/** A section that is told to be the same one reads otherwise: only what differs is replaced, so that the cursor stays. */
+function putInstead(tr: Transaction, index: number, node: TextNode): void {
+  const was = tr.doc.child(index);
+  if (was === node) return;
+  let start = 0;
+  for (let before = 0; before < index; before++) start += tr.doc.child(before).nodeSize;
+  if (was.type !== node.type) return void tr.replaceWith(start, start + was.nodeSize, node);
+  const from = was.content.findDiffStart(node.content);
+  if (from === null) return;
+  const ends = was.content.findDiffEnd(node.content);
+  // Of letters that repeat, the same one must not be counted from both ends.
+  const overlap = ends ? Math.max(0, from - Math.min(ends.a, ends.b)) : 0;
+  const [to, until] = ends ? [ends.a + overlap, ends.b + overlap] : [was.content.size, node.content.size];
+  tr.replace(start + 1 + from, start + 1 + to, node.slice(from, until));
+}
+
+/** Sections at the head and at the tail that stay are left alone. */
+function replaceRun(tr: Transaction, before: readonly TextNode[], after: readonly TextNode[]): void {
+  let head = 0;
+  while (head < before.length && head < after.length && before[head] === after[head]) head++;
+  let tail = 0;
+  while (
+    tail < before.length - head &&
+    tail < after.length - head &&
+    before[before.length - 1 - tail] === after[after.length - 1 - tail]
+  )
+    tail++;
+  const size = (nodes: readonly TextNode[]) => nodes.reduce((sum, node) => sum + node.nodeSize, 0);
+  const from = size(before.slice(0, head));
+  const to = from + size(before.slice(head, before.length - tail));
+  tr.replaceWith(from, to, Fragment.from(after.slice(head, after.length - tail)));
+}
+
+function afterBookmark(section: SectionPlace, id: string): number {
+  let at = 1;
+  section.node.descendants((node, position) => {
+    if (node.type.name === "bookmark" && node.attrs["id"] === id) at = position + 1;
+  });
+  return at;
+}

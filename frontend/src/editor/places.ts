@@ -1,0 +1,46 @@
+import type { Node as TextNode, ResolvedPos } from "@tiptap/pm/model";
+
+/**
+ * A section within the text that is edited. Places in it are counted from its own beginning (0 is before the heading), so
+ * that they mean the same whatever stands above.
+ */
+export type SectionPlace = {
+  id: string;
+  node: TextNode;
+  /** Before it, in the whole text. */ start: number;
+  index: number;
+};
+
+/** The section that a position lies in; of one between two sections, the one below. */
+export function sectionAround($at: ResolvedPos): SectionPlace | null {
+  const doc = $at.node(0);
+  const index = $at.depth > 0 ? $at.index(0) : Math.min($at.index(0), doc.childCount - 1);
+  return doc.childCount === 0 ? null : sectionAt(doc, index);
+}
+
+export function sectionAt(doc: TextNode, index: number): SectionPlace {
+  const node = doc.child(index);
+  let start = 0;
+  for (let before = 0; before < index; before++) start += doc.child(before).nodeSize;
+  return { id: String(node.attrs["id"]), node, start, index };
+}
+
+export function findSection(doc: TextNode, id: string): SectionPlace | null {
+  let start = 0;
+  for (let index = 0; index < doc.childCount; index++) {
+    const node = doc.child(index);
+    if (node.attrs["id"] === id) return { id, node, start, index };
+    start += node.nodeSize;
+  }
+  return null;
+}
+
+/** A place in a section as a position of the whole text; what lies outside of it is its nearer end. */
+export function positionIn(section: SectionPlace, at: number): number {
+  return section.start + 1 + Math.max(0, Math.min(at, section.node.content.size));
+}
+
+/** A position of the whole text as a place in the section. */
+export function placeIn(section: SectionPlace, position: number): number {
+  return Math.max(0, Math.min(position - section.start - 1, section.node.content.size));
+}

@@ -1,0 +1,22 @@
+import type { Session } from "../document/session";
+import type { Stretch } from "../editor/stretch";
+import { counted } from "../parts/words";
+
+/**
+ * Keeps writing that made sections come or go. The screen shows it already; what is typed meanwhile in the section that
+ * stayed builds on what this keeps. When it cannot be kept, the texts are shown as they were.
+ */
+export async function keepStretch(session: Session, stretch: Stretch): Promise<void> {
+  const answer = await session.changes.perform(stretch, { quiet: true });
+  if (answer.kind !== "applied") return stretch.sections.forEach((section) => session.typing.forget(section));
+  const texts = stretch.name === "replace-stretch" ? stretch.texts : [];
+  const made = texts.slice(1).flatMap(({ id }) => id ?? []);
+  session.typing.buildOn([...stretch.sections.slice(0, 1), ...made], answer.outcome.revision);
+  session.messages.say(said(stretch.sections.length - (texts.length > 0 ? 1 : 0), made.length), "said", true);
+}
+
+function said(gone: number, made: number): string {
+  if (gone === 0) return made === 1 ? "The section is split." : `${counted(made, "section")} begun.`;
+  const begun = made > 0 ? `, ${counted(made, "section")} begun` : "";
+  return `${counted(gone, "section")} went to the offcuts${begun}.`;
+}

@@ -1,0 +1,337 @@
+import { sectionName } from "../document/section-name";
+import type { Session } from "../document/session";
+import type { DocumentState } from "../document/state";
+import type { WindowState } from "../document/window-state";
+import { ManuscriptEditor, type ManuscriptHost, type ShownSection } from "../editor/manuscript-editor";
+import { unfoldedSections } from "../outline/folding";
+import { branchEnd, levelAt } from "../outline/outline";
+import { counted } from "../parts/words";
+import { Heights, rangeAhead, rangeAround, type Range } from "./heights";
+
+/** Room a section is given before its height is known: a line is about 11 words and 28 pixels high. */
+const HEADING_HEIGHT = 74;
+const WORD_HEIGHT = 28 / 10.5;
+/** How long after a turn of the wheel a scroll still counts as the writer's own (milliseconds). */
+const OWN_SCROLL = 250;
+/** Where the eye rests: the section that stands at this depth of the window is the current one while scrolling. */
+const EYE = 90;
+
+/**
+ * The manuscript on the screen: which sections stand in the editor, where the window is on them, and what is gone to.
+ * Only the sections near the window are in the page, so that typing costs the same in a document of four pages and of
+ * four thousand (docs/decisions/0004). Knows nothing of React.
+ */
+export class Surface {
+  readonly editor: ManuscriptEditor;
+  private readonly heights: Heights;
+  private ids: readonly string[] = [];
+  private shown: Range = { from: 0, to: 0 };
+  private stops: (() => void)[] = [];
+  private frame = 0;
+  private ownScroll = 0;
+  private pending = 0;
+  private scrollTo: { id: string; below: number } | null = null;
+  private readonly above = document.createElement("div");
+  private readonly below = document.createElement("div");
+  private readonly resizes: ResizeObserver;
+
+  /**
+   * @param scroller the window on the text, @param place what is scrolled in it
+   * @param moved    told whenever sections may stand elsewhere in it
+   */
+  constructor(
+    private readonly session: Session,
+    private readonly scroller: HTMLElement,
+    place: HTMLElement,
+    host: Omit<ManuscriptHost, "lookOf">,
+    private readonly moved: () => void,
+  ) {
+    this.heights = new Heights((id) => this.guess(id));
+    this.editor = new ManuscriptEditor(place, { ...host, lookOf: (id) => this.lookOf(id) }, "Manuscript");
+    place.prepend(this.above);
+    place.append(this.below);
+    this.resizes = new ResizeObserver(() => this.settle());
+    this.resizes.observe(scroller);
+    this.resizes.observe(this.editor.view.dom);
+    this.listen(scroller, "scroll", () => this.soon());
+    for (const own of ["wheel", "touchmove"]) this.listen(scroller, own, () => (this.ownScroll = Date.now()));
+    this.listen(scroller, "pointerdown", (event) => event.target === scroller && (this.ownScroll = Date.now()));
+    let later = 0;
+    this.stops.push(
+      session.store.subscribe((state, before) => {
+        if (state.outline !== before.outline) {
+          // The outline is painted first; the text follows in the next frame.
+          cancelAnimationFrame(later);
+          later = requestAnimationFrame(() => window.setTimeout(() => this.take()));
+        } else if (state.texts !== before.texts || state.outdated !== before.outdated) this.take();
+        if (state.numbers !== before.numbers || state.names !== before.names) this.editor.redraw();
+        if (state.saving === "kept" && before.saving !== "kept") this.editor.handedOver();
+      }),
+      session.windowStore.subscribe((shown, before) => {
+        if (shown.scope !== before.scope || shown.foldedTexts !== before.foldedTexts) this.take();
+        if (shown.picked !== before.picked || shown.foldedTexts !== before.foldedTexts) this.editor.redraw();
+        if (shown.request !== before.request && shown.request) this.meet(shown);
+      }),
+      () => cancelAnimationFrame(later),
+    );
+    this.take();
+    this.meet(session.window);
+  }
+
+  destroy(): void {
+    this.resizes.disconnect();
+    for (const stop of this.stops) stop();
+    cancelAnimationFrame(this.frame);
+    this.editor.destroy();
+    this.above.remove();
+    this.below.remove();
+  }
+
+  /** Writing has made sections come or go; until the outline has them, what is known is not shown over it. */
+  async whileStretching<T>(work: () => Promise<T>): Promise<T> {
+    this.pending++;
+    try {
+      return await work();
+    } finally {
+      this.pending--;
+      this.take();
+    }
+  }
+
+  /** All that is known, shown over whatever was typed: after something that was typed could not be kept. */
+  showKnown(): void {
+    this.take();
+  }
+
+  /** Where a section stands within what is scrolled (pixels); null when it is not shown. */
+  placeOf(id: string): { top: number; height: number } | null {
+    const element = this.editor.sectionElement(id);
+    return element && { top: this.topOf(element), height: element.offsetHeight };
+  }
+
+  /** The first section or the last, with the cursor at the very end of the text. */
+  goToEnd(end: "first" | "last"): void {
+    const section = end === "first" ? this.ids[0] : this.ids.at(-1);
+    if (section === undefined) return;
+    const position = end === "first" ? 1 : Number.MAX_SAFE_INTEGER;
+    this.session.navigation.goTo({ section, position });
+  }
+
+  private listen(element: HTMLElement, name: string, heard: (event: Event) => unknown): void {
+    const listener = (event: Event) => void heard(event);
+    element.addEventListener(name, listener, { passive: true });
+    this.stops.push(() => element.removeEventListener(name, listener));
+  }
+
+  private lookOf(id: string) {
+    const { outline, positions, numbers, names, branchWords } = this.session.state;
+    const { foldedTexts } = this.session.window;
+    const position = positions.get(id) ?? -1;
+    const number = numbers[position] ?? "";
+    const isFolded = foldedTexts.has(id) && position >= 0 && levelAt(outline, position) > 0;
+    return {
+      level: position < 0 ? 1 : levelAt(outline, position),
+      number,
+      name: sectionName(this.session.state, id),
+      isNamed: number !== "" && names.get(id) === number,
+      isPicked: this.isPicked(position),
+      isFolded,
+      folded: isFolded ? counted(branchWords[position] ?? 0, "word") : "",
+    };
+  }
+
+  private isPicked(position: number): boolean {
+    const { outline } = this.session.state;
+    const { picked } = this.session.window;
+    if (picked.size === 0 || position < 0) return false;
+    for (const id of picked) {
+      const head = this.session.state.positions.get(id) ?? -1;
+      if (head >= 0 && position >= head && position < branchEnd(outline, head)) return true;
+    }
+    return false;
+  }
+
+  private guess(id: string): number {
+    const words = this.session.window.foldedTexts.has(id) ? 0 : (this.session.state.facts.get(id)?.words ?? 0);
+    return HEADING_HEIGHT + words * WORD_HEIGHT;
+  }
+
+  private idsIn(state: DocumentState, { scope, foldedTexts }: WindowState): readonly string[] {
+    const from = scope === null ? -1 : (state.positions.get(scope) ?? -1);
+    return from < 0
+      ? unfoldedSections(state.outline, 0, state.outline.ids.length, foldedTexts)
+      : unfoldedSections(state.outline, from, branchEnd(state.outline, from), foldedTexts);
+  }
+
+  /** Takes over what is known of the document now. */
+  private take(): void {
+    if (this.pending > 0) return;
+    const before = this.ids;
+    this.ids = this.idsIn(this.session.state, this.session.window);
+    if (before !== this.ids) {
+      const first = before[this.shown.from];
+      // The same sections as far as they are still there; what was shown is found again by one of them.
+      const kept = before.slice(this.shown.from, this.shown.to).find((id) => this.ids.includes(id)) ?? first;
+      const at = kept === undefined ? 0 : Math.max(0, this.ids.indexOf(kept));
+      this.shown = { from: at, to: Math.min(this.ids.length, at + Math.max(1, this.shown.to - this.shown.from)) };
+    }
+    this.fit();
+  }
+
+  private soon(): void {
+    if (this.frame) return;
+    this.frame = requestAnimationFrame(() => {
+      this.frame = 0;
+      this.fit();
+      this.follow();
+    });
+  }
+
+  /** Heights have come to be known, or the window is another; what stands in sight stays where it is. */
+  private settle(): void {
+    this.holding(() => this.measure());
+    this.soon();
+  }
+
+  private fit(): void {
+    const { scrollTop: top, clientHeight: height } = this.scroller;
+    const held = this.editor.held;
+    const selection = held && { from: this.ids.indexOf(held.from), to: this.ids.indexOf(held.to) + 1 };
+    const frame = { top: this.scrollTo ? this.heights.top(this.ids, this.ids.indexOf(this.scrollTo.id)) : top, height };
+    const ahead = rangeAhead(this.heights, this.ids, frame);
+    for (let index = ahead.from; index < ahead.to; index++) this.session.texts.want(this.ids[index] ?? "");
+    const wanted = rangeAround(
+      this.heights,
+      this.ids,
+      this.shown,
+      frame,
+      selection && selection.from >= 0 && selection.to > selection.from ? selection : null,
+    );
+    this.holding(() => {
+      this.showRange(this.withTexts(wanted));
+      this.measure();
+    });
+    this.arrive();
+  }
+
+  /** As far as the texts are there; the others are asked for, and shown when they come. */
+  private withTexts({ from, to }: Range): Range {
+    const { texts, outdated } = this.session.state;
+    const middle = this.scrollTo
+      ? this.ids.indexOf(this.scrollTo.id)
+      : this.heights.indexAt(this.ids, this.scroller.scrollTop + 40);
+    const start = Math.max(from, Math.min(middle, to - 1));
+    const has = (index: number) => texts.has(this.ids[index] ?? "") || outdated.has(this.ids[index] ?? "");
+    // Until the first of them is there, what is shown stays.
+    if (start < from || !has(start)) return this.shown;
+    let [first, last] = [start, start + 1];
+    while (first > from && has(first - 1)) first--;
+    while (last < to && has(last)) last++;
+    return { from: first, to: last };
+  }
+
+  private showRange(range: Range): void {
+    this.shown = range;
+    const { outline, positions } = this.session.state;
+    const sections: ShownSection[] = [];
+    for (let index = range.from; index < range.to; index++) {
+      const id = this.ids[index] ?? "";
+      const text = this.session.typing.isIn(id) ? this.session.typing.textNow(id) : this.session.state.texts.get(id);
+      const position = positions.get(id);
+      if (text && position !== undefined) sections.push({ id, text, hasHeading: levelAt(outline, position) > 0 });
+    }
+    this.editor.show(sections, (id) => this.session.typing.isIn(id));
+    this.space();
+  }
+
+  private space(): void {
+    const end = this.heights.top(this.ids, this.ids.length);
+    this.above.style.height = `${this.heights.top(this.ids, this.shown.from)}px`;
+    this.below.style.height = `${end - this.heights.top(this.ids, this.shown.to)}px`;
+    this.moved();
+  }
+
+  private measure(): void {
+    let isNew = false;
+    for (const child of this.editor.view.dom.children) {
+      const id = (child as HTMLElement).dataset["section"];
+      if (id !== undefined && this.heights.measure(id, (child as HTMLElement).offsetHeight)) isNew = true;
+    }
+    if (isNew) this.space();
+    else this.moved();
+  }
+
+  /** What stands in the window stays there, whatever grows, comes or goes above it. */
+  private holding(change: () => void): void {
+    const anchor = this.scrollTo ? null : this.anchor();
+    const before = anchor && anchor.getBoundingClientRect().top;
+    const id = anchor?.dataset["section"];
+    change();
+    if (before === null || id === undefined) return;
+    const element = anchor?.isConnected ? anchor : this.editor.sectionElement(id);
+    if (!element) return;
+    const by = element.getBoundingClientRect().top - before;
+    if (Math.abs(by) >= 1) this.scroller.scrollTop += by;
+  }
+
+  /** The section with the cursor while that is in sight, else the first in sight. */
+  private anchor(): HTMLElement | null {
+    const box = this.scroller.getBoundingClientRect();
+    const inSight = [...this.editor.view.dom.children].filter((child): child is HTMLElement => {
+      const { top, bottom } = child.getBoundingClientRect();
+      return child instanceof HTMLElement && bottom > box.top + 1 && top < box.bottom;
+    });
+    const current = inSight.find((section) => section.dataset["section"] === this.session.window.current);
+    return current && current.getBoundingClientRect().top >= box.top ? current : (inSight[0] ?? null);
+  }
+
+  private topOf(element: HTMLElement): number {
+    return element.getBoundingClientRect().top - this.scroller.getBoundingClientRect().top + this.scroller.scrollTop;
+  }
+
+  /** A place is asked for: shown, scrolled to and, where that is wanted, written on in. */
+  private meet({ request }: WindowState): void {
+    if (!request) return;
+    this.scrollTo = { id: request.section, below: 0 };
+    this.fit();
+  }
+
+  private arrive(): void {
+    const { request } = this.session.window;
+    if (!this.scrollTo) return;
+    const { id } = this.scrollTo;
+    if (!this.ids.includes(id)) {
+      // It may be on its way into the outline; a section that is gone is gone to no more.
+      if (!this.session.state.positions.has(id)) return;
+    }
+    const element = this.editor.sectionElement(id);
+    if (!element) return;
+    this.scrollTo = null;
+    const top = this.topOf(element);
+    const { scrollTop, clientHeight } = this.scroller;
+    const isInView = top >= scrollTop - 8 && top < scrollTop + clientHeight * 0.7;
+    if (!isInView) this.scroller.scrollTop = Math.max(0, top - 8);
+    this.fit();
+    if (request?.section !== id) return;
+    this.session.navigation.requestMet(request.key);
+    const place = {
+      ...(request.position === undefined ? {} : { at: request.position }),
+      ...(request.bookmark === undefined ? {} : { bookmark: request.bookmark }),
+    };
+    if (request.focus) {
+      this.editor.focusAt(id, place, true);
+      const isDeep = request.position !== undefined || request.bookmark !== undefined;
+      if (isDeep) this.editor.view.dispatch(this.editor.view.state.tr.scrollIntoView());
+    } else if (request.position !== undefined && isInView) this.editor.focusAt(id, place, false);
+  }
+
+  private follow(): void {
+    if (Date.now() - this.ownScroll > OWN_SCROLL) return;
+    const line = this.scroller.getBoundingClientRect().top + EYE;
+    for (const child of this.editor.view.dom.children) {
+      const { top, bottom } = child.getBoundingClientRect();
+      const id = (child as HTMLElement).dataset["section"];
+      if (top <= line && bottom > line && id !== undefined) return this.session.navigation.setCurrent(id);
+    }
+  }
+}
