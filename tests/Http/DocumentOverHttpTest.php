@@ -204,6 +204,16 @@ final class DocumentOverHttpTest extends TestCase
         self::assertStringEndsWith('.', $answer['detail']);
     }
 
+    public function testABlankDocumentHasAnEmptyTextToWriteInAndNoSectionBesides(): void
+    {
+        $starters = self::$server->get('GET', '/api/starters');
+        self::assertIsArray($starters[0]);
+        self::assertSame(['blank', []], [$starters[0]['id'], $starters[0]['parts']]);
+        $made = self::$server->get('POST', '/api/documents', ['title' => 'Blank', 'starter' => 'blank']);
+        $document = LiveDocument::withId(self::$server, is_string($made['id'] ?? null) ? $made['id'] : '');
+        self::assertSame(['0'], $document->outline());
+    }
+
     public function testADocumentIsMadeTakenOffTheDeskAndPutBack(): void
     {
         $made = self::$server->get('POST', '/api/documents', ['title' => 'A new one']);

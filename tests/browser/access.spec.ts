@@ -1,7 +1,7 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page } from "@playwright/test";
 import { readFileSync } from "node:fs";
-import { importText, openDocument, test } from "./helpers";
+import { importText, openDocument, test, chooseCommand } from "./helpers";
 
 const DEMO = readFileSync("demo/the-keepers-weather.md", "utf8");
 
@@ -59,8 +59,6 @@ test("each item of the outline tells its level, place, fold state and number", a
 test("axe finds nothing on the offcuts, on one being read, and on the history compared", async ({ page }) => {
   await openDocument(page, "# A\n\nSome words.\n\n## B\n\nMore words.\n");
   await page.getByRole("treeitem", { name: /B/ }).click();
-  await expect(page.locator(".manuscript:focus")).toBeVisible();
-  await page.getByRole("tree").focus();
   await page.keyboard.press("Delete");
   await page.getByRole("button", { name: "Offcuts" }).click();
   await expect(page.getByText("1 offcut", { exact: true })).toBeVisible();
@@ -85,6 +83,7 @@ for (const theme of ["day", "night"] as const) {
     await importText(page.request, "# Other\n", "Other.md");
     await openDocument(page, "# A\n\nSome words.\n\n## B\n\nMore words.\n\n# C\n");
     await page.getByRole("treeitem", { name: /A/ }).click();
+    await page.keyboard.press("Enter");
     await expect(page.locator(".manuscript:focus")).toBeVisible();
     await page.keyboard.press("Control+.");
     await page.keyboard.press("Shift+F8");
@@ -100,7 +99,7 @@ for (const theme of ["day", "night"] as const) {
     await page.keyboard.press("Escape");
     await page.getByRole("tree").focus();
     await page.keyboard.press("Shift+F10");
-    await page.getByRole("menuitem", { name: "To another document…" }).click();
+    await chooseCommand(page, "To another document…");
     await page.getByRole("dialog").getByRole("button", { name: /Other/ }).first().click();
     await expect(page.getByRole("option", { name: "Other" })).toBeVisible();
     await expectClean(page, theme);

@@ -10,6 +10,7 @@ import {
   storedOutline,
   test,
   cursorSection,
+  chooseCommand,
 } from "./helpers";
 
 const COAST =
@@ -29,7 +30,7 @@ test.describe("to another document", () => {
     );
     await pickRow(page, "Coast");
     await page.keyboard.press("Shift+F10");
-    await page.getByRole("menuitem", { name: "To another document…" }).click();
+    await chooseCommand(page, "To another document…");
     const dialog = page.getByRole("dialog");
     await dialog
       .getByRole("button", { name: /Handbook/ })
@@ -65,7 +66,7 @@ test.describe("to another document", () => {
     ] as const) {
       await pickRow(page, "Fog");
       await page.keyboard.press("Shift+F10");
-      await page.getByRole("menuitem", { name: "To another document…" }).click();
+      await chooseCommand(page, "To another document…");
       const dialog = page.getByRole("dialog");
       await dialog
         .getByRole("button", { name: /Order of things|Handbook/ })
@@ -89,6 +90,9 @@ test.describe("to another document", () => {
     await page.keyboard.press(" ");
     await page.keyboard.press("Shift+F10");
     await expect(page.getByRole("menuitem").first()).toBeFocused();
+    await page.keyboard.type("Copy, write");
+    await page.keyboard.press("ArrowRight");
+    await expect(page.getByRole("menuitem", { name: "Copy the branch" })).toBeFocused();
     await page.keyboard.type("To another");
     await expect(page.getByRole("menuitem", { name: "To another document…" })).toBeFocused();
     await page.keyboard.press("Enter");
@@ -212,7 +216,7 @@ test("only one branch is printed, without the page around it", async ({ page }) 
   });
   await pickRow(page, "Logs");
   await page.keyboard.press("Shift+F10");
-  await page.getByRole("menuitem", { name: "Print this branch…" }).click();
+  await chooseCommand(page, "Print this branch…");
   await expect
     .poll(() => page.evaluate(() => (window as unknown as { printed?: string }).printed ?? ""))
     .toMatch(/2 Logs\s+Every watch\.\s+2\.1 Gaps/);

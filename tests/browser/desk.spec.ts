@@ -1,5 +1,5 @@
 import { expect } from "@playwright/test";
-import { importText, test } from "./helpers";
+import { importText, test, chooseCommand } from "./helpers";
 
 test("a document is begun, renamed, taken off the desk and put back", async ({ page }) => {
   await page.goto("/");
@@ -9,12 +9,12 @@ test("a document is begun, renamed, taken off the desk and put back", async ({ p
   await expect(page.getByRole("heading", { name: "The lamp oil" })).toBeVisible();
   await page.goto("/");
   await page.getByRole("button", { name: "Commands for The lamp oil" }).click();
-  await page.getByRole("menuitem", { name: "Rename…" }).click();
+  await chooseCommand(page, "Rename…");
   await page.getByLabel("Title").fill("The frozen oil");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("link", { name: "The frozen oil" })).toBeVisible();
   await page.getByRole("button", { name: "Commands for The frozen oil" }).click();
-  await page.getByRole("menuitem", { name: "Take off the desk" }).click();
+  await chooseCommand(page, "Take off the desk");
   await expect(page.getByRole("link", { name: "The frozen oil" })).toHaveCount(0);
   await page.getByRole("button", { name: "Put it back" }).click();
   await expect(page.getByRole("link", { name: "The frozen oil" })).toBeVisible();

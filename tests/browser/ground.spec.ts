@@ -1,5 +1,5 @@
 import { expect } from "@playwright/test";
-import { exported, importText, openDocument, test, choose } from "./helpers";
+import { exported, importText, openDocument, test, choose, chooseCommand } from "./helpers";
 
 test("what is off the desk is listed, put back, and thrown away for good only after a question", async ({ page }) => {
   for (const title of ["Kept page", "Lost page", "Other page"]) {
@@ -49,7 +49,7 @@ test("links that lead nowhere are told of before a file is written", async ({ pa
   });
   await page.reload();
   await page.getByRole("button", { name: "Write to a file" }).click();
-  await page.getByRole("menuitem", { name: "Markdown" }).click();
+  await chooseCommand(page, "Markdown");
   await expect(page.getByRole("dialog")).toContainText("One link will lead nowhere");
   const download = page.waitForEvent("download");
   await page.getByRole("button", { name: "Write the file" }).click();
@@ -112,7 +112,7 @@ test("a damaged text is shown as such, and the rest can be written on", async ({
 test("an import into a document can be cancelled, and the document is as it was", async ({ page }) => {
   const id = await openDocument(page, "# Coast\n\nThe lamp.\n");
   await page.getByRole("button", { name: "This document" }).click();
-  await page.getByRole("menuitem", { name: "Import a file here…" }).click();
+  await chooseCommand(page, "Import a file here…");
   const text = Array.from({ length: 30_000 }, (_, at) => `## Part ${at}\n\nSome words of it.\n`).join("\n");
   await page
     .getByRole("dialog")

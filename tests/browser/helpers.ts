@@ -108,11 +108,15 @@ export async function shownOutline(page: Page): Promise<string[]> {
     );
 }
 
-/** Opens the row’s section and brings the keys back to the outline, once the text has had its turn. */
+/** Chooses a row with a click, which leaves the keys with the outline. */
 export async function pickRow(page: Page, heading: string): Promise<void> {
-  await row(page, heading).click();
-  await expect(page.locator(".manuscript:focus")).toBeVisible();
-  await page.getByRole("tree").focus();
+  const tree = page.getByRole("tree");
+  const isChosen = await row(page, heading).evaluate(
+    (each) => each.classList.contains("row-active") && document.activeElement?.getAttribute("role") === "tree",
+  );
+  // Another click on a row that is chosen goes into its text.
+  if (!isChosen) await row(page, heading).click();
+  await expect(tree).toBeFocused();
 }
 
 /** Puts the cursor into the line with these words, when the text around it has settled. */
@@ -135,6 +139,22 @@ export async function cursorSection(page: Page): Promise<string | null> {
     const hasKeys = document.activeElement?.classList.contains("manuscript") ?? false;
     return hasKeys ? (section?.querySelector(".heading")?.textContent ?? "") : null;
   });
+}
+
+/** Chooses a command of the open menu, in whichever group of it the command stands. */
+export async function chooseCommand(page: Page, name: string | RegExp): Promise<void> {
+  const item = page.getByRole("menuitem", { name }).first();
+  await expect(page.getByRole("menuitem").first()).toBeVisible();
+  const groups = page.locator("[role=menuitem][aria-haspopup=menu]");
+  for (let group = 0; (await item.count()) === 0 && group < (await groups.count()); group++) {
+    await groups.nth(group).focus();
+    await page.keyboard.press("ArrowRight");
+    await expect(groups.nth(group)).toHaveAttribute("data-state", "open");
+    if ((await item.count()) > 0) break;
+    await page.keyboard.press("ArrowLeft");
+    await expect(groups.nth(group)).toHaveAttribute("data-state", "closed");
+  }
+  await item.click();
 }
 
 /** Chooses one of a few values as a hand does: opens the list, and clicks. */

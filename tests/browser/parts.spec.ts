@@ -1,11 +1,11 @@
 import { expect, type Page } from "@playwright/test";
-import { allKept, exported, openDocument, pickRow, putCursor, test } from "./helpers";
+import { allKept, exported, openDocument, pickRow, putCursor, test, chooseCommand } from "./helpers";
 
 test("a calculation is worked out in place, exactly, and goes into the file with its result", async ({ page }) => {
   const id = await openDocument(page, "# Chance\n\nWays to choose.\n");
   await putCursor(page, "Ways to choose.");
   await page.getByRole("button", { name: "Commands for this paragraph" }).click();
-  await page.getByRole("menuitem", { name: "Calculation" }).click();
+  await chooseCommand(page, "Calculation");
   await page.keyboard.type("20!/(3!·17!");
   await expect(page.getByText("The calculation breaks off")).toBeVisible();
   await page.keyboard.type(")");
@@ -23,7 +23,7 @@ test("a reference to a place says its number anew after the place is moved", asy
   await putCursor(page, "See");
   await page.keyboard.press("End");
   await page.getByRole("button", { name: "Commands for this paragraph" }).click();
-  await page.getByRole("menuitem", { name: "Refer to a place…" }).click();
+  await chooseCommand(page, "Refer to a place…");
   await page.getByLabel("its number").check();
   await page.getByLabel("A heading or a bookmark").fill("storms");
   await page.keyboard.press("Enter");

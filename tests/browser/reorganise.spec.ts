@@ -1,6 +1,17 @@
 import { readFile } from "node:fs/promises";
 import { expect, type Page } from "@playwright/test";
-import { allKept, exported, openDocument, pickRow, putCursor, row, shownOutline, storedOutline, test } from "./helpers";
+import {
+  allKept,
+  exported,
+  openDocument,
+  pickRow,
+  putCursor,
+  row,
+  shownOutline,
+  storedOutline,
+  test,
+  chooseCommand,
+} from "./helpers";
 
 const COAST = "# Coast\n\n## Lights\n\nOil.\n\n## Fog\n\nBells and more.\n\n# Logs\n\n## Gaps\n\n## Ink\n\n# Storms\n";
 
@@ -118,7 +129,7 @@ test.describe("several picked sections", () => {
     await row(page, "Gaps").click({ modifiers: ["Control"] });
     await row(page, "Ink").click({ modifiers: ["Control"] });
     await page.getByRole("button", { name: "Set level…" }).click();
-    await page.getByRole("menuitem", { name: "Level 3" }).click();
+    await chooseCommand(page, "Level 3");
     await expect.poll(() => storedOutline(page.request, id)).toContain("3 Ink");
     await page.getByRole("button", { name: "Marker…" }).click();
     await page.getByLabel("Find a marker by name").fill("thorn");
@@ -284,7 +295,7 @@ test("one branch is written to a file by itself", async ({ page }) => {
   await page.keyboard.press("Shift+F10");
   const [download] = await Promise.all([
     page.waitForEvent("download"),
-    page.getByRole("menuitem", { name: "Write this branch to Markdown" }).click(),
+    chooseCommand(page, "Write this branch to Markdown"),
   ]);
   expect(download.suggestedFilename()).toBe("Coast.md");
   const section = await page.getByRole("treeitem", { name: /Coast/ }).getAttribute("id");
@@ -312,15 +323,13 @@ test("the document and a branch are written as word-processor documents that can
   };
   const whole = await written(async () => {
     await page.getByRole("button", { name: "Write to a file" }).click();
-    await page.getByRole("menuitem", { name: "Word-processor document" }).click();
+    await chooseCommand(page, "Word-processor document");
   });
   expect(whole.name).toMatch(/\.docx$/);
   expect(whole.text).toContain("# Logs");
   await pickRow(page, "Coast");
   await page.keyboard.press("Shift+F10");
-  const branch = await written(() =>
-    page.getByRole("menuitem", { name: "Write this branch to a word-processor document" }).click(),
-  );
+  const branch = await written(() => chooseCommand(page, "Write this branch to a word-processor document"));
   expect(branch.name).toBe("Coast.docx");
   expect(branch.text).toContain("# Coast\n\n## Lights\n\nOil.\n\n## Fog\n\nBells and more.\n");
   expect(branch.text).not.toContain("Logs");

@@ -10,6 +10,7 @@ import {
   storedOutline,
   test,
   choose,
+  chooseCommand,
 } from "./helpers";
 
 const TEXT = "Nobody wrote down why the lamp went out, but three of them wrote down when it did.";
@@ -82,7 +83,7 @@ test("several selected lines, and all items of a list, become headings at once",
   await page.keyboard.press("Shift+ArrowDown");
   await page.keyboard.press("Shift+End");
   await page.getByRole("button", { name: "Make these lines headings" }).click();
-  await page.getByRole("menuitem", { name: "Headings, level 2" }).click();
+  await chooseCommand(page, "Headings, level 2");
   await expect.poll(outline).toEqual(["1 Start", "2 First line", "2 Second line"]);
   await putCursor(page, "an item", ".manuscript li p");
   await page.keyboard.press("Control+Alt+3");
@@ -99,13 +100,13 @@ test("a paragraph becomes the title, what was there before goes to the offcuts, 
   const id = await openDocument(page, "The frozen oil\n\n# One\n\ntext\n", "scan.md");
   await putCursor(page, "The frozen oil");
   await page.getByRole("button", { name: "Commands for this paragraph" }).click();
-  await page.getByRole("menuitem", { name: "Make it the title" }).click();
+  await chooseCommand(page, "Make it the title");
   await expect(page.getByRole("heading", { name: "The frozen oil" })).toBeVisible();
   await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 One"]);
   await page.getByRole("navigation", { name: "Tools" }).getByRole("button", { name: "Offcuts" }).click();
   await expect(page.getByRole("region", { name: "Offcuts" })).toContainText("Scan");
   await page.getByRole("button", { name: "This document" }).click();
-  await page.getByRole("menuitem", { name: "Put the title into the text" }).click();
+  await chooseCommand(page, "Put the title into the text");
   await expect.poll(() => storedOutline(page.request, id)).toEqual(["0", "1 One"]);
   expect(await exported(page.request, id, "md")).toContain("The frozen oil");
 });
@@ -114,7 +115,7 @@ test("a long text is split by rule, after a look at what would come of it", asyn
   const chapters = [1, 2, 3].map((number) => `Chapter ${number}\n\n${TEXT}\n\n${TEXT}\n`).join("\n");
   const id = await openDocument(page, `Before it all.\n\n${chapters}`, "book.md");
   await page.getByRole("button", { name: "This document" }).click();
-  await page.getByRole("menuitem", { name: "Split this section by rule…" }).click();
+  await chooseCommand(page, "Split this section by rule…");
   const made = page.getByRole("list", { name: "New sections" }).getByRole("listitem");
   await expect(made).toHaveCount(3);
   await expect(made.first()).toContainText("Nobody wrote down why");
@@ -158,7 +159,7 @@ test("a file is imported into a document, its levels fitted to the place", async
   const id = await openDocument(page, "# One\n\n## Two\n\n# Three\n");
   await pickRow(page, "Two");
   await page.keyboard.press("Shift+F10");
-  await page.getByRole("menuitem", { name: "Import a file here…" }).click();
+  await chooseCommand(page, "Import a file here…");
   await page
     .getByRole("dialog")
     .locator("input[type=file]")
@@ -195,7 +196,7 @@ test("a starter gives outline, aims and required parts; its outline is kept as a
   await page.keyboard.press("Delete");
   await expect(page.getByRole("region", { name: "Check" })).toContainText("The part “Rebuttal” is missing.");
   await page.getByRole("button", { name: "This document" }).click();
-  await page.getByRole("menuitem", { name: "Keep this outline as a starter…" }).click();
+  await chooseCommand(page, "Keep this outline as a starter…");
   await page.getByRole("dialog").getByRole("textbox").fill("My paper");
   await page.keyboard.press("Enter");
   await expect(page.getByText("“My paper” is among the starters now.")).toBeVisible();

@@ -1,6 +1,6 @@
 import { expect } from "@playwright/test";
 import { readFileSync } from "node:fs";
-import { exported, importText, pickRow, row, storedOutline, test } from "./helpers";
+import { exported, importText, pickRow, row, storedOutline, test, chooseCommand } from "./helpers";
 
 // The text of the CommonMark specification 0.31.2, from the npm package commonmark-spec: a real long document by others.
 const SPEC = readFileSync("node_modules/commonmark-spec/spec.txt");
@@ -63,7 +63,7 @@ test("a real long document: imported, reorganised, linked, given contents, expor
     .click({ position: { x: 4, y: 8 } });
   await page.keyboard.press("Home");
   await page.getByRole("button", { name: "Commands for this paragraph" }).click();
-  await page.getByRole("menuitem", { name: "Bookmark here…" }).click();
+  await chooseCommand(page, "Bookmark here…");
   await page.getByRole("dialog").getByRole("textbox").fill("two words");
   await page.getByRole("button", { name: "Set the bookmark" }).click();
   await expect(page.getByRole("alert")).toContainText("no spaces");

@@ -9,6 +9,7 @@ import {
   storedOutline,
   test,
   cursorSection,
+  chooseCommand,
 } from "./helpers";
 
 const THREE =
@@ -96,7 +97,7 @@ test.describe("the text", () => {
     await page.keyboard.press("Enter");
     await page.keyboard.type("said");
     await page.getByRole("button", { name: "Commands for this paragraph" }).click();
-    await page.getByRole("menuitem", { name: "Quotation" }).click();
+    await chooseCommand(page, "Quotation");
     await allKept(page);
     expect(await exported(page.request, id, "html")).toContain("<blockquote>");
   });

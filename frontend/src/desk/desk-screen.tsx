@@ -39,7 +39,7 @@ export function DeskScreen() {
 
   const create = useMutation({
     mutationFn: (wanted: { title: string; starter: string }) => read(api.POST("/api/documents", { body: wanted })),
-    onSuccess: ({ id }) => go(`/documents/${id}`),
+    onSuccess: ({ id }) => go(`/documents/${id}?ask=write`),
   });
   const bring = useMutation({
     mutationFn: (file: File) => {

@@ -1,7 +1,12 @@
 import type { DocumentState } from "./state";
 
 /** A place in the text: a section and, in it, the editor's position (0 is before the heading). */
-export type Place = { section: string; position?: number; bookmark?: string };
+export type Place = {
+  section: string;
+  position?: number;
+  bookmark?: string;
+  /** The head of the text under the heading. */ inText?: true;
+};
 
 export type Message = {
   key: number;

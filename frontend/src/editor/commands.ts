@@ -150,13 +150,44 @@ export function insertFootnote(): Command {
   };
 }
 
-/** Links the selected words, or takes the link away when there is no target. */
-export function setLink(target: string | null): Command {
+export type LinkRange = { from: number; to: number; href: string; hint: string | null };
+
+/** The link that a position stands in or at, with all the words that it has. */
+export function linkAt(doc: EditorState["doc"], position: number): LinkRange | null {
+  const $at = doc.resolve(position);
+  const isLink = (each: { type: { name: string } }) => each.type.name === "link";
+  const found = [$at.nodeAfter, $at.nodeBefore].map((each) => each?.marks.find(isLink)).find((each) => each);
+  if (!found) return null;
+  const parent = $at.parent;
+  const start = $at.start();
+  let [from, to] = [-1, -1];
+  parent.forEach((each, offset) => {
+    const isSame = found.isInSet(each.marks);
+    const end = offset + each.nodeSize;
+    if (isSame && from < 0) [from, to] = [offset, end];
+    else if (isSame && to === offset) to = end;
+    else if (isSame && end <= $at.parentOffset) [from, to] = [offset, end];
+    else if (!isSame && from >= 0 && to < $at.parentOffset) from = -1;
+  });
+  if (from < 0) return null;
+  const hint = found.attrs["title"];
+  return {
+    from: start + from,
+    to: start + to,
+    href: String(found.attrs["href"]),
+    hint: typeof hint === "string" ? hint : null,
+  };
+}
+
+/** Links the selected words or the link that the cursor is in, or takes the link away when there is no target. */
+export function setLink(target: string | null, hint: string | null = null): Command {
   return (state, dispatch) => {
-    const { from, to, empty } = state.selection;
-    if (empty) return false;
+    const { empty } = state.selection;
+    const range = empty ? linkAt(state.doc, state.selection.from) : state.selection;
+    if (!range) return false;
+    const { from, to } = range;
     const tr = state.tr.removeMark(from, to, mark("link"));
-    dispatch?.(target === null ? tr : tr.addMark(from, to, mark("link").create({ href: target, title: null })));
+    dispatch?.(target === null ? tr : tr.addMark(from, to, mark("link").create({ href: target, title: hint || null })));
     return true;
   };
 }

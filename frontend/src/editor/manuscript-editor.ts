@@ -144,11 +144,12 @@ export class ManuscriptEditor {
   }
 
   /** Puts the cursor at a place of a section that is shown, or at a bookmark in it; false when it is not shown. */
-  focusAt(id: string, place: { at?: number; bookmark?: string }, withFocus: boolean): boolean {
+  focusAt(id: string, place: { at?: number; bookmark?: string; inText?: boolean }, withFocus: boolean): boolean {
     const { doc, tr } = this.view.state;
     const section = findSection(doc, id);
     if (!section) return false;
-    const at = place.bookmark === undefined ? (place.at ?? 1) : afterBookmark(section, place.bookmark);
+    const head = place.inText === true ? (headingOf(section.node)?.nodeSize ?? 0) + 1 : 1;
+    const at = place.bookmark === undefined ? (place.at ?? head) : afterBookmark(section, place.bookmark);
     const found = Selection.near(doc.resolve(positionIn(section, at)), at >= section.node.content.size ? -1 : 1);
     this.view.dispatch(tr.setSelection(found));
     if (withFocus) this.view.focus();
@@ -171,7 +172,7 @@ export class ManuscriptEditor {
    * A click or a key may have put the cursor elsewhere a moment ago, which the browser has yet to tell of. Whatever is
    * drawn now must not put it back.
    */
-  private takeClick(): void {
+  takeClick(): void {
     const { domObserver } = this.view as unknown as { domObserver: { flush(): void } };
     domObserver.flush();
   }
@@ -196,8 +197,9 @@ export class ManuscriptEditor {
 
   private keepSelection(tr: Transaction, before: Selection, places: ({ id: string; at: number } | null)[]): void {
     const [anchor, head] = places.map((place) => {
-      const section = place && findSection(tr.doc, place.id);
-      return section && place ? positionIn(section, place.at) : null;
+      if (!place) return null;
+      const section = findSection(tr.doc, place.id);
+      return section ? positionIn(section, place.at) : whereItWent(before.$head.node(0), tr.doc, place.id);
     });
     if (anchor == null || head == null || tr.doc.childCount === 0) return;
     // Words that changed around the cursor move it along with them.
@@ -229,12 +231,14 @@ export class ManuscriptEditor {
 
   private dispatch(transaction: Transaction): void {
     const before = this.view.state.doc;
-    const { state } = this.view.state.applyTransaction(transaction);
+    const { state } = this.view.state.applyTransaction(afterPaste(transaction));
     // What the schema allows and no document does: a text without any section.
     if (state.doc.childCount === 0 && before.childCount > 0 && transaction.getMeta(SHOWN) !== true) return;
     this.view.updateState(state);
     const after = this.view.state.doc;
     if (after !== before && transaction.getMeta(SHOWN) !== true) this.tellChanges(before, after);
+    // What made sections come or go is undone by the journal, as all is that has been handed over.
+    if (transaction.getMeta(SHOWN) !== true && after.childCount !== before.childCount) this.handedOver();
     if (transaction.docChanged || transaction.selectionSet) this.tell(this.view, this.host.selected);
   }
 
@@ -345,6 +349,31 @@ function replaceRun(tr: Transaction, before: readonly TextNode[], after: readonl
   const from = size(before.slice(0, head));
   const to = from + size(before.slice(head, before.length - tail));
   tr.replaceWith(from, to, Fragment.from(after.slice(head, after.length - tail)));
+}
+
+/** Where the words of a section stand that is gone: in the one above it, from where that one reads otherwise on. */
+function whereItWent(before: TextNode, after: TextNode, id: string): number | null {
+  const gone = findSection(before, id);
+  for (let index = (gone?.index ?? 0) - 1; index >= 0; index--) {
+    const was = before.child(index);
+    const above = findSection(after, String(was.attrs["id"]));
+    if (above) {
+      const at = was.content.findDiffStart(above.node.content);
+      return positionIn(above, at ?? above.node.content.size);
+    }
+  }
+  return after.childCount > 0 ? 1 : null;
+}
+
+/** The cursor stands after what was pasted, however deep its last part lies. */
+function afterPaste(transaction: Transaction): Transaction {
+  if (!transaction.docChanged || transaction.getMeta("paste") !== true) return transaction;
+  const { doc, steps } = transaction;
+  const last = transaction.mapping.maps.at(-1);
+  let end = -1;
+  last?.forEach((_oldStart, _oldEnd, _newStart, newEnd) => (end = Math.max(end, newEnd)));
+  if (steps.length === 0 || end < 0) return transaction;
+  return transaction.setSelection(Selection.near(doc.resolve(Math.min(end, doc.content.size)), -1));
 }
 
 function afterBookmark(section: SectionPlace, id: string): number {

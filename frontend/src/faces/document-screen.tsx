@@ -67,11 +67,14 @@ function Faces({ face }: { face: Face }) {
   const commands = useAnywhereCommands(jump);
   useScreenKeys(commands);
   const session = useSession("Faces");
-  // What an address asks for beside the document: a place in it, or the likely headings; looked at once.
+  // What an address asks for beside the document: a place in it, to write at once, or the likely headings; looked at once.
   useEffect(() => {
     const query = new URLSearchParams(window.location.search);
     const at = query.get("at");
     if (at !== null && session.state.positions.has(at)) session.navigation.goTo({ section: at }, { remember: false });
+    const first = session.state.outline.ids[0];
+    if (query.get("ask") === "write" && first !== undefined)
+      session.navigation.goTo({ section: first, inText: true }, { remember: false });
     if (query.get("ask") === "likely-headings") openDialog({ kind: "likely-headings" });
     if (query.size > 0) window.history.replaceState(null, "", window.location.pathname);
   }, [session]);

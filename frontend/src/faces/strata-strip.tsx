@@ -13,13 +13,15 @@ import {
 import { useShallow } from "zustand/react/shallow";
 import { useAfterPaint } from "../document/after-paint";
 import { useDocument, useSession, useWindow } from "../document/context";
+import { sectionName } from "../document/section-name";
 import type { DocumentState } from "../document/state";
-import { commandOf } from "../keys/keys";
+import { commandOf, labelled } from "../keys/keys";
 import { labelOf, nameOf } from "../outline/names";
 import { pathTo } from "../outline/outline";
 import { actedOn } from "../outline/picks";
 import { neighbour, outOf, strata, strataDrop, windowOn, type Stratum } from "../outline/strata";
 import { cx } from "../parts/cx";
+import { UnderHand, type MenuEntry } from "../parts/menu";
 import { counted } from "../parts/words";
 import { runOnBranch, type BranchCommand } from "../tree/row-commands";
 import { useBranchDrag } from "../tree/use-row-drag";
@@ -96,7 +98,7 @@ export function StrataStrip() {
   );
   const drag = useBranchDrag(session, strip, placeAt);
 
-  const labelled = (each: Stratum) =>
+  const wordsOf = (each: Stratum) =>
     labelOf(nameOf(each.id, facts.get(each.id)?.heading ?? "", names), numbers[each.position] ?? "");
   const focus = (id: string) => {
     setActive(id);
@@ -122,6 +124,17 @@ export function StrataStrip() {
     );
   };
   const lookInto = (section: string | null) => (setZoomed(section), focus(section ?? reached?.id ?? ""));
+  const menuAt = (target: Element) => {
+    const id = target.closest<HTMLElement>("[data-stratum]")?.dataset["stratum"];
+    const position = session.state.positions.get(id ?? "");
+    if (id === undefined || position === undefined) return null;
+    const commands: MenuEntry[] = [...ON_BRANCHES].map((each) => ({
+      ...labelled(each as BranchCommand),
+      run: () => act(id, each as BranchCommand),
+    }));
+    const look: MenuEntry = { ...labelled("look-into"), run: () => lookInto(id) };
+    return { label: `Commands for ${sectionName(session.state, id)}`, entries: [look, "line" as const, ...commands] };
+  };
   const pressed = (event: KeyboardEvent) => {
     if (!reached) return;
     const isPlain = !event.ctrlKey && !event.metaKey && !event.altKey && !event.shiftKey;
@@ -148,71 +161,73 @@ export function StrataStrip() {
   };
 
   return (
-    // The stretches are buttons; what they do not take themselves reaches the strip.
-    // oxlint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
-    <nav
-      ref={strip}
-      aria-label="Strata"
-      tabIndex={-1}
-      onKeyDown={pressed}
-      onBlur={left}
-      className="relative mx-4 hidden overflow-hidden border-y border-line md:block"
-      style={{ height: STRIP_HEIGHT }}
-    >
-      {found.map((each) => (
-        <Layer
-          key={each.id}
-          stratum={each}
-          state={each.id === currentId ? "here" : path.has(each.position) ? "above" : "away"}
-          words={labelled(each)}
-          over={overTarget.has(each.id)}
-          count={branchWords[each.position] ?? words[each.position] ?? 0}
-          isReached={each === reached}
-          onGo={() => (setActive(each.id), session.navigation.goTo({ section: each.id }))}
-          onZoom={() => lookInto(each.id)}
-        />
-      ))}
-      {zoom !== null && (
-        <button
-          type="button"
-          aria-label={`Look at ${outOf(outline, zoom) === null ? "the whole document" : "what this branch stands in"}`}
-          title="Out again (−)"
-          className="absolute right-1 bottom-1 z-10 grid size-7 place-items-center rounded-full border border-line bg-sheet text-soft shadow-sm hover:text-ink"
-          onClick={() => lookInto(outOf(outline, zoom))}
-        >
-          <ZoomOut size={14} strokeWidth={1.8} aria-hidden="true" />
-        </button>
-      )}
-      {here && (
-        <span
-          aria-hidden="true"
-          className="pointer-events-none absolute top-0 h-[78px] w-0.5 bg-ochre"
-          style={{ left: here.left + Math.min(here.width / 2, 2) }}
-        >
-          <span className="absolute -top-px -left-[3px] size-2 rounded-full bg-ochre" />
-        </span>
-      )}
-      {drag.kind === "over" && (
-        <>
+    <UnderHand menuAt={menuAt} onClosed={() => focus(reached?.id ?? "")}>
+      {/* The stretches are buttons; what they do not take themselves reaches the strip. */}
+      {/* oxlint-disable-next-line jsx-a11y/no-noninteractive-element-interactions */}
+      <nav
+        ref={strip}
+        aria-label="Strata"
+        tabIndex={-1}
+        onKeyDown={pressed}
+        onBlur={left}
+        className="relative mx-4 hidden overflow-hidden border-y border-line md:block"
+        style={{ height: STRIP_HEIGHT }}
+      >
+        {found.map((each) => (
+          <Layer
+            key={each.id}
+            stratum={each}
+            state={each.id === currentId ? "here" : path.has(each.position) ? "above" : "away"}
+            words={wordsOf(each)}
+            over={overTarget.has(each.id)}
+            count={branchWords[each.position] ?? words[each.position] ?? 0}
+            isReached={each === reached}
+            onGo={() => (setActive(each.id), session.navigation.goTo({ section: each.id }))}
+            onZoom={() => lookInto(each.id)}
+          />
+        ))}
+        {zoom !== null && (
+          <button
+            type="button"
+            aria-label={`Look at ${outOf(outline, zoom) === null ? "the whole document" : "what this branch stands in"}`}
+            title="Out again (−)"
+            className="absolute right-1 bottom-1 z-10 grid size-7 place-items-center rounded-full border border-line bg-sheet text-soft shadow-sm hover:text-ink"
+            onClick={() => lookInto(outOf(outline, zoom))}
+          >
+            <ZoomOut size={14} strokeWidth={1.8} aria-hidden="true" />
+          </button>
+        )}
+        {here && (
           <span
             aria-hidden="true"
-            className={cx(
-              "pointer-events-none absolute top-1 z-10 w-[3px] rounded-full",
-              drag.possible ? "bg-stem" : "bg-loss",
+            className="pointer-events-none absolute top-0 h-[78px] w-0.5 bg-ochre"
+            style={{ left: here.left + Math.min(here.width / 2, 2) }}
+          >
+            <span className="absolute -top-px -left-[3px] size-2 rounded-full bg-ochre" />
+          </span>
+        )}
+        {drag.kind === "over" && (
+          <>
+            <span
+              aria-hidden="true"
+              className={cx(
+                "pointer-events-none absolute top-1 z-10 w-[3px] rounded-full",
+                drag.possible ? "bg-stem" : "bg-loss",
+              )}
+              style={{ left: Math.max(0, Math.min(width - 3, drag.place.left - 1)), height: STRIP_HEIGHT - 8 }}
+            />
+            {drag.sentence && (
+              <p
+                role="status"
+                className="pointer-events-none fixed top-36 left-1/2 z-30 -translate-x-1/2 rounded-xl bg-slate px-4 py-2 text-on-slate shadow-lg"
+              >
+                {drag.sentence}
+              </p>
             )}
-            style={{ left: Math.max(0, Math.min(width - 3, drag.place.left - 1)), height: STRIP_HEIGHT - 8 }}
-          />
-          {drag.sentence && (
-            <p
-              role="status"
-              className="pointer-events-none fixed top-36 left-1/2 z-30 -translate-x-1/2 rounded-xl bg-slate px-4 py-2 text-on-slate shadow-lg"
-            >
-              {drag.sentence}
-            </p>
-          )}
-        </>
-      )}
-    </nav>
+          </>
+        )}
+      </nav>
+    </UnderHand>
   );
 }
 

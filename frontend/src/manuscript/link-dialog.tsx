@@ -1,40 +1,67 @@
 import { useState } from "react";
-import { setLink } from "../editor/commands";
-import { completed, readTarget } from "../editor/target";
+import { useSession } from "../document/context";
+import { linkAt, setLink } from "../editor/commands";
+import { completed, innerId, readTarget } from "../editor/target";
 import { Button } from "../parts/button";
 import { Dialog } from "../parts/dialog";
 import { PlaceChooser } from "../places/jump-box";
-import type { Spot } from "./spot";
+import { nameOfTarget } from "../places/places";
+import { backToText, type Spot } from "./spot";
 
-/** Leads the selected words to a heading, a bookmark, or an address. */
+const FIELD = "mt-1 block w-full rounded-lg border border-line bg-paper px-3 py-1.5 text-ink";
+
+/** Leads the selected words, or those of the link with the cursor, to a heading, a bookmark, or an address. */
 export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void }) {
-  const [address, setAddress] = useState("");
-  const link = (target: string | null) => {
-    setLink(target)(spot.view.state, spot.view.dispatch);
-    onClose();
-    requestAnimationFrame(() => spot.view.focus());
-  };
+  const session = useSession("LinkDialog");
+  const { state } = spot.view;
+  const present = linkAt(state.doc, state.selection.from);
+  const [address, setAddress] = useState(present && innerId(present.href) === null ? present.href : "");
+  const [hint, setHint] = useState(present?.hint ?? "");
   const [isWrong, setWrong] = useState(false);
+  const hasWords = !state.selection.empty || present !== null;
+  const link = (target: string | null) => {
+    setLink(target, hint.trim())(spot.view.state, spot.view.dispatch);
+    onClose();
+    requestAnimationFrame(() => backToText(spot.view));
+  };
   const toAddress = (typed: string) => {
     const whole = completed(typed);
     if (readTarget(whole) === null || whole.includes(" ")) return setWrong(true);
     link(whole);
   };
+  if (!hasWords) {
+    return (
+      <Dialog open onClose={onClose} title="Link to…">
+        <p className="text-soft">Select the words that are to lead somewhere, and choose the link again.</p>
+        <div className="mt-4 flex justify-end">
+          <Button tone="stem" onClick={onClose}>
+            Back to the text
+          </Button>
+        </div>
+      </Dialog>
+    );
+  }
   return (
-    <Dialog open onClose={onClose} title="Link to…">
+    <Dialog open onClose={onClose} title={present ? "Change the link" : "Link to…"}>
+      {present && (
+        <p className="mb-3 text-soft">
+          It leads to <span className="font-medium text-ink">{nameOfTarget(session.state, present.href)}</span> now.
+        </p>
+      )}
       <PlaceChooser
         label="A heading or a bookmark"
         onChoose={(choice) => link(choice.target)}
         onOther={(words) => words.includes(".") && toAddress(words)}
       />
       <form
-        className="mt-4 flex items-end gap-2 border-t border-line pt-4"
+        className="mt-4 space-y-3 border-t border-line pt-4"
         onSubmit={(event) => {
           event.preventDefault();
           if (address.trim()) toAddress(address);
+          else if (present) link(present.href);
         }}
       >
-        <label className="flex-1 text-soft">
+        <label className="block text-soft">
           Or an address of the web or of mail
           <input
             value={address}
@@ -42,23 +69,31 @@ export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void 
             aria-invalid={isWrong}
             aria-describedby={isWrong ? "no-address" : undefined}
             placeholder="https://"
-            className="mt-1 block w-full rounded-lg border border-line bg-paper px-3 py-1.5 text-ink"
+            className={FIELD}
           />
         </label>
-        <Button tone="stem" type="submit" disabled={address.trim() === ""}>
-          Link
-        </Button>
+        {isWrong && (
+          <p id="no-address" role="alert" className="text-loss">
+            That address is not a web address.
+          </p>
+        )}
+        <label className="block text-soft">
+          A hint, shown where the link is pointed at (may be left empty)
+          <input value={hint} maxLength={300} onChange={(event) => setHint(event.target.value)} className={FIELD} />
+        </label>
+        <div className="flex justify-between">
+          {present ? (
+            <Button tone="quiet" onClick={() => link(null)}>
+              Take the link away
+            </Button>
+          ) : (
+            <span />
+          )}
+          <Button tone="stem" type="submit" disabled={address.trim() === "" && present === null}>
+            {present ? "Keep the link" : "Link"}
+          </Button>
+        </div>
       </form>
-      {isWrong && (
-        <p id="no-address" role="alert" className="mt-2 text-loss">
-          That address is not a web address.
-        </p>
-      )}
-      <div className="mt-3 flex">
-        <Button tone="quiet" onClick={() => link(null)}>
-          Take the link away
-        </Button>
-      </div>
     </Dialog>
   );
 }

@@ -11,16 +11,19 @@ import { findSection, sectionAround } from "../editor/places";
 import { textOf } from "../editor/section-text";
 import { innerId, readTarget } from "../editor/target";
 import { newId } from "../document/new-id";
+import { UnderHand } from "../parts/menu";
 import { followTarget, knownPlaces, placesQuery, type KnownPlaces } from "../places/places";
 import { CalculationView } from "./calculation-view";
 import { ContentsView } from "./contents-view";
 import { CrossReferenceView } from "./cross-reference-view";
+import { LinkCard } from "./link-card";
 import { MarginNotes } from "./margin-notes";
 import { PathBar } from "./path-bar";
-import { clearSpot, markSpot, notePointing } from "./spot";
+import { backToText, clearSpot, markSpot, notePointing, noteText } from "./spot";
 import { keepStretch } from "./stretches";
 import { Surface } from "./surface";
 import { joinBelow, joinWithAbove, pasteStructure, textKey } from "./text-commands";
+import { textMenu } from "./text-menu";
 import { TextTools } from "./text-tools";
 
 /** The scope as one continuous text that is edited as one (docs/decisions/0004). */
@@ -53,6 +56,7 @@ export function Manuscript() {
       () => made.surface && setLayout({ surface: made.surface, key: ++key }),
     );
     surface.current = made.surface;
+    noteText(made.surface.editor.view);
     setLayout({ surface: made.surface, key });
     return () => {
       surface.current = null;
@@ -61,6 +65,16 @@ export function Manuscript() {
     };
   }, [session, isEmpty]);
 
+  const menuAt = (target: Element) => {
+    const editor = surface.current?.editor;
+    if (!editor || !target.closest(".manuscript")) return null;
+    editor.takeClick();
+    const section = sectionAround(editor.view.state.selection.$head)?.id;
+    return section === undefined
+      ? null
+      : { label: "Commands for the text", entries: textMenu(session, { section, view: editor.view }) };
+  };
+
   return (
     <main
       aria-label="Manuscript"
@@ -68,22 +82,25 @@ export function Manuscript() {
       className="@container grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] border-line bg-sheet md:border-l"
     >
       <PathBar />
-      <div ref={scroller} className="relative overflow-auto overscroll-contain [overflow-anchor:none]">
-        {isEmpty && <EmptyDocument />}
-        <div
-          className="relative grid min-h-full grid-cols-1 pt-6 pb-80 @3xl:grid-cols-[minmax(0,1fr)_248px]"
-          hidden={isEmpty}
-        >
-          <div className="min-w-0 px-5 @xl:px-10 @2xl:px-[46px]">
-            <div ref={place} className="mx-auto max-w-[38.5rem]" />
+      <UnderHand menuAt={menuAt} onClosed={() => surface.current && backToText(surface.current.editor.view)}>
+        <div ref={scroller} className="relative overflow-auto overscroll-contain [overflow-anchor:none]">
+          {isEmpty && <EmptyDocument />}
+          <div
+            className="relative grid min-h-full grid-cols-1 pt-6 pb-80 @3xl:grid-cols-[minmax(0,1fr)_248px]"
+            hidden={isEmpty}
+          >
+            <div className="min-w-0 px-5 @xl:px-10 @2xl:px-[46px]">
+              <div ref={place} className="mx-auto max-w-[38.5rem]" />
+            </div>
+            {layout && current !== null && (
+              <BesideSection surface={layout.surface} section={current} layout={layout.key} />
+            )}
+            {layout && <FoldControl surface={layout.surface} scroller={scroller} layout={layout.key} />}
           </div>
-          {layout && current !== null && (
-            <BesideSection surface={layout.surface} section={current} layout={layout.key} />
-          )}
-          {layout && <FoldControl surface={layout.surface} scroller={scroller} layout={layout.key} />}
+          <TextTools scroller={scroller} />
+          <LinkCard scroller={scroller} />
         </div>
-        <TextTools scroller={scroller} />
-      </div>
+      </UnderHand>
     </main>
   );
 }

@@ -7,8 +7,14 @@ export type Spot = { section: string; view: EditorView; key: number };
 export type SpotQuestion = "bookmark" | "link" | "reference" | "contents";
 
 /** One at a time, as there is one cursor; and what is being asked about a spot. */
-export const useSpot = create<{ spot: Spot | null; asking: { what: SpotQuestion; spot: Spot } | null }>(() => ({
+export const useSpot = create<{
+  spot: Spot | null;
+  asking: { what: SpotQuestion; spot: Spot } | null;
+  /** The text that is on the screen, whether the cursor is in it or not. */
+  view: EditorView | null;
+}>(() => ({
   spot: null,
+  view: null,
   asking: null,
 }));
 
@@ -19,11 +25,20 @@ export function markSpot(section: string, view: EditorView): void {
 }
 
 export function clearSpot(): void {
-  useSpot.setState({ spot: null, asking: null });
+  useSpot.setState({ spot: null, asking: null, view: null });
 }
 
 export function askAtSpot(what: SpotQuestion, spot: Omit<Spot, "key">): void {
   useSpot.setState({ asking: { what, spot: { ...spot, key: ++key } } });
+}
+
+export function noteText(view: EditorView): void {
+  useSpot.setState({ view });
+}
+
+/** When a menu of the text has closed, the keys are the text's again, unless a dialog has taken them. */
+export function backToText(view: EditorView): void {
+  if (document.querySelector("[role=dialog]") === null && !view.isDestroyed) view.focus();
 }
 
 let pointings = 0;

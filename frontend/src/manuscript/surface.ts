@@ -30,6 +30,8 @@ export class Surface {
   private frame = 0;
   private ownScroll = 0;
   private pending = 0;
+  /** Whether what is known is another than what is shown. */
+  private isStale = true;
   private scrollTo: { id: string; below: number } | null = null;
   private readonly above = document.createElement("div");
   private readonly below = document.createElement("div");
@@ -54,8 +56,8 @@ export class Surface {
     this.resizes.observe(scroller);
     this.resizes.observe(this.editor.view.dom);
     this.listen(scroller, "scroll", () => this.soon());
-    for (const own of ["wheel", "touchmove"]) this.listen(scroller, own, () => (this.ownScroll = Date.now()));
-    this.listen(scroller, "pointerdown", (event) => event.target === scroller && (this.ownScroll = Date.now()));
+    for (const own of ["wheel", "touchmove"]) this.listen(scroller, own, () => this.scrolledByHand());
+    this.listen(scroller, "pointerdown", (event) => event.target === scroller && this.scrolledByHand());
     let later = 0;
     this.stops.push(
       session.store.subscribe((state, before) => {
@@ -123,6 +125,13 @@ export class Surface {
     this.stops.push(() => element.removeEventListener(name, listener));
   }
 
+  /** Who scrolls is no longer on the way to a place that was asked for. */
+  private scrolledByHand(): void {
+    this.ownScroll = Date.now();
+    this.scrollTo = null;
+    delete this.scroller.dataset["reading"];
+  }
+
   private lookOf(id: string) {
     const { outline, positions, numbers, names, branchWords } = this.session.state;
     const { foldedTexts } = this.session.window;
@@ -166,6 +175,7 @@ export class Surface {
   /** Takes over what is known of the document now. */
   private take(): void {
     if (this.pending > 0) return;
+    this.isStale = true;
     const before = this.ids;
     this.ids = this.idsIn(this.session.state, this.session.window);
     if (before !== this.ids) {
@@ -207,10 +217,15 @@ export class Surface {
       frame,
       selection && selection.from >= 0 && selection.to > selection.from ? selection : null,
     );
-    this.holding(() => {
-      this.showRange(this.withTexts(wanted));
-      this.measure();
-    });
+    const range = this.withTexts(wanted);
+    const isSame = !this.isStale && range.from === this.shown.from && range.to === this.shown.to;
+    if (!isSame) {
+      this.isStale = false;
+      this.holding(() => {
+        this.showRange(range);
+        this.measure();
+      });
+    }
     this.arrive();
   }
 
@@ -293,7 +308,8 @@ export class Surface {
   private meet({ request }: WindowState): void {
     if (!request) return;
     this.scrollTo = { id: request.section, below: 0 };
-    this.fit();
+    // The place may be one that has just been made.
+    this.take();
   }
 
   private arrive(): void {
@@ -305,8 +321,15 @@ export class Surface {
       if (!this.session.state.positions.has(id)) return;
     }
     const element = this.editor.sectionElement(id);
-    if (!element) return;
+    if (!element) {
+      // The window goes there at once; the text follows when it has been read.
+      const index = this.ids.indexOf(id);
+      if (index >= 0) this.scroller.scrollTop = this.heights.top(this.ids, index);
+      this.scroller.dataset["reading"] = "";
+      return;
+    }
     this.scrollTo = null;
+    delete this.scroller.dataset["reading"];
     const top = this.topOf(element);
     const { scrollTop, clientHeight } = this.scroller;
     const isInView = top >= scrollTop - 8 && top < scrollTop + clientHeight * 0.7;
@@ -317,6 +340,7 @@ export class Surface {
     const place = {
       ...(request.position === undefined ? {} : { at: request.position }),
       ...(request.bookmark === undefined ? {} : { bookmark: request.bookmark }),
+      ...(request.inText ? { inText: true } : {}),
     };
     if (request.focus) {
       this.editor.focusAt(id, place, true);

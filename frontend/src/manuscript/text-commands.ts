@@ -287,7 +287,7 @@ export function runInText(session: Session, section: string, view: EditorView, c
     case "select-section":
       return selectSection(session, section, view);
     case "fold-section":
-      return (session.navigation.foldTexts([section], !session.window.foldedTexts.has(section)), true);
+      return (foldSection(session, section, view), true);
     case "link":
     case "bookmark":
     case "reference":
@@ -328,6 +328,18 @@ const EDITS = {
   separator: insertBlock("separator"),
   "page-break": insertBlock("pageBreak"),
 } satisfies Partial<Record<TextCommand, Command>>;
+
+/** Folds the text, or unfolds it; the cursor does not stay in what cannot be seen. */
+function foldSection(session: Session, section: string, view: EditorView): void {
+  const isFolded = session.window.foldedTexts.has(section);
+  const place = findSection(view.state.doc, section);
+  const heading = place?.node.firstChild;
+  if (!isFolded && place && heading && !isInHeading(view.state)) {
+    const end = view.state.doc.resolve(positionIn(place, heading.nodeSize - 1));
+    view.dispatch(view.state.tr.setSelection(TextSelection.near(end, -1)));
+  }
+  session.navigation.foldTexts([section], !isFolded);
+}
 
 /** The heading with its whole text; chosen again, the branch is picked, ready for any command on branches. */
 function selectSection(session: Session, section: string, view: EditorView): boolean {

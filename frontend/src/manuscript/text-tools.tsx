@@ -18,13 +18,15 @@ import type { Session } from "../document/session";
 import * as commands from "../editor/commands";
 import type { TextCommand } from "../keys/commands";
 import { keysShown, labelled } from "../keys/keys";
+import { LEVELS } from "../outline/outline";
 import { Menu, type MenuEntry } from "../parts/menu";
 import { BookmarkDialog } from "./bookmark-dialog";
 import { LinkDialog } from "./link-dialog";
 import { ContentsDialog } from "./contents-dialog";
 import { CrossReferenceDialog } from "./cross-reference-dialog";
-import { useSpot, type Spot } from "./spot";
-import { joinWithAbove, makeHeading, runInText, setTextAside, splitHere, takeAsTitle } from "./text-commands";
+import { backToText, useSpot, type Spot } from "./spot";
+import { makeHeading, runInText, setTextAside, splitHere } from "./text-commands";
+import { textMenu } from "./text-menu";
 
 type At = { top: number; left: number; blockTop: number; blockLeft: number };
 
@@ -124,9 +126,9 @@ function SelectionTools({ spot }: { spot: Spot }) {
 /** Selected lines, or the items of a list, become headings at once. */
 function HeadingsTool({ spot }: { spot: Spot }) {
   const session = useSession("HeadingsTool");
-  const entries: MenuEntry[] = ([1, 2, 3, 4, 5, 6] as const).map((level) => ({
+  const entries: MenuEntry[] = LEVELS.map((level) => ({
     label: `Headings, level ${level}`,
-    keys: keysShown(`heading-${level}`),
+    keys: keysShown(`heading-${level as 1}`),
     run: () => void makeHeading(session, spot.section, spot.view, level),
   }));
   return (
@@ -159,47 +161,8 @@ function Tool({ label, icon, onClick }: { label: string; icon: ReactNode; onClic
 
 function BlockMenu({ spot }: { spot: Spot }) {
   const session = useSession("BlockMenu");
-  const inHeading = commands.isInHeading(spot.view.state);
-  const command = (id: TextCommand): MenuEntry => ({ ...labelled(id), run: () => run(session, spot, id) });
-  const levels = (["heading-1", "heading-2", "heading-3", "heading-4"] as const).map(command);
-  const entries: MenuEntry[] = inHeading
-    ? [
-        ...levels,
-        command("paragraph"),
-        "line",
-        command("join"),
-        {
-          label: "Join, and the heading goes to the offcuts",
-          run: () => void joinWithAbove(session, spot.section, spot.view, "offcut"),
-        },
-        "line",
-        command("select-section"),
-        command("fold-section"),
-        command("bookmark"),
-      ]
-    : [
-        ...levels,
-        "line",
-        command("split"),
-        command("join"),
-        "line",
-        ...(["quotation", "list", "numbered-list"] as const).map(command),
-        {
-          label: "Code",
-          run: () => (commands.toggleCodeBlock(spot.view.state, spot.view.dispatch, spot.view), spot.view.focus()),
-        },
-        ...(["separator", "page-break", "footnote", "calculation"] as const).map(command),
-        ...(commands.isInside(spot.view.state, "listItem")
-          ? ["line" as const, ...(["item-up", "item-down", "item-in", "item-out"] as const).map(command)]
-          : []),
-        "line",
-        { label: "Make it the title", run: () => void takeAsTitle(session, spot.section, spot.view, "title") },
-        { label: "Make it the subtitle", run: () => void takeAsTitle(session, spot.section, spot.view, "subtitle") },
-        "line",
-        ...(["select-section", "fold-section", "bookmark", "reference", "contents-here"] as const).map(command),
-      ];
   return (
-    <Menu label="Commands for this paragraph" entries={entries}>
+    <Menu label="Commands for this paragraph" entries={textMenu(session, spot)} onClosed={() => backToText(spot.view)}>
       <button
         type="button"
         aria-label="Commands for this paragraph"

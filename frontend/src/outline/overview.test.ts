@@ -24,6 +24,18 @@ test("one key goes from level 1 through all levels to the whole, and around agai
   expect(seen).toEqual([1, 2, 3, 4, 1, 2]);
 });
 
+test("levels that no heading has are passed over", () => {
+  const outline = outlineOf("1 a, 3 b, 5 c, 5 d, 3 e");
+  let folded = new Set<string>();
+  const seen: number[] = [];
+  for (let press = 0; press < 4; press++) {
+    const level = nextOverview(outline, folded);
+    folded = new Set(foldsTo(outline, level));
+    seen.push(level);
+  }
+  expect(seen).toEqual([1, 3, 5, 1]);
+});
+
 test("folds made by hand are left for the first overview", () => {
   expect(nextOverview(OUTLINE, new Set(["b"]))).toBe(1);
 });

@@ -1,8 +1,12 @@
-import { DropdownMenu } from "radix-ui";
-import type { ReactNode } from "react";
+import { ChevronRight } from "lucide-react";
+import { ContextMenu, DropdownMenu } from "radix-ui";
+import { useState, type ReactNode } from "react";
 import { cx } from "./cx";
 
-export type MenuEntry = { label: string; keys?: string; tone?: "loss"; run: () => void } | "line";
+export type MenuEntry =
+  | { label: string; keys?: string; tone?: "loss"; run: () => void }
+  | { label: string; entries: readonly MenuEntry[] }
+  | "line";
 
 type ContentProps = {
   label: string;
@@ -12,7 +16,43 @@ type ContentProps = {
   onClosed?: () => void;
 };
 
-/** A list of commands that opens where the hand is. */
+const BOX =
+  "z-50 min-w-60 overflow-auto rounded-xl border border-line bg-sheet p-1.5 shadow-lg max-h-[min(560px,var(--radix-popper-available-height))]";
+const ITEM = "flex cursor-pointer items-center gap-6 rounded-lg px-3 py-1.5 outline-none data-highlighted:bg-wash";
+
+/** Both kinds of menu have the same parts. */
+type Kit = typeof DropdownMenu | typeof ContextMenu;
+
+function Entries({ kit, entries }: { kit: Kit; entries: readonly MenuEntry[] }) {
+  const { Item, Separator, Sub, SubTrigger, SubContent, Portal } = kit;
+  return entries.map((entry, index) =>
+    entry === "line" ? (
+      <Separator key={index} className="my-1 h-px bg-line" />
+    ) : "entries" in entry ? (
+      <Sub key={entry.label}>
+        <SubTrigger className={cx(ITEM, "data-[state=open]:bg-wash")}>
+          <span className="flex-1">{entry.label}</span>
+          <ChevronRight size={14} strokeWidth={1.8} aria-hidden="true" className="text-faint" />
+        </SubTrigger>
+        <Portal>
+          <SubContent aria-label={entry.label} sideOffset={2} collisionPadding={12} className={BOX} onClick={stay}>
+            <Entries kit={kit} entries={entry.entries} />
+          </SubContent>
+        </Portal>
+      </Sub>
+    ) : (
+      <Item key={entry.label} onSelect={entry.run} className={cx(ITEM, entry.tone === "loss" && "text-loss")}>
+        <span className="flex-1">{entry.label}</span>
+        {entry.keys && <kbd className="font-sans text-[11.5px] text-faint">{entry.keys}</kbd>}
+      </Item>
+    ),
+  );
+}
+
+/** Drawn elsewhere, a menu still tells its parents of a click, and one of them may be a row that goes where it is clicked. */
+const stay = (event: { stopPropagation(): void }) => event.stopPropagation();
+
+/** A list of commands that opens beside the sign that was pressed. */
 export function MenuContent({ label, entries, align = "start", onClosed }: ContentProps) {
   return (
     <DropdownMenu.Portal>
@@ -21,28 +61,11 @@ export function MenuContent({ label, entries, align = "start", onClosed }: Conte
         align={align}
         sideOffset={4}
         collisionPadding={12}
-        // Drawn elsewhere, it still tells its parents of a click, and one of them may be a row that goes where it is clicked.
-        onClick={(event) => event.stopPropagation()}
+        onClick={stay}
         onCloseAutoFocus={(event) => onClosed && (event.preventDefault(), onClosed())}
-        className="z-50 max-h-[min(70vh,var(--radix-dropdown-menu-content-available-height))] min-w-60 overflow-auto rounded-xl border border-line bg-sheet p-1.5 shadow-lg"
+        className={BOX}
       >
-        {entries.map((entry, index) =>
-          entry === "line" ? (
-            <DropdownMenu.Separator key={index} className="my-1 h-px bg-line" />
-          ) : (
-            <DropdownMenu.Item
-              key={entry.label}
-              onSelect={entry.run}
-              className={cx(
-                "flex cursor-pointer items-center gap-6 rounded-lg px-3 py-1.5 outline-none data-highlighted:bg-wash",
-                entry.tone === "loss" && "text-loss",
-              )}
-            >
-              <span className="flex-1">{entry.label}</span>
-              {entry.keys && <kbd className="font-sans text-[11.5px] text-faint">{entry.keys}</kbd>}
-            </DropdownMenu.Item>
-          ),
-        )}
+        <Entries kit={DropdownMenu} entries={entries} />
       </DropdownMenu.Content>
     </DropdownMenu.Portal>
   );
@@ -53,16 +76,60 @@ export function Menu({
   entries,
   children,
   align = "start",
-}: {
-  label: string;
-  entries: readonly MenuEntry[];
+  onClosed,
+}: ContentProps & {
   children: ReactNode;
-  align?: "start" | "end";
 }) {
   return (
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger asChild>{children}</DropdownMenu.Trigger>
-      <MenuContent label={label} entries={entries} align={align} />
+      <MenuContent label={label} entries={entries} align={align} {...(onClosed ? { onClosed } : {})} />
     </DropdownMenu.Root>
+  );
+}
+
+/**
+ * The commands of whatever the right mouse button was pressed on. With Shift held, the browser's own menu opens, which
+ * knows the misspelt word.
+ *
+ * @param menuAt what stands at a place; null for the browser's own menu
+ */
+export function UnderHand({
+  menuAt,
+  onClosed,
+  children,
+}: {
+  menuAt: (target: Element) => { label: string; entries: readonly MenuEntry[] } | null;
+  onClosed: () => void;
+  children: ReactNode;
+}) {
+  const [menu, setMenu] = useState<ReturnType<typeof menuAt>>(null);
+  return (
+    <ContextMenu.Root modal={false}>
+      <ContextMenu.Trigger
+        asChild
+        onContextMenu={(event) => {
+          const found = event.shiftKey || !(event.target instanceof Element) ? null : menuAt(event.target);
+          setMenu(found);
+          // What Radix does not hear of, it does not keep from the browser.
+          if (found === null) event.stopPropagation();
+        }}
+      >
+        {children}
+      </ContextMenu.Trigger>
+      {menu && (
+        <ContextMenu.Portal>
+          <ContextMenu.Content
+            aria-label={menu.label}
+            collisionPadding={12}
+            onClick={stay}
+            onCloseAutoFocus={(event) => (event.preventDefault(), onClosed())}
+            className={BOX}
+          >
+            <Entries kit={ContextMenu} entries={menu.entries} />
+          </ContextMenu.Content>
+        </ContextMenu.Portal>
+      )}
+    </ContextMenu.Root>
   );
 }

@@ -3,7 +3,7 @@ import { api, read, type Bookmark, type Places } from "../api/client";
 import type { Session } from "../document/session";
 import type { DocumentState } from "../document/state";
 import { readTarget } from "../editor/target";
-import { sectionName } from "../document/section-name";
+import { sectionLabel, sectionName } from "../document/section-name";
 import { readingKey } from "../document/readings";
 import { levelAt } from "../outline/outline";
 
@@ -62,6 +62,14 @@ export function placesToLink(state: DocumentState, bookmarks: readonly Bookmark[
     isBookmark: true,
   }));
   return [...named, ...headings];
+}
+
+/** What a link leads to, in words: a heading with its number, a bookmark, or the address. */
+export function nameOfTarget(state: DocumentState, address: string): string {
+  const target = readTarget(address);
+  if (target === null || target.kind === "outside") return address;
+  if (state.positions.has(target.id)) return sectionLabel(state, target.id);
+  return target.kind === "bookmark" ? "a bookmark" : "a place that is gone";
 }
 
 /** Goes where a link leads: to a section, a bookmark, or a page outside in a window of its own. */

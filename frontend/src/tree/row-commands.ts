@@ -4,7 +4,7 @@ import type { OperationNamed } from "../api/client";
 import type { Session } from "../document/session";
 import type { OutlineCommand } from "../keys/commands";
 import { labelled } from "../keys/keys";
-import { APPENDIX, flagsAt, LEFT_OUT_OF_CONTENTS, UNNUMBERED } from "../outline/outline";
+import { APPENDIX, flagsAt, LEFT_OUT_OF_CONTENTS, LEVELS, UNNUMBERED } from "../outline/outline";
 import { actedOn } from "../outline/picks";
 import type { Row } from "../outline/rows";
 import type { MenuEntry } from "../parts/menu";
@@ -104,54 +104,78 @@ export function rowCommands(session: Session, row: Row, rename: () => void): Men
       ),
   });
   const split: MenuEntry = { label: "Split by rule…", run: () => openDialog({ kind: "split", section: row.id }) };
+  const level = (at: number): MenuEntry => ({
+    label: `Level ${at}`,
+    run: () => void session.changes.perform({ name: "set-level", sections, level: at }),
+  });
   const away: MenuEntry[] = ["line", command("set-aside"), command("delete")];
   if (row.level === 0) return [insert("after"), split, ...away];
-  const arrange: MenuEntry[] = [
-    ...(["promote", "demote", "promote-heading", "demote-heading", "move-up", "move-down", "nest"] as const).map(
-      command,
-    ),
+  const move: MenuEntry[] = [
+    ...(["promote", "demote", "move-up", "move-down"] as const).map(command),
+    command("nest"),
+    { label: "Set level", entries: LEVELS.map(level) },
+    { label: "The heading only", entries: (["promote-heading", "demote-heading"] as const).map(command) },
     "line",
   ];
-  const elsewhere: MenuEntry[] = [command("copy"), command("to-document")];
-  const note: MenuEntry[] = [
-    command("marker"),
-    noted((flags & UNNUMBERED) !== 0 ? "Number it" : "Leave it unnumbered", { numbered: (flags & UNNUMBERED) !== 0 }),
-    noted((flags & LEFT_OUT_OF_CONTENTS) !== 0 ? "Take it into the contents" : "Leave it out of the contents", {
-      inContents: (flags & LEFT_OUT_OF_CONTENTS) !== 0,
-    }),
-    noted((flags & APPENDIX) !== 0 ? "Number it as a chapter" : "Number it as an appendix", {
-      appendix: (flags & APPENDIX) === 0,
-    }),
-  ];
-  if (sections.length > 1)
-    return [...arrange, command("duplicate"), ...elsewhere, command("fold-text"), ...note, ...away];
+  const files: MenuEntry = {
+    label: "Copy, write or print",
+    entries: [
+      command("copy"),
+      command("to-document"),
+      ...(sections.length > 1
+        ? []
+        : [
+            ...FORMATS.map(({ format, inSentence }) => ({
+              label: `Write this branch to ${inSentence}`,
+              keys: `.${format}`,
+              run: () => void writeToFile(session, format, row.id),
+            })),
+            { label: "Print this branch…", run: () => void session.files.print(row.id) },
+          ]),
+    ],
+  };
+  const numbers: MenuEntry = {
+    label: "Number and contents",
+    entries: [
+      noted((flags & UNNUMBERED) !== 0 ? "Number it" : "Leave it unnumbered", { numbered: (flags & UNNUMBERED) !== 0 }),
+      noted((flags & LEFT_OUT_OF_CONTENTS) !== 0 ? "Take it into the contents" : "Leave it out of the contents", {
+        inContents: (flags & LEFT_OUT_OF_CONTENTS) !== 0,
+      }),
+      noted((flags & APPENDIX) !== 0 ? "Number it as a chapter" : "Number it as an appendix", {
+        appendix: (flags & APPENDIX) === 0,
+      }),
+    ],
+  };
+  const notes: MenuEntry[] = [command("marker"), command("target"), numbers];
+  if (sections.length > 1) return [...move, command("duplicate"), files, command("fold-text"), ...notes, ...away];
   return [
     { ...labelled("rename"), run: rename },
     "line",
-    ...arrange,
-    insert("before"),
-    insert("after"),
-    insert("inside"),
-    command("duplicate"),
-    "line",
-    command("scope"),
-    command("fold-text"),
-    ...elsewhere,
-    ...FORMATS.map(({ format, inSentence }) => ({
-      label: `Write this branch to ${inSentence}`,
-      keys: `.${format}`,
-      run: () => void writeToFile(session, format, row.id),
-    })),
-    { label: "Print this branch…", run: () => void session.files.print(row.id) },
-    "line",
-    ...note,
-    "line",
-    { label: "Import a file here…", run: () => openDialog({ kind: "import", target: row.id, landing: "inside" }) },
-    split,
+    ...move,
     {
-      label: "Make it a paragraph of the section above",
-      run: () => void session.changes.perform({ name: "join", section: row.id, heading: "paragraph" }),
+      label: "Insert",
+      entries: [
+        insert("before"),
+        insert("after"),
+        insert("inside"),
+        "line",
+        { label: "Import a file here…", run: () => openDialog({ kind: "import", target: row.id, landing: "inside" }) },
+      ],
     },
+    command("duplicate"),
+    {
+      label: "Split or join",
+      entries: [
+        split,
+        {
+          label: "Make it a paragraph of the section above",
+          run: () => void session.changes.perform({ name: "join", section: row.id, heading: "paragraph" }),
+        },
+      ],
+    },
+    { label: "Show and fold", entries: [command("scope"), command("fold-text")] },
+    files,
+    ...notes,
     ...away,
   ];
 }

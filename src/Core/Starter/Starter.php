@@ -29,7 +29,7 @@ final readonly class Starter
         public string $guidingStatement = '',
     ) {}
 
-    /** A new document with this outline and no text. */
+    /** A new document with this outline and no text; without any outline, an empty text to write in. */
     public function opened(string $title, IdSource $ids): Document
     {
         $sections = [];
@@ -50,6 +50,10 @@ final readonly class Starter
             if ($part->isRequired) {
                 $required[] = new RequiredPart($part->heading, $section->id);
             }
+        }
+        if ([] === $sections) {
+            $sections = [[Level::Opening, Section::blank($ids->next())]];
+            $flags = '0';
         }
         $document = Document::of(new TitleBlock($title, guidingStatement: $this->guidingStatement), $sections);
 

@@ -10,6 +10,7 @@ import { LevelsMenu, OutlineFilter } from "../../tree/outline-view";
 import { insertSection } from "../../tree/row-commands";
 import { useTree } from "../../tree/use-tree";
 import { ArrangeRow, COLUMNS } from "./arrange-row";
+import { UnderHand } from "../../parts/menu";
 
 const NONE: readonly Finding[] = [];
 
@@ -23,11 +24,15 @@ export function ArrangeTable() {
   const scroller = useRef<HTMLDivElement>(null);
   const field = useRef<HTMLInputElement>(null);
   const [filter, setFilter] = useState("");
-  const { rows, virtual, drag, pressed, propsOf, acts, showLevels, activeRow, isRenaming } = useTree(scroller, filter, {
-    open: (section) => (session.navigation.goTo({ section }), navigate(`/documents/${id}`)),
-    visit: (section) => session.navigation.goTo({ section }, { focus: false }),
-    filter: () => field.current?.focus(),
-  });
+  const { rows, menuAt, virtual, drag, pressed, propsOf, acts, showLevels, activeRow, isRenaming } = useTree(
+    scroller,
+    filter,
+    {
+      open: (section) => (session.navigation.goTo({ section, inText: true }), navigate(`/documents/${id}`)),
+      visit: (section) => session.navigation.goTo({ section }, { focus: false }),
+      filter: () => field.current?.focus(),
+    },
+  );
 
   return (
     <main aria-label="Arrange" className="grid min-h-0 grid-rows-[auto_minmax(0,1fr)_auto] overflow-x-auto">
@@ -52,56 +57,58 @@ export function ArrangeTable() {
           <span className="text-center">Marker</span>
           <span>Findings</span>
         </div>
-        <div
-          ref={scroller}
-          role="treegrid"
-          aria-label="Sections of the document"
-          aria-multiselectable="true"
-          aria-rowcount={rows.length + 1}
-          aria-activedescendant={!isRenaming && activeRow ? `row-${activeRow.id}` : undefined}
-          tabIndex={0}
-          onKeyDown={pressed}
-          className="outline-tree min-h-0 overflow-x-hidden overflow-y-auto focus-visible:outline-offset-[-2px]"
-        >
-          <div role="row" aria-rowindex={1} className="sr-only">
-            {["Section", "Aim", "Words and target", "Share of the whole", "Marker", "Findings"].map((column) => (
-              <span key={column} role="columnheader">
-                {column}
-              </span>
-            ))}
-          </div>
-          <div role="presentation" className="relative" style={{ height: virtual.getTotalSize() }}>
-            {virtual.getVirtualItems().map((item) => {
-              const row = rows[item.index];
-              return (
-                row && (
-                  <div
-                    key={item.key}
-                    role="presentation"
-                    className="absolute inset-x-0 [contain:layout_style]"
-                    style={{ top: item.start }}
-                  >
-                    <ArrangeRow {...propsOf(row)} index={item.index} findings={bySection.get(row.id) ?? NONE} />
-                  </div>
-                )
-              );
-            })}
-            {drag.kind === "over" && (
-              <DropMark
-                place={drag.place}
-                rows={rows}
-                sentence={drag.sentence}
-                possible={drag.possible}
-                top={PADDING + drag.place.gap * ROW_HEIGHT}
-              />
+        <UnderHand menuAt={menuAt} onClosed={() => acts.menuClosed()}>
+          <div
+            ref={scroller}
+            role="treegrid"
+            aria-label="Sections of the document"
+            aria-multiselectable="true"
+            aria-rowcount={rows.length + 1}
+            aria-activedescendant={!isRenaming && activeRow ? `row-${activeRow.id}` : undefined}
+            tabIndex={0}
+            onKeyDown={pressed}
+            className="outline-tree min-h-0 overflow-x-hidden overflow-y-auto focus-visible:outline-offset-[-2px]"
+          >
+            <div role="row" aria-rowindex={1} className="sr-only">
+              {["Section", "Aim", "Words and target", "Share of the whole", "Marker", "Findings"].map((column) => (
+                <span key={column} role="columnheader">
+                  {column}
+                </span>
+              ))}
+            </div>
+            <div role="presentation" className="relative" style={{ height: virtual.getTotalSize() }}>
+              {virtual.getVirtualItems().map((item) => {
+                const row = rows[item.index];
+                return (
+                  row && (
+                    <div
+                      key={item.key}
+                      role="presentation"
+                      className="absolute inset-x-0 [contain:layout_style]"
+                      style={{ top: item.start }}
+                    >
+                      <ArrangeRow {...propsOf(row)} index={item.index} findings={bySection.get(row.id) ?? NONE} />
+                    </div>
+                  )
+                );
+              })}
+              {drag.kind === "over" && (
+                <DropMark
+                  place={drag.place}
+                  rows={rows}
+                  sentence={drag.sentence}
+                  possible={drag.possible}
+                  top={PADDING + drag.place.gap * ROW_HEIGHT}
+                />
+              )}
+            </div>
+            {rows.length === 0 && (
+              <p className="px-9 text-soft">
+                {filter === "" ? "There is no section yet; add the first one below." : "No heading has these words."}
+              </p>
             )}
           </div>
-          {rows.length === 0 && (
-            <p className="px-9 text-soft">
-              {filter === "" ? "There is no section yet; add the first one below." : "No heading has these words."}
-            </p>
-          )}
-        </div>
+        </UnderHand>
       </div>
       <div className="flex items-center px-3 py-2 text-soft">
         <button

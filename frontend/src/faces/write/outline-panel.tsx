@@ -7,6 +7,7 @@ import { LevelsMenu, OutlineFilter } from "../../tree/outline-view";
 import { OutlineRow } from "./outline-row";
 import { insertSection } from "../../tree/row-commands";
 import { useTree } from "../../tree/use-tree";
+import { UnderHand } from "../../parts/menu";
 
 /** The outline as a stem with branches, after the tree view pattern of the WAI-ARIA Authoring Practices. */
 export function OutlinePanel() {
@@ -14,11 +15,15 @@ export function OutlinePanel() {
   const scroller = useRef<HTMLDivElement>(null);
   const field = useRef<HTMLInputElement>(null);
   const [filter, setFilter] = useState("");
-  const { rows, virtual, drag, pressed, propsOf, showLevels, activeRow, isRenaming } = useTree(scroller, filter, {
-    open: (section) => session.navigation.goTo({ section }),
-    visit: (section) => session.navigation.goTo({ section }),
-    filter: () => field.current?.focus(),
-  });
+  const { rows, menuAt, virtual, drag, pressed, propsOf, acts, showLevels, activeRow, isRenaming } = useTree(
+    scroller,
+    filter,
+    {
+      open: (section) => session.navigation.goTo({ section, inText: true }),
+      visit: (section) => session.navigation.goTo({ section }, { focus: false }),
+      filter: () => field.current?.focus(),
+    },
+  );
 
   return (
     <aside aria-label="Outline" className="relative hidden min-h-0 grid-rows-[auto_minmax(0,1fr)_auto] md:grid">
@@ -29,43 +34,45 @@ export function OutlinePanel() {
         onFilter={setFilter}
         onLeave={() => scroller.current?.focus()}
       />
-      <div
-        ref={scroller}
-        role="tree"
-        aria-label="Outline of the document"
-        aria-multiselectable="true"
-        aria-activedescendant={!isRenaming && activeRow ? `row-${activeRow.id}` : undefined}
-        tabIndex={0}
-        onKeyDown={pressed}
-        className="outline-tree min-h-0 overflow-auto pl-0 focus-visible:outline-offset-[-2px]"
-      >
-        <div role="presentation" className="relative" style={{ height: virtual.getTotalSize() }}>
-          {virtual.getVirtualItems().map((item) => {
-            const row = rows[item.index];
-            return (
-              row && (
-                <div
-                  key={item.key}
-                  role="presentation"
-                  className="absolute inset-x-0 [contain:layout_style] has-[.row-active]:z-[1]"
-                  style={{ top: item.start }}
-                >
-                  <OutlineRow {...propsOf(row)} isFirst={item.index === 0} />
-                </div>
-              )
-            );
-          })}
-          {drag.kind === "over" && (
-            <DropMark
-              place={drag.place}
-              rows={rows}
-              sentence={drag.sentence}
-              possible={drag.possible}
-              top={PADDING + drag.place.gap * ROW_HEIGHT}
-            />
-          )}
+      <UnderHand menuAt={menuAt} onClosed={() => acts.menuClosed()}>
+        <div
+          ref={scroller}
+          role="tree"
+          aria-label="Outline of the document"
+          aria-multiselectable="true"
+          aria-activedescendant={!isRenaming && activeRow ? `row-${activeRow.id}` : undefined}
+          tabIndex={0}
+          onKeyDown={pressed}
+          className="outline-tree min-h-0 overflow-auto pl-0 focus-visible:outline-offset-[-2px]"
+        >
+          <div role="presentation" className="relative" style={{ height: virtual.getTotalSize() }}>
+            {virtual.getVirtualItems().map((item) => {
+              const row = rows[item.index];
+              return (
+                row && (
+                  <div
+                    key={item.key}
+                    role="presentation"
+                    className="absolute inset-x-0 [contain:layout_style] has-[.row-active]:z-[1]"
+                    style={{ top: item.start }}
+                  >
+                    <OutlineRow {...propsOf(row)} isFirst={item.index === 0} />
+                  </div>
+                )
+              );
+            })}
+            {drag.kind === "over" && (
+              <DropMark
+                place={drag.place}
+                rows={rows}
+                sentence={drag.sentence}
+                possible={drag.possible}
+                top={PADDING + drag.place.gap * ROW_HEIGHT}
+              />
+            )}
+          </div>
         </div>
-      </div>
+      </UnderHand>
       <div className="flex items-center gap-1 px-3 py-2 text-soft">
         <button
           type="button"

@@ -24,7 +24,8 @@ final readonly class StarterView
 
     public static function of(Starter $starter, bool $isOwn, IdSource $ids): self
     {
-        $numbers = $starter->opened('', $ids)->numbers();
+        // A blank one is opened with a text that is no part of its outline.
+        $numbers = [] === $starter->parts ? [] : $starter->opened('', $ids)->numbers();
 
         return new self(
             $starter->id,
