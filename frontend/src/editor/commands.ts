@@ -150,6 +150,57 @@ export function insertFootnote(): Command {
   };
 }
 
+/** Enter or Esc in a footnote goes on in the text after it. */
+export const leaveFootnote: Command = (state, dispatch) => {
+  const { $head, $anchor } = state.selection;
+  if ($head.parent.type.name !== "footnote" || !$head.sameParent($anchor)) return false;
+  dispatch?.(state.tr.setSelection(TextSelection.create(state.doc, $head.after())).scrollIntoView());
+  return true;
+};
+
+/**
+ * Rubbing out at a footnote: its last letter leaves it empty, to be written in again; an empty one goes; one that the
+ * cursor stands beside is selected first, for it may hold much.
+ */
+export function rubOutNote(direction: "back" | "on"): Command {
+  return (state, dispatch) => {
+    const { $head, empty } = state.selection;
+    if (!empty) return false;
+    const isOn = direction === "on";
+    if ($head.parent.type.name === "footnote") {
+      const { size } = $head.parent.content;
+      if (size > 1 || (size === 1 && ($head.parentOffset === 0) !== isOn)) return false;
+      dispatch?.(
+        size === 0
+          ? state.tr.delete($head.before(), $head.after())
+          : state.tr.delete($head.start(), $head.end()).scrollIntoView(),
+      );
+      return true;
+    }
+    const beside = isOn ? $head.nodeAfter : $head.nodeBefore;
+    if (beside?.type.name !== "footnote") return false;
+    dispatch?.(state.tr.setSelection(NodeSelection.create(state.doc, $head.pos - (isOn ? 0 : beside.nodeSize))));
+    return true;
+  };
+}
+
+/** The arrows stop on both sides of a footnote's edge, which the browser takes for one place. */
+export function acrossNoteEdge(direction: "back" | "on"): Command {
+  return (state, dispatch) => {
+    const { $head, empty } = state.selection;
+    if (!empty) return false;
+    const isOn = direction === "on";
+    const isAtEdge = $head.parentOffset === (isOn ? $head.parent.content.size : 0);
+    const beside = isOn ? $head.nodeAfter : $head.nodeBefore;
+    const leaves = $head.parent.type.name === "footnote" && isAtEdge;
+    if (!leaves && beside?.type.name !== "footnote") return false;
+    dispatch?.(
+      state.tr.setSelection(TextSelection.create(state.doc, $head.pos + (isOn ? 1 : -1))).scrollIntoView(),
+    );
+    return true;
+  };
+}
+
 export type LinkRange = { from: number; to: number; href: string; hint: string | null };
 
 /** The link that a position stands in or at, with all the words that it has. */

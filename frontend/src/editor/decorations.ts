@@ -68,15 +68,41 @@ export function currentLine(): Plugin {
 
 /** Links that lead nowhere. */
 export function linkStates(isBroken: (target: string) => boolean): Plugin {
+  return inEachSection((node, at) => {
+    const target = node.marks.find((mark) => mark.type.name === "link")?.attrs["href"];
+    if (typeof target !== "string" || !isBroken(target)) return [];
+    const title = "This link leads nowhere: its target is gone.";
+    return [Decoration.inline(at, at + node.nodeSize, { class: "broken", title })];
+  });
+}
+
+/**
+ * The two edges of each footnote. Browsers take the end of a run of words and the place after it for one place; with an
+ * edge between them the cursor can stand on either side.
+ */
+export function noteEdges(): Plugin {
+  return inEachSection((node, at) =>
+    node.type.name === "footnote"
+      ? [
+          Decoration.widget(at, edge, { key: "edge before", side: 1, ignoreSelection: true }),
+          Decoration.widget(at + node.nodeSize, edge, { key: "edge after", side: -1, ignoreSelection: true }),
+        ]
+      : [],
+  );
+}
+
+function edge(): HTMLElement {
+  const element = document.createElement("img");
+  element.alt = "";
+  element.className = "note-edge";
+  return element;
+}
+
+/** Decorations of single parts, found anew in the sections that changed and in no others. */
+function inEachSection(decorate: (node: TextNode, at: number) => Decoration[]): Plugin {
   const inSection = (section: TextNode, offset: number) => {
     const found: Decoration[] = [];
-    section.descendants((node, position) => {
-      const target = node.marks.find((mark) => mark.type.name === "link")?.attrs["href"];
-      if (typeof target !== "string" || !isBroken(target)) return;
-      const at = offset + 1 + position;
-      const title = "This link leads nowhere: its target is gone.";
-      found.push(Decoration.inline(at, at + node.nodeSize, { class: "broken", title }));
-    });
+    section.descendants((node, position) => void found.push(...decorate(node, offset + 1 + position)));
     return found;
   };
   const all = (doc: TextNode) => {
@@ -90,7 +116,6 @@ export function linkStates(isBroken: (target: string) => boolean): Plugin {
       apply: (transaction, set) => {
         if (transaction.getMeta(REDRAW)) return all(transaction.doc);
         if (!transaction.docChanged) return set;
-        // Only the sections that changed are looked through again.
         const old = new Set(transaction.before.content.content);
         let next = set.map(transaction.mapping, transaction.doc);
         transaction.doc.forEach((section, offset) => {

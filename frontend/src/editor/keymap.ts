@@ -22,15 +22,19 @@ export function textKeys(host: Host): Plugin[] {
   return [
     keymap({
       "Shift-Enter": commands.hardBreak,
+      Escape: commands.leaveFootnote,
+      ArrowLeft: commands.acrossNoteEdge("back"),
+      ArrowRight: commands.acrossNoteEdge("on"),
       Enter: chainCommands(
+        commands.leaveFootnote,
         commands.leaveCalculation,
         commands.enterFromHeading,
         commands.splitHeading(host.newId, (id) => host.lookOf(id).level),
         commands.splitItem,
       ),
-      Backspace: joinsAtEdge(host, "above"),
+      Backspace: chainCommands(commands.rubOutNote("back"), joinsAtEdge(host, "above")),
       "Mod-Backspace": joinsAtEdge(host, "above"),
-      Delete: joinsAtEdge(host, "below"),
+      Delete: chainCommands(commands.rubOutNote("on"), joinsAtEdge(host, "below")),
       "Mod-Delete": joinsAtEdge(host, "below"),
       "Ctrl-Home": ends("first"),
       "Ctrl-End": ends("last"),

@@ -3,7 +3,7 @@ import { DOMSerializer, Fragment, Slice, type Node as TextNode } from "@tiptap/p
 import { EditorState, Selection, TextSelection, type Plugin, type Transaction } from "@tiptap/pm/state";
 import { EditorView, type NodeViewConstructor } from "@tiptap/pm/view";
 import type { SectionText } from "../api/client";
-import { currentLine, linkStates, REDRAW, sectionLooks, type SectionLook } from "./decorations";
+import { currentLine, linkStates, noteEdges, REDRAW, sectionLooks, type SectionLook } from "./decorations";
 import { inputMarks, textKeys } from "./keymap";
 import { findSection, placeIn, positionIn, sectionAround, type SectionPlace } from "./places";
 import { schema } from "./schema";
@@ -69,7 +69,11 @@ export class ManuscriptEditor {
       nodeViews: host.views,
       dispatchTransaction: (transaction) => this.dispatch(transaction),
       handleClickOn: (_view, _position, _node, _at, event) => this.clicked(event),
-      handleKeyDown: (view, event) => host.key(view, event),
+      handleKeyDown: (view, event) => {
+        // A key acts where the cursor is, not where it was when the browser last told of it.
+        if (!view.composing && !event.isComposing) this.takeClick();
+        return host.key(view, event);
+      },
       handlePaste: (view, event) => host.paste(view, event.clipboardData?.getData("text/html") ?? ""),
       transformPasted: (slice) => this.taken(slice),
       transformCopied: (slice) => this.copied(slice),
@@ -125,13 +129,13 @@ export class ManuscriptEditor {
       return section && { id: section.id, at: placeIn(section, position) };
     });
     const tr = this.view.state.tr;
-    if (
+    const areSame =
       nodes.length === before.length &&
-      nodes.every((node, index) => node.attrs["id"] === before[index]?.attrs["id"])
-    ) {
+      nodes.every((node, index) => node.attrs["id"] === before[index]?.attrs["id"]);
+    if (areSame) {
       for (let index = nodes.length - 1; index >= 0; index--) putInstead(tr, index, nodes[index]!);
     } else replaceRun(tr, before, nodes);
-    this.keepSelection(tr, selection, places);
+    this.keepSelection(tr, selection, places, areSame);
     this.view.dispatch(tr.setMeta(SHOWN, true).setMeta("addToHistory", false));
   }
 
@@ -195,7 +199,12 @@ export class ManuscriptEditor {
     return isSameKind && known.content.eq(node.content) ? known : node;
   }
 
-  private keepSelection(tr: Transaction, before: Selection, places: ({ id: string; at: number } | null)[]): void {
+  private keepSelection(
+    tr: Transaction,
+    before: Selection,
+    places: ({ id: string; at: number } | null)[],
+    areSame: boolean,
+  ): void {
     const [anchor, head] = places.map((place) => {
       if (!place) return null;
       const section = findSection(tr.doc, place.id);
@@ -206,7 +215,8 @@ export class ManuscriptEditor {
     const [movedAnchor, movedHead] = [before.anchor, before.head].map((position) => tr.mapping.mapResult(position, -1));
     const at = (moved: { pos: number; deleted: boolean } | undefined, place: number) =>
       moved &&
-      !moved.deleted &&
+      // What the cursor stood in may be gone from a section that stayed: then it stands where that was.
+      (areSame || !moved.deleted) &&
       sectionAround(tr.doc.resolve(moved.pos))?.id === sectionAround(tr.doc.resolve(place))?.id
         ? moved.pos
         : place;
@@ -226,6 +236,7 @@ export class ManuscriptEditor {
       sectionLooks(this.host),
       currentLine(),
       linkStates((target) => this.host.isBroken(target)),
+      noteEdges(),
     ];
   }
 
