@@ -3,7 +3,7 @@ import { liftListItem, sinkListItem, splitListItem, wrapInList } from "@tiptap/p
 import { NodeSelection, TextSelection, type Command, type EditorState } from "@tiptap/pm/state";
 import { Fragment, type Attrs, type NodeType } from "@tiptap/pm/model";
 import { headingOf } from "./section-text";
-import { placeIn, sectionAround, sectionAt } from "./places";
+import { goOnBelow, near, placeIn, sectionAround, sectionAt } from "./places";
 import { schema } from "./schema";
 
 function node(name: string): NodeType {
@@ -141,6 +141,29 @@ export const leaveCalculation: Command = (state, dispatch) => {
   return true;
 };
 
+/** A picture of its own under the paragraph with the cursor, which then stands in what is said under it. */
+export function insertFigure(picture: { src: string; alt: string }, caption: string): Command {
+  return (state, dispatch) => {
+    const { $from } = state.selection;
+    if (isInHeading(state) || $from.depth < 2) return false;
+    const block = $from.node(2);
+    const isInstead = block.type.name === "paragraph" && block.content.size === 0;
+    const [from, to] = isInstead ? [$from.before(2), $from.after(2)] : [$from.after(2), $from.after(2)];
+    const figure = node("figure").create(picture, caption === "" ? null : schema.text(caption));
+    const isLast = state.doc.resolve(to).nodeAfter === null;
+    const tr = state.tr.replaceWith(from, to, isLast ? [figure, node("paragraph").create()] : [figure]);
+    dispatch?.(tr.setSelection(near(tr.doc, from + figure.nodeSize + 1)).scrollIntoView());
+    return true;
+  };
+}
+
+/** Enter in what is said under a picture goes on in the text below. */
+export const leaveFigure: Command = (state, dispatch) => {
+  const { $head, $anchor } = state.selection;
+  if ($head.parent.type.name !== "figure" || !$head.sameParent($anchor)) return false;
+  return goOnBelow($head.after())(state, dispatch);
+};
+
 export function insertFootnote(): Command {
   return (state, dispatch) => {
     const at = state.selection.to;
@@ -194,9 +217,7 @@ export function acrossNoteEdge(direction: "back" | "on"): Command {
     const beside = isOn ? $head.nodeAfter : $head.nodeBefore;
     const leaves = $head.parent.type.name === "footnote" && isAtEdge;
     if (!leaves && beside?.type.name !== "footnote") return false;
-    dispatch?.(
-      state.tr.setSelection(TextSelection.create(state.doc, $head.pos + (isOn ? 1 : -1))).scrollIntoView(),
-    );
+    dispatch?.(state.tr.setSelection(TextSelection.create(state.doc, $head.pos + (isOn ? 1 : -1))).scrollIntoView());
     return true;
   };
 }
@@ -280,8 +301,4 @@ export function currentBlock(state: EditorState): number | null {
   if ($from.depth === 0) return null;
   const index = $from.index(1) - (headingOf($from.node(1)) ? 1 : 0);
   return index >= 0 ? index : null;
-}
-
-function near(doc: EditorState["doc"], position: number) {
-  return TextSelection.near(doc.resolve(position));
 }

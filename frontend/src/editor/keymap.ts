@@ -4,6 +4,7 @@ import { keymap } from "@tiptap/pm/keymap";
 import type { Command, EditorState, Plugin } from "@tiptap/pm/state";
 import * as commands from "./commands";
 import { sectionAround } from "./places";
+import { cellBelow } from "./table";
 import { schema } from "./schema";
 import { headingOf } from "./section-text";
 
@@ -27,6 +28,8 @@ export function textKeys(host: Host): Plugin[] {
       ArrowRight: commands.acrossNoteEdge("on"),
       Enter: chainCommands(
         commands.leaveFootnote,
+        commands.leaveFigure,
+        cellBelow,
         commands.leaveCalculation,
         commands.enterFromHeading,
         commands.splitHeading(host.newId, (id) => host.lookOf(id).level),

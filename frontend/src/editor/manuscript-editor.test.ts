@@ -41,6 +41,7 @@ function open(sections: ShownSection[], host: Partial<ManuscriptHost> = {}): Man
     views: { contents: plain, crossReference: plain, calculation: plain },
     key: () => false,
     paste: () => false,
+    dropFile: vi.fn(),
     ...host,
   };
   editor = new ManuscriptEditor(document.body, around, "Text");

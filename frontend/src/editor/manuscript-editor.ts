@@ -31,8 +31,9 @@ export type ManuscriptHost = {
   /** How parts whose words come from the outline are drawn. */
   views: Record<"contents" | "crossReference" | "calculation", NodeViewConstructor>;
   key(view: EditorView, event: KeyboardEvent): boolean;
-  /** Text from another program; true when it is taken care of. */
-  paste(view: EditorView, html: string): boolean;
+  /** What comes from another program, by the clipboard or by a hand; true when it is taken care of. */
+  paste(view: EditorView, from: DataTransfer): boolean;
+  dropFile(view: EditorView, file: File): void;
 };
 
 /** A section as it is to be shown; a text that is the same object as last time is not compared. */
@@ -74,7 +75,7 @@ export class ManuscriptEditor {
         if (!view.composing && !event.isComposing) this.takeClick();
         return host.key(view, event);
       },
-      handlePaste: (view, event) => host.paste(view, event.clipboardData?.getData("text/html") ?? ""),
+      handlePaste: (view, event) => event.clipboardData !== null && host.paste(view, event.clipboardData),
       transformPasted: (slice) => this.taken(slice),
       transformCopied: (slice) => this.copied(slice),
       handleDOMEvents: {
@@ -84,6 +85,7 @@ export class ManuscriptEditor {
           if (section) host.left(section.id, placeIn(section, view.state.selection.head));
           return false;
         },
+        drop: (view, event) => this.dropped(view, event),
         compositionend: () => (queueMicrotask(() => this.showWaiting()), false),
       },
     });
@@ -130,8 +132,7 @@ export class ManuscriptEditor {
     });
     const tr = this.view.state.tr;
     const areSame =
-      nodes.length === before.length &&
-      nodes.every((node, index) => node.attrs["id"] === before[index]?.attrs["id"]);
+      nodes.length === before.length && nodes.every((node, index) => node.attrs["id"] === before[index]?.attrs["id"]);
     if (areSame) {
       for (let index = nodes.length - 1; index >= 0; index--) putInstead(tr, index, nodes[index]!);
     } else replaceRun(tr, before, nodes);
@@ -265,6 +266,16 @@ export class ManuscriptEditor {
       const bodyChanged = !rest(section).eq(rest(was));
       if (headingChanged || bodyChanged) this.host.typed(section, { heading: headingChanged, body: bodyChanged });
     });
+  }
+
+  private dropped(view: EditorView, event: DragEvent): boolean {
+    const file = event.dataTransfer?.files[0];
+    if (!file) return false;
+    event.preventDefault();
+    const at = view.posAtCoords({ left: event.clientX, top: event.clientY });
+    if (at) view.dispatch(view.state.tr.setSelection(Selection.near(view.state.doc.resolve(at.pos))));
+    this.host.dropFile(view, file);
+    return true;
   }
 
   private clicked(event: MouseEvent): boolean {

@@ -1,4 +1,5 @@
 import type { Node as TextNode, ResolvedPos } from "@tiptap/pm/model";
+import { TextSelection, type Command, type Selection } from "@tiptap/pm/state";
 
 /**
  * A section within the text that is edited. Places in it are counted from its own beginning (0 is before the heading), so
@@ -43,4 +44,20 @@ export function positionIn(section: SectionPlace, at: number): number {
 /** A position of the whole text as a place in the section. */
 export function placeIn(section: SectionPlace, position: number): number {
   return Math.max(0, Math.min(position - section.start - 1, section.node.content.size));
+}
+
+/** The nearest place at or after a position where a cursor can stand. */
+export function near(doc: TextNode, position: number): Selection {
+  return TextSelection.near(doc.resolve(position));
+}
+
+/** Goes on in a paragraph of its own at this place, which follows a block; one that is there and empty is taken. */
+export function goOnBelow(at: number): Command {
+  return (state, dispatch) => {
+    const below = state.doc.resolve(at).nodeAfter;
+    const isThere = below?.type.name === "paragraph" && below.content.size === 0;
+    const tr = isThere ? state.tr : state.tr.insert(at, state.schema.node("paragraph"));
+    dispatch?.(tr.setSelection(near(tr.doc, at + 1)).scrollIntoView());
+    return true;
+  };
 }

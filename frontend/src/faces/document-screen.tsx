@@ -10,14 +10,16 @@ import { ClashDialog } from "./clash-dialog";
 import { Drawer } from "../tools/drawer/drawer";
 import { openDialog } from "../window/open-dialog";
 import { Header, type Face } from "./header";
-import { JumpBox } from "../places/jump-box";
+import { JumpBox, type Offered } from "../places/jump-box";
 import { Manuscript } from "../manuscript/manuscript";
 import { MessageBar } from "./message-bar";
 import { OutlinePanel } from "./write/outline-panel";
 import { PickedBar } from "../tree/picked-bar";
 import { Dialogs } from "../tools/dialogs";
 import { StrataStrip } from "./strata-strip";
-import { useAnywhereCommands, useScreenKeys } from "./use-screen-keys";
+import { offeredCommands } from "./offered";
+import { refuseStrayFiles } from "./stray-files";
+import { useAnywhereCommands, useScreenKeys, type AnywhereCommands } from "./use-screen-keys";
 
 type Opening = { kind: "opening" } | { kind: "open"; session: Session } | { kind: "failed"; sentence: string };
 
@@ -62,11 +64,13 @@ export function DocumentScreen({ id, face }: { id: string; face: Face }) {
 
 function Faces({ face }: { face: Face }) {
   const title = useDocument("Faces", (state) => state.titleBlock.title);
-  const [jumping, setJumping] = useState(false);
-  const jump = useCallback(() => setJumping(true), []);
+  const session = useSession("Faces");
+  const [offered, setOffered] = useState<readonly Offered[] | null>(null);
+  // What fits the place is what fits where the cursor is now.
+  const jump = useCallback((commands: AnywhereCommands) => setOffered(offeredCommands(session, commands)), [session]);
   const commands = useAnywhereCommands(jump);
   useScreenKeys(commands);
-  const session = useSession("Faces");
+  useEffect(() => refuseStrayFiles(session), [session]);
   // What an address asks for beside the document: a place in it, to write at once, or the likely headings; looked at once.
   useEffect(() => {
     const query = new URLSearchParams(window.location.search);
@@ -83,7 +87,7 @@ function Faces({ face }: { face: Face }) {
   }, [title]);
   return (
     <div className="grid h-full grid-rows-[auto_auto_minmax(0,1fr)] overflow-hidden">
-      <Header face={face} onJump={jump} />
+      <Header face={face} onJump={commands.jump} />
       <StrataStrip />
       {face === "write" ? (
         <div className="grid min-h-0 grid-cols-1 md:grid-cols-[272px_minmax(0,1fr)_auto] lg:grid-cols-[312px_minmax(0,1fr)_auto]">
@@ -98,7 +102,7 @@ function Faces({ face }: { face: Face }) {
       <MessageBar />
       <ClashDialog />
       <Dialogs />
-      {jumping && <JumpBox commands={commands} onClose={() => setJumping(false)} />}
+      {offered && <JumpBox commands={offered} onClose={() => setOffered(null)} />}
     </div>
   );
 }

@@ -1,18 +1,16 @@
 import { Download, Ellipsis, Search } from "lucide-react";
 import { useState } from "react";
 import { Link } from "wouter";
-import type { TitleBlock } from "../api/client";
 import { useDocument, useSession } from "../document/context";
-import type { Session } from "../document/session";
 import type { Saving } from "../document/state";
 import { NameDialog } from "../parts/name-dialog";
 import { cx } from "../parts/cx";
 import { Emblem } from "../parts/emblem";
-import { Menu, type MenuEntry } from "../parts/menu";
+import { Menu } from "../parts/menu";
 import { ThemeButton } from "../parts/theme";
 import { counted } from "../parts/words";
-import { keysShown, labelled, useKeys } from "../keys/keys";
-import { openDialog, type OpenDialog } from "../window/open-dialog";
+import { keysShown, useKeys } from "../keys/keys";
+import { documentCommands } from "./document-commands";
 import { FORMATS } from "../files/formats";
 import { writeToFile } from "../files/write-to-file";
 
@@ -131,43 +129,4 @@ function FaceLink({ to, words, shown }: { to: string; words: string; shown: bool
       {words}
     </Link>
   );
-}
-
-/** What can be done with the document as a whole. */
-function documentCommands(session: Session, titleBlock: TitleBlock): MenuEntry[] {
-  // Asked when the command is chosen, for the place changes more often than this menu is drawn.
-  const atPlace = (question: (section: string) => OpenDialog) => {
-    const section = session.window.current ?? session.state.outline.ids[0];
-    if (section !== undefined) openDialog(question(section));
-  };
-  return [
-    { label: "Review likely headings…", run: () => openDialog({ kind: "likely-headings" }) },
-    { label: "Import a file here…", run: () => atPlace((target) => ({ kind: "import", target, landing: "after" })) },
-    { label: "Split this section by rule…", run: () => atPlace((section) => ({ kind: "split", section })) },
-    "line",
-    ...(titleBlock.title
-      ? [
-          {
-            label: "Put the title into the text",
-            run: () => void session.changes.perform({ name: "put-title-in-text", part: "title" }),
-          },
-        ]
-      : []),
-    ...(titleBlock.subtitle
-      ? [
-          {
-            label: "Put the subtitle into the text",
-            run: () => void session.changes.perform({ name: "put-title-in-text", part: "subtitle" }),
-          },
-        ]
-      : []),
-    {
-      label: "Number plainly: 1, 1.1, 1.1.1",
-      run: () => void session.changes.perform({ name: "use-numbering", numbering: null }),
-    },
-    "line",
-    { ...labelled("keys"), run: () => openDialog({ kind: "keys" }) },
-    { label: "Print the document…", run: () => void session.files.print() },
-    { label: "Keep this outline as a starter…", run: () => openDialog({ kind: "keep-starter" }) },
-  ];
 }

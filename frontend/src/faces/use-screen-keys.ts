@@ -7,14 +7,16 @@ import { commandOf } from "../keys/keys";
 import { openDialog } from "../window/open-dialog";
 import { openDrawer, useDrawer, type DrawerTool } from "../window/open-drawer";
 
+export type AnywhereCommands = Record<AnywhereCommand, () => void>;
+
 /** What each command does that works anywhere in a document. */
-export function useAnywhereCommands(onJump: () => void): Record<AnywhereCommand, () => void> {
+export function useAnywhereCommands(onJump: (commands: AnywhereCommands) => void): AnywhereCommands {
   const session = useSession("useAnywhereCommands");
   const [, navigate] = useLocation();
   return useMemo(() => {
     const drawer = (tool: DrawerTool) => () => openDrawer(useDrawer.getState().open === tool ? null : tool);
-    return {
-      jump: onJump,
+    const commands: AnywhereCommands = {
+      jump: () => onJump(commands),
       undo: () => void session.changes.undo(),
       redo: () => void session.changes.redo(),
       "trail-back": () => session.navigation.goBack(),
@@ -26,6 +28,7 @@ export function useAnywhereCommands(onJump: () => void): Record<AnywhereCommand,
       "other-face": () =>
         navigate(`/documents/${session.state.id}${window.location.pathname.endsWith("/arrange") ? "" : "/arrange"}`),
       "keep-now": () => void session.flush(),
+      print: () => void session.files.print(),
       keys: () => openDialog({ kind: "keys" }),
       "whole-document": () => session.navigation.setScope(null),
       links: drawer("links"),
@@ -35,11 +38,12 @@ export function useAnywhereCommands(onJump: () => void): Record<AnywhereCommand,
       check: drawer("check"),
       "likely-headings": () => openDialog({ kind: "likely-headings" }),
     };
+    return commands;
   }, [session, navigate, onJump]);
 }
 
 /** Keys that work wherever the focus is. */
-export function useScreenKeys(commands: Record<AnywhereCommand, () => void>): void {
+export function useScreenKeys(commands: AnywhereCommands): void {
   useEffect(() => {
     const pressed = (event: KeyboardEvent) => {
       if (event.defaultPrevented) return;

@@ -1,13 +1,19 @@
 import { shown, writes, type Chord } from "./chord";
-import { ALWAYS, COMMANDS, type CommandId, type Reach } from "./commands";
+import { ALWAYS, COMMANDS, type CommandId, type Entry, type Reach } from "./commands";
 
 /** The keys that a writer has chosen instead of ours, by command; an empty list takes a command’s keys away. */
 export type OwnKeys = Readonly<Partial<Record<CommandId, readonly Chord[]>>>;
 
-export type Command = { id: CommandId; reach: Reach; words: string; ours: readonly Chord[] };
+export type Command = { id: CommandId; reach: Reach; words: string; also: string; ours: readonly Chord[] };
 
 export const ALL_COMMANDS: readonly Command[] = (Object.keys(COMMANDS) as Reach[]).flatMap((reach) =>
-  Object.entries(COMMANDS[reach]).map(([id, { words, keys }]) => ({ id: id as CommandId, reach, words, ours: keys })),
+  Object.entries<Entry>(COMMANDS[reach]).map(([id, { words, keys, also = "" }]) => ({
+    id: id as CommandId,
+    reach,
+    words,
+    also,
+    ours: keys,
+  })),
 );
 
 export function keysOf(own: OwnKeys, command: Command): readonly Chord[] {

@@ -37,11 +37,11 @@ export function commandOf<R extends keyof InReach>(reach: R, event: KeyPress): I
   return chord === null ? null : (commandAt(useKeys.getState().own, reach, chord) as InReach[R] | null);
 }
 
-/** A command’s words and its keys as they are labelled, for a menu. */
-export function labelled(id: CommandId): { label: string; keys: string } {
+/** A command’s words, its keys as they are labelled, and other words for it. */
+export function labelled(id: CommandId): { label: string; keys: string; also: string } {
   const command = ALL_COMMANDS.find((each) => each.id === id);
   if (!command) throw new Error(`There is no command “${id}”.`);
-  return { label: command.words, keys: keysShown(id) };
+  return { label: command.words, keys: keysShown(id), also: command.also };
 }
 
 /** The first of a command’s keys; empty when it has none. */

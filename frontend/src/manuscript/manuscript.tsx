@@ -11,6 +11,7 @@ import { findSection, sectionAround } from "../editor/places";
 import { textOf } from "../editor/section-text";
 import { innerId, readTarget } from "../editor/target";
 import { newId } from "../document/new-id";
+import { focusBy } from "../parts/focus";
 import { UnderHand } from "../parts/menu";
 import { followTarget, knownPlaces, placesQuery, type KnownPlaces } from "../places/places";
 import { CalculationView } from "./calculation-view";
@@ -22,7 +23,7 @@ import { PathBar } from "./path-bar";
 import { backToText, clearSpot, markSpot, notePointing, noteText } from "./spot";
 import { keepStretch } from "./stretches";
 import { Surface } from "./surface";
-import { joinBelow, joinWithAbove, pasteStructure, textKey } from "./text-commands";
+import { askForPicture, joinBelow, joinWithAbove, paste, textKey } from "./text-commands";
 import { textMenu } from "./text-menu";
 import { TextTools } from "./text-tools";
 
@@ -56,7 +57,9 @@ export function Manuscript() {
       () => made.surface && setLayout({ surface: made.surface, key: ++key }),
     );
     surface.current = made.surface;
-    noteText(made.surface.editor.view);
+    const { view } = made.surface.editor;
+    noteText(view);
+    focusBy(view.dom, () => view.focus());
     setLayout({ surface: made.surface, key });
     return () => {
       surface.current = null;
@@ -162,7 +165,8 @@ function hostOf(
       calculation: (node) => new CalculationView(node),
     },
     key: (editor, event) => textKey(session, editor, event),
-    paste: (editor, html) => pasteStructure(session, editor, html),
+    paste: (editor, from) => paste(session, editor, from),
+    dropFile: (editor, file) => askForPicture(session, editor, file),
   };
 }
 

@@ -4,12 +4,12 @@ import { create } from "zustand";
 /** Where the cursor is: in which section, in the editor. */
 export type Spot = { section: string; view: EditorView; key: number };
 
-export type SpotQuestion = "bookmark" | "link" | "reference" | "contents";
+export type SpotQuestion = "bookmark" | "link" | "reference" | "contents" | "picture" | "table";
 
 /** One at a time, as there is one cursor; and what is being asked about a spot. */
 export const useSpot = create<{
   spot: Spot | null;
-  asking: { what: SpotQuestion; spot: Spot } | null;
+  asking: { what: SpotQuestion; spot: Spot; file?: File } | null;
   /** The text that is on the screen, whether the cursor is in it or not. */
   view: EditorView | null;
 }>(() => ({
@@ -28,8 +28,9 @@ export function clearSpot(): void {
   useSpot.setState({ spot: null, asking: null, view: null });
 }
 
-export function askAtSpot(what: SpotQuestion, spot: Omit<Spot, "key">): void {
-  useSpot.setState({ asking: { what, spot: { ...spot, key: ++key } } });
+/** A picture may be at hand already: dropped, or on the clipboard. */
+export function askAtSpot(what: SpotQuestion, spot: Omit<Spot, "key">, file?: File): void {
+  useSpot.setState({ asking: { what, spot: { ...spot, key: ++key }, ...(file ? { file } : {}) } });
 }
 
 export function noteText(view: EditorView): void {

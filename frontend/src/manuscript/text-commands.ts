@@ -20,6 +20,7 @@ import {
   sinkItem,
   strong,
   toggleBulletList,
+  toggleCodeBlock,
   toggleOrderedList,
   toggleQuotation,
 } from "../editor/commands";
@@ -30,6 +31,21 @@ import { counted } from "../parts/words";
 import { openDialog } from "../window/open-dialog";
 import type { TextCommand } from "../keys/commands";
 import { commandOf } from "../keys/keys";
+import {
+  addColumn,
+  addRow,
+  alignColumn,
+  insertTable,
+  moveColumn,
+  moveRow,
+  nextCell,
+  removeColumn,
+  removeRow,
+  removeTable,
+  tabSeparated,
+  toggleHeaderColumn,
+  toggleHeaderRow,
+} from "../editor/table";
 import { askAtSpot, followingUp } from "./spot";
 
 /** Commands of the text that change the outline: they are done by the server and come back as changes. */
@@ -81,11 +97,39 @@ export async function takeAsTitle(
   if (block !== null) await session.changes.perform({ name: "take-as-title", section, block, part });
 }
 
+/** What the clipboard holds, as what it is: a picture, cells of a table, a text with a structure of its own. */
+export function paste(session: Session, view: EditorView, from: DataTransfer): boolean {
+  const html = from.getData("text/html");
+  const text = from.getData("text/plain");
+  const file = from.files[0];
+  // Office programs lay a picture of the words beside the words.
+  if (file && html === "" && text === "") return (askForPicture(session, view, file), true);
+  const cells = html === "" && !view.state.selection.$from.parent.type.spec.code ? tabSeparated(text) : null;
+  if (cells && insertTable(cells, false)(view.state, view.dispatch)) return true;
+  return pasteStructure(session, view, html);
+}
+
+/** A file that was dropped or pasted; only pictures are taken into a text. */
+export function askForPicture(session: Session, view: EditorView, file: File): void {
+  const section = sectionAround(view.state.selection.$head)?.id;
+  if (!file.type.startsWith("image/"))
+    return session.messages.say(
+      `“${file.name}” is no picture. Other documents are brought in by “Import a file here…”.`,
+      "warning",
+    );
+  if (section === undefined || isInHeading(view.state))
+    return session.messages.say(
+      "A picture stands in the text, not in a heading. Drop it below the heading.",
+      "warning",
+    );
+  askAtSpot("picture", { section, view }, file);
+}
+
 /**
  * Pastes what has headings, or several paragraphs, by way of the server: headings become sections, and what only looks
  * like a heading is offered. Anything less is left to the editor.
  */
-export function pasteStructure(session: Session, view: EditorView, html: string): boolean {
+function pasteStructure(session: Session, view: EditorView, html: string): boolean {
   const section = sectionAround(view.state.selection.$from)?.id ?? "";
   const selected = bodySelection(view, section);
   if (!selected || isInHeading(view.state) || !hasStructure(html)) return false;
@@ -291,16 +335,20 @@ export function runInText(session: Session, section: string, view: EditorView, c
     case "link":
     case "bookmark":
     case "reference":
+    case "picture":
+    case "table":
       return (askAtSpot(command, { section, view }), true);
     case "contents-here":
       return (askAtSpot("contents", { section, view }), true);
     case "item-up":
     case "item-down":
-      return edit(moveItem(command === "item-up" ? "up" : "down"));
+      return (
+        edit(moveItem(command === "item-up" ? "up" : "down")) || edit(moveRow(command === "item-up" ? "up" : "down"))
+      );
     case "item-in":
-      return edit(sinkItem) || isInside(view.state, "listItem");
+      return edit(nextCell("on")) || edit(sinkItem) || isInside(view.state, "listItem");
     case "item-out":
-      return edit(liftItem) || isInside(view.state, "listItem");
+      return edit(nextCell("back")) || edit(liftItem) || isInside(view.state, "listItem");
     case "heading-1":
     case "heading-2":
     case "heading-3":
@@ -320,10 +368,27 @@ const EDITS = {
   emphasis,
   strong,
   code,
+  "code-block": toggleCodeBlock,
   quotation: toggleQuotation,
   list: toggleBulletList,
   "numbered-list": toggleOrderedList,
   footnote: insertFootnote(),
+  "row-above": addRow("before"),
+  "row-below": addRow("after"),
+  "row-up": moveRow("up"),
+  "row-down": moveRow("down"),
+  "remove-row": removeRow,
+  "column-before": addColumn("before"),
+  "column-after": addColumn("after"),
+  "column-back": moveColumn("back"),
+  "column-on": moveColumn("on"),
+  "remove-column": removeColumn,
+  "header-row": toggleHeaderRow,
+  "header-column": toggleHeaderColumn,
+  "align-left": alignColumn("left"),
+  "align-center": alignColumn("center"),
+  "align-right": alignColumn("right"),
+  "remove-table": removeTable,
   calculation: insertCalculation,
   separator: insertBlock("separator"),
   "page-break": insertBlock("pageBreak"),

@@ -1,5 +1,6 @@
 import type { Session } from "../document/session";
 import * as commands from "../editor/commands";
+import { isInTable } from "../editor/table";
 import type { TextCommand } from "../keys/commands";
 import { keysShown, labelled } from "../keys/keys";
 import { LEVELS } from "../outline/outline";
@@ -42,27 +43,46 @@ export function textMenu(session: Session, spot: Omit<Spot, "key">): MenuEntry[]
     ];
   }
   const isSelected = !view.state.selection.empty;
-  const code: MenuEntry = {
-    label: "Code",
-    run: () => {
-      commands.toggleCodeBlock(view.state, view.dispatch, view);
-      view.focus();
-    },
+  const turn: MenuEntry = {
+    label: "Turn into",
+    entries: (["quotation", "list", "numbered-list", "code-block"] as const).map(command),
   };
   const item: MenuEntry = {
     label: "List item",
     entries: (["item-up", "item-down", "item-in", "item-out"] as const).map(command),
   };
+  const table: MenuEntry[] = [
+    {
+      label: "Rows",
+      entries: (["row-above", "row-below", "row-up", "row-down", "header-row", "remove-row"] as const).map(command),
+    },
+    {
+      label: "Columns",
+      entries: [
+        ...(["column-before", "column-after", "column-back", "column-on", "header-column"] as const).map(command),
+        "line",
+        ...(["align-left", "align-center", "align-right"] as const).map(command),
+        "line",
+        command("remove-column"),
+      ],
+    },
+    command("remove-table"),
+    "line",
+  ];
   return [
+    ...(isInTable(view.state) ? table : []),
     ...(isSelected
-      ? [...(["emphasis", "strong", "link", "set-words-aside"] as const).map(command), "line" as const]
+      ? [...(["emphasis", "strong", "code", "link", "set-words-aside"] as const).map(command), "line" as const]
       : []),
-    headings,
-    { label: "Turn into", entries: [...(["quotation", "list", "numbered-list"] as const).map(command), code] },
+    ...(isInTable(view.state) ? [] : [headings]),
+    ...(isInTable(view.state) ? [] : [turn]),
+    ...(isSelected ? [] : [{ label: "Words", entries: (["emphasis", "strong", "code"] as const).map(command) }]),
     {
       label: "Insert",
       entries: [
-        ...(["footnote", "reference", "bookmark", "calculation"] as const).map(command),
+        ...(["picture", ...(isInTable(view.state) ? [] : (["table"] as const)), "footnote"] as const).map(command),
+        "line",
+        ...([...(isSelected ? [] : (["link"] as const)), "reference", "bookmark", "calculation"] as const).map(command),
         "line",
         ...(["separator", "page-break", "contents-here"] as const).map(command),
       ],

@@ -16,6 +16,7 @@ import { useEffect, useLayoutEffect, useState, type ReactNode, type RefObject } 
 import { useSession } from "../document/context";
 import type { Session } from "../document/session";
 import * as commands from "../editor/commands";
+import { isInTable } from "../editor/table";
 import type { TextCommand } from "../keys/commands";
 import { keysShown, labelled } from "../keys/keys";
 import { LEVELS } from "../outline/outline";
@@ -24,6 +25,8 @@ import { BookmarkDialog } from "./bookmark-dialog";
 import { LinkDialog } from "./link-dialog";
 import { ContentsDialog } from "./contents-dialog";
 import { CrossReferenceDialog } from "./cross-reference-dialog";
+import { PictureDialog } from "./picture-dialog";
+import { TableDialog } from "./table-dialog";
 import { backToText, useSpot, type Spot } from "./spot";
 import { makeHeading, runInText, setTextAside, splitHere } from "./text-commands";
 import { textMenu } from "./text-menu";
@@ -56,6 +59,10 @@ export function TextTools({ scroller }: { scroller: RefObject<HTMLDivElement | n
       {asking?.what === "bookmark" && <BookmarkDialog spot={asking.spot} onClose={close} />}
       {asking?.what === "link" && <LinkDialog spot={asking.spot} onClose={close} />}
       {asking?.what === "reference" && <CrossReferenceDialog spot={asking.spot} onClose={close} />}
+      {asking?.what === "picture" && (
+        <PictureDialog key={asking.spot.key} spot={asking.spot} chosen={asking.file ?? null} onClose={close} />
+      )}
+      {asking?.what === "table" && <TableDialog spot={asking.spot} onClose={close} />}
       {asking?.what === "contents" && <ContentsDialog spot={asking.spot} onClose={close} />}
     </>
   );
@@ -182,7 +189,9 @@ function placeOf(spot: Spot, scroller: HTMLElement): At | null {
   if (view.isDestroyed || !view.dom.isConnected) return null;
   const box = scroller.getBoundingClientRect();
   const start = view.coordsAtPos(view.state.selection.from);
-  const block = view.coordsAtPos(view.state.selection.$head.start(Math.min(2, view.state.selection.$head.depth)));
+  const { $head } = view.state.selection;
+  // Of a table, the row with the cursor.
+  const block = view.coordsAtPos(isInTable(view.state) ? $head.pos : $head.start(Math.min(2, $head.depth)));
   const text = view.dom.getBoundingClientRect();
   const down = scroller.scrollTop - box.top;
   return {

@@ -1,5 +1,6 @@
 import { Dialog as Primitive } from "radix-ui";
-import { useRef, type ReactNode } from "react";
+import type { ReactNode } from "react";
+import { giveFocusBack } from "./focus";
 
 /** A question or a form in the middle of the screen; Escape leaves it. */
 export function Dialog({
@@ -17,21 +18,15 @@ export function Dialog({
   children: ReactNode;
   wide?: boolean;
 }) {
-  const before = useRef<Element | null>(null);
   return (
     <Primitive.Root open={open} onOpenChange={(next) => !next && onClose()}>
       <Primitive.Portal>
         <Primitive.Overlay className="fixed inset-0 z-40 bg-ink/25" />
         <Primitive.Content
           {...(description ? {} : { "aria-describedby": undefined })}
-          onOpenAutoFocus={() => {
-            before.current = document.activeElement;
-          }}
           onCloseAutoFocus={(event) => {
-            // Back to where the writer was, unless what was done has put the cursor somewhere.
             event.preventDefault();
-            if (document.activeElement === document.body && before.current instanceof HTMLElement)
-              before.current.focus({ preventScroll: true });
+            giveFocusBack();
           }}
           className={`fixed left-1/2 z-50 max-h-[92vh] w-[calc(100%-2rem)] -translate-x-1/2 overflow-auto rounded-2xl border border-line bg-sheet p-6 shadow-xl ${wide ? "top-[8%] max-w-3xl" : "top-[18%] max-w-md"}`}
         >

@@ -4,7 +4,7 @@ import { useState, type ReactNode } from "react";
 import { cx } from "./cx";
 
 export type MenuEntry =
-  | { label: string; keys?: string; tone?: "loss"; run: () => void }
+  | { label: string; keys?: string; also?: string; tone?: "loss"; run: () => void }
   | { label: string; entries: readonly MenuEntry[] }
   | "line";
 

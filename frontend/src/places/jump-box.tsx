@@ -2,47 +2,50 @@ import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState, type KeyboardEvent } from "react";
 import { Dialog } from "../parts/dialog";
 import { cx } from "../parts/cx";
-import type { AnywhereCommand } from "../keys/commands";
-import { labelled } from "../keys/keys";
 import { useSession } from "../document/context";
 import { plainKey } from "../keys/plain-key";
 import { followTarget, placesQuery, placesToLink, type LinkChoice } from "./places";
 
 const MOST_SHOWN = 60;
 
+/** A command as it is offered by its words: those on the menu it stands in, or others that mean it. */
+export type Offered = {
+  key: string;
+  label: string;
+  /** The menu it stands in; empty for one that stands in no group. */
+  group: string;
+  keys: string;
+  also: string;
+  run: () => void;
+};
+
 /** Goes to a heading or a bookmark by some of its words, or does a command by some of its own. */
-export function JumpBox({ commands, onClose }: { commands: Record<AnywhereCommand, () => void>; onClose: () => void }) {
+export function JumpBox({ commands, onClose }: { commands: readonly Offered[]; onClose: () => void }) {
   const session = useSession("JumpBox");
-  const choices = useMemo(
-    () =>
-      (Object.keys(commands) as AnywhereCommand[]).filter((id) => id !== "jump").map((id) => ({ id, ...labelled(id) })),
-    [commands],
-  );
   return (
     <Dialog open onClose={onClose} title="Jump to">
       <PlaceChooser
         label="Some words of a heading, a bookmark or a command"
-        commands={choices}
-        onCommand={(id) => (onClose(), commands[id]())}
+        commands={commands}
+        onCommand={(command) => (onClose(), command.run())}
         onChoose={(choice) => (onClose(), followTarget(session, choice.target))}
       />
     </Dialog>
   );
 }
 
-type CommandChoice = { id: AnywhereCommand; label: string; keys: string };
-const NO_COMMANDS: readonly CommandChoice[] = [];
+const NO_COMMANDS: readonly Offered[] = [];
 type ChooserProps = {
   label: string;
   among?: readonly LinkChoice[];
   /** Offered beside the places once some words are written. */
-  commands?: readonly CommandChoice[];
-  onCommand?: (id: AnywhereCommand) => void;
+  commands?: readonly Offered[];
+  onCommand?: (command: Offered) => void;
   onChoose: (choice: LinkChoice) => void;
   onOther?: (words: string) => void;
 };
 
-type Found = { key: string; choose: () => void; command?: CommandChoice; choice?: LinkChoice };
+type Found = { key: string; choose: () => void; command?: Offered; choice?: LinkChoice };
 
 /** A field that narrows a list of headings and bookmarks, chosen from by arrow keys or by hand. */
 export function PlaceChooser({ label, among, commands = NO_COMMANDS, onCommand, onChoose, onOther }: ChooserProps) {
@@ -58,11 +61,14 @@ export function PlaceChooser({ label, among, commands = NO_COMMANDS, onCommand, 
     const parts = words.toLowerCase().split(/\s+/).filter(Boolean);
     const has = (text: string) => parts.every((part) => text.toLowerCase().includes(part));
     const places = all.filter((choice) => has(choice.words)).slice(0, MOST_SHOWN);
-    const fitting = parts.length === 0 ? [] : commands.filter((command) => has(command.label));
+    const fitting =
+      parts.length === 0
+        ? []
+        : commands.filter(({ group, label, also }) => has(`${group} ${label} ${also}`)).slice(0, MOST_SHOWN);
     return [
       ...fitting.map((command): Found => ({
-        key: `command-${command.id}`,
-        choose: () => onCommand?.(command.id),
+        key: `command-${command.key.replaceAll(" ", "-")}`,
+        choose: () => onCommand?.(command),
         command,
       })),
       ...places.map((choice): Found => ({ key: choice.target, choose: () => onChoose(choice), choice })),
@@ -109,7 +115,10 @@ export function PlaceChooser({ label, among, commands = NO_COMMANDS, onCommand, 
           >
             {command && (
               <>
-                <span className="flex-1 font-medium text-stem">{command.label}</span>
+                <span className="flex-1 font-medium text-stem">
+                  <span>{command.label}</span>
+                  {command.group && <span className="ml-2 text-xs font-normal text-faint">{command.group}</span>}
+                </span>
                 <kbd className="font-sans text-[11.5px] text-faint">{command.keys}</kbd>
               </>
             )}

@@ -84,7 +84,11 @@ export async function runOnBranch(session: Session, section: string, command: Br
 }
 
 /** The menu of a row. */
-export function rowCommands(session: Session, row: Row, rename: () => void): MenuEntry[] {
+export function rowCommands(
+  session: Session,
+  row: Pick<Row, "id" | "position" | "level">,
+  rename: () => void,
+): MenuEntry[] {
   const sections = actedOn(session.window.picked, row.id);
   const flags = flagsAt(session.state.outline, row.position);
   const command = (id: BranchCommand): MenuEntry => ({

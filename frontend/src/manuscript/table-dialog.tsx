@@ -1,0 +1,77 @@
+import { useState, type FormEvent } from "react";
+import { useSession } from "../document/context";
+import { insertTable, MOST_COLUMNS, MOST_ROWS } from "../editor/table";
+import { Button } from "../parts/button";
+import { Dialog } from "../parts/dialog";
+import type { Spot } from "./spot";
+
+/** How large the table is; it can grow later. */
+export function TableDialog({ spot, onClose }: { spot: Spot; onClose: () => void }) {
+  const session = useSession("TableDialog");
+  const [rows, setRows] = useState(3);
+  const [columns, setColumns] = useState(3);
+  const [hasHeader, setHasHeader] = useState(true);
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    onClose();
+    const empty = Array.from({ length: rows }, () => Array.from({ length: columns }, () => ""));
+    const { view } = spot;
+    if (!insertTable(empty, hasHeader)(view.state, view.dispatch, view))
+      session.messages.say(
+        "A table stands in the text: put the cursor into a paragraph, and not into a table.",
+        "warning",
+      );
+    view.focus();
+  };
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title="Table"
+      description="Tab goes from cell to cell; after the last one it adds a row."
+    >
+      <form onSubmit={submit} className="space-y-4">
+        <div className="flex gap-6">
+          <Count label="Rows" value={rows} most={MOST_ROWS} onChange={setRows} />
+          <Count label="Columns" value={columns} most={MOST_COLUMNS} onChange={setColumns} />
+        </div>
+        <label className="flex items-center gap-2 text-soft">
+          <input
+            type="checkbox"
+            checked={hasHeader}
+            onChange={(event) => setHasHeader(event.target.checked)}
+            className="size-4 accent-(--stem)"
+          />
+          The first row heads the columns
+        </label>
+        <div className="flex justify-end gap-2">
+          <Button tone="quiet" onClick={onClose}>
+            Cancel
+          </Button>
+          <Button tone="stem" type="submit">
+            Insert the table
+          </Button>
+        </div>
+      </form>
+    </Dialog>
+  );
+}
+
+type CountProps = { label: string; value: number; most: number; onChange: (value: number) => void };
+
+function Count({ label, value, most, onChange }: CountProps) {
+  return (
+    <label className="flex items-center gap-2 text-soft">
+      {label}
+      <input
+        type="number"
+        required
+        min={1}
+        max={most}
+        value={value || ""}
+        onChange={(event) => onChange(event.target.valueAsNumber || 0)}
+        className="w-20 rounded-lg border border-line bg-paper px-3 py-1.5 text-ink"
+      />
+    </label>
+  );
+}

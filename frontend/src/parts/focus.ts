@@ -1,0 +1,26 @@
+/** Elements that take the focus in a way of their own, such as a text that puts its cursor back where it was. */
+const ownWays = new WeakMap<Element, () => void>();
+
+export function focusBy(element: HTMLElement, focus: () => void): void {
+  ownWays.set(element, focus);
+}
+
+function giveFocus(element: HTMLElement): void {
+  const focus = ownWays.get(element);
+  if (focus) focus();
+  else element.focus({ preventScroll: true });
+}
+
+/** Where the writer was last, besides dialogs and menus, which come and go over it. */
+let place: HTMLElement | null = null;
+
+document.addEventListener("focusin", ({ target }) => {
+  if (target instanceof HTMLElement && target.closest("[role=dialog], [role=menu]") === null) place = target;
+});
+
+/** Back to where the writer was, unless something else has taken the focus. */
+export function giveFocusBack(): void {
+  const isTaken = document.activeElement !== null && document.activeElement !== document.body;
+  const isAnotherOpen = document.querySelector("[role=dialog][data-state=open]") !== null;
+  if (!isTaken && !isAnotherOpen && place?.isConnected) giveFocus(place);
+}
