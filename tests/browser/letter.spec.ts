@@ -302,3 +302,41 @@ test.describe("footnotes", () => {
     await expect.poll(() => exported(page.request, id, "md")).toContain("Last words.!");
   });
 });
+
+test("words dragged to another section go there in one step, and come back in one", async ({ page }) => {
+  const id = await openDocument(page, TEXT);
+  const middleOf = (words: string) =>
+    page.evaluate((sought) => {
+      const walker = document.createTreeWalker(
+        document.querySelector(".manuscript") ?? document.body,
+        NodeFilter.SHOW_TEXT,
+      );
+      for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+        const at = (node.textContent ?? "").indexOf(sought);
+        if (at < 0) continue;
+        const range = document.createRange();
+        range.setStart(node, at);
+        range.setEnd(node, at + sought.length);
+        const { left, top, width, height } = range.getBoundingClientRect();
+        return { x: left + width / 2, y: top + height / 2 };
+      }
+      throw new Error(`“${sought}” is not shown.`);
+    }, words);
+  const [from, to] = [await middleOf("beta"), await middleOf(" delta")];
+  await page.mouse.dblclick(from.x, from.y);
+  await expect.poll(() => page.evaluate(() => document.getSelection()?.toString())).toBe("beta");
+  // A third press within half a second would be a click on the whole paragraph.
+  await page.waitForTimeout(700);
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 12, from.y + 12, { steps: 3 });
+  await page.mouse.move(to.x, to.y, { steps: 6 });
+  await page.mouse.up();
+  const words = () => exported(page.request, id, "md");
+  await expect.poll(words).toMatch(/Alpha \.?[^]*beta[^]*Last words/);
+  await expect.poll(words).not.toContain("Alpha beta");
+  await expect(page.getByText("all changes kept")).toBeVisible();
+  await page.keyboard.press("Control+Z");
+  await expect.poll(words).toContain("Alpha beta.");
+  expect((await words()).match(/beta/g)).toHaveLength(1);
+});

@@ -8,13 +8,13 @@ import { inputMarks, textKeys } from "./keymap";
 import { findSection, placeIn, positionIn, sectionAround, type SectionPlace } from "./places";
 import { schema } from "./schema";
 import { headingOf, sectionNode } from "./section-text";
-import { stretchBetween, type Stretch } from "./stretch";
+import { changedTogether, stretchBetween, type Stretch } from "./stretch";
 
 /** What the editor asks of the screen around it. */
 export type ManuscriptHost = {
   /** Words changed in a section that stays one. */
   typed(section: TextNode, changed: { heading: boolean; body: boolean }): void;
-  /** Sections came or went through writing. */
+  /** Sections came or went through writing, or several changed at once. */
   stretched(stretch: Stretch): void;
   focused(section: string): void;
   left(section: string, at: number): void;
@@ -249,14 +249,16 @@ export class ManuscriptEditor {
     this.view.updateState(state);
     const after = this.view.state.doc;
     if (after !== before && transaction.getMeta(SHOWN) !== true) this.tellChanges(before, after);
-    // What made sections come or go is undone by the journal, as all is that has been handed over.
-    if (transaction.getMeta(SHOWN) !== true && after.childCount !== before.childCount) this.handedOver();
     if (transaction.docChanged || transaction.selectionSet) this.tell(this.view, this.host.selected);
   }
 
   private tellChanges(before: TextNode, after: TextNode): void {
-    const stretch = stretchBetween(before, after, (id) => this.host.lookOf(id).level);
-    if (stretch) return this.host.stretched(stretch);
+    const stretch = stretchBetween(before, after, (id) => this.host.lookOf(id).level) ?? changedTogether(before, after);
+    if (stretch) {
+      this.host.stretched(stretch);
+      // It is undone by the journal, as all is that has been handed over.
+      return this.handedOver();
+    }
     after.forEach((section, _offset, index) => {
       const was = before.maybeChild(index);
       if (!was || was === section) return;

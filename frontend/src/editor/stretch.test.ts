@@ -4,7 +4,7 @@ import { expect, test } from "vitest";
 import { docWith, p, textWith } from "./editor.test-helper";
 import { sectionAt } from "./places";
 import { headingOf, textOf } from "./section-text";
-import { stretchBetween, type Stretch } from "./stretch";
+import { changedTogether, sectionsOf, stretchBetween, type Stretch } from "./stretch";
 
 const level = () => 2;
 
@@ -103,4 +103,17 @@ test("any stretch of any text that is deleted or typed over: the screen shows wh
     expect(lastHeadingKept, `seed ${seed}`).toBeLessThanOrEqual(9);
     expect(stretch.sections.length, `seed ${seed}`).toBe(before.childCount - after.childCount + 1);
   }
+});
+
+test("what changes in several sections at once is one step; in one alone it is typing", () => {
+  const before = docWith({ a: ["A", "one"], b: ["B", "two"], c: ["C", "three"] });
+  const both = docWith({ a: ["A", "on"], b: ["B", "two"], c: ["See", "three e"] });
+  const step = changedTogether(before, both);
+  expect(step?.operations.map((each) => [each.name, "section" in each ? each.section : ""])).toEqual([
+    ["replace-body", "a"],
+    ["rename", "c"],
+    ["replace-body", "c"],
+  ]);
+  expect(step && sectionsOf(step)).toEqual(["a", "c"]);
+  expect(changedTogether(before, docWith({ a: ["A", "on"], b: ["B", "two"], c: ["C", "three"] }))).toBeNull();
 });

@@ -3,15 +3,17 @@ import type { OperationNamed } from "../api/client";
 import { sectionAt } from "./places";
 import { headingOf, textOf } from "./section-text";
 
-/** Writing that made sections come or go, as the operation that does the same to the document. */
-export type Stretch = OperationNamed<"replace-stretch"> | OperationNamed<"delete">;
+/** Writing over several sections at once, as the one operation that does the same to the document. */
+export type Stretch = Reshaped | OperationNamed<"batch">;
+
+type Reshaped = OperationNamed<"replace-stretch"> | OperationNamed<"delete">;
 
 /**
  * What was done between two states of the text, when other sections stand in it afterwards; null when the same do. The
  * section where the change begins stays and holds what stands there now; those after it, as far as the change reached,
  * are gone; those that are new follow it.
  */
-export function stretchBetween(before: TextNode, after: TextNode, levelOf: (id: string) => number): Stretch | null {
+export function stretchBetween(before: TextNode, after: TextNode, levelOf: (id: string) => number): Reshaped | null {
   const [was, is] = [idsOf(before), idsOf(after)];
   if (was.length === is.length && was.every((id, index) => id === is[index])) return null;
   let head = 0;
@@ -41,6 +43,38 @@ export function stretchBetween(before: TextNode, after: TextNode, levelOf: (id: 
     texts,
     ...(gone.length > 0 ? { keptFrom: keptFrom(last.node, tookIn) } : {}),
   };
+}
+
+/**
+ * What was done at once to several sections that all stay, such as words dragged from one to another: one step, to be
+ * undone as one. Null when no more than one is changed.
+ */
+export function changedTogether(before: TextNode, after: TextNode): OperationNamed<"batch"> | null {
+  const changed = after.content.content.flatMap((section, index) => {
+    const was = before.maybeChild(index);
+    return was && was !== section && !was.content.eq(section.content) ? [{ was, section }] : [];
+  });
+  if (changed.length < 2) return null;
+  return {
+    name: "batch",
+    operations: changed.flatMap(({ was, section }) => {
+      const [old, now] = [textOf(was), textOf(section)];
+      const id = String(section.attrs["id"]);
+      const isRenamed = headingOf(section) !== null && !headingOf(was)?.eq(headingOf(section)!);
+      return [
+        ...(isRenamed ? [{ name: "rename" as const, section: id, heading: now.heading }] : []),
+        ...(JSON.stringify(old.body) === JSON.stringify(now.body)
+          ? []
+          : [{ name: "replace-body" as const, section: id, body: now.body }]),
+      ];
+    }),
+  };
+}
+
+/** The sections that writing over several of them reached. */
+export function sectionsOf(stretch: Stretch): string[] {
+  if (stretch.name !== "batch") return [...stretch.sections];
+  return [...new Set(stretch.operations.flatMap((each) => ("section" in each ? [String(each.section)] : [])))];
 }
 
 /** Where in the body of the last section that is gone begins what was kept of it, at the end of the section that took it in. */

@@ -1,5 +1,5 @@
 import type { Session } from "../document/session";
-import type { Stretch } from "../editor/stretch";
+import { sectionsOf, type Stretch } from "../editor/stretch";
 import { counted } from "../parts/words";
 
 /**
@@ -8,11 +8,13 @@ import { counted } from "../parts/words";
  */
 export async function keepStretch(session: Session, stretch: Stretch): Promise<void> {
   const answer = await session.changes.perform(stretch, { quiet: true });
-  if (answer.kind !== "applied") return stretch.sections.forEach((section) => session.typing.forget(section));
+  const sections = sectionsOf(stretch);
+  if (answer.kind !== "applied") return sections.forEach((section) => session.typing.forget(section));
+  if (stretch.name === "batch") return session.typing.buildOn(sections, answer.outcome.revision);
   const texts = stretch.name === "replace-stretch" ? stretch.texts : [];
   const made = texts.slice(1).flatMap(({ id }) => id ?? []);
-  session.typing.buildOn([...stretch.sections.slice(0, 1), ...made], answer.outcome.revision);
-  session.messages.say(said(stretch.sections.length - (texts.length > 0 ? 1 : 0), made.length), "said", true);
+  session.typing.buildOn([...sections.slice(0, 1), ...made], answer.outcome.revision);
+  session.messages.say(said(sections.length - (texts.length > 0 ? 1 : 0), made.length), "said", true);
 }
 
 function said(gone: number, made: number): string {
