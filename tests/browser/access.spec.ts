@@ -108,3 +108,33 @@ for (const theme of ["day", "night"] as const) {
     await expectClean(page, theme);
   });
 }
+
+test.describe("a narrow window", () => {
+  // 1280 pixels at 200 % (WCAG 2.2, SC 1.4.10 asks for as little as 320 CSS pixels), and a phone.
+  for (const width of [320, 390, 640]) {
+    test(`${width} pixels: outline, tools and jump box lie over the text, and nothing is cut off`, async ({ page }) => {
+      await page.setViewportSize({ width, height: 700 });
+      await page.goto(`/documents/${await importText(page.request, "# Lamps\n\nAlpha beta.\n\n# Oil\n\nGamma.\n")}`);
+      await expect(page.locator(".manuscript")).toBeVisible();
+      const isSideways = () => page.evaluate(() => document.documentElement.scrollWidth > window.innerWidth);
+      expect(await isSideways()).toBe(false);
+      const bar = page.getByRole("navigation", { name: "Beside the text" });
+      await bar.getByRole("button", { name: "Outline" }).click();
+      await page.getByRole("treeitem").filter({ hasText: "Oil" }).click();
+      await expect(page.getByRole("tree")).toBeHidden();
+      await page.keyboard.type("Whale ");
+      await expect(page.locator(".manuscript p").nth(1)).toHaveText("Whale Gamma.");
+      await bar.getByRole("button", { name: "Tools" }).click();
+      await page.getByRole("menuitem", { name: "Offcuts" }).click();
+      await expect(page.getByRole("region", { name: "Offcuts" })).toBeVisible();
+      expect(await isSideways()).toBe(false);
+      await bar.getByRole("button", { name: "Jump to…" }).click();
+      await page.keyboard.type("Lamps");
+      await page.keyboard.press("Enter");
+      await expect(page.getByRole("region", { name: "Offcuts" })).toBeHidden();
+      await page.goto("/");
+      await expect(page.getByRole("heading", { name: "Desk" })).toBeVisible();
+      expect(await isSideways()).toBe(false);
+    });
+  }
+});

@@ -69,7 +69,7 @@ export function DeskScreen() {
       onDragLeave={(event) => event.currentTarget === event.target && setOver(false)}
       onDrop={drop}
     >
-      <header className="mx-auto flex max-w-[1080px] items-center gap-3 px-8 pt-8 pb-10">
+      <header className="mx-auto flex max-w-[1080px] flex-wrap items-center gap-3 px-5 pt-8 pb-10 md:px-8">
         <Emblem size={34} />
         <h1 className="font-text text-2xl font-semibold tracking-tight">Desk</h1>
         <p className="ml-2 text-faint">
@@ -88,7 +88,7 @@ export function DeskScreen() {
         </Button>
       </header>
 
-      <main className="mx-auto max-w-[1080px] px-8 pb-24">
+      <main className="mx-auto max-w-[1080px] px-5 pb-24 md:px-8">
         <div role="status" aria-live="polite">
           {bring.isPending && (
             <Progress

@@ -59,6 +59,11 @@ function cursor({ view }: ManuscriptEditor): [string, number] {
 const press = ({ view }: ManuscriptEditor, key: string) =>
   view.someProp("handleKeyDown", (handle) => handle.call(view, view, new KeyboardEvent("keydown", { key })));
 
+test("a text that has just been shown has a cursor in it, and nothing selected", () => {
+  const { view } = open([{ id: "a", hasHeading: true, text: textWith("A", p("one")) }]);
+  expect(view.state.selection.empty).toBe(true);
+});
+
 test("what was typed is told by its section, and whether it was the heading, the text, or both", () => {
   const typed = vi.fn();
   const made = open([shown("a", textWith("Ink", p("text"))), shown("b", textWith("Oil", p("more")))], { typed });

@@ -211,7 +211,10 @@ export class ManuscriptEditor {
       const section = findSection(tr.doc, place.id);
       return section ? positionIn(section, place.at) : whereItWent(before.$head.node(0), tr.doc, place.id);
     });
-    if (anchor == null || head == null || tr.doc.childCount === 0) return;
+    if (tr.doc.childCount === 0) return;
+    // What was empty was selected as a whole, as there was no place for a cursor in it.
+    if (before.$from.doc.childCount === 0) tr.setSelection(Selection.atStart(tr.doc));
+    if (anchor == null || head == null) return;
     // Words that changed around the cursor move it along with them.
     const [movedAnchor, movedHead] = [before.anchor, before.head].map((position) => tr.mapping.mapResult(position, -1));
     const at = (moved: { pos: number; deleted: boolean } | undefined, place: number) =>

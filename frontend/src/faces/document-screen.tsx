@@ -11,6 +11,7 @@ import { Drawer } from "../tools/drawer/drawer";
 import { openDialog } from "../window/open-dialog";
 import { Header, type Face } from "./header";
 import { JumpBox, type Offered } from "../places/jump-box";
+import { NarrowBar } from "./write/narrow-bar";
 import { Manuscript } from "../manuscript/manuscript";
 import { MessageBar } from "./message-bar";
 import { OutlinePanel } from "./write/outline-panel";
@@ -90,10 +91,11 @@ function Faces({ face }: { face: Face }) {
       <Header face={face} onJump={commands.jump} />
       <StrataStrip />
       {face === "write" ? (
-        <div className="grid min-h-0 grid-cols-1 md:grid-cols-[272px_minmax(0,1fr)_auto] lg:grid-cols-[312px_minmax(0,1fr)_auto]">
+        <div className="grid min-h-0 grid-cols-1 pb-14 md:grid-cols-[272px_minmax(0,1fr)_auto] md:pb-0 lg:grid-cols-[312px_minmax(0,1fr)_auto]">
           <OutlinePanel />
           <Manuscript />
           <Drawer />
+          <NarrowBar onJump={commands.jump} />
         </div>
       ) : (
         <ArrangeTable />

@@ -48,7 +48,10 @@ export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
           {title}
         </button>
       </h1>
-      <p className="hidden text-xs whitespace-nowrap text-faint sm:block" role="status">
+      <p
+        className={cx("text-xs whitespace-nowrap text-faint sm:block", saving === "unsent" ? "" : "hidden")}
+        role="status"
+      >
         {isWorking ? (
           <span className="font-medium text-stem">
             <span aria-hidden="true" className="mr-1.5 inline-block size-2 animate-pulse rounded-full bg-stem" />

@@ -19,7 +19,7 @@ export function MessageBar() {
     <div
       role="status"
       aria-live="polite"
-      className={`pointer-events-none fixed inset-x-0 ${hasPicks ? "bottom-19" : "bottom-5"} z-30 flex justify-center px-4`}
+      className={`pointer-events-none fixed inset-x-0 ${hasPicks ? "bottom-33 md:bottom-19" : "bottom-19 md:bottom-5"} z-30 flex justify-center px-4`}
     >
       {message && (
         <p className="pointer-events-auto flex max-w-2xl items-center gap-4 rounded-xl bg-slate py-2.5 pr-2.5 pl-5 text-on-slate shadow-lg">

@@ -31,9 +31,12 @@ export function PathBar() {
         {path.map((position, index) => (
           <span
             key={position}
-            className={cx("min-w-0 truncate", index === path.length - 1 ? "font-semibold text-ink" : "shrink-[4]")}
+            className={cx(
+              "min-w-0 truncate",
+              index === path.length - 1 ? "font-semibold text-ink" : "hidden shrink-[4] @md:inline",
+            )}
           >
-            {index > 0 && <span className="mr-2 font-[400] text-faint">/</span>}
+            {index > 0 && <span className="mr-2 hidden font-[400] text-faint @md:inline">/</span>}
             <button
               type="button"
               className="rounded hover:text-stem"

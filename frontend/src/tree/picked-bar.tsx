@@ -27,7 +27,7 @@ export function PickedBar({ besideOutline }: { besideOutline: boolean }) {
     <section
       aria-label="What is picked"
       className={cx(
-        "pointer-events-none fixed inset-x-0 bottom-4 z-20 flex justify-center px-4",
+        "pointer-events-none fixed inset-x-0 bottom-18 z-30 flex justify-center px-4 md:bottom-4 md:z-20",
         besideOutline && "md:left-[272px] lg:left-[312px]",
       )}
     >

@@ -7,7 +7,9 @@ import { LevelsMenu, OutlineFilter } from "../../tree/outline-view";
 import { OutlineRow } from "./outline-row";
 import { insertSection } from "../../tree/row-commands";
 import { useTree } from "../../tree/use-tree";
+import { cx } from "../../parts/cx";
 import { UnderHand } from "../../parts/menu";
+import { isNarrow, useDrawer } from "../../window/open-drawer";
 
 /** The outline as a stem with branches, after the tree view pattern of the WAI-ARIA Authoring Practices. */
 export function OutlinePanel() {
@@ -15,18 +17,28 @@ export function OutlinePanel() {
   const scroller = useRef<HTMLDivElement>(null);
   const field = useRef<HTMLInputElement>(null);
   const [filter, setFilter] = useState("");
+  const isOver = useDrawer((state) => state.isOutlineOver);
   const { rows, menuAt, virtual, drag, pressed, propsOf, acts, showLevels, activeRow, isRenaming } = useTree(
     scroller,
     filter,
     {
       open: (section) => session.navigation.goTo({ section, inText: true }),
-      visit: (section) => session.navigation.goTo({ section }, { focus: false }),
+      visit: (section) => {
+        // Where it lies over the text, the outline gives way to what was chosen in it.
+        session.navigation.goTo({ section, ...(isNarrow() ? { inText: true } : {}) }, { focus: isNarrow() });
+      },
       filter: () => field.current?.focus(),
     },
   );
 
   return (
-    <aside aria-label="Outline" className="relative hidden min-h-0 grid-rows-[auto_minmax(0,1fr)_auto] md:grid">
+    <aside
+      aria-label="Outline"
+      className={cx(
+        "min-h-0 grid-rows-[auto_minmax(0,1fr)_auto] md:relative md:grid",
+        isOver ? "fixed inset-x-0 top-13 bottom-14 z-30 grid bg-paper" : "hidden",
+      )}
+    >
       <OutlineFilter
         field={field}
         filter={filter}

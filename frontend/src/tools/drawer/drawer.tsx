@@ -10,7 +10,7 @@ import { PlacesDrawer } from "./places-drawer";
 
 type Tool = { id: DrawerTool; label: string; icon: LucideIcon; content: ComponentType };
 
-const TOOLS: Tool[] = [
+export const TOOLS: readonly Tool[] = [
   { id: "links", label: "Links", icon: Bookmark, content: PlacesDrawer },
   { id: "contents", label: "Contents", icon: ListOrdered, content: ContentsDrawer },
   { id: "offcuts", label: "Offcuts", icon: Scissors, content: OffcutsDrawer },
@@ -23,9 +23,14 @@ export function Drawer() {
   const open = useDrawer((state) => state.open);
   const tool = TOOLS.find((each) => each.id === open);
   return (
-    <div className="hidden min-h-0 border-l border-line md:flex">
+    <div
+      className={cx(
+        "min-h-0 border-line md:flex md:border-l",
+        tool ? "fixed inset-x-0 top-13 bottom-14 z-30 flex bg-paper md:static" : "hidden",
+      )}
+    >
       {tool && (
-        <section aria-label={tool.label} className="flex min-h-0 w-72 flex-col">
+        <section aria-label={tool.label} className="flex min-h-0 w-full flex-col md:w-72">
           <header className="flex h-10 items-center justify-between px-4">
             <h2 className="font-text text-[15px] font-semibold">{tool.label}</h2>
             <button
@@ -42,7 +47,7 @@ export function Drawer() {
           </div>
         </section>
       )}
-      <nav aria-label="Tools" className="flex w-14 flex-col items-center gap-2 border-line pt-3">
+      <nav aria-label="Tools" className="hidden w-14 flex-col items-center gap-2 border-line pt-3 md:flex">
         {TOOLS.map(({ id, label, icon: Icon }) => (
           <button
             key={id}
