@@ -340,3 +340,22 @@ test("words dragged to another section go there in one step, and come back in on
   await expect.poll(words).toContain("Alpha beta.");
   expect((await words()).match(/beta/g)).toHaveLength(1);
 });
+
+test("title, author and language are set in one place, reach the editor and the files, and are refused in words", async ({
+  page,
+}) => {
+  const id = await openDocument(page, TEXT);
+  await page.keyboard.press("Control+J");
+  await page.keyboard.type("author");
+  await page.keyboard.press("Enter");
+  await page.getByLabel("Title", { exact: true }).fill("The Keepers’ Lamps");
+  await page.getByLabel("Author, or authors").fill("Ines Thole");
+  await page.getByLabel("Language").fill("nonsense words");
+  await page.getByRole("button", { name: "Keep this" }).click();
+  await expect(page.getByRole("alert")).toContainText("A language is named by its tag");
+  await page.getByLabel("Language").fill("ar");
+  await page.getByRole("button", { name: "Keep this" }).click();
+  await expect(page.getByRole("heading", { name: "The Keepers’ Lamps" })).toBeVisible();
+  await expect(page.locator(".manuscript")).toHaveAttribute("lang", "ar");
+  expect(await exported(page.request, id, "html")).toMatch(/<html lang="ar" dir="rtl">[^]*content="Ines Thole"/);
+});

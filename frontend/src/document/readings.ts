@@ -21,8 +21,11 @@ export function readingKey(
 /** What a session tells of its changes makes the readings outdated that rest on them; those in view are read again. */
 export function outdating(client: QueryClient, document: string): (readings: readonly Reading[]) => void {
   let timer: number | undefined;
-  const invalidate = (reading: DocumentReading) =>
-    void client.invalidateQueries({ queryKey: readingKey(document, reading) });
+  const invalidate = (reading: DocumentReading) => {
+    const queryKey = readingKey(document, reading);
+    // What is on its way was read before the change; its answer would be taken for the present state.
+    void client.cancelQueries({ queryKey }).then(() => client.invalidateQueries({ queryKey }));
+  };
   return (readings) => {
     WITH_EVERY_CHANGE.forEach(invalidate);
     readings.filter((reading) => reading !== "findings").forEach(invalidate);

@@ -99,6 +99,11 @@ export class ManuscriptEditor {
     if (this.view.dom.getAttribute("aria-label") !== label) this.view.dom.setAttribute("aria-label", label);
   }
 
+  /** The language tells browsers how to spell and to break words. */
+  speak(language: string): void {
+    if (this.view.dom.lang !== language) this.view.dom.lang = language;
+  }
+
   get ids(): string[] {
     return this.view.state.doc.content.content.map((section) => String(section.attrs["id"]));
   }

@@ -12,6 +12,11 @@ export function documentCommands(session: Session, titleBlock: TitleBlock): Menu
     if (section !== undefined) openDialog(question(section));
   };
   return [
+    {
+      label: "Title, author, language…",
+      also: "subtitle about document",
+      run: () => openDialog({ kind: "about" }),
+    },
     { label: "Review likely headings…", run: () => openDialog({ kind: "likely-headings" }) },
     { label: "Import a file here…", run: () => atPlace((target) => ({ kind: "import", target, landing: "after" })) },
     { label: "Split this section by rule…", run: () => atPlace((section) => ({ kind: "split", section })) },

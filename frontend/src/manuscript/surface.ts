@@ -50,6 +50,7 @@ export class Surface {
   ) {
     this.heights = new Heights((id) => this.guess(id));
     this.editor = new ManuscriptEditor(place, { ...host, lookOf: (id) => this.lookOf(id) }, "Manuscript");
+    this.editor.speak(session.state.titleBlock.language);
     place.prepend(this.above);
     place.append(this.below);
     this.resizes = new ResizeObserver(() => this.settle());
@@ -67,6 +68,7 @@ export class Surface {
           later = requestAnimationFrame(() => window.setTimeout(() => this.take()));
         } else if (state.texts !== before.texts || state.outdated !== before.outdated) this.take();
         if (state.numbers !== before.numbers || state.names !== before.names) this.editor.redraw();
+        this.editor.speak(state.titleBlock.language);
         if (state.saving === "kept" && before.saving !== "kept") this.editor.handedOver();
       }),
       session.windowStore.subscribe((shown, before) => {

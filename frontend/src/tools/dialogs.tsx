@@ -3,6 +3,7 @@ import { counted, wholeNumber } from "../parts/words";
 import { useDocument, useSession } from "../document/context";
 import { KeysDialog } from "../keys/keys-dialog";
 import { closeDialog, useOpenDialog } from "../window/open-dialog";
+import { AboutDialog } from "./about-dialog";
 import { MarkerDialog } from "./marker-dialog";
 import { NestDialog } from "./nest-dialog";
 import { HeadingReview } from "./review/heading-review";
@@ -45,6 +46,8 @@ export function Dialogs() {
           }}
         />
       );
+    case "about":
+      return <AboutDialog onClose={closeDialog} />;
     case "keys":
       return <KeysDialog onClose={closeDialog} />;
     case "to-document":

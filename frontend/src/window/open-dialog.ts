@@ -6,7 +6,7 @@ export type OpenDialog =
   | { kind: "likely-headings" }
   | { kind: "split"; section: string }
   | { kind: "import"; target: string; landing: "before" | "after" | "inside" }
-  | { kind: "keep-starter" | "keys" }
+  | { kind: "keep-starter" | "keys" | "about" }
   | { kind: "dead-links"; format: FileFormat; section?: string | undefined; count: number }
   | { kind: "nest" | "to-document"; sections: string[] }
   | { kind: "marker" | "target"; sections: string[] };

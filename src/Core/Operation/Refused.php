@@ -182,6 +182,14 @@ final readonly class Refused
         return new self(RefusalReason::OutOfRange, 'A target is a number of words from 1 to 100,000,000.');
     }
 
+    public static function wrongLanguage(): self
+    {
+        return new self(
+            RefusalReason::OutOfRange,
+            'A language is named by its tag after BCP 47, such as “en”, “de-AT” or “ar”.',
+        );
+    }
+
     public static function levelsReversed(): self
     {
         return new self(RefusalReason::OutOfRange, 'The contents must go from a level to the same or a deeper one.');

@@ -12,6 +12,7 @@ use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Between\InsertDocument;
 use Stemmata\Core\Operation\Between\PasteDocument;
 use Stemmata\Core\Operation\Between\TakeBranches;
+use Stemmata\Core\Operation\Detail\DescribeDocument;
 use Stemmata\Core\Operation\History\BringBackSection;
 use Stemmata\Core\Operation\Notice;
 use Stemmata\Core\Operation\RefusalReason;
@@ -35,6 +36,17 @@ final class EdgesTest extends TestCase
 
         self::assertInstanceOf(Refused::class, $outcome);
         self::assertSame(RefusalReason::NameTaken, $outcome->reason);
+    }
+
+    public function testALanguageIsNamedByItsTagOrNotAtAll(): void
+    {
+        $refused = (new DescribeDocument(title: 'Lamps', language: 'nonsense words'))->applyTo(Sketch::document('1 a'));
+        self::assertInstanceOf(Refused::class, $refused);
+        self::assertSame(RefusalReason::OutOfRange, $refused->reason);
+
+        $applied = (new DescribeDocument(language: 'de-AT'))->applyTo(Sketch::document('1 a'));
+        self::assertInstanceOf(Applied::class, $applied);
+        self::assertSame('de-AT', $applied->document->titleBlock->language);
     }
 
     public function testAnOpeningThatIsLinkedToStaysWhenItsWordsAreTaken(): void

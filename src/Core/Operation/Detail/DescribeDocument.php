@@ -11,11 +11,15 @@ use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Basis;
 use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Refused;
+use Stemmata\Core\Text\Language;
 
 /** Sets points of the title block. Null leaves a point as it is. */
 final readonly class DescribeDocument implements Operation
 {
-    /** @param int|null $target words; 0 takes the target away */
+    /**
+     * @param int|null    $target   words; 0 takes the target away
+     * @param string|null $language a tag after BCP 47
+     */
     public function __construct(
         private ?string $title = null,
         private ?string $subtitle = null,
@@ -29,6 +33,9 @@ final readonly class DescribeDocument implements Operation
     {
         if (null !== $this->target && ($this->target < 0 || $this->target > Targets::HIGHEST)) {
             return Refused::wrongTarget();
+        }
+        if (null !== $this->language && !Language::isTag($this->language)) {
+            return Refused::wrongLanguage();
         }
         $now = $document->titleBlock;
 

@@ -8,6 +8,7 @@ use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Rendition\RenderedSection;
 use Stemmata\Core\Rendition\Rendition;
+use Stemmata\Core\Text\Language;
 use Stemmata\Format\Shared\HeadingFlags;
 use Stemmata\Format\Write\DocumentWriter;
 
@@ -46,8 +47,9 @@ final class HtmlWriter implements DocumentWriter
         }
 
         return sprintf(
-            "<!doctype html>\n<html lang=\"%s\">\n<head>\n<meta charset=\"utf-8\">\n<meta http-equiv=\"Content-Security-Policy\" content=\"default-src 'none'; img-src data:; style-src 'unsafe-inline'; base-uri 'none'; form-action 'none'\">\n<meta name=\"viewport\" content=\"width=device-width, initial-scale=1\">\n<title>%s</title>\n%s<style>%s</style>\n</head>\n<body>\n<main>\n",
+            "<!doctype html>\n<html lang=\"%s\" dir=\"%s\">\n<head>\n<meta charset=\"utf-8\">\n<meta http-equiv=\"Content-Security-Policy\" content=\"default-src 'none'; img-src data:; style-src 'unsafe-inline'; base-uri 'none'; form-action 'none'\">\n<meta name=\"viewport\" content=\"width=device-width, initial-scale=1\">\n<title>%s</title>\n%s<style>%s</style>\n</head>\n<body>\n<main>\n",
             InlineHtml::escaped($block->language),
+            Language::direction($block->language),
             InlineHtml::escaped($block->title),
             $meta,
             self::STYLE,

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Text;
+
+/** Tags of languages after BCP 47 (RFC 5646), such as “en”, “de-AT” or “az-Arab”. */
+final readonly class Language
+{
+    /** RFC 5646, section 2.1: `langtag` and `privateuse`; the irregular tags of section 2.2.8 are not taken. */
+    private const TAG =
+        '/\A(?:(?:[a-z]{2,3}(?:-[a-z]{3}){0,3}|[a-z]{4,8})(?:-[a-z]{4})?(?:-(?:[a-z]{2}|\d{3}))?' .
+        '(?:-(?:[a-z0-9]{5,8}|\d[a-z0-9]{3}))*(?:-[a-wyz0-9](?:-[a-z0-9]{2,8})+)*(?:-x(?:-[a-z0-9]{1,8})+)?' .
+        '|x(?:-[a-z0-9]{1,8})+)\z/i';
+
+    /** Scripts that are written from right to left (ISO 15924). */
+    private const RIGHT_TO_LEFT_SCRIPTS = ['adlm', 'arab', 'hebr', 'mand', 'nkoo', 'rohg', 'samr', 'syrc', 'thaa'];
+
+    /** Languages that are written so where no script is named (CLDR, likely subtags; from memory). */
+    private const RIGHT_TO_LEFT = [
+        'ar',
+        'arc',
+        'ckb',
+        'dv',
+        'fa',
+        'glk',
+        'he',
+        'ks',
+        'lrc',
+        'mzn',
+        'nqo',
+        'pnb',
+        'ps',
+        'rhg',
+        'sd',
+        'syr',
+        'ug',
+        'ur',
+        'yi',
+    ];
+
+    public static function isTag(string $tag): bool
+    {
+        return 1 === preg_match(self::TAG, $tag);
+    }
+
+    /** Which way a text of this language runs: “ltr” or “rtl”, as HTML names them. */
+    public static function direction(string $tag): string
+    {
+        $subtags = explode('-', strtolower($tag));
+        foreach (array_slice($subtags, 1) as $subtag) {
+            if (4 === strlen($subtag) && ctype_alpha($subtag)) {
+                return in_array($subtag, self::RIGHT_TO_LEFT_SCRIPTS, true) ? 'rtl' : 'ltr';
+            }
+        }
+
+        return in_array($subtags[0], self::RIGHT_TO_LEFT, true) ? 'rtl' : 'ltr';
+    }
+}
