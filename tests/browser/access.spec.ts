@@ -110,14 +110,24 @@ for (const theme of ["day", "night"] as const) {
 }
 
 test.describe("a narrow window", () => {
+  const LONG = "---\ntitle: An account of the lamps, the oil and the keepers of the northern coast\n---\n\n";
   // 1280 pixels at 200 % (WCAG 2.2, SC 1.4.10 asks for as little as 320 CSS pixels), and a phone.
   for (const width of [320, 390, 640]) {
     test(`${width} pixels: outline, tools and jump box lie over the text, and nothing is cut off`, async ({ page }) => {
       await page.setViewportSize({ width, height: 700 });
-      await page.goto(`/documents/${await importText(page.request, "# Lamps\n\nAlpha beta.\n\n# Oil\n\nGamma.\n")}`);
+      await page.goto(
+        `/documents/${await importText(page.request, `${LONG}# Lamps\n\nAlpha beta.\n\n# Oil\n\nGamma.\n`)}`,
+      );
       await expect(page.locator(".manuscript")).toBeVisible();
       const isSideways = () => page.evaluate(() => document.documentElement.scrollWidth > window.innerWidth);
       expect(await isSideways()).toBe(false);
+      // A long title gives way; what the header and the text hold is in sight.
+      const cut = await page.evaluate(() =>
+        [...document.querySelectorAll("header button, header a, .manuscript p")]
+          .filter((each) => each.checkVisibility() && each.getBoundingClientRect().right > window.innerWidth + 20)
+          .map((each) => each.outerHTML),
+      );
+      expect(cut).toEqual([]);
       const bar = page.getByRole("navigation", { name: "Beside the text" });
       await bar.getByRole("button", { name: "Outline" }).click();
       await page.getByRole("treeitem").filter({ hasText: "Oil" }).click();

@@ -87,11 +87,11 @@ function Faces({ face }: { face: Face }) {
     document.title = `${title || "Untitled"} – Stemmata`;
   }, [title]);
   return (
-    <div className="grid h-full grid-rows-[auto_auto_minmax(0,1fr)] overflow-hidden">
+    <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)] overflow-hidden">
       <Header face={face} onJump={commands.jump} />
       <StrataStrip />
       {face === "write" ? (
-        <div className="grid min-h-0 grid-cols-1 pb-14 md:grid-cols-[272px_minmax(0,1fr)_auto] md:pb-0 lg:grid-cols-[312px_minmax(0,1fr)_auto]">
+        <div className="grid min-h-0 grid-cols-[minmax(0,1fr)] pb-14 md:grid-cols-[272px_minmax(0,1fr)_auto] md:pb-0 lg:grid-cols-[312px_minmax(0,1fr)_auto]">
           <OutlinePanel />
           <Manuscript />
           <Drawer />

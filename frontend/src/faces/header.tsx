@@ -34,14 +34,14 @@ export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
   const [naming, setNaming] = useState(false);
   const titleBlock = useDocument("Header", (state) => state.titleBlock);
   return (
-    <header className="flex h-13 items-center gap-3 px-4">
+    <header className="flex h-13 min-w-0 items-center gap-1 px-2 md:gap-3 md:px-4">
       <Link href="/" aria-label="Back to the desk" title="Back to the desk" className="p-1">
         <Emblem />
       </Link>
       <h1 className="min-w-0 truncate font-text text-[17px] font-medium tracking-tight">
         <button
           type="button"
-          className="truncate rounded hover:text-stem"
+          className="block max-w-full truncate rounded hover:text-stem"
           title="Rename the document"
           onClick={() => setNaming(true)}
         >
@@ -125,7 +125,7 @@ function FaceLink({ to, words, shown }: { to: string; words: string; shown: bool
       href={to}
       aria-current={shown ? "page" : undefined}
       className={cx(
-        "grid place-items-center border-b-2 px-3.5 pt-0.5",
+        "grid place-items-center border-b-2 px-1.5 pt-0.5 md:px-3.5",
         shown ? "border-stem font-semibold text-ink" : "border-transparent text-soft hover:text-ink",
       )}
     >

@@ -3,18 +3,22 @@ import { TextSelection } from "@tiptap/pm/state";
 import type { EditorView } from "@tiptap/pm/view";
 import { useSession } from "../document/context";
 import { linkAt, setLink, type LinkRange } from "../editor/commands";
-import { followTarget, nameOfTarget } from "../places/places";
+import { followTarget } from "../places/places";
+import { useNameOfTarget } from "../places/use-name-of-target";
 import { askAtSpot, backToText, useSpot } from "./spot";
 
 /** The hand rests on a link this long before its card opens, and may leave it this long on the way to the card (milliseconds). */
 const REST = 350;
 const LEAVE = 250;
+/** As high as a card without a hint, and the room around it (pixels). */
+const CARD = 84;
 
 type Shown = LinkRange & { section: string; top: number; left: number };
 
 /** Where a link leads, and what can be done with it: under the link that the hand rests on or the cursor stands in. */
 export function LinkCard({ scroller }: { scroller: RefObject<HTMLDivElement | null> }) {
   const session = useSession("LinkCard");
+  const nameOf = useNameOfTarget();
   const spot = useSpot((state) => state.spot);
   const [hovered, setHovered] = useState<Shown | null>(null);
   const [atCursor, setAtCursor] = useState<Shown | null>(null);
@@ -76,7 +80,7 @@ export function LinkCard({ scroller }: { scroller: RefObject<HTMLDivElement | nu
       onPointerDownCapture={(event) => event.preventDefault()}
       onMouseDownCapture={(event) => event.preventDefault()}
     >
-      <p className="truncate font-medium">{nameOfTarget(session.state, shown.href)}</p>
+      <p className="truncate font-medium">{nameOf(shown.href)}</p>
       {shown.hint && <p className="truncate text-soft">{shown.hint}</p>}
       <div className="mt-1.5 flex gap-3 font-medium text-stem">
         <button
@@ -113,10 +117,12 @@ export function LinkCard({ scroller }: { scroller: RefObject<HTMLDivElement | nu
 function placed(link: LinkRange, section: string, view: EditorView, scroller: HTMLElement): Shown {
   const box = scroller.getBoundingClientRect();
   const start = view.coordsAtPos(link.from, 1);
+  // Where the window ends soon, the card stands above its link.
+  const isLow = start.bottom + CARD > box.bottom;
   return {
     ...link,
     section,
-    top: start.bottom - box.top + scroller.scrollTop,
+    top: (isLow ? start.top - CARD : start.bottom) - box.top + scroller.scrollTop,
     left: Math.max(8, Math.min(start.left - box.left, box.width - 340)),
   };
 }

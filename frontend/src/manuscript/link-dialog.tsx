@@ -1,18 +1,17 @@
 import { useState } from "react";
-import { useSession } from "../document/context";
 import { linkAt, setLink } from "../editor/commands";
 import { completed, innerId, readTarget } from "../editor/target";
 import { Button } from "../parts/button";
 import { Dialog } from "../parts/dialog";
 import { PlaceChooser } from "../places/jump-box";
-import { nameOfTarget } from "../places/places";
+import { useNameOfTarget } from "../places/use-name-of-target";
 import { backToText, type Spot } from "./spot";
 
 const FIELD = "mt-1 block w-full rounded-lg border border-line bg-paper px-3 py-1.5 text-ink";
 
 /** Leads the selected words, or those of the link with the cursor, to a heading, a bookmark, or an address. */
 export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void }) {
-  const session = useSession("LinkDialog");
+  const nameOf = useNameOfTarget();
   const { state } = spot.view;
   const present = linkAt(state.doc, state.selection.from);
   const [address, setAddress] = useState(present && innerId(present.href) === null ? present.href : "");
@@ -45,7 +44,7 @@ export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void 
     <Dialog open onClose={onClose} title={present ? "Change the link" : "Link to…"}>
       {present && (
         <p className="mb-3 text-soft">
-          It leads to <span className="font-medium text-ink">{nameOfTarget(session.state, present.href)}</span> now.
+          It leads to <span className="font-medium text-ink">{nameOf(present.href)}</span> now.
         </p>
       )}
       <PlaceChooser

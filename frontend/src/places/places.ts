@@ -65,11 +65,13 @@ export function placesToLink(state: DocumentState, bookmarks: readonly Bookmark[
 }
 
 /** What a link leads to, in words: a heading with its number, a bookmark, or the address. */
-export function nameOfTarget(state: DocumentState, address: string): string {
+export function nameOfTarget(state: DocumentState, address: string, bookmarks: readonly Bookmark[]): string {
   const target = readTarget(address);
   if (target === null || target.kind === "outside") return address;
   if (state.positions.has(target.id)) return sectionLabel(state, target.id);
-  return target.kind === "bookmark" ? "a bookmark" : "a place that is gone";
+  const bookmark = bookmarks.find((each) => each.id === target.id);
+  if (!bookmark) return target.kind === "bookmark" ? "a bookmark that is gone" : "a place that is gone";
+  return `“${bookmark.name}”, in ${sectionLabel(state, bookmark.section)}`;
 }
 
 /** Goes where a link leads: to a section, a bookmark, or a page outside in a window of its own. */
