@@ -47,9 +47,10 @@ final class HtmlWriter implements DocumentWriter
         }
 
         return sprintf(
-            "<!doctype html>\n<html lang=\"%s\" dir=\"%s\">\n<head>\n<meta charset=\"utf-8\">\n<meta http-equiv=\"Content-Security-Policy\" content=\"default-src 'none'; img-src data:; style-src 'unsafe-inline'; base-uri 'none'; form-action 'none'\">\n<meta name=\"viewport\" content=\"width=device-width, initial-scale=1\">\n<title>%s</title>\n%s<style>%s</style>\n</head>\n<body>\n<main>\n",
+            "<!doctype html>\n<html lang=\"%s\"%s>\n<head>\n<meta charset=\"utf-8\">\n<meta http-equiv=\"Content-Security-Policy\" content=\"default-src 'none'; img-src data:; style-src 'unsafe-inline'; base-uri 'none'; form-action 'none'\">\n<meta name=\"viewport\" content=\"width=device-width, initial-scale=1\">\n<title>%s</title>\n%s<style>%s</style>\n</head>\n<body>\n<main>\n",
             InlineHtml::escaped($block->language),
-            Language::direction($block->language),
+            // Left to right is what a page without a word of it runs.
+            'rtl' === Language::direction($block->language) ? ' dir="rtl"' : '',
             InlineHtml::escaped($block->title),
             $meta,
             self::STYLE,
