@@ -29,6 +29,17 @@ final class OtherProgramsTest extends TestCase
         [4, 'A level left out'],
     ];
 
+    /** A page by pandoc says its authors one by one, and its subtitle only where the title is shown. */
+    public function testReadsTheTitleThatPandocShows(): void
+    {
+        $authors = ['-M', 'author=Ines Corvale', '-M', 'author=Emlyn Carrow'];
+        $title = $this->read(Foreign::written(self::SOURCE, 'html', $authors), 'html')->titleBlock;
+
+        self::assertSame('The frozen oil', $title->title);
+        self::assertSame('A report on lamps', $title->subtitle);
+        self::assertSame('Ines Corvale, Emlyn Carrow', $title->author);
+    }
+
     /**
      * Files by pandoc 2.17 (Debian package pandoc) from one source.
      *

@@ -72,9 +72,8 @@ final class HtmlTitle
     /** @return array<string, string> */
     private static function shown(\DOMDocument $page): array
     {
-        $header = $page->getElementById('title-block-header');
         $shown = [];
-        foreach (null === $header ? [] : HtmlTree::within($header) as $part) {
+        foreach (self::parts($page) as $part) {
             $class = $part->getAttribute('class');
             if (in_array($class, ['title', 'subtitle', 'author'], true)) {
                 $shown[$class] = isset($shown[$class])
@@ -84,6 +83,22 @@ final class HtmlTitle
         }
 
         return $shown;
+    }
+
+    /**
+     * Those of the first title block. The parser makes no ids known to the tree, so it is looked for by its attribute.
+     *
+     * @return iterable<\DOMElement>
+     */
+    private static function parts(\DOMDocument $page): iterable
+    {
+        foreach ($page->getElementsByTagName('header') as $header) {
+            if ('title-block-header' === $header->getAttribute('id')) {
+                return HtmlTree::within($header);
+            }
+        }
+
+        return [];
     }
 
     private static function line(string $text): string

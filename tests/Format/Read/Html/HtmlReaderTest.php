@@ -30,6 +30,19 @@ final class HtmlReaderTest extends TestCase
         self::assertSame("Said\nso", $document->sectionAt(0)->body->plainText());
     }
 
+    public function testWhatATitlePageShowsGoesBeforeWhatIsSaidOfIt(): void
+    {
+        $said = '<html><head><title>Said</title><meta name="author" content="Said of it"></head><body>';
+        $shown =
+            '<header id="title-block-header"><h1 class="title">Shown</h1><p class="author">Ines Thole</p>' .
+            '<p class="author">Emlyn Carrow</p></header><h1>One</h1>';
+
+        $title = $this->read($said . $shown)->titleBlock;
+        self::assertSame(['Shown', 'Ines Thole, Emlyn Carrow'], [$title->title, $title->author]);
+        $title = $this->read($said . '<h1>One</h1>')->titleBlock;
+        self::assertSame(['Said', 'Said of it'], [$title->title, $title->author]);
+    }
+
     /** @return iterable<string, array{string}> */
     public static function hostile(): iterable
     {

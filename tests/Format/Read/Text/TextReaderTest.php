@@ -7,6 +7,7 @@ namespace Stemmata\Tests\Format\Read\Text;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Document\Document;
+use Stemmata\Core\Text\Node;
 use Stemmata\Tests\Support\Services;
 
 final class TextReaderTest extends TestCase
@@ -83,6 +84,14 @@ final class TextReaderTest extends TestCase
             self::BODY;
 
         self::assertSame(['1 1/The lamp', '2 1.1/of oil', '1 2/The men'], self::outline($text));
+    }
+
+    public function testAFormFeedIsAPageBreak(): void
+    {
+        $read = Services::formats()->readAsIs('x.txt', "Chapter 1\n\n" . self::BODY . "\f" . self::BODY);
+        $types = array_map(static fn(Node $block): string => $block->type, $read->document->sectionAt(0)->body->blocks);
+
+        self::assertSame(['paragraph', 'pageBreak', 'paragraph'], $types);
     }
 
     public function testRunningHeadsAndPageNumbersAreLeftOut(): void
