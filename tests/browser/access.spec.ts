@@ -147,4 +147,27 @@ test.describe("a narrow window", () => {
       expect(await isSideways()).toBe(false);
     });
   }
+
+  test("a window made narrower and wide again shows the same words", async ({ page }) => {
+    await openDocument(page, DEMO);
+    const first = () =>
+      page.evaluate(() => {
+        const line = (document.querySelector("main")?.getBoundingClientRect().top ?? 0) + 80;
+        const lines = [...document.querySelectorAll(".manuscript :is(p, .heading)")];
+        return lines.find((each) => each.getBoundingClientRect().bottom > line)?.textContent ?? "";
+      });
+    await page.getByRole("main").hover();
+    for (let turn = 0; turn < 6; turn++) {
+      const before = await first();
+      await page.mouse.wheel(0, 400);
+      await expect.poll(first).not.toBe(before);
+    }
+    // The text that was read on the way has come to stand still.
+    let words = await first();
+    await expect(async () => expect(words).toBe((words = await first()))).toPass({ intervals: [300] });
+    await page.setViewportSize({ width: 390, height: 800 });
+    await expect.poll(first).toBe(words);
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await expect.poll(first).toBe(words);
+  });
 });

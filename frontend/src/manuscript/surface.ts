@@ -36,6 +36,8 @@ export class Surface {
   private readonly above = document.createElement("div");
   private readonly below = document.createElement("div");
   private readonly resizes: ResizeObserver;
+  /** What stands in the window (its section, and where that begins and how high it is, in pixels), and how wide the window is. */
+  private reading: { id: string; top: number; height: number; width: number } | null = null;
 
   /**
    * @param scroller the window on the text, @param place what is scrolled in it
@@ -196,11 +198,33 @@ export class Surface {
       this.frame = 0;
       this.fit();
       this.follow();
+      this.reading = this.readingPlace();
     });
+  }
+
+  private readingPlace(): Surface["reading"] {
+    const anchor = this.scrollTo ? null : this.anchor();
+    const id = anchor?.dataset["section"];
+    if (!anchor || id === undefined) return null;
+    const { top, height } = anchor.getBoundingClientRect();
+    const box = this.scroller.getBoundingClientRect();
+    return { id, top: top - box.top, height, width: this.scroller.clientWidth };
+  }
+
+  /** In a window of another width every line breaks elsewhere; the same words stand where the eye was. */
+  private readOn(): void {
+    const { reading } = this;
+    const element =
+      reading && reading.width !== this.scroller.clientWidth ? this.editor.sectionElement(reading.id) : null;
+    if (!reading || !element) return;
+    const { top, height } = element.getBoundingClientRect();
+    const share = reading.top < 0 && reading.height > 0 ? height / reading.height : 1;
+    this.scroller.scrollTop += top - this.scroller.getBoundingClientRect().top - reading.top * share;
   }
 
   /** Heights have come to be known, or the window is another; what stands in sight stays where it is. */
   private settle(): void {
+    this.readOn();
     this.holding(() => this.measure());
     this.soon();
   }
