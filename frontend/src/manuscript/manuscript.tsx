@@ -161,7 +161,7 @@ function hostOf(
       contents: (node, editor, getPos) =>
         new ContentsView(node, session, sectionAround(editor.state.doc.resolve(getPos() ?? 0))?.id ?? ""),
       crossReference: (node) =>
-        new CrossReferenceView(node, session, (target) => sectionOf(target, session.state.positions, known.current)),
+        new CrossReferenceView(node, session, (address) => sectionOf(address, session.state.positions, known.current)),
       calculation: (node) => new CalculationView(node),
     },
     key: (editor, event) => textKey(session, editor, event),

@@ -117,7 +117,7 @@ export function PlaceChooser({ label, among, commands = NO_COMMANDS, onCommand, 
               <>
                 <span className="flex-1 font-medium text-stem">
                   <span>{command.label}</span>
-                  {command.group && <span className="ml-2 text-xs font-normal text-faint">{command.group}</span>}
+                  {command.group && <span className="ml-2 text-xs font-[400] text-faint">{command.group}</span>}
                 </span>
                 <kbd className="font-sans text-[11.5px] text-faint">{command.keys}</kbd>
               </>
