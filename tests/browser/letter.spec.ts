@@ -142,6 +142,19 @@ test.describe("the letter after a command stands where the command was", () => {
     });
   }
 
+  for (const id of ["separator", "page-break"] as const) {
+    test(`${id} at the end of a section: the heading below stays as it is`, async ({ page }) => {
+      const document = await openDocument(page, TEXT);
+      await putCursor(page, "Alpha beta.");
+      await page.keyboard.press("End");
+      await command(page, id);
+      await page.keyboard.type(`${SIGN} went on`);
+      await expect
+        .poll(() => exported(page.request, document, "md"))
+        .toMatch(new RegExp(`# Lamps[^]*Alpha beta\\.[^]*\n${SIGN} went on\n\n# Oil\n`));
+    });
+  }
+
   test("no command is left out", () => {
     const tried = [...Object.keys(IN_TEXT), ...Object.keys(IN_TABLE), ...ELSEWHERE];
     expect(tried.toSorted()).toEqual(Object.keys(COMMANDS.text).toSorted());

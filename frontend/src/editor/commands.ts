@@ -98,10 +98,21 @@ export function moveItem(direction: "up" | "down"): Command {
   };
 }
 
+/** A line of its own at the cursor; writing goes on under it, in the same section. */
 export function insertBlock(name: "separator" | "pageBreak"): Command {
   return (state, dispatch) => {
     if (isInHeading(state)) return false;
-    dispatch?.(state.tr.replaceSelectionWith(node(name).create()).scrollIntoView());
+    const made = node(name).create();
+    const { from } = state.selection;
+    const tr = state.tr.replaceSelectionWith(made);
+    let after = -1;
+    tr.doc.nodesBetween(Math.max(0, from - 2), Math.min(tr.doc.content.size, from + 4), (each, position) => {
+      if (each === made) after = position + each.nodeSize;
+    });
+    if (after < 0) return false;
+    // At the end of a section the next place to write would be the heading below.
+    if (tr.doc.resolve(after).nodeAfter === null) tr.insert(after, node("paragraph").create());
+    dispatch?.(tr.setSelection(near(tr.doc, after)).scrollIntoView());
     return true;
   };
 }
@@ -259,7 +270,12 @@ export function setLink(target: string | null, hint: string | null = null): Comm
     if (!range) return false;
     const { from, to } = range;
     const tr = state.tr.removeMark(from, to, mark("link"));
-    dispatch?.(target === null ? tr : tr.addMark(from, to, mark("link").create({ href: target, title: hint || null })));
+    if (target !== null) {
+      tr.addMark(from, to, mark("link").create({ href: target, title: hint || null }));
+      // The next letter goes on after the link, and does not take its words away.
+      tr.setSelection(TextSelection.create(tr.doc, to));
+    }
+    dispatch?.(tr);
     return true;
   };
 }

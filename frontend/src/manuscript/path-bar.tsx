@@ -33,7 +33,11 @@ export function PathBar() {
             key={position}
             className={cx(
               "min-w-0 truncate",
-              index === path.length - 1 ? "font-semibold text-ink" : "hidden shrink-[4] @md:inline",
+              index === path.length - 1
+                ? "max-w-full shrink-0 font-semibold text-ink @md:max-w-[60%]"
+                : "hidden shrink-[4] @md:inline",
+              // Of a deep path the ends tell most.
+              index > 0 && index < path.length - 2 && path.length > 4 && "@md:hidden",
             )}
           >
             {index > 0 && <span className="mr-2 hidden font-[400] text-faint @md:inline">/</span>}
