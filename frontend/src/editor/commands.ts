@@ -3,7 +3,7 @@ import { liftListItem, sinkListItem, splitListItem, wrapInList } from "@tiptap/p
 import { NodeSelection, TextSelection, type Command, type EditorState } from "@tiptap/pm/state";
 import { Fragment, type Attrs, type NodeType } from "@tiptap/pm/model";
 import { headingOf } from "./section-text";
-import { goOnBelow, near, placeIn, sectionAround, sectionAt } from "./places";
+import { goOnBelow, near, placeIn, putUnder, sectionAround, sectionAt } from "./places";
 import { schema } from "./schema";
 
 function node(name: string): NodeType {
@@ -152,18 +152,15 @@ export const leaveCalculation: Command = (state, dispatch) => {
   return true;
 };
 
-/** A picture of its own under the paragraph with the cursor, which then stands in what is said under it. */
+/** A picture of its own under the paragraph with the cursor, which then goes on below it. */
 export function insertFigure(picture: { src: string; alt: string }, caption: string): Command {
   return (state, dispatch) => {
     const { $from } = state.selection;
     if (isInHeading(state) || $from.depth < 2) return false;
-    const block = $from.node(2);
-    const isInstead = block.type.name === "paragraph" && block.content.size === 0;
-    const [from, to] = isInstead ? [$from.before(2), $from.after(2)] : [$from.after(2), $from.after(2)];
     const figure = node("figure").create(picture, caption === "" ? null : schema.text(caption));
-    const isLast = state.doc.resolve(to).nodeAfter === null;
-    const tr = state.tr.replaceWith(from, to, isLast ? [figure, node("paragraph").create()] : [figure]);
-    dispatch?.(tr.setSelection(near(tr.doc, from + figure.nodeSize + 1)).scrollIntoView());
+    const tr = state.tr;
+    const at = putUnder(tr, $from, figure);
+    dispatch?.(tr.setSelection(near(tr.doc, at + figure.nodeSize + 1)).scrollIntoView());
     return true;
   };
 }

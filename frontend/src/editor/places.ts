@@ -1,5 +1,5 @@
 import type { Node as TextNode, ResolvedPos } from "@tiptap/pm/model";
-import { TextSelection, type Command, type Selection } from "@tiptap/pm/state";
+import { TextSelection, type Command, type Selection, type Transaction } from "@tiptap/pm/state";
 
 /**
  * A section within the text that is edited. Places in it are counted from its own beginning (0 is before the heading), so
@@ -60,4 +60,17 @@ export function goOnBelow(at: number): Command {
     dispatch?.(tr.setSelection(near(tr.doc, at + 1)).scrollIntoView());
     return true;
   };
+}
+
+/**
+ * Puts a block under the one that a position lies in, or in place of a paragraph that holds nothing; a paragraph to go
+ * on in follows where the section would end. Answers where the block begins.
+ */
+export function putUnder(tr: Transaction, $from: ResolvedPos, made: TextNode): number {
+  const block = $from.node(2);
+  const at = block.type.name === "paragraph" && block.content.size === 0 ? $from.before(2) : $from.after(2);
+  const end = $from.after(2);
+  const isLast = tr.doc.resolve(end).nodeAfter === null;
+  tr.replaceWith(at, end, isLast ? [made, tr.doc.type.schema.node("paragraph")] : [made]);
+  return at;
 }

@@ -1,6 +1,6 @@
 import { Fragment, type Node as TextNode } from "@tiptap/pm/model";
 import { TextSelection, type Command, type EditorState, type Transaction } from "@tiptap/pm/state";
-import { goOnBelow, near } from "./places";
+import { goOnBelow, near, putUnder } from "./places";
 import { schema } from "./schema";
 
 /** Tables: how one is put in, gone about in and changed. Rows and columns are counted from 0. */
@@ -52,13 +52,8 @@ export function insertTable(words: readonly (readonly string[])[], hasHeader: bo
       ),
     );
     const table = tableType.create(null, [schema.nodes["caption"]!.create(), ...rows]);
-    const block = $from.node(2);
-    // A paragraph that holds nothing gives its place to the table.
-    const isInstead = block.type === paragraph && block.content.size === 0;
-    const [from, to] = isInstead ? [$from.before(2), $from.after(2)] : [$from.after(2), $from.after(2)];
-    const isLast = state.doc.resolve(to).nodeAfter === null;
-    const tr = state.tr.replaceWith(from, to, isLast ? [table, paragraph.create()] : [table]);
-    dispatch?.(toCell(tr, from, 0, 0).scrollIntoView());
+    const tr = state.tr;
+    dispatch?.(toCell(tr, putUnder(tr, $from, table), 0, 0).scrollIntoView());
     return true;
   };
 }

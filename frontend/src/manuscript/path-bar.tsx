@@ -19,6 +19,8 @@ export function PathBar() {
     const id = outline.ids[position] ?? "";
     return labelOf(nameOf(id, facts.get(id)?.heading ?? "", names), numbers[position] ?? "");
   };
+  // Of a deep path the ends tell most.
+  const isLeftOut = (index: number) => path.length > 4 && index > 0 && index < path.length - 2;
   const backNumber = back
     ? numbers[session.state.positions.get(back.section) ?? -1] || facts.get(back.section)?.heading
     : undefined;
@@ -33,14 +35,16 @@ export function PathBar() {
             key={position}
             className={cx(
               "min-w-0 truncate",
-              index === path.length - 1
-                ? "max-w-full shrink-0 font-semibold text-ink @md:max-w-[60%]"
-                : "hidden shrink-[4] @md:inline",
-              // Of a deep path the ends tell most.
-              index > 0 && index < path.length - 2 && path.length > 4 && "@md:hidden",
+              index === path.length - 1 && "max-w-full shrink-0 font-semibold text-ink @md:max-w-[60%]",
+              index < path.length - 1 && "hidden shrink-[4]",
+              index < path.length - 1 && !isLeftOut(index) && "@md:inline",
             )}
           >
-            {index > 0 && <span className="mr-2 hidden font-[400] text-faint @md:inline">/</span>}
+            {index > 0 && (
+              <span className="mr-2 hidden font-[400] text-faint @md:inline">
+                {isLeftOut(index - 1) ? "/ … /" : "/"}
+              </span>
+            )}
             <button
               type="button"
               className="rounded hover:text-stem"
