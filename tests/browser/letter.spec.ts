@@ -5,7 +5,12 @@ import { exported, openDocument, putCursor, test } from "./helpers";
 /** Every command of the text, and where the next letter must stand: the kind of line, and the line. */
 const SIGN = "§";
 
-type Landing = { line: string; words: string; dialog?: boolean };
+type Landing = {
+  line: string;
+  words: string;
+  dialog?: boolean;
+  /** Headings there are when it is done. */ headings?: number;
+};
 
 const HERE: Landing = { line: "p", words: `Gam${SIGN}ma delta.` };
 const ASKS: Landing = { ...HERE, dialog: true };
@@ -21,7 +26,7 @@ const IN_TEXT: Partial<Record<TextCommand, Landing>> = {
   "heading-7": HEADING,
   "heading-8": HEADING,
   "heading-9": HEADING,
-  split: { line: ".heading", words: SIGN },
+  split: { line: ".heading", words: SIGN, headings: 3 },
   join: HERE,
   "fold-section": { line: ".heading", words: `Oil${SIGN}` },
   emphasis: { line: "p:has(em)", words: `Gam${SIGN}ma delta.` },
@@ -90,7 +95,7 @@ async function command(page: Page, id: TextCommand): Promise<void> {
     .click();
 }
 
-async function writes(page: Page, id: TextCommand, { line, words, dialog }: Landing): Promise<void> {
+async function writes(page: Page, id: TextCommand, { line, words, dialog, headings }: Landing): Promise<void> {
   await command(page, id);
   if (dialog) {
     await expect(page.getByRole("dialog")).toBeVisible();
@@ -98,6 +103,7 @@ async function writes(page: Page, id: TextCommand, { line, words, dialog }: Land
   }
   await expect(page.getByRole("dialog")).toHaveCount(0);
   // What the server does comes back in its own time; until then the writer sees the place as it was.
+  if (headings) await expect(page.locator(".manuscript .heading")).toHaveCount(headings);
   const before = line.replace(/:has.*$/, "");
   await expect(
     page
