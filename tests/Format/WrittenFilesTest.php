@@ -61,7 +61,7 @@ final class WrittenFilesTest extends TestCase
         $written = Services::formats()->written('html', $document);
 
         self::assertStringContainsString(
-            '<figure><a class="outside-picture" href="https://example.org/lamp.png">A lamp</a><figcaption>The lamp</figcaption></figure>',
+            '<figure><a class="outside-picture" href="https://example.org/lamp.png">A lamp</a><figcaption><span class="caption-number">Figure 1. </span>The lamp</figcaption></figure>',
             $written,
         );
         self::assertDoesNotMatchRegularExpression(

@@ -48,6 +48,50 @@ final class DocumentOverHttpTest extends TestCase
         );
     }
 
+    public function testABookmarkThatIsGoneIsFoundByItsNameWhileLinksLeadToIt(): void
+    {
+        $document = LiveDocument::from(
+            self::$server,
+            "# Coast\n\nThe <a id=\"mole\" class=\"bookmark\"></a>mole.\n\n# Vane\n\nSee [it](#mole).\n",
+        );
+        $find = static fn(string $name): mixed => $document->get('/former-bookmark?name=' . urlencode($name))['id'];
+        $bookmark = $document->get('/places')['bookmarks'];
+        self::assertIsArray($bookmark);
+        self::assertIsArray($bookmark[0]);
+        self::assertNull($find('mole'), 'it is still there');
+
+        $document->operate(['name' => 'replace-body', 'section' => $document->section(0), 'body' => []]);
+        self::assertSame($bookmark[0]['id'], $find('mole'));
+        self::assertNull($find('wall'));
+
+        $document->operate(['name' => 'replace-body', 'section' => $document->section(1), 'body' => []]);
+        self::assertNull($find('mole'), 'nothing leads there any more');
+    }
+
+    public function testCaptionsAndFootnotesAreCountedForTheScreen(): void
+    {
+        $document = LiveDocument::from(
+            self::$server,
+            "# Coast\n\nA[^a] B[^b]\n\n# Vane\n\n<table><caption>Sums</caption><tr><td>1</td></tr></table>\n\nC[^c]\n\n[^a]: a\n[^b]: b\n[^c]: c\n",
+        );
+        $counts = $document->get('/counts');
+
+        self::assertSame([$document->section(0) => 1, $document->section(1) => 3], $counts['firstNotes']);
+        self::assertSame([$document->section(1) => ['Table 1']], $counts['captions']);
+        self::assertSame([], $counts['namedCaptions']);
+
+        $document->operate([
+            'name' => 'bookmark-caption',
+            'section' => $document->section(1),
+            'index' => 0,
+            'bookmark' => 'abcdefghijkl',
+        ]);
+        self::assertSame(
+            ['abcdefghijkl' => ['label' => 'Table 1', 'words' => 'Sums']],
+            $document->get('/counts')['namedCaptions'],
+        );
+    }
+
     public function testAChangeIsTheTimeOfTheDocument(): void
     {
         $document = LiveDocument::from(self::$server, self::TEXT);

@@ -52,6 +52,7 @@ final readonly class RandomOperations
             'set-text-aside',
             'set-text-aside',
             'discard',
+            'bookmark-caption',
         ];
         $name = $this->among($names);
         $from = 'generate-contents' === $name ? $this->random->getInt(0, 4) : $this->random->getInt(-1, 60);
@@ -67,6 +68,8 @@ final readonly class RandomOperations
                     'bring-back', 'insert' => 1 === $this->random->getInt(0, 1) ? $this->section($document) : null,
                     default => $this->section($document),
                 },
+                'index' => $this->random->getInt(0, 1),
+                'bookmark' => sprintf('mark%08d', $this->random->getInt(0, 99_999_999)),
                 'offcut' => $this->offcut($document),
                 'extent' => $this->among(['branch', 'heading-only']),
                 'landing' => $this->among(['before', 'after', 'inside']),

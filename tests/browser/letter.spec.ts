@@ -222,7 +222,8 @@ test.describe("pictures", () => {
     await page.getByRole("button", { name: "Insert the picture" }).click();
     await expect(page.getByRole("img", { name: "A lamp" })).toBeVisible();
     await page.keyboard.type("Under it.");
-    const html = /<figure><img src="data:image\/png;base64,[^"]+" alt="A lamp"\s*\/?><figcaption>Thole, 1895/;
+    const html =
+      /<figure><img src="data:image\/png;base64,[^"]+" alt="A lamp"\s*\/?><figcaption><span class="caption-number">Figure 1\. <\/span>Thole, 1895/;
     await expect.poll(() => exported(page.request, id, "html")).toMatch(html);
     await expect.poll(() => exported(page.request, id, "md")).toContain("Under it.");
     await page.reload();

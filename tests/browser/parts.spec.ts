@@ -25,7 +25,7 @@ test("a reference to a place says its number anew after the place is moved", asy
   await page.getByRole("button", { name: "Commands for this paragraph" }).click();
   await chooseCommand(page, "Refer to a place…");
   await page.getByLabel("its number").check();
-  await page.getByLabel("A heading or a bookmark").fill("storms");
+  await page.getByLabel("A heading, a bookmark, a figure or a table").fill("storms");
   await page.keyboard.press("Enter");
   await expect(page.locator(".cross-reference")).toHaveText("3");
   await allKept(page);

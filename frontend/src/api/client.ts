@@ -14,6 +14,7 @@ export type InnerLink = Schemas["InnerLink"];
 export type Milestone = Schemas["Milestone"];
 export type SectionDetail = Schemas["SectionDetail"];
 export type Offcut = Schemas["Offcut"];
+export type NamedCaption = Schemas["NamedCaption"];
 export type Operation = Schemas["Operation"];
 export type OperationNamed<Name extends Operation["name"]> = Extract<Operation, { name: Name }>;
 export type OutlineCounts = Schemas["OutlineCounts"];

@@ -29,6 +29,9 @@ export class Counts {
         words: counts.words,
         staleContents: new Set(counts.staleContents),
         overTarget: new Set(counts.overTarget),
+        firstNotes: new Map(Object.entries(counts.firstNotes)),
+        captions: new Map(Object.entries(counts.captions)),
+        namedCaptions: new Map(Object.entries(counts.namedCaptions)),
         readingSpeed: counts.readingSpeed,
       });
     } catch {

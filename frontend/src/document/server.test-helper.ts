@@ -124,6 +124,9 @@ export class ServerStandIn {
           staleContents: [],
           overTarget: [],
           readingSpeed: 238,
+          firstNotes: {},
+          captions: {},
+          namedCaptions: {},
         },
       };
     if (path.startsWith("/changes")) return { status: 200, body: this.changesSince(this.changes) };

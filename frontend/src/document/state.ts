@@ -1,4 +1,12 @@
-import type { SectionFacts, SectionText, Skeleton, TitleBlock, WriteOutcome, ChangesSince } from "../api/client";
+import type {
+  NamedCaption,
+  SectionFacts,
+  SectionText,
+  Skeleton,
+  TitleBlock,
+  WriteOutcome,
+  ChangesSince,
+} from "../api/client";
 import type { Names } from "../outline/names";
 import { edited, type Outline } from "../outline/outline";
 import type { Clash } from "./clash";
@@ -24,6 +32,12 @@ export type DocumentState = {
   staleContents: ReadonlySet<string>;
   /** Sections whose branch has more words than were wanted. */
   overTarget: ReadonlySet<string>;
+  /** The number of each section’s first footnote, for those that have any. */
+  firstNotes: ReadonlyMap<string, number>;
+  /** What the pictures and tables of each section are called, in order: “Figure 3”, or empty. */
+  captions: ReadonlyMap<string, readonly string[]>;
+  /** Captions that are referred to, by the bookmark in them. */
+  namedCaptions: ReadonlyMap<string, NamedCaption>;
   /** Words a minute; null until the server has said it. */
   readingSpeed: number | null;
   saving: Saving;
@@ -50,6 +64,9 @@ export function opened(skeleton: Skeleton): DocumentState {
     words: skeleton.sections.reduce((sum, section) => sum + section.words, 0),
     staleContents: new Set(),
     overTarget: new Set(),
+    firstNotes: new Map(),
+    captions: new Map(),
+    namedCaptions: new Map(),
     readingSpeed: null,
     saving: "kept",
     isWorking: false,

@@ -39,6 +39,8 @@ export class Typing {
   private copyTimer: number | undefined;
   private firstTyped = 0;
   private isOver = false;
+  /** Whether something could not be sent the last time it was tried. */
+  private isHeldUp = false;
 
   constructor(private readonly parts: Parts) {}
 
@@ -100,8 +102,10 @@ export class Typing {
     if (this.drafts.size > 0) void this.keepCopy();
     return this.parts.turns.take(async () => {
       const waiting = Array.from(this.drafts.values());
+      this.isHeldUp = false;
       for (const draft of waiting) await this.send(draft);
-      const saving = this.drafts.size === 0 ? "kept" : "unsent";
+      // What was typed while the answer was on its way is sent with the next pause.
+      const saving = this.drafts.size === 0 ? "kept" : this.isHeldUp ? "unsent" : "keeping";
       if (this.state.saving !== saving) this.parts.store.setState({ saving });
       void this.keepCopy();
     });
@@ -200,6 +204,7 @@ export class Typing {
   }
 
   private sendLater(): void {
+    this.isHeldUp = true;
     this.pauseTimer ??= window.setTimeout(() => void this.flush(), RETRY);
   }
 
@@ -244,7 +249,10 @@ export class Typing {
     const changes = this.parts.changes();
     await changes.sync();
     // Refused for what it says: it stays unsent, and is tried again with what is typed next.
-    if (this.state.positions.has(draft.section)) return messages.say(sentence, "warning");
+    if (this.state.positions.has(draft.section)) {
+      this.isHeldUp = true;
+      return messages.say(sentence, "warning");
+    }
     const heading = `Kept from “${plainHeading(words) || "a section"}”`;
     const body = { baseRevision: this.state.revision, operation: { name: "insert" as const, heading } };
     const made = await write(

@@ -5,6 +5,8 @@ export type Place = {
   section: string;
   position?: number;
   bookmark?: string;
+  /** Which of the captions of its pictures and tables, from 0 on. */
+  caption?: number;
   /** The head of the text under the heading. */ inText?: true;
 };
 

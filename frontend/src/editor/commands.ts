@@ -117,6 +117,23 @@ export function insertBlock(name: "separator" | "pageBreak"): Command {
   };
 }
 
+/** Takes the selected part out; the words around it stay. */
+export const takeOut: Command = (state, dispatch) => {
+  dispatch?.(state.tr.deleteSelection().scrollIntoView());
+  return true;
+};
+
+/** Another name for the bookmark that is selected. */
+export function renameBookmark(name: string): Command {
+  return (state, dispatch) => {
+    const { selection } = state;
+    if (!(selection instanceof NodeSelection) || selection.node.type.name !== "bookmark") return false;
+    const tr = state.tr.setNodeMarkup(selection.from, null, { ...selection.node.attrs, name });
+    dispatch?.(tr.setSelection(NodeSelection.create(tr.doc, selection.from)));
+    return true;
+  };
+}
+
 export function insertBookmark(attributes: Attrs): Command {
   return (state, dispatch) => {
     dispatch?.(state.tr.insert(state.selection.from, node("bookmark").create(attributes)));
@@ -273,6 +290,16 @@ export function setLink(target: string | null, hint: string | null = null): Comm
       tr.setSelection(TextSelection.create(tr.doc, to));
     }
     dispatch?.(tr);
+    return true;
+  };
+}
+
+/** Words that lead somewhere, put in at the cursor. */
+export function insertLinked(words: string, target: string, hint: string | null): Command {
+  return (state, dispatch) => {
+    const link = mark("link").create({ href: target, title: hint || null });
+    const tr = state.tr.replaceSelectionWith(schema.text(words, [link]), false);
+    dispatch?.(tr.scrollIntoView());
     return true;
   };
 }

@@ -11,6 +11,10 @@ export type SectionLook = {
   isNamed: boolean;
   isPicked: boolean;
   isFolded: boolean;
+  /** The number of its first footnote. */
+  firstNote: number;
+  /** What its pictures and tables are called, in order; empty for those without a number. */
+  captions: readonly string[];
   /** Words under a heading whose text is folded, in words. */
   folded: string;
 };
@@ -29,7 +33,7 @@ export function sectionLooks(host: { lookOf(section: string): SectionLook; unfol
       found.push(
         Decoration.node(offset, offset + section.nodeSize, {
           class: [look.isFolded ? "folded" : "", look.isPicked ? "picked" : ""].filter(Boolean).join(" "),
-          style: `--number: ${JSON.stringify(look.number)}`,
+          style: `--number: ${JSON.stringify(look.number)}; --notes-above: ${look.firstNote - 1}`,
           "data-level": String(section.type.name === "opening" ? 0 : level),
           ...(look.isNamed ? { "data-named": "" } : {}),
           ...(look.number === "" ? { "data-unnumbered": "" } : {}),
@@ -68,43 +72,40 @@ export function currentLine(): Plugin {
 
 /** Links that lead nowhere. */
 export function linkStates(isBroken: (target: string) => boolean): Plugin {
-  return inEachSection((node, at) => {
-    const target = node.marks.find((mark) => mark.type.name === "link")?.attrs["href"];
-    if (typeof target !== "string" || !isBroken(target)) return [];
-    const title = "This link leads nowhere: its target is gone.";
-    return [Decoration.inline(at, at + node.nodeSize, { class: "broken", title })];
-  });
-}
-
-/**
- * The two edges of each footnote. Browsers take the end of a run of words and the place after it for one place; with an
- * edge between them the cursor can stand on either side.
- */
-export function noteEdges(): Plugin {
-  return inEachSection((node, at) =>
-    node.type.name === "footnote"
-      ? [
-          Decoration.widget(at, edge, { key: "edge before", side: 1, ignoreSelection: true }),
-          Decoration.widget(at + node.nodeSize, edge, { key: "edge after", side: -1, ignoreSelection: true }),
-        ]
-      : [],
+  return inEachSection((section, start) =>
+    partsOf(section, start).flatMap(({ node, at }) => {
+      const target = node.marks.find((mark) => mark.type.name === "link")?.attrs["href"];
+      if (typeof target !== "string" || !isBroken(target)) return [];
+      const title = "This link leads nowhere: its target is gone.";
+      return [Decoration.inline(at, at + node.nodeSize, { class: "broken", title })];
+    }),
   );
 }
 
-function edge(): HTMLElement {
-  const element = document.createElement("img");
-  element.alt = "";
-  element.className = "note-edge";
-  return element;
+/** “Figure 3” and the like, before the words of captions. */
+export function captionLabels(labelsOf: (section: string) => readonly string[]): Plugin {
+  return inEachSection((section, start) => {
+    const labels = labelsOf(String(section.attrs["id"]));
+    return partsOf(section, start)
+      .filter(({ node }) => node.type.name === "figure" || node.type.name === "table")
+      .flatMap(({ node, at }, index) => {
+        const label = labels[index] ?? "";
+        return label === ""
+          ? []
+          : [Decoration.node(at, at + node.nodeSize, { style: `--label: ${JSON.stringify(`${label}. `)}` })];
+      });
+  });
+}
+
+/** All parts of a section, the outer before the inner, with their places in the whole text. */
+export function partsOf(section: TextNode, start: number): { node: TextNode; at: number }[] {
+  const parts: { node: TextNode; at: number }[] = [];
+  section.descendants((node, position) => void parts.push({ node, at: start + 1 + position }));
+  return parts;
 }
 
 /** Decorations of single parts, found anew in the sections that changed and in no others. */
-function inEachSection(decorate: (node: TextNode, at: number) => Decoration[]): Plugin {
-  const inSection = (section: TextNode, offset: number) => {
-    const found: Decoration[] = [];
-    section.descendants((node, position) => void found.push(...decorate(node, offset + 1 + position)));
-    return found;
-  };
+export function inEachSection(inSection: (section: TextNode, start: number) => Decoration[]): Plugin {
   const all = (doc: TextNode) => {
     const found: Decoration[] = [];
     doc.forEach((section, offset) => void found.push(...inSection(section, offset)));

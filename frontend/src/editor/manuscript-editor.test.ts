@@ -20,7 +20,17 @@ let editor: ManuscriptEditor | undefined;
 afterEach(() => (editor?.destroy(), (editor = undefined), document.body.replaceChildren()));
 
 const plain = () => ({ dom: document.createElement("span") });
-const look = { level: 2, number: "", name: "", isNamed: false, isPicked: false, isFolded: false, folded: "" };
+const look = {
+  level: 2,
+  number: "",
+  name: "",
+  isNamed: false,
+  isPicked: false,
+  isFolded: false,
+  firstNote: 1,
+  captions: [],
+  folded: "",
+};
 
 function open(sections: ShownSection[], host: Partial<ManuscriptHost> = {}): ManuscriptEditor {
   let made = 0;

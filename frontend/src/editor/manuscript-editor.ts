@@ -1,10 +1,11 @@
 import { history, redoDepth, undoDepth } from "@tiptap/pm/history";
 import { DOMSerializer, Fragment, Slice, type Node as TextNode } from "@tiptap/pm/model";
-import { EditorState, Selection, TextSelection, type Plugin, type Transaction } from "@tiptap/pm/state";
+import { EditorState, NodeSelection, Selection, TextSelection, type Plugin, type Transaction } from "@tiptap/pm/state";
 import { EditorView, type NodeViewConstructor } from "@tiptap/pm/view";
 import type { SectionText } from "../api/client";
-import { currentLine, linkStates, noteEdges, REDRAW, sectionLooks, type SectionLook } from "./decorations";
+import { captionLabels, currentLine, linkStates, partsOf, REDRAW, sectionLooks, type SectionLook } from "./decorations";
 import { inputMarks, textKeys } from "./keymap";
+import { footnotes } from "./notes";
 import { findSection, placeIn, positionIn, sectionAround, type SectionPlace } from "./places";
 import { schema } from "./schema";
 import { headingOf, sectionNode } from "./section-text";
@@ -75,6 +76,7 @@ export class ManuscriptEditor {
         if (!view.composing && !event.isComposing) this.takeClick();
         return host.key(view, event);
       },
+      handleTextInput: (view, _from, _to, text) => typedBeside(view, text),
       handlePaste: (view, event) => event.clipboardData !== null && host.paste(view, event.clipboardData),
       transformPasted: (slice) => this.taken(slice),
       transformCopied: (slice) => this.copied(slice),
@@ -153,13 +155,22 @@ export class ManuscriptEditor {
     this.view.updateState(EditorState.create({ doc, selection, storedMarks, plugins: this.plugins() }));
   }
 
-  /** Puts the cursor at a place of a section that is shown, or at a bookmark in it; false when it is not shown. */
-  focusAt(id: string, place: { at?: number; bookmark?: string; inText?: boolean }, withFocus: boolean): boolean {
+  /** Puts the cursor at a place of a section that is shown, at a bookmark or in a caption of it; false when it is not shown. */
+  focusAt(
+    id: string,
+    place: { at?: number; bookmark?: string; caption?: number; inText?: boolean },
+    withFocus: boolean,
+  ): boolean {
     const { doc, tr } = this.view.state;
     const section = findSection(doc, id);
     if (!section) return false;
     const head = place.inText === true ? (headingOf(section.node)?.nodeSize ?? 0) + 1 : 1;
-    const at = place.bookmark === undefined ? (place.at ?? head) : afterBookmark(section, place.bookmark);
+    const at =
+      place.bookmark !== undefined
+        ? afterBookmark(section, place.bookmark)
+        : place.caption !== undefined
+          ? inCaption(section, place.caption)
+          : (place.at ?? head);
     const found = Selection.near(doc.resolve(positionIn(section, at)), at >= section.node.content.size ? -1 : 1);
     this.view.dispatch(tr.setSelection(found));
     if (withFocus) this.view.focus();
@@ -229,7 +240,11 @@ export class ManuscriptEditor {
       sectionAround(tr.doc.resolve(moved.pos))?.id === sectionAround(tr.doc.resolve(place))?.id
         ? moved.pos
         : place;
-    const found = TextSelection.between(tr.doc.resolve(at(movedAnchor, anchor)), tr.doc.resolve(at(movedHead, head)));
+    const [from, to] = [at(movedAnchor, anchor), at(movedHead, head)];
+    const isStill = before instanceof NodeSelection && tr.doc.nodeAt(from)?.type === before.node.type;
+    const found = isStill
+      ? NodeSelection.create(tr.doc, from)
+      : TextSelection.between(tr.doc.resolve(from), tr.doc.resolve(to));
     if (!found.eq(tr.selection)) tr.setSelection(found);
   }
 
@@ -245,7 +260,8 @@ export class ManuscriptEditor {
       sectionLooks(this.host),
       currentLine(),
       linkStates((target) => this.host.isBroken(target)),
-      noteEdges(),
+      captionLabels((id) => this.host.lookOf(id).captions),
+      ...footnotes((id) => this.host.lookOf(id).firstNote),
     ];
   }
 
@@ -342,6 +358,19 @@ export class ManuscriptEditor {
   }
 }
 
+/** A letter typed while a part is selected as a whole, by a click on it, goes on after it and never takes its place. */
+function typedBeside(view: EditorView, text: string): boolean {
+  const { selection, tr } = view.state;
+  if (!(selection instanceof NodeSelection)) return false;
+  if (selection.node.isInline) tr.setSelection(TextSelection.create(tr.doc, selection.to)).insertText(text);
+  else {
+    tr.insert(selection.to, schema.node("paragraph", null, schema.text(text)));
+    tr.setSelection(TextSelection.create(tr.doc, selection.to + 1 + text.length));
+  }
+  view.dispatch(tr.scrollIntoView());
+  return true;
+}
+
 /** A section's text drawn without an editor, for sections that merely pass by. */
 export function drawn(
   text: Pick<SectionText, "heading" | "body">,
@@ -406,6 +435,11 @@ function afterPaste(transaction: Transaction): Transaction {
   last?.forEach((_oldStart, _oldEnd, _newStart, newEnd) => (end = Math.max(end, newEnd)));
   if (steps.length === 0 || end < 0) return transaction;
   return transaction.setSelection(Selection.near(doc.resolve(Math.min(end, doc.content.size)), -1));
+}
+
+function inCaption(section: SectionPlace, index: number): number {
+  const captioned = partsOf(section.node, 0).filter(({ node }) => ["figure", "table"].includes(node.type.name));
+  return captioned[index]?.at ?? 1;
 }
 
 function afterBookmark(section: SectionPlace, id: string): number {

@@ -112,7 +112,7 @@ const DRAWN: Record<string, Drawn> = {
       },
     ],
   },
-  footnote: { toDOM: () => ["span", { class: "footnote" }, 0], parseDOM: [{ tag: "span.footnote" }] },
+  footnote: { toDOM: () => ["span", { class: "footnote", role: "note" }, 0], parseDOM: [{ tag: "span.footnote" }] },
 };
 
 const DEFAULTS: Record<string, unknown> = {

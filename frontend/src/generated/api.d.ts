@@ -148,6 +148,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/former-bookmark": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["findFormerBookmark"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calculations": {
         parameters: {
             query?: never;
@@ -687,6 +703,19 @@ export interface components {
             /** @description Why there is no result */
             problem: string | null;
         };
+        /** @description The caption of a picture or a table. */
+        CaptionView: {
+            section: string;
+            /** @description Which of the pictures and tables of its section, from 0 on */
+            index: number;
+            /** @enum {string} */
+            kind: "figure" | "table";
+            /** @description Such as “Figure 3”; empty without a number */
+            label: string;
+            words: string;
+            /** @description Ids of the bookmarks in it */
+            bookmarks: string[];
+        };
         /** @description What others changed since a revision. */
         ChangesSince: {
             revision: number;
@@ -702,6 +731,11 @@ export interface components {
             message: string;
             source: string;
         };
+        /** @description A bookmark that is gone. */
+        FormerBookmark: {
+            /** @description Null when no link leads to one of that name */
+            id: string | null;
+        };
         /** @description A link from one section's text to a section or bookmark. */
         InnerLink: {
             section: string;
@@ -712,6 +746,12 @@ export interface components {
         KeptPicture: {
             /** @description What a text names it by. */
             src: string;
+        };
+        /** @description What a cross-reference to a picture or a table says. */
+        NamedCaption: {
+            /** @description Such as “Figure 3”; empty without a number */
+            label: string;
+            words: string;
         };
         /** @description An offcut to be read or copied. */
         OffcutText: {
@@ -751,17 +791,13 @@ export interface components {
         };
         /** @description What is computed from the outline: number and words of the branch for each section, in order. */
         OutlineCounts: {
-            /** @description string> */
             revision: number;
-            /** @description string> */
             numbers: string[];
             /** @description What sections are called whose heading has no words, by id: the number that stands for it, as “Chapter 4” does, or that there is none */
             names: {
                 [key: string]: string;
             };
-            /** @description string> */
             branchWords: number[];
-            /** @description string> */
             words: number;
             /** @description Sections whose contents block no longer says what the outline says */
             staleContents: string[];
@@ -769,11 +805,24 @@ export interface components {
             overTarget: string[];
             /** @description Words read silently in a minute */
             readingSpeed: number;
+            /** @description The number of the first footnote of each section that has one, by id */
+            firstNotes: {
+                [key: string]: number;
+            };
+            /** @description What the pictures and tables of each section are called, in order, by id: “Figure 3”, or empty */
+            captions: {
+                [key: string]: string[];
+            };
+            /** @description Captions that are referred to, by the id of a bookmark in them */
+            namedCaptions: {
+                [key: string]: components["schemas"]["NamedCaption"];
+            };
         };
-        /** @description The bookmarks and inner links of a document, in the order of the text. */
+        /** @description The bookmarks, inner links and captions of a document, in the order of the text. */
         Places: {
             bookmarks: components["schemas"]["Bookmark"][];
             links: components["schemas"]["InnerLink"][];
+            captions: components["schemas"]["CaptionView"][];
         };
         /** @description What lists show of a section. Words are those under the heading itself. */
         SectionFacts: {
@@ -994,7 +1043,7 @@ export interface components {
             /** @description What else the writer should know */
             notice: string;
         };
-        Operation: components["schemas"]["PromoteOperation"] | components["schemas"]["DemoteOperation"] | components["schemas"]["SetLevelOperation"] | components["schemas"]["MoveOperation"] | components["schemas"]["MoveUpOperation"] | components["schemas"]["MoveDownOperation"] | components["schemas"]["SplitOperation"] | components["schemas"]["JoinOperation"] | components["schemas"]["MakeHeadingOperation"] | components["schemas"]["MakeHeadingsOperation"] | components["schemas"]["TakeAsTitleOperation"] | components["schemas"]["PutTitleInTextOperation"] | components["schemas"]["SplitByRuleOperation"] | components["schemas"]["UseNumberingOperation"] | components["schemas"]["InsertOperation"] | components["schemas"]["RenameOperation"] | components["schemas"]["ReplaceBodyOperation"] | components["schemas"]["ReplaceStretchOperation"] | components["schemas"]["DuplicateOperation"] | components["schemas"]["DeleteOperation"] | components["schemas"]["SetAsideOperation"] | components["schemas"]["BringBackOperation"] | components["schemas"]["SetTextAsideOperation"] | components["schemas"]["DiscardOperation"] | components["schemas"]["DescribeSectionOperation"] | components["schemas"]["DescribeDocumentOperation"] | components["schemas"]["GenerateContentsOperation"] | components["schemas"]["RefreshContentsOperation"] | components["schemas"]["BatchOperation"];
+        Operation: components["schemas"]["PromoteOperation"] | components["schemas"]["DemoteOperation"] | components["schemas"]["SetLevelOperation"] | components["schemas"]["MoveOperation"] | components["schemas"]["MoveUpOperation"] | components["schemas"]["MoveDownOperation"] | components["schemas"]["SplitOperation"] | components["schemas"]["JoinOperation"] | components["schemas"]["MakeHeadingOperation"] | components["schemas"]["MakeHeadingsOperation"] | components["schemas"]["TakeAsTitleOperation"] | components["schemas"]["PutTitleInTextOperation"] | components["schemas"]["SplitByRuleOperation"] | components["schemas"]["UseNumberingOperation"] | components["schemas"]["InsertOperation"] | components["schemas"]["RenameOperation"] | components["schemas"]["ReplaceBodyOperation"] | components["schemas"]["ReplaceStretchOperation"] | components["schemas"]["BookmarkCaptionOperation"] | components["schemas"]["DuplicateOperation"] | components["schemas"]["DeleteOperation"] | components["schemas"]["SetAsideOperation"] | components["schemas"]["BringBackOperation"] | components["schemas"]["SetTextAsideOperation"] | components["schemas"]["DiscardOperation"] | components["schemas"]["DescribeSectionOperation"] | components["schemas"]["DescribeDocumentOperation"] | components["schemas"]["GenerateContentsOperation"] | components["schemas"]["RefreshContentsOperation"] | components["schemas"]["BatchOperation"];
         PromoteOperation: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -1213,6 +1262,19 @@ export interface components {
             }[];
             /** @enum {string} */
             reason?: "deleted" | "set-aside" | "moved-away";
+        };
+        BookmarkCaptionOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "bookmark-caption";
+            /** @description The id of a section or of an offcut */
+            section: string;
+            /** @description A whole number */
+            index: number;
+            /** @description The id of a section or of an offcut */
+            bookmark: string;
         };
         DuplicateOperation: {
             /**
@@ -1632,6 +1694,31 @@ export interface operations {
                 };
                 content?: never;
             };
+        };
+    };
+    findFormerBookmark: {
+        parameters: {
+            query: {
+                name: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The bookmark that bore the name; a place that is named so again takes over its links with its id */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormerBookmark"];
+                };
+            };
+            404: components["responses"]["Problem"];
         };
     };
     calculate: {

@@ -1,6 +1,8 @@
+import { NodeSelection, TextSelection } from "@tiptap/pm/state";
 import { useState, type FormEvent } from "react";
 import { useSession } from "../document/context";
-import { insertBookmark } from "../editor/commands";
+import { api } from "../api/client";
+import { insertBookmark, renameBookmark } from "../editor/commands";
 import { findSection } from "../editor/places";
 import { textOf } from "../editor/section-text";
 import { newId } from "../document/new-id";
@@ -8,22 +10,29 @@ import { Button } from "../parts/button";
 import { Dialog } from "../parts/dialog";
 import type { Spot } from "./spot";
 
-/** Names the place at the cursor. Whether the name is free and well formed is the server’s word. */
+/** Names the place at the cursor, or gives the bookmark that is selected another name. Whether the name is free and well formed is the server’s word. */
 export function BookmarkDialog({ spot, onClose }: { spot: Spot; onClose: () => void }) {
   const session = useSession("BookmarkDialog");
-  const { from, to } = spot.view.state.selection;
+  const { selection } = spot.view.state;
+  const { from, to } = selection;
+  const present = selection instanceof NodeSelection && selection.node.type.name === "bookmark" ? selection.node : null;
   const [name, setName] = useState(() =>
-    spot.view.state.doc
-      .textBetween(from, to, " ")
-      .trim()
-      .replace(/[^\p{L}\p{M}\p{Nd}]+/gu, "_")
-      .slice(0, 40),
+    present
+      ? String(present.attrs["name"])
+      : spot.view.state.doc
+          .textBetween(from, to, " ")
+          .trim()
+          .replace(/[^\p{L}\p{M}\p{Nd}]+/gu, "_")
+          .slice(0, 40),
   );
   const [problem, setProblem] = useState("");
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     let doc = spot.view.state.doc;
-    insertBookmark({ id: newId(), name })(spot.view.state, (transaction) => (doc = transaction.doc));
+    const change = present
+      ? renameBookmark(name)
+      : insertBookmark({ id: (await formerId(session.state.id, name)) ?? newId(), name });
+    change(spot.view.state, (transaction) => (doc = transaction.doc));
     const place = findSection(doc, spot.section);
     if (!place) return onClose();
     const text = textOf(place.node);
@@ -41,7 +50,14 @@ export function BookmarkDialog({ spot, onClose }: { spot: Spot; onClose: () => v
     );
     if (answer.kind === "applied") {
       await session.texts.readAgain(spot.section);
-      session.messages.say(`“${name}” is bookmarked.`, "said", true);
+      const { state, dispatch } = spot.view;
+      // Writing goes on after the bookmark, not in place of it.
+      if (present) dispatch(state.tr.setSelection(TextSelection.create(state.doc, state.selection.to)));
+      session.messages.say(
+        present ? `The bookmark is called “${name}” now.` : `“${name}” is bookmarked.`,
+        "said",
+        true,
+      );
       return onClose();
     }
     if (answer.kind === "refused") {
@@ -53,8 +69,10 @@ export function BookmarkDialog({ spot, onClose }: { spot: Spot; onClose: () => v
     <Dialog
       open
       onClose={onClose}
-      title="Name this place"
-      description="Links can lead here by this name, wherever the text moves."
+      title={present ? "Rename the bookmark" : "Name this place"}
+      description={
+        present ? "Links that lead here go on doing so." : "Links can lead here by this name, wherever the text moves."
+      }
     >
       <form onSubmit={(event) => void submit(event)}>
         <label className="block text-soft">
@@ -77,10 +95,17 @@ export function BookmarkDialog({ spot, onClose }: { spot: Spot; onClose: () => v
             Cancel
           </Button>
           <Button tone="stem" type="submit" disabled={name === ""}>
-            Set the bookmark
+            {present ? "Rename" : "Set the bookmark"}
           </Button>
         </div>
       </form>
     </Dialog>
   );
+}
+
+/** The bookmark that was called so and is gone: links that led to it lead to its name again. */
+async function formerId(document: string, name: string): Promise<string | null> {
+  const params = { path: { id: document }, query: { name } };
+  const answer = await api.GET("/api/documents/{id}/former-bookmark", { params }).catch(() => null);
+  return answer?.data?.id ?? null;
 }

@@ -1,6 +1,7 @@
 import type { Node as TextNode } from "@tiptap/pm/model";
 import type { NodeView } from "@tiptap/pm/view";
 import type { Session } from "../document/session";
+import { innerId } from "../editor/target";
 import { followTarget } from "../places/places";
 
 /** A cross-reference in the text: its words follow the outline, whatever is renamed or moved. */
@@ -42,7 +43,12 @@ export class CrossReferenceView implements NodeView {
     const heading = section === null ? "" : (this.session.state.facts.get(section)?.heading ?? "");
     const words =
       { number: number || heading, heading, both: [number, heading].filter(Boolean).join(" ") }[shows] ?? heading;
-    const shown = position === undefined ? "a place that is gone" : words || "a heading without words";
+    const caption = this.session.state.namedCaptions.get(innerId(place) ?? "");
+    const inCaption =
+      caption &&
+      ({ number: caption.label || caption.words, heading: caption.words }[shows] ??
+        [caption.label, caption.words].filter(Boolean).join(" "));
+    const shown = position === undefined ? "a place that is gone" : (inCaption ?? (words || "a heading without words"));
     if (this.dom.textContent !== shown) this.dom.textContent = shown;
     this.dom.classList.toggle("broken", position === undefined);
     this.dom.title =

@@ -1,9 +1,11 @@
 import { useState } from "react";
-import { linkAt, setLink } from "../editor/commands";
+import { useSession } from "../document/context";
+import { insertLinked, linkAt, setLink } from "../editor/commands";
 import { completed, innerId, readTarget } from "../editor/target";
 import { Button } from "../parts/button";
 import { Dialog } from "../parts/dialog";
 import { PlaceChooser } from "../places/jump-box";
+import { addressOf } from "../places/places";
 import { useNameOfTarget } from "../places/use-name-of-target";
 import { backToText, type Spot } from "./spot";
 
@@ -11,6 +13,7 @@ const FIELD = "mt-1 block w-full rounded-lg border border-line bg-paper px-3 py-
 
 /** Leads the selected words, or those of the link with the cursor, to a heading, a bookmark, or an address. */
 export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void }) {
+  const session = useSession("LinkDialog");
   const nameOf = useNameOfTarget();
   const { state } = spot.view;
   const present = linkAt(state.doc, state.selection.from);
@@ -18,28 +21,21 @@ export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void 
   const [hint, setHint] = useState(present?.hint ?? "");
   const [isWrong, setWrong] = useState(false);
   const hasWords = !state.selection.empty || present !== null;
-  const link = (target: string | null) => {
-    setLink(target, hint.trim())(spot.view.state, spot.view.dispatch);
+  const [words, setWords] = useState("");
+  /** @param called what the target is called, for a link that has no words yet */
+  const link = (target: string | null, called = "") => {
+    const { view } = spot;
+    if (target !== null && !hasWords)
+      insertLinked(words.trim() || called || target, target, hint.trim())(view.state, view.dispatch);
+    else setLink(target, hint.trim())(view.state, view.dispatch);
     onClose();
     requestAnimationFrame(() => backToText(spot.view));
   };
   const toAddress = (typed: string) => {
     const whole = completed(typed);
     if (readTarget(whole) === null || whole.includes(" ")) return setWrong(true);
-    link(whole);
+    link(whole, typed.trim());
   };
-  if (!hasWords) {
-    return (
-      <Dialog open onClose={onClose} title="Link to…">
-        <p className="text-soft">Select the words that are to lead somewhere, and choose the link again.</p>
-        <div className="mt-4 flex justify-end">
-          <Button tone="stem" onClick={onClose}>
-            Back to the text
-          </Button>
-        </div>
-      </Dialog>
-    );
-  }
   return (
     <Dialog open onClose={onClose} title={present ? "Change the link" : "Link to…"}>
       {present && (
@@ -48,8 +44,10 @@ export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void 
         </p>
       )}
       <PlaceChooser
-        label="A heading or a bookmark"
-        onChoose={(choice) => link(choice.target)}
+        label="A heading, a bookmark, a figure or a table"
+        onChoose={(choice) =>
+          void addressOf(session, choice).then((address) => address !== null && link(address, choice.words))
+        }
         onOther={(words) => words.includes(".") && toAddress(words)}
       />
       <form
@@ -75,6 +73,12 @@ export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void 
           <p id="no-address" role="alert" className="text-loss">
             That address is not a web address.
           </p>
+        )}
+        {!hasWords && (
+          <label className="block text-soft">
+            The words of the link (those of its target when left empty)
+            <input value={words} maxLength={300} onChange={(event) => setWords(event.target.value)} className={FIELD} />
+          </label>
         )}
         <label className="block text-soft">
           A hint, shown where the link is pointed at (may be left empty)

@@ -17,7 +17,7 @@ import { followTarget, knownPlaces, placesQuery, type KnownPlaces } from "../pla
 import { CalculationView } from "./calculation-view";
 import { ContentsView } from "./contents-view";
 import { CrossReferenceView } from "./cross-reference-view";
-import { LinkCard } from "./link-card";
+import { PlaceCard } from "./place-card";
 import { MarginNotes } from "./margin-notes";
 import { PathBar } from "./path-bar";
 import { backToText, clearSpot, markSpot, notePointing, noteText } from "./spot";
@@ -101,7 +101,7 @@ export function Manuscript() {
             {layout && <FoldControl surface={layout.surface} scroller={scroller} layout={layout.key} />}
           </div>
           <TextTools scroller={scroller} />
-          <LinkCard scroller={scroller} />
+          <PlaceCard scroller={scroller} />
         </div>
       </UnderHand>
     </main>

@@ -137,7 +137,7 @@ export class Surface {
   }
 
   private lookOf(id: string) {
-    const { outline, positions, numbers, names, branchWords } = this.session.state;
+    const { outline, positions, numbers, names, branchWords, firstNotes, captions } = this.session.state;
     const { foldedTexts } = this.session.window;
     const position = positions.get(id) ?? -1;
     const number = numbers[position] ?? "";
@@ -147,6 +147,8 @@ export class Surface {
       number,
       name: sectionName(this.session.state, id),
       isNamed: number !== "" && names.get(id) === number,
+      firstNote: firstNotes.get(id) ?? 1,
+      captions: captions.get(id) ?? [],
       isPicked: this.isPicked(position),
       isFolded,
       folded: isFolded ? counted(branchWords[position] ?? 0, "word") : "",
@@ -366,11 +368,12 @@ export class Surface {
     const place = {
       ...(request.position === undefined ? {} : { at: request.position }),
       ...(request.bookmark === undefined ? {} : { bookmark: request.bookmark }),
+      ...(request.caption === undefined ? {} : { caption: request.caption }),
       ...(request.inText ? { inText: true } : {}),
     };
     if (request.focus) {
       this.editor.focusAt(id, place, true);
-      const isDeep = request.position !== undefined || request.bookmark !== undefined;
+      const isDeep = [request.position, request.bookmark, request.caption].some((each) => each !== undefined);
       if (isDeep) this.editor.view.dispatch(this.editor.view.state.tr.scrollIntoView());
     } else if (request.position !== undefined && isInView) this.editor.focusAt(id, place, false);
   }

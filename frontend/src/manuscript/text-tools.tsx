@@ -11,6 +11,7 @@ import {
   Quote,
   Scissors,
 } from "lucide-react";
+import { NodeSelection } from "@tiptap/pm/state";
 import { Toolbar } from "radix-ui";
 import { useEffect, useLayoutEffect, useState, type ReactNode, type RefObject } from "react";
 import { useSession } from "../document/context";
@@ -73,7 +74,7 @@ export function TextTools({ scroller }: { scroller: RefObject<HTMLDivElement | n
       <div className="absolute z-10 hidden md:block" style={{ top: at.blockTop, left: at.blockLeft - 34 }}>
         <BlockMenu spot={spot} />
       </div>
-      {!empty && (
+      {!empty && !(spot.view.state.selection instanceof NodeSelection) && (
         <Toolbar.Root
           aria-label="Selected words"
           className="absolute z-20 flex gap-0.5 rounded-xl border border-line bg-sheet p-1 shadow-lg"

@@ -3,6 +3,7 @@ import { useMemo, useState, type KeyboardEvent } from "react";
 import { Dialog } from "../parts/dialog";
 import { cx } from "../parts/cx";
 import { useSession } from "../document/context";
+import type { Session } from "../document/session";
 import { plainKey } from "../keys/plain-key";
 import { followTarget, placesQuery, placesToLink, type LinkChoice } from "./places";
 
@@ -19,6 +20,11 @@ export type Offered = {
   run: () => void;
 };
 
+function goToChoice(session: Session, choice: LinkChoice): void {
+  if (!choice.caption) return followTarget(session, choice.target);
+  session.navigation.goTo({ section: choice.caption.section, caption: choice.caption.index });
+}
+
 /** Goes to a heading or a bookmark by some of its words, or does a command by some of its own. */
 export function JumpBox({ commands, onClose }: { commands: readonly Offered[]; onClose: () => void }) {
   const session = useSession("JumpBox");
@@ -28,7 +34,7 @@ export function JumpBox({ commands, onClose }: { commands: readonly Offered[]; o
         label="Some words of a heading, a bookmark or a command"
         commands={commands}
         onCommand={(command) => (onClose(), command.run())}
-        onChoose={(choice) => (onClose(), followTarget(session, choice.target))}
+        onChoose={(choice) => (onClose(), goToChoice(session, choice))}
       />
     </Dialog>
   );
@@ -47,31 +53,41 @@ type ChooserProps = {
 
 type Found = { key: string; choose: () => void; command?: Offered; choice?: LinkChoice };
 
+/** Commands called by just these words come before those that only mean the same. */
+function farness({ label }: Offered, words: string): number {
+  const at = label.toLowerCase().indexOf(words.trim().toLowerCase());
+  return at === 0 ? 0 : at > 0 ? 1 : 2;
+}
+
 /** A field that narrows a list of headings and bookmarks, chosen from by arrow keys or by hand. */
 export function PlaceChooser({ label, among, commands = NO_COMMANDS, onCommand, onChoose, onOther }: ChooserProps) {
   const session = useSession("PlaceChooser");
   const places = useQuery(placesQuery(session.state.id));
   const [words, setWords] = useState("");
   const [at, setAt] = useState(0);
-  const all = useMemo(
-    () => among ?? placesToLink(session.state, places.data?.bookmarks ?? []),
-    [among, session, places.data],
-  );
+  const all = useMemo(() => among ?? placesToLink(session.state, places.data), [among, session, places.data]);
   const found = useMemo(() => {
     const parts = words.toLowerCase().split(/\s+/).filter(Boolean);
     const has = (text: string) => parts.every((part) => text.toLowerCase().includes(part));
-    const places = all.filter((choice) => has(choice.words)).slice(0, MOST_SHOWN);
+    const places = all.filter((choice) => has(`${choice.number} ${choice.words}`)).slice(0, MOST_SHOWN);
     const fitting =
       parts.length === 0
         ? []
-        : commands.filter(({ group, label, also }) => has(`${group} ${label} ${also}`)).slice(0, MOST_SHOWN);
+        : commands
+            .filter(({ group, label, also }) => has(`${group} ${label} ${also}`))
+            .toSorted((one, other) => farness(one, words) - farness(other, words))
+            .slice(0, MOST_SHOWN);
     return [
       ...fitting.map((command): Found => ({
         key: `command-${command.key.replaceAll(" ", "-")}`,
         choose: () => onCommand?.(command),
         command,
       })),
-      ...places.map((choice): Found => ({ key: choice.target, choose: () => onChoose(choice), choice })),
+      ...places.map((choice): Found => ({
+        key: choice.target || `caption-${choice.caption?.section}-${choice.caption?.index}`,
+        choose: () => onChoose(choice),
+        choice,
+      })),
     ];
   }, [all, words, commands, onCommand, onChoose]);
   const pressed = (event: KeyboardEvent) => {
@@ -123,15 +139,15 @@ export function PlaceChooser({ label, among, commands = NO_COMMANDS, onCommand, 
               </>
             )}
             {choice?.number && <span className="text-xs text-faint tabular-nums">{choice.number}</span>}
-            {choice && <span className={choice.isBookmark ? "text-ochre" : ""}>{choice.words}</span>}
-            {choice?.isBookmark && <span className="text-xs text-faint">bookmark</span>}
+            {choice && <span className={choice.kind === "bookmark" ? "text-ochre" : ""}>{choice.words}</span>}
+            {choice && choice.kind !== "heading" && <span className="text-xs text-faint">{choice.kind}</span>}
           </li>
         ))}
         {found.length === 0 && (
           <li className="px-3 py-2 text-soft">
             {onOther
-              ? "No heading or bookmark has these words. Enter links to them as an address."
-              : "No heading or bookmark has these words."}
+              ? "No heading, bookmark or caption has these words. Enter links to them as an address."
+              : "No heading, bookmark or caption has these words."}
           </li>
         )}
       </ul>

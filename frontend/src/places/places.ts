@@ -4,11 +4,22 @@ import type { Session } from "../document/session";
 import type { DocumentState } from "../document/state";
 import { readTarget } from "../editor/target";
 import { sectionLabel, sectionName } from "../document/section-name";
+import { newId } from "../document/new-id";
 import { readingKey } from "../document/readings";
 import { levelAt } from "../outline/outline";
 
 /** A place in the document that a link or a jump can lead to. */
-export type LinkChoice = { target: string; words: string; number: string; level: number; isBookmark: boolean };
+export type LinkChoice = {
+  /** Its address; a caption that nothing leads to yet has none. */
+  target: string;
+  words: string;
+  /** Such as “3.2” or “Figure 4”. */
+  number: string;
+  level: number;
+  kind: "heading" | "bookmark" | "figure" | "table";
+  /** Which of the pictures and tables of its section it is, from 0 on. */
+  caption?: { section: string; index: number };
+};
 
 export function placesQuery(id: string) {
   return queryOptions({
@@ -36,7 +47,7 @@ export function knownPlaces(places: Places | undefined): KnownPlaces {
   };
 }
 
-export function placesToLink(state: DocumentState, bookmarks: readonly Bookmark[]): LinkChoice[] {
+export function placesToLink(state: DocumentState, places: Places | undefined): LinkChoice[] {
   const headings = state.outline.ids.flatMap((id, position) => {
     const number = state.numbers[position] ?? "";
     const words = sectionName(state, id);
@@ -50,18 +61,40 @@ export function placesToLink(state: DocumentState, bookmarks: readonly Bookmark[
             words,
             number: words === number ? "" : number,
             level: levelAt(state.outline, position),
-            isBookmark: false,
+            kind: "heading" as const,
           },
         ];
   });
-  const named = bookmarks.map((bookmark) => ({
-    target: `bookmark:${bookmark.id}`,
-    words: bookmark.name,
-    number: "",
+  const captions = (places?.captions ?? []).map(({ section, index, kind, label, words, bookmarks }): LinkChoice => ({
+    target: bookmarks[0] === undefined ? "" : `bookmark:${bookmarks[0]}`,
+    words,
+    number: label,
     level: 1,
-    isBookmark: true,
+    kind,
+    caption: { section, index },
   }));
-  return [...named, ...headings];
+  const inCaptions = new Set(places?.captions.flatMap(({ bookmarks }) => bookmarks));
+  const named = (places?.bookmarks ?? [])
+    .filter(({ id }) => !inCaptions.has(id))
+    .map(({ id, name }): LinkChoice => ({
+      target: `bookmark:${id}`,
+      words: name,
+      number: "",
+      level: 1,
+      kind: "bookmark",
+    }));
+  return [...named, ...captions, ...headings];
+}
+
+/** The address of a place, which is made for a caption that had none; null when that was refused, which is told. */
+export async function addressOf(session: Session, choice: LinkChoice): Promise<string | null> {
+  if (choice.target !== "" || !choice.caption) return choice.target;
+  const bookmark = newId();
+  const answer = await session.changes.perform(
+    { name: "bookmark-caption", ...choice.caption, bookmark },
+    { quiet: true },
+  );
+  return answer.kind === "applied" ? `bookmark:${bookmark}` : null;
 }
 
 /** What a link leads to, in words: a heading with its number, a bookmark, or the address. */
@@ -71,6 +104,8 @@ export function nameOfTarget(state: DocumentState, address: string, bookmarks: r
   if (state.positions.has(target.id)) return sectionLabel(state, target.id);
   const bookmark = bookmarks.find((each) => each.id === target.id);
   if (!bookmark) return target.kind === "bookmark" ? "a bookmark that is gone" : "a place that is gone";
+  const caption = state.namedCaptions.get(bookmark.id);
+  if (caption) return [caption.label, caption.words].filter(Boolean).join(" ");
   return `“${bookmark.name}”, in ${sectionLabel(state, bookmark.section)}`;
 }
 

@@ -34,7 +34,7 @@ export function NestDialog({ sections, onClose }: { sections: string[]; onClose:
 function choicesFor(state: DocumentState, sections: readonly string[]): [LinkChoice[], number] {
   const heads = pickedHeads(state.outline, state.positions, new Set(sections));
   const moving = new Set(heads.flatMap((head) => state.outline.ids.slice(head, branchEnd(state.outline, head))));
-  const inside = placesToLink(state, []).flatMap((choice) => {
+  const inside = placesToLink(state, undefined).flatMap((choice) => {
     const id = choice.target.slice("section:".length);
     return moving.has(id) ? [] : [{ ...choice, target: `inside:${id}` }];
   });
@@ -47,7 +47,7 @@ function choicesFor(state: DocumentState, sections: readonly string[]): [LinkCho
           words: `The top level, after “${state.facts.get(chapter)?.heading ?? ""}”`,
           number: "",
           level: 1,
-          isBookmark: false,
+          kind: "heading" as const,
         },
       ];
   return [[...top, ...inside], heads.length];

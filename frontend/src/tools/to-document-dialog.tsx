@@ -133,11 +133,11 @@ function PlaceIn({
 }
 
 function placesUnder({ outline, sections }: Skeleton): LinkChoice[] {
-  const end: LinkChoice = { target: END, words: "The end, at the top level", number: "", level: 1, isBookmark: false };
+  const end: LinkChoice = { target: END, words: "The end, at the top level", number: "", level: 1, kind: "heading" };
   const inside = sections.flatMap((section, position): LinkChoice[] => {
     const level = Number(outline.levels[position]);
     return level > 0 && section.heading !== ""
-      ? [{ target: section.id, words: section.heading, number: "", level, isBookmark: false }]
+      ? [{ target: section.id, words: section.heading, number: "", level, kind: "heading" }]
       : [];
   });
   return [end, ...inside];

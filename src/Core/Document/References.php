@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Document;
 
+use Stemmata\Core\Text\Caption;
 use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\Picture;
 use Stemmata\Core\Text\PlacesLedTo;
@@ -15,12 +16,16 @@ final readonly class References
      * @param array<string, string> $bookmarks name by bookmark id
      * @param array<string, string> $links     the first linked words by the id of the section or bookmark linked to
      * @param list<string>          $pictures  hashes; of the text itself only, for storage keeps them by document
+     * @param int                   $notes     footnotes in it
+     * @param list<Caption>         $captions  of its pictures and tables, in order; with empty words for those without
      */
     private function __construct(
         public array $bookmarks,
         public array $links,
         public bool $hasContents,
         public array $pictures = [],
+        public int $notes = 0,
+        public array $captions = [],
     ) {}
 
     public static function in(Section $section): self
@@ -29,7 +34,13 @@ final readonly class References
         $links = [];
         $hasContents = false;
         $pictures = [];
+        $notes = 0;
+        $captions = [];
         foreach (self::parts($section) as $node) {
+            $notes += 'footnote' === $node->type ? 1 : 0;
+            if (null !== ($caption = Caption::findOf($node))) {
+                $captions[] = $caption;
+            }
             $hasContents = $hasContents || 'contents' === $node->type;
             if ('bookmark' === $node->type) {
                 $bookmarks[$node->textAttribute('id')] = $node->textAttribute('name');
@@ -42,7 +53,7 @@ final readonly class References
             }
         }
 
-        return new self($bookmarks, $links, $hasContents, array_values($pictures));
+        return new self($bookmarks, $links, $hasContents, array_values($pictures), $notes, $captions);
     }
 
     /**
@@ -50,10 +61,16 @@ final readonly class References
      *
      * @param array<string, string> $bookmarks
      * @param array<string, string> $links
+     * @param list<Caption>         $captions
      */
-    public static function kept(array $bookmarks, array $links, bool $hasContents): self
-    {
-        return new self($bookmarks, $links, $hasContents);
+    public static function kept(
+        array $bookmarks,
+        array $links,
+        bool $hasContents,
+        int $notes = 0,
+        array $captions = [],
+    ): self {
+        return new self($bookmarks, $links, $hasContents, [], $notes, $captions);
     }
 
     /** @return iterable<Node> */

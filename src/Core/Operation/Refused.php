@@ -49,6 +49,14 @@ final readonly class Refused
         );
     }
 
+    public static function noCaption(): self
+    {
+        return new self(
+            RefusalReason::UnknownSection,
+            'That picture or table has no caption any more; give it one, and refer to it again.',
+        );
+    }
+
     public static function unknownOffcut(): self
     {
         return new self(

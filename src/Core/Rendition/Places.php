@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Core\Rendition;
 
 use Stemmata\Core\Contents\ContentsLines;
+use Stemmata\Core\Counting\CaptionNumbers;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\References;
 use Stemmata\Core\Link\CrossReferenceShows;
@@ -24,9 +25,14 @@ final readonly class Places
      *     string}> $places the position and the heading of the section that each place lies in
      * @param list<string>                  $numbers by position
      */
-    private function __construct(private array $byId, private array $places, private array $numbers) {}
+    private function __construct(
+        private array $byId,
+        private array $places,
+        private array $numbers,
+        private CaptionNumbers $captions,
+    ) {}
 
-    public static function in(Document $document): self
+    public static function in(Document $document, ?CaptionNumbers $captions = null): self
     {
         $linked = [];
         $byId = [];
@@ -62,7 +68,7 @@ final readonly class Places
                 ? [$places, $document->numbers()]
                 : [self::places($document->whole), $document->whole->numbers()];
 
-        return new self($byId, $places, $numbers);
+        return new self($byId, $places, $numbers, $captions ?? CaptionNumbers::of($document));
     }
 
     /** @return array<string, array{int, string}> */
@@ -109,6 +115,10 @@ final readonly class Places
             return CrossReferenceShows::GONE;
         }
         $shows = CrossReferenceShows::tryFrom($reference->textAttribute('shows')) ?? CrossReferenceShows::Both;
+        $caption = $this->captions->findCaptionAt((string) LinkTarget::findInnerId($reference->textAttribute('href')));
+        if (null !== $caption) {
+            return $shows->words(...$caption);
+        }
 
         return $shows->words($this->numbers[$position], $heading);
     }

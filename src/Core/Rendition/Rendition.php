@@ -8,11 +8,14 @@ use Stemmata\Core\Calculation\Calculation;
 use Stemmata\Core\Calculation\Effort;
 use Stemmata\Core\Calculation\Solved;
 use Stemmata\Core\Contents\ContentsLines;
+use Stemmata\Core\Counting\CaptionNumbers;
 use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\Section;
 use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Numbering\Numbers;
 use Stemmata\Core\Numbering\SectionNumber;
+use Stemmata\Core\Text\CaptionKind;
 use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\Picture;
 
@@ -30,6 +33,7 @@ final readonly class Rendition
         private array $counted,
         public Places $places,
         private Effort $effort,
+        private CaptionNumbers $captions,
     ) {}
 
     /** @param Document $document the whole, or a branch of one (`Document::findBranch`) */
@@ -38,7 +42,16 @@ final readonly class Rendition
         // What is taken over into another document is counted there.
         $document = $options->keepsNumbers ? $document : $document->withOutline($document->outline);
 
-        return new self($document, $options, self::numbersOf($document), Places::in($document), new Effort());
+        $captions = CaptionNumbers::of($document);
+
+        return new self(
+            $document,
+            $options,
+            self::numbersOf($document),
+            Places::in($document, $captions),
+            new Effort(),
+            $captions,
+        );
     }
 
     public function titleBlock(): TitleBlock
@@ -65,9 +78,42 @@ final readonly class Rendition
                 $this->number($position),
                 $this->places->findName($section->id->value),
                 $section->heading->inline,
-                $section->body->blocks,
+                $this->labelled($section),
             );
         }
+    }
+
+    /**
+     * The text of a section, in which pictures and tables that bear a number are told it as the attribute `label`.
+     *
+     * @return list<Node>
+     */
+    private function labelled(Section $section): array
+    {
+        $labels = $this->captions->labels[$section->id->value] ?? [];
+        if ([] === array_filter($labels)) {
+            return $section->body->blocks;
+        }
+        $labelled = new \SplObjectStorage();
+        foreach ($section->body->walk() as $node) {
+            if (null !== CaptionKind::tryFrom($node->type)) {
+                $labelled[$node] = (string) array_shift($labels);
+            }
+        }
+
+        return $section->body->mapped(
+            static fn(Node $node): Node => '' === ($labelled[$node] ?? '')
+                ? $node
+                : $node->withAttributes([...$node->attributes, 'label' => $labelled[$node]]),
+        )->blocks;
+    }
+
+    /** What is written before the words of a caption, such as “Figure 3. ”; empty without a number. */
+    public static function captionLead(Node $captioned): string
+    {
+        $label = $captioned->textAttribute('label');
+
+        return '' === $label ? '' : $label . '. ';
     }
 
     /** The number of the section at a position, such as “3.2” or “Appendix B”; empty for none. */

@@ -6,7 +6,6 @@ namespace Stemmata\Core\TypedNumber;
 
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Text\Heading;
-use Stemmata\Core\Text\Node;
 
 /**
  * Takes the numbers that were typed into headings off them, and sets the scheme by which they are computed from then
@@ -46,7 +45,7 @@ final readonly class NumberLifting
             if ($lead > 0) {
                 $liftedFromWords[] = $position;
                 $document = $document->withSection(
-                    $section->withHeading(Heading::ofInline(self::withoutLead($section->heading->inline, $lead))),
+                    $section->withHeading(Heading::ofInline(TypedLead::without($section->heading->inline, $lead))),
                 );
             }
         }
@@ -57,28 +56,5 @@ final readonly class NumberLifting
             $inferred->differences,
             $inferred->keptAsWords,
         );
-    }
-
-    /**
-     * @param list<Node> $inline
-     * @param int        $lead   characters of its text to leave out; bookmarks among them stay
-     *
-     * @return list<Node>
-     */
-    private static function withoutLead(array $inline, int $lead): array
-    {
-        $kept = [];
-        foreach ($inline as $node) {
-            if ($lead > 0 && $node->isText()) {
-                $taken = min($lead, mb_strlen($node->text));
-                $lead -= $taken;
-                $node = Node::text(mb_substr($node->text, $taken), $node->marks);
-            }
-            if (!$node->isText() || '' !== $node->text) {
-                $kept[] = $node;
-            }
-        }
-
-        return $kept;
     }
 }

@@ -20,6 +20,7 @@ use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\PlacesLedTo;
 use Stemmata\Core\Text\Slug;
+use Stemmata\Core\TypedNumber\CaptionLifting;
 use Stemmata\Core\TypedNumber\NumberLifting;
 use Stemmata\Format\Shared\ContentsWords;
 use Stemmata\Format\Shared\FormatException;
@@ -235,7 +236,7 @@ final class DocumentBuilder
         if ($this->hasContents) {
             $document = self::withContentsFilled($document);
         }
-        $document = $document->withPictures($this->sound->pictures());
+        $document = CaptionLifting::from($document)->withPictures($this->sound->pictures());
 
         return new ReadResult($document, ImportReport::of($document, $this->report->lines()));
     }

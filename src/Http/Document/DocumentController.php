@@ -9,6 +9,7 @@ use Stemmata\Core\Check\BrokenLink;
 use Stemmata\Core\Check\Finding;
 use Stemmata\Core\Check\StructureCheck;
 use Stemmata\Core\Contents\StaleContents;
+use Stemmata\Core\Counting\CaptionNumbers;
 use Stemmata\Core\Counting\ReadingTime;
 use Stemmata\Core\Counting\Targets;
 use Stemmata\Core\Document\Document;
@@ -25,6 +26,7 @@ use Stemmata\Http\Document\View\ChangesSince;
 use Stemmata\Http\Document\View\FindingView;
 use Stemmata\Http\Document\View\OffcutText;
 use Stemmata\Http\Document\View\OffcutView;
+use Stemmata\Http\Document\View\NamedCaption;
 use Stemmata\Http\Document\View\OutlineCounts;
 use Stemmata\Http\Document\View\Places;
 use Stemmata\Http\Document\View\SectionText;
@@ -87,6 +89,8 @@ final readonly class DocumentController
         $document = $this->store->document($id);
         $stale = array_map(static fn(SectionId $section): string => $section->value, StaleContents::in($document));
 
+        $captions = CaptionNumbers::of($document);
+
         return new JsonResponse(
             new OutlineCounts(
                 $record->revision,
@@ -97,6 +101,14 @@ final readonly class DocumentController
                 $stale,
                 $over,
                 ReadingTime::SILENT_WORDS_PER_MINUTE,
+                new \ArrayObject($captions->firstNotes),
+                new \ArrayObject($captions->labels),
+                new \ArrayObject(
+                    array_map(
+                        static fn(array $named): NamedCaption => new NamedCaption(...$named),
+                        $captions->byBookmark,
+                    ),
+                ),
             ),
         );
     }

@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace Stemmata\Http\Document;
 
 use Stemmata\Core\Check\BrokenLinks;
+use Stemmata\Core\Counting\CaptionNumbers;
 use Stemmata\Core\Document\Document;
 use Stemmata\Http\Document\View\Bookmark;
+use Stemmata\Http\Document\View\CaptionView;
 use Stemmata\Http\Document\View\InnerLink;
 use Stemmata\Http\Document\View\Places;
 
-/** Lists bookmarks and links in the order of the text; what stands among the offcuts is not in the text. */
+/** Lists bookmarks, links and captions in the order of the text; what stands among the offcuts is not in the text. */
 final class PlacesIn
 {
     public static function document(Document $document): Places
@@ -38,6 +40,24 @@ final class PlacesIn
             }
         }
 
-        return new Places($bookmarks, $links);
+        $labels = CaptionNumbers::of($document)->labels;
+        $captions = [];
+        foreach ($references as $position => $each) {
+            $section = $document->outline->idAt($position)->value;
+            foreach ($each->captions as $index => $caption) {
+                if ('' !== $caption->words) {
+                    $captions[] = new CaptionView(
+                        $section,
+                        $index,
+                        $caption->kind->value,
+                        $labels[$section][$index] ?? '',
+                        $caption->words,
+                        $caption->bookmarks,
+                    );
+                }
+            }
+        }
+
+        return new Places($bookmarks, $links, $captions);
     }
 }

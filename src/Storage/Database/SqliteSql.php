@@ -14,6 +14,12 @@ final class SqliteSql
     /** Of rows that are otherwise equal, the order in which they came. */
     public const ORDER_OF_ARRIVAL = 'rowid';
 
+    /** Whether the column holds the words of a parameter, letter by letter. */
+    public static function contains(string $column): string
+    {
+        return 'instr(' . $column . ', ?) > 0';
+    }
+
     /**
      * The column, not to be looked up by its index: a few ids lead to their rows sooner than all rows of a document.
      */

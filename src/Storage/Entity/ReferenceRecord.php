@@ -19,6 +19,8 @@ class ReferenceRecord
     public const BOOKMARK = 'bookmark';
     public const LINK = 'link';
     public const CONTENTS = 'contents';
+    /** The footnotes and captions of the section: see CountedForm. */
+    public const COUNTED = 'counted';
 
     public function __construct(
         #[ORM\Column(length: 12)] public string $documentId,

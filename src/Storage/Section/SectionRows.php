@@ -145,6 +145,10 @@ final readonly class SectionRows
         if ($references->hasContents) {
             $rows[] = ['kind' => ReferenceRecord::CONTENTS, 'target' => $section->id->value, 'name' => ''];
         }
+        $counted = CountedForm::written($references);
+        if ('' !== $counted) {
+            $rows[] = ['kind' => ReferenceRecord::COUNTED, 'target' => $section->id->value, 'name' => $counted];
+        }
 
         return $rows;
     }

@@ -174,6 +174,7 @@ final class StoredShelf implements Shelf
         $bookmarks = [];
         $links = [];
         $withContents = [];
+        $counted = [];
         foreach (
             $this->entities
                 ->getConnection()
@@ -187,15 +188,17 @@ final class StoredShelf implements Shelf
             match ($row->text('kind')) {
                 ReferenceRecord::BOOKMARK => ($bookmarks[$section][$row->text('target')] = $row->text('name')),
                 ReferenceRecord::LINK => ($links[$section][$row->text('target')] = $row->text('name')),
+                ReferenceRecord::COUNTED => ($counted[$section] = CountedForm::read($row->text('name'))),
                 default => ($withContents[$section] = true),
             };
         }
         $references = [];
-        foreach (array_keys($bookmarks + $links + $withContents) as $section) {
+        foreach (array_keys($bookmarks + $links + $withContents + $counted) as $section) {
             $references[$section] = References::kept(
                 $bookmarks[$section] ?? [],
                 $links[$section] ?? [],
                 isset($withContents[$section]),
+                ...$counted[$section] ?? [],
             );
         }
 

@@ -62,6 +62,7 @@ final class OperationFields
             'texts' => 'texts',
             'reason' => '?' . OffcutReason::class,
         ],
+        'bookmark-caption' => ['section' => 'id', 'index' => 'integer', 'bookmark' => 'id'],
         'duplicate' => ['sections' => 'ids', 'extent' => '?' . Extent::class],
         'delete' => ['sections' => 'ids', 'extent' => '?' . Extent::class],
         'set-aside' => ['sections' => 'ids', 'extent' => '?' . Extent::class],

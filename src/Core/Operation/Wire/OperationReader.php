@@ -34,6 +34,7 @@ use Stemmata\Core\Operation\Section\MakeHeadings;
 use Stemmata\Core\Operation\Section\SplitByRule;
 use Stemmata\Core\Operation\Section\SplitRule;
 use Stemmata\Core\Operation\Section\SplitSection;
+use Stemmata\Core\Operation\Text\BookmarkCaption;
 use Stemmata\Core\Operation\Text\GenerateContents;
 use Stemmata\Core\Operation\Text\PutTitleInText;
 use Stemmata\Core\Operation\Text\RefreshContents;
@@ -119,6 +120,11 @@ final readonly class OperationReader
             'rename' => self::rename($fields),
             'replace-body' => new ReplaceBody($fields->section('section'), Body::fromJson($fields->raw('body'))),
             'replace-stretch' => $this->replaceStretch($fields),
+            'bookmark-caption' => new BookmarkCaption(
+                $fields->section('section'),
+                $fields->integer('index'),
+                $fields->section('bookmark'),
+            ),
             'duplicate' => new Duplicate($fields->sections(), self::extent($fields), $this->ids),
             'delete' => new CutOut($fields->sections(), self::extent($fields), OffcutReason::Deleted, $this->ids),
             'set-aside' => new CutOut($fields->sections(), self::extent($fields), OffcutReason::SetAside, $this->ids),

@@ -96,6 +96,10 @@ final class HtmlInline
         if (!($node instanceof \DOMElement) || HtmlDropped::noted($node, $this->builder)) {
             return;
         }
+        if ('caption-number' === $node->getAttribute('class')) {
+            // Written by us, and computed again.
+            return;
+        }
         if (('a' === $node->localName && $inHeading && HeadingLink::isSign($node)) || $this->isTakenBack($node)) {
             return;
         }

@@ -226,7 +226,19 @@ final class Blocks extends BlockVisitor
         $hasCaption = [] !== $figure->content;
 
         return self::styled('Figure', $this->runs->image($figure), $hasCaption ? '<w:keepNext/>' : '') .
-            ($hasCaption ? self::styled('Caption', $this->runs->of($figure->content)) : '');
+            ($hasCaption ? self::styled('Caption', self::lead($figure) . $this->runs->of($figure->content)) : '');
+    }
+
+    /** The number of a caption, counted on by the reader’s program as well (ECMA-376-1, 17.16.5.56). */
+    private static function lead(Node $captioned): string
+    {
+        if (1 !== preg_match('/\A(.*) (\d+)\z/s', $captioned->textAttribute('label'), $match)) {
+            return '';
+        }
+
+        return Runs::words($match[1] . ' ') .
+            Runs::field('SEQ ' . ucfirst($captioned->type) . ' \* ARABIC', Runs::words($match[2])) .
+            Runs::words('. ');
     }
 
     protected function table(Node $table): string
@@ -236,7 +248,9 @@ final class Blocks extends BlockVisitor
         $grid = str_repeat(sprintf('<w:gridCol w:w="%d"/>', intdiv(self::TEXT_WIDTH, $columns)), $columns);
         $caption = $table->content[0]->content;
 
-        return ([] === $caption ? '' : self::styled('Caption', $this->runs->of($caption), '<w:keepNext/>')) .
+        return ([] === $caption
+            ? ''
+            : self::styled('Caption', self::lead($table) . $this->runs->of($caption), '<w:keepNext/>')) .
             '<w:tbl><w:tblPr><w:tblStyle w:val="TableLines"/><w:tblW w:w="0" w:type="auto"/></w:tblPr><w:tblGrid>' .
             $grid .
             '</w:tblGrid>' .

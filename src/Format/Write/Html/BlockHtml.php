@@ -91,7 +91,9 @@ final class BlockHtml extends BlockVisitor
     protected function figure(Node $figure): string
     {
         $caption =
-            [] === $figure->content ? '' : '<figcaption>' . $this->inline->of($figure->content) . '</figcaption>';
+            [] === $figure->content
+                ? ''
+                : '<figcaption>' . self::lead($figure) . $this->inline->of($figure->content) . '</figcaption>';
 
         return '<figure>' . $this->inline->image($figure) . $caption . "</figure>\n";
     }
@@ -101,13 +103,24 @@ final class BlockHtml extends BlockVisitor
         $html = '';
         foreach ($table->content as $part) {
             if ('caption' === $part->type) {
-                $html .= [] === $part->content ? '' : '<caption>' . $this->inline->of($part->content) . "</caption>\n";
+                $html .=
+                    [] === $part->content
+                        ? ''
+                        : '<caption>' . self::lead($table) . $this->inline->of($part->content) . "</caption>\n";
                 continue;
             }
             $html .= '<tr>' . implode('', array_map($this->cell(...), $part->content)) . "</tr>\n";
         }
 
         return "<table>\n" . $html . "</table>\n";
+    }
+
+    /** The number of a caption is computed; a reader of ours computes it again. */
+    private static function lead(Node $captioned): string
+    {
+        $lead = Rendition::captionLead($captioned);
+
+        return '' === $lead ? '' : '<span class="caption-number">' . InlineHtml::escaped($lead) . '</span>';
     }
 
     private function cell(Node $cell): string

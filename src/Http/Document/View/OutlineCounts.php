@@ -15,11 +15,14 @@ final readonly class OutlineCounts
      * @param list<int>    $branchWords
      * @param list<string> $staleContents
      * @param list<string> $overTarget
+     * @param \ArrayObject<string, string>       $names
+     * @param \ArrayObject<string, int>          $firstNotes
+     * @param \ArrayObject<string, list<string>> $captions
+     * @param \ArrayObject<string, NamedCaption> $namedCaptions
      */
     public function __construct(
         #[OA\Property] public int $revision,
         #[OA\Property(items: new OA\Items(type: 'string'))] public array $numbers,
-        /** @var \ArrayObject<string, string> */
         #[
             OA\Property(
                 description: 'What sections are called whose heading has no words, by id: the number that stands for it, as “Chapter 4” does, or that there is none',
@@ -45,5 +48,29 @@ final readonly class OutlineCounts
         ]
         public array $overTarget,
         #[OA\Property(description: 'Words read silently in a minute')] public int $readingSpeed,
+        #[
+            OA\Property(
+                description: 'The number of the first footnote of each section that has one, by id',
+                type: 'object',
+                additionalProperties: new OA\AdditionalProperties(type: 'integer'),
+            ),
+        ]
+        public \ArrayObject $firstNotes,
+        #[
+            OA\Property(
+                description: 'What the pictures and tables of each section are called, in order, by id: “Figure 3”, or empty',
+                type: 'object',
+                additionalProperties: new OA\AdditionalProperties(type: 'array', items: new OA\Items(type: 'string')),
+            ),
+        ]
+        public \ArrayObject $captions,
+        #[
+            OA\Property(
+                description: 'Captions that are referred to, by the id of a bookmark in them',
+                type: 'object',
+                additionalProperties: new OA\AdditionalProperties(ref: NamedCaption::class),
+            ),
+        ]
+        public \ArrayObject $namedCaptions,
     ) {}
 }

@@ -6,16 +6,18 @@ namespace Stemmata\Http\Document\View;
 
 use OpenApi\Attributes as OA;
 
-/** The bookmarks and inner links of a document, in the order of the text. */
+/** The bookmarks, inner links and captions of a document, in the order of the text. */
 #[OA\Schema]
 final readonly class Places
 {
     /**
      * @param list<Bookmark>  $bookmarks
      * @param list<InnerLink> $links
+     * @param list<CaptionView> $captions
      */
     public function __construct(
         #[OA\Property(items: new OA\Items(ref: Bookmark::class))] public array $bookmarks,
         #[OA\Property(items: new OA\Items(ref: InnerLink::class))] public array $links,
+        #[OA\Property(items: new OA\Items(ref: CaptionView::class))] public array $captions,
     ) {}
 }

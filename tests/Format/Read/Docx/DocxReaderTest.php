@@ -154,7 +154,7 @@ final class DocxReaderTest extends TestCase
             '</w:tc></w:tr></w:tbl><w:p><w:pPr><w:pStyle w:val="Caption"/></w:pPr>' .
             $run('By hand') .
             '</w:p>',
-            "<table>\n<caption>Readings</caption>\n<tr><td>a</td></tr>\n</table>\n\nBy hand",
+            "<table>\n<caption><span class=\"caption-number\">Table 1. </span>Readings</caption>\n<tr><td>a</td></tr>\n</table>\n\nBy hand",
         ];
         yield 'a part of the document that begins on a page of its own' => [
             '<w:p><w:pPr><w:sectPr/></w:pPr>' . $run('a') . '</w:p>' . $p('b'),
@@ -263,7 +263,7 @@ final class DocxReaderTest extends TestCase
         ];
         yield 'a caption below its picture' => [
             '<w:p>' . $drawing('png') . '</w:p>' . $p('The lamp', 'Cap'),
-            '<figure><img src="data:image/png;base64,iVBORw0KGgo=" alt=""><figcaption>The lamp</figcaption></figure>',
+            '<figure><img src="data:image/png;base64,iVBORw0KGgo=" alt=""><figcaption><span class="caption-number">Figure 1. </span>The lamp</figcaption></figure>',
             [],
         ];
         yield 'a caption above its table' => [
@@ -273,7 +273,7 @@ final class DocxReaderTest extends TestCase
             '</w:tc></w:tr><w:tr><w:tc>' .
             $p('1') .
             '</w:tc></w:tr></w:tbl>',
-            "<table>\n<caption>Watches</caption>\n<tr><th>a</th></tr>\n<tr><td>1</td></tr>\n</table>",
+            "<table>\n<caption><span class=\"caption-number\">Table 1. </span>Watches</caption>\n<tr><th>a</th></tr>\n<tr><td>1</td></tr>\n</table>",
             [],
         ];
         yield 'a picture that is not in the file' => [

@@ -180,7 +180,7 @@ final class OdtReaderTest extends TestCase
                         '</draw:text-box>',
                 ),
             ),
-            '<figure><img src="data:image/png;base64,iVBORw0KGgo=" alt=""><figcaption>Figure 1: the lamp</figcaption></figure>',
+            '<figure><img src="data:image/png;base64,iVBORw0KGgo=" alt=""><figcaption><span class="caption-number">Figure 1. </span>the lamp</figcaption></figure>',
             [],
         ];
         yield 'a picture that is not in the file' => [

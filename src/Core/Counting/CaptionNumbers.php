@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Counting;
+
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Text\Caption;
+use Stemmata\Core\Text\CaptionKind;
+
+/** “Figure 3”, “Table 1” and the numbers of footnotes, counted through the whole document in the order of the text. */
+final readonly class CaptionNumbers
+{
+    /**
+     * @param array<string, list<string>>     $labels     of the pictures and tables of each section, in order, by the
+     *     section's id; empty for one without a number
+     * @param array<string, int>              $firstNotes the number of a section's first footnote, by its id
+     * @param array<string, array{string, string}> $byBookmark label and caption by the id of a bookmark in the caption
+     */
+    private function __construct(public array $labels, public array $firstNotes, public array $byBookmark) {}
+
+    /** A branch is counted as a part of its whole. */
+    public static function of(Document $document): self
+    {
+        $document = $document->whole ?? $document;
+        $labels = [];
+        $firstNotes = [];
+        $byBookmark = [];
+        $notes = 0;
+        $counts = array_fill_keys(array_column(CaptionKind::cases(), 'value'), 0);
+        foreach ($document->references() as $position => $references) {
+            $section = $document->outline->idAt($position)->value;
+            if ($references->notes > 0) {
+                $firstNotes[$section] = $notes + 1;
+                $notes += $references->notes;
+            }
+            foreach ($references->captions as $caption) {
+                $label = $caption->isCounted()
+                    ? $caption->kind->word($document->titleBlock->language) . ' ' . ++$counts[$caption->kind->value]
+                    : '';
+                $labels[$section][] = $label;
+                $byBookmark += array_fill_keys($caption->bookmarks, [$label, $caption->words]);
+            }
+        }
+
+        return new self($labels, $firstNotes, $byBookmark);
+    }
+
+    /** @return array{string, string}|null the label and the words of the caption that holds the bookmark */
+    public function findCaptionAt(string $bookmark): ?array
+    {
+        return $this->byBookmark[$bookmark] ?? null;
+    }
+}

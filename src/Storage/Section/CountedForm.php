@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Storage\Section;
+
+use Stemmata\Core\Document\References;
+use Stemmata\Core\Text\Caption;
+use Stemmata\Core\Text\CaptionKind;
+
+/**
+ * What is counted of a section, as it is kept beside its text: `[notes, [[kind, words, [bookmark, …]], …]]` in JSON, so
+ * that numbers are computed without reading every text.
+ */
+final class CountedForm
+{
+    /** Of a caption, as lists show it (bytes). */
+    private const LONGEST_CAPTION = 300;
+
+    /** Empty when there is nothing to count. */
+    public static function written(References $references): string
+    {
+        if (0 === $references->notes && [] === $references->captions) {
+            return '';
+        }
+        $captions = array_map(
+            static fn(Caption $caption): array => [
+                $caption->kind->value,
+                mb_strcut($caption->words, 0, self::LONGEST_CAPTION),
+                $caption->bookmarks,
+            ],
+            $references->captions,
+        );
+
+        return json_encode([$references->notes, $captions], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
+    }
+
+    /** @return array{notes: int, captions: list<Caption>} nothing of what cannot be read */
+    public static function read(string $json): array
+    {
+        [$notes, $rows] = [...(array) json_decode($json, true), null, null];
+        $captions = [];
+        foreach (is_array($rows) ? $rows : [] as $row) {
+            [$kind, $words, $bookmarks] = [...is_array($row) ? array_values($row) : [], null, null, null];
+            $kind = is_string($kind) ? CaptionKind::tryFrom($kind) : null;
+            if (null !== $kind && is_string($words) && is_array($bookmarks)) {
+                $captions[] = new Caption($kind, $words, array_values(array_filter($bookmarks, is_string(...))));
+            }
+        }
+
+        return ['notes' => is_int($notes) ? $notes : 0, 'captions' => $captions];
+    }
+}
