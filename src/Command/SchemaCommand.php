@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Stemmata\Command;
 
 use OpenApi\Generator;
+use Stemmata\Core\Formula\Formula;
+use Stemmata\Core\Formula\MathMl;
 use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Outline\SectionId;
@@ -51,6 +53,12 @@ final class SchemaCommand extends Command
                         'mostBytes' => LinkTarget::MAX_BYTES,
                     ],
                     'pictures' => ['kinds' => Picture::KINDS, 'mostBytes' => Picture::MAX_BYTES],
+                    'formulas' => [
+                        'namespace' => MathMl::NAMESPACE,
+                        'elements' => MathMl::ELEMENTS,
+                        'attributes' => MathMl::ATTRIBUTES,
+                        'mostBytes' => Formula::MAX_BYTES,
+                    ],
                     'levels' => range(Level::One->value, Level::Nine->value),
                 ];
         $output->writeln(

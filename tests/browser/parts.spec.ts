@@ -71,3 +71,72 @@ async function isShownAfterDrop(page: Page, name: string): Promise<void> {
   await page.getByRole("button", { name: "Stay at the desk" }).click();
   await expect(page.getByRole("link", { name })).toBeVisible();
 }
+
+test("a formula is written as source, drawn, changed, and kept as it is in every file", async ({ page }) => {
+  const id = await openDocument(page, "# Tides\n\nThe height is\n\nLast.\n");
+  await putCursor(page, "The height is");
+  await page.keyboard.press("End");
+  await page.keyboard.type(" ");
+  await page.keyboard.press("Control+j");
+  await page.keyboard.type("formula");
+  await page.keyboard.press("Enter");
+  const source = page.getByLabel("The formula in TeX or MathML");
+  await source.fill("\\frac{a}{");
+  await expect(page.locator("#formula-problem")).toContainText("end of input");
+  await source.fill("\\frac{a}{b}");
+  await expect(page.locator(".formula-preview mfrac")).toBeVisible();
+  await page.keyboard.press("Control+Enter");
+  await page.keyboard.type(" metres.");
+  await expect(page.locator(".manuscript .formula mfrac")).toBeVisible();
+
+  await page.locator(".manuscript .formula").dblclick();
+  await source.fill(
+    '<math xmlns="http://www.w3.org/1998/Math/MathML" onclick="x()"><mi href="y">h</mi><script>z</script></math>',
+  );
+  await page.getByLabel("on a line of its own").check();
+  await page.getByRole("button", { name: "Keep the formula" }).click();
+  await expect(page.locator(".manuscript .formula-block mi")).toHaveText("h");
+  await page.keyboard.type("And ");
+  await allKept(page);
+  await page.reload();
+  await expect(page.locator(".manuscript .formula-block mi")).toHaveText("h");
+  const html = await exported(page.request, id, "html");
+  expect(html).toMatch(/<div class="math display"><math xmlns="[^"]+" display="block"><mi>h<\/mi>/);
+  expect(html).not.toMatch(/onclick|<script>z/);
+
+  await page.locator(".manuscript .formula-block").click();
+  await page.keyboard.press("Enter");
+  await source.fill("x_1");
+  await page.getByLabel("on a line of its own").check();
+  await page.keyboard.press("Tab");
+  await page.getByRole("button", { name: "Keep the formula" }).click();
+  await allKept(page);
+  await expect.poll(() => exported(page.request, id, "md")).toContain("$$\nx_1\n$$");
+});
+
+test("merged cells, lists in letters and struck words of a file stay what they are while the text is written", async ({
+  page,
+}) => {
+  const id = await openDocument(
+    page,
+    '# A\n\n<table><tr><th>Station</th><th colspan="2">Readings</th></tr><tr><td rowspan="2">Thole</td><td>6</td><td>1013</td></tr><tr><td>18</td><td>1009</td></tr></table>\n\n<ol type="i"><li>first</li></ol>\n\nNot ~~this~~.\n',
+  );
+  await page.locator(".manuscript td", { hasText: "1013" }).click();
+  await page.keyboard.press("End");
+  await page.keyboard.type(" hPa");
+  await page.keyboard.press("Control+j");
+  await page.keyboard.type("row below");
+  await page.keyboard.press("Enter");
+  await page.keyboard.type("12");
+  await putCursor(page, "Not this.");
+  await page.keyboard.press("End");
+  await page.keyboard.type(" More.");
+  await allKept(page);
+  const html = await exported(page.request, id, "html");
+  expect(html).toContain('<th colspan="2">Readings</th>');
+  expect(html).toMatch(
+    /<td rowspan="3">Thole<\/td><td>6<\/td><td>1013 hPa<\/td><\/tr>\s*<tr><td>12<\/td><td><\/td><\/tr>/,
+  );
+  expect(html).toMatch(/<ol type="i">\s*<li>/);
+  expect(html).toContain("<s>this</s>. More.");
+});

@@ -21,6 +21,9 @@ function mark(name: string) {
 export const emphasis = toggleMark(mark("emphasis"));
 export const strong = toggleMark(mark("strong"));
 export const code = toggleMark(mark("code"));
+export const struck = toggleMark(mark("struck"));
+export const superscript = toggleMark(mark("superscript"));
+export const subscript = toggleMark(mark("subscript"));
 export const splitItem = splitListItem(node("listItem"));
 export const sinkItem = sinkListItem(node("listItem"));
 export const liftItem = liftListItem(node("listItem"));
@@ -169,8 +172,43 @@ export const leaveCalculation: Command = (state, dispatch) => {
   return true;
 };
 
+/** In the line at the cursor, or under the paragraph; the formula that is selected gives way to it. */
+export function insertFormula(source: string, isBlock: boolean): Command {
+  return (state, dispatch) => {
+    const { selection } = state;
+    const made = node(isBlock ? "formulaBlock" : "formula").create({ source });
+    const replaced = selection instanceof NodeSelection && selection.node.type.name.startsWith("formula");
+    if (isBlock && (isInHeading(state) || selection.$from.depth < 1)) return false;
+    if (replaced && selection.node.type === made.type) {
+      const tr = state.tr.setNodeMarkup(selection.from, null, { source });
+      dispatch?.(tr.setSelection(near(tr.doc, selection.from + 1)).scrollIntoView());
+      return true;
+    }
+    const tr = replaced ? state.tr.deleteSelection() : state.tr;
+    if (!isBlock) {
+      const inLine = tr.selection.$from.parent.inlineContent
+        ? tr
+        : tr.insert(selection.from, node("paragraph").create());
+      const at = near(inLine.doc, selection.from).from;
+      dispatch?.(
+        tr
+          .insert(at, made)
+          .setSelection(TextSelection.create(tr.doc, at + 1))
+          .scrollIntoView(),
+      );
+      return true;
+    }
+    const at = putUnder(tr, tr.selection.$from, made);
+    dispatch?.(tr.setSelection(near(tr.doc, at + 1)).scrollIntoView());
+    return true;
+  };
+}
+
 /** A picture of its own under the paragraph with the cursor, which then goes on below it. */
-export function insertFigure(picture: { src: string; alt: string }, caption: string): Command {
+export function insertFigure(
+  picture: { src: string; alt: string; width?: number | null; decorative?: true | null },
+  caption: string,
+): Command {
   return (state, dispatch) => {
     const { $from } = state.selection;
     if (isInHeading(state) || $from.depth < 2) return false;

@@ -48,7 +48,7 @@ function open(sections: ShownSection[], host: Partial<ManuscriptHost> = {}): Man
     join: vi.fn(),
     toEnd: vi.fn(),
     unfold: vi.fn(),
-    views: { contents: plain, crossReference: plain, calculation: plain },
+    views: { contents: plain, crossReference: plain, calculation: plain, formula: plain, formulaBlock: plain },
     key: () => false,
     paste: () => false,
     dropFile: vi.fn(),

@@ -30,7 +30,7 @@ export type ManuscriptHost = {
   toEnd(end: "first" | "last"): void;
   unfold(section: string): void;
   /** How parts whose words come from the outline are drawn. */
-  views: Record<"contents" | "crossReference" | "calculation", NodeViewConstructor>;
+  views: Record<"contents" | "crossReference" | "calculation" | "formula" | "formulaBlock", NodeViewConstructor>;
   key(view: EditorView, event: KeyboardEvent): boolean;
   /** What comes from another program, by the clipboard or by a hand; true when it is taken care of. */
   paste(view: EditorView, from: DataTransfer): boolean;

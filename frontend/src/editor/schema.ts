@@ -1,5 +1,6 @@
 import {
   Schema,
+  type Attrs,
   type AttributeSpec,
   type DOMOutputSpec,
   type MarkSpec,
@@ -26,8 +27,25 @@ const DRAWN: Record<string, Drawn> = {
   quotation: { toDOM: () => ["blockquote", 0], parseDOM: [{ tag: "blockquote" }], extra: { defining: true } },
   bulletList: { toDOM: () => ["ul", 0], parseDOM: [{ tag: "ul" }] },
   orderedList: {
-    toDOM: (node) => ["ol", { start: String(node.attrs["start"]) }, 0],
-    parseDOM: [{ tag: "ol", getAttrs: (element) => ({ start: Number(element.getAttribute("start") ?? 1) || 1 }) }],
+    toDOM: (node) => [
+      "ol",
+      {
+        start: String(node.attrs["start"]),
+        ...(node.attrs["style"]
+          ? { type: LIST_TYPES[String(node.attrs["style"])], "data-style": String(node.attrs["style"]) }
+          : {}),
+      },
+      0,
+    ],
+    parseDOM: [
+      {
+        tag: "ol",
+        getAttrs: (element) => ({
+          start: Number(element.getAttribute("start") ?? 1) || 1,
+          style: styleOfList(element.getAttribute("type")),
+        }),
+      },
+    ],
   },
   listItem: { toDOM: () => ["li", 0], parseDOM: [{ tag: "li" }], extra: { defining: true } },
   codeBlock: {
@@ -36,11 +54,7 @@ const DRAWN: Record<string, Drawn> = {
     extra: { code: true, defining: true },
   },
   figure: {
-    toDOM: (node) => [
-      "figure",
-      ["img", { src: shownSource(String(node.attrs["src"])), alt: String(node.attrs["alt"]) }],
-      ["figcaption", 0],
-    ],
+    toDOM: (node) => ["figure", ["img", drawnImage(node)], ["figcaption", 0]],
     parseDOM: [
       {
         tag: "figure",
@@ -56,12 +70,16 @@ const DRAWN: Record<string, Drawn> = {
   tableCell: {
     toDOM: (node) => [
       node.attrs["header"] ? "th" : "td",
-      node.attrs["align"] ? { style: `text-align: ${String(node.attrs["align"])}` } : {},
+      {
+        ...(node.attrs["align"] ? { style: `text-align: ${String(node.attrs["align"])}` } : {}),
+        ...(node.attrs["columns"] ? { colspan: String(node.attrs["columns"]) } : {}),
+        ...(node.attrs["rows"] ? { rowspan: String(node.attrs["rows"]) } : {}),
+      },
       0,
     ],
     parseDOM: [
-      { tag: "td", attrs: { header: false } },
-      { tag: "th", attrs: { header: true } },
+      { tag: "td", getAttrs: (element) => ({ header: false, ...spansOf(element) }) },
+      { tag: "th", getAttrs: (element) => ({ header: true, ...spansOf(element) }) },
     ],
     extra: { isolating: true },
   },
@@ -69,6 +87,15 @@ const DRAWN: Record<string, Drawn> = {
     toDOM: () => ["pre", { class: "calculation" }, 0],
     parseDOM: [{ tag: "pre.calculation", priority: 60 }],
     extra: { defining: true },
+  },
+  formulaBlock: {
+    toDOM: (node) => ["div", { class: "formula-block", "data-source": String(node.attrs["source"]) }],
+    parseDOM: [{ tag: "div.formula-block", getAttrs: (element) => ({ source: element.dataset["source"] ?? "" }) }],
+    extra: { selectable: true },
+  },
+  formula: {
+    toDOM: (node) => ["span", { class: "formula", "data-source": String(node.attrs["source"]) }],
+    parseDOM: [{ tag: "span.formula", getAttrs: (element) => ({ source: element.dataset["source"] ?? "" }) }],
   },
   separator: { toDOM: () => ["hr"], parseDOM: [{ tag: "hr" }] },
   pageBreak: {
@@ -93,7 +120,7 @@ const DRAWN: Record<string, Drawn> = {
     ],
   },
   image: {
-    toDOM: (node) => ["img", { src: shownSource(String(node.attrs["src"])), alt: String(node.attrs["alt"]) }],
+    toDOM: (node) => ["img", drawnImage(node)],
     parseDOM: [{ tag: "img", getAttrs: imageAttributes }],
   },
   crossReference: {
@@ -124,7 +151,24 @@ const DEFAULTS: Record<string, unknown> = {
   alt: "",
   title: "",
   shows: "both",
+  source: "",
 };
+
+/** How HTML names what lists are counted with (HTML standard, 4.4.5). */
+const LIST_TYPES: Record<string, string> = { lowerLetter: "a", upperLetter: "A", lowerRoman: "i", upperRoman: "I" };
+
+function styleOfList(type: string | null): string | null {
+  return Object.entries(LIST_TYPES).find(([, each]) => each === type)?.[0] ?? null;
+}
+
+/** As many columns and rows as a cell spans, where they are more than one. */
+function spansOf(cell: HTMLElement): { columns: number | null; rows: number | null } {
+  const span = (name: string) => {
+    const count = Math.min(1000, Number(cell.getAttribute(name) ?? 1) || 1);
+    return count > 1 ? count : null;
+  };
+  return { columns: span("colspan"), rows: span("rowspan") };
+}
 
 const MARKS: Record<string, MarkSpec> = {
   link: {
@@ -150,6 +194,7 @@ const MARKS: Record<string, MarkSpec> = {
     ],
   },
   code: { code: true, toDOM: () => ["code", 0], parseDOM: [{ tag: "code" }] },
+  struck: { toDOM: () => ["s", 0], parseDOM: [{ tag: "s,strike,del" }, { style: "text-decoration=line-through" }] },
   superscript: { excludes: "subscript", toDOM: () => ["sup", 0], parseDOM: [{ tag: "sup" }] },
   subscript: { excludes: "superscript", toDOM: () => ["sub", 0], parseDOM: [{ tag: "sub" }] },
 };
@@ -175,6 +220,11 @@ function nodeSpec(name: string, row: TableRow): NodeSpec {
 }
 
 const rows = table.nodes as Record<string, TableRow>;
+
+/** Whether an attribute of a part is written only where it says something; the kinds are the core’s. */
+export function isSparse(type: string, attribute: string): boolean {
+  return rows[type]?.attributes[attribute]?.endsWith("??") ?? false;
+}
 
 export const schema = new Schema({
   nodes: {
@@ -238,13 +288,32 @@ export function withPictureNames(html: string): string {
   return html.replace(/(<img\b[^>]*?\bsrc=")[^"]*?\/api\/pictures\/([0-9a-f]{64})"/g, '$1picture:$2"');
 }
 
-function imageAttributes(image: HTMLElement | null): { src: string; alt: string } {
+function drawnImage(node: TextNode): Record<string, string> {
+  const { src, alt, width, decorative } = node.attrs;
+  return {
+    src: shownSource(String(src)),
+    alt: String(alt),
+    ...(decorative === true ? { role: "presentation" } : {}),
+    ...(typeof width === "number" ? { style: `width: ${width}%` } : {}),
+  };
+}
+
+function imageAttributes(image: HTMLElement | null): Attrs {
   const shown = image?.getAttribute("src") ?? "";
   const source = shown.replace(/^(?:https?:\/\/[^/]+)?\/api\/pictures\/(?=[0-9a-f]{64}$)/, "picture:");
   return {
     src: WITHIN.test(source) || /^https?:|^picture:/.test(source) ? source : "",
     alt: image?.getAttribute("alt") ?? "",
+    width: widthOf(image),
+    decorative: image?.getAttribute("role") === "presentation" ? true : null,
   };
+}
+
+/** In hundredths of the text’s width; a width in pixels says nothing of that. */
+function widthOf(image: HTMLElement | null): number | null {
+  const said = /^(\d{1,3})(?:\.\d+)?%$/.exec(image?.style.width || image?.getAttribute("width") || "");
+  const width = Number(said?.[1] ?? 0);
+  return width >= 5 && width <= 100 ? width : null;
 }
 
 /** A picture within its address (RFC 2397), as the core takes it. */

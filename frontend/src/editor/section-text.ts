@@ -1,6 +1,6 @@
 import { Node as TextNode } from "@tiptap/pm/model";
 import type { SectionText } from "../api/client";
-import { schema } from "./schema";
+import { isSparse, schema } from "./schema";
 
 /** A section's stored text as the editor holds it; a body without blocks gets a paragraph to write in. */
 export function sectionNode(id: string, text: Pick<SectionText, "heading" | "body">, hasHeading: boolean): TextNode {
@@ -21,17 +21,22 @@ export function textOf(section: TextNode): Pick<SectionText, "heading" | "body">
   const blocks = section.content.content.slice(heading ? 1 : 0);
   const isBlank = blocks.length === 1 && blocks[0]?.type.name === "paragraph" && blocks[0].content.size === 0;
   return {
-    heading: heading ? heading.content.content.map((child) => child.toJSON() as Record<string, never>) : [],
+    heading: heading
+      ? heading.content.content.map((child) => asStored(child.toJSON() as Stored) as Record<string, never>)
+      : [],
     body: isBlank ? [] : blocks.map((block) => asStored(block.toJSON() as Stored) as Record<string, never>),
   };
 }
 
-type Stored = { attrs?: Record<string, unknown>; content?: Stored[] };
+type Stored = { type?: string; attrs?: Record<string, unknown>; content?: Stored[] };
 
-/** A paragraph that never stood out in a file says nothing of its look. */
+/** What few parts have is not written of the others. */
 function asStored({ attrs, content, ...node }: Stored): Stored {
   const kept =
-    attrs && Object.fromEntries(Object.entries(attrs).filter(([name, value]) => !(name === "look" && value === null)));
+    attrs &&
+    Object.fromEntries(
+      Object.entries(attrs).filter(([name, value]) => value !== null || !isSparse(node.type ?? "", name)),
+    );
   return {
     ...node,
     ...(kept && Object.keys(kept).length > 0 ? { attrs: kept } : {}),

@@ -146,3 +146,76 @@ test("text with tabs is a table when every line has as many cells", () => {
   expect(tables.tabSeparated("a\tb\nc")).toBeNull();
   expect(tables.tabSeparated("a line")).toBeNull();
 });
+
+/** Cells by their words; “2x3 a” spans two columns and three rows. */
+function merged(...rows: string[]): EditorState {
+  const cellOf = (text: string) => {
+    const [, columns, rows, words = ""] = /^(?:(\d)x(\d) )?(.*)$/.exec(text) ?? [];
+    const spans = {
+      ...(Number(columns) > 1 ? { columns: Number(columns) } : {}),
+      ...(Number(rows) > 1 ? { rows: Number(rows) } : {}),
+    };
+    return {
+      type: "tableCell",
+      attrs: { header: false, align: null, ...spans },
+      content: [{ type: "text", text: words }],
+    };
+  };
+  const table = {
+    type: "table",
+    content: [{ type: "caption" }, ...rows.map((row) => ({ type: "tableRow", content: row.split("|").map(cellOf) }))],
+  };
+  return EditorState.create({ doc: docOf(textWith("Oil", table), true) });
+}
+
+function shape(state: EditorState): string[] {
+  const { body } = storedOf(state.doc) as unknown as { body: (Stored & { attrs?: object })[] };
+  const rows = body.find(({ type }) => type === "table")?.content?.filter(({ type }) => type === "tableRow") ?? [];
+  return rows.map((row) =>
+    (row.content ?? [])
+      .map(({ attrs, content }) => {
+        const { columns = 1, rows: high = 1 } = (attrs ?? {}) as { columns?: number; rows?: number };
+        return `${columns * high > 1 ? `${columns}x${high} ` : ""}${content?.[0]?.text ?? ""}`;
+      })
+      .join("|"),
+  );
+}
+
+const MERGED = ["a|2x1 b", "1x2 c|d|e", "f|g"];
+
+test("a row put in within a cell that spans several goes through it", () => {
+  const state = cursorIn(merged(...MERGED), "d");
+  expect(shape(after(state, tables.addRow("after")))).toEqual(["a|2x1 b", "1x3 c|d|e", "|", "f|g"]);
+  expect(shape(after(state, tables.addRow("before")))).toEqual(["a|2x1 b", "||", "1x2 c|d|e", "f|g"]);
+  expect(shape(after(cursorIn(state, "c"), tables.addRow("after")))).toEqual([...MERGED, "||"]);
+});
+
+test("a column put in within a cell that spans several goes through it", () => {
+  const state = cursorIn(merged(...MERGED), "d");
+  expect(shape(after(state, tables.addColumn("after")))).toEqual(["a|3x1 b", "1x2 c|d||e", "f||g"]);
+  expect(shape(after(state, tables.addColumn("before")))).toEqual(["a||2x1 b", "1x2 c||d|e", "|f|g"]);
+});
+
+test("a row or a column that goes takes no words of cells that go on elsewhere", () => {
+  const state = cursorIn(merged(...MERGED), "d");
+  expect(shape(after(state, tables.removeRow))).toEqual(["a|2x1 b", "c|f|g"]);
+  expect(shape(after(state, tables.removeColumn))).toEqual(["a|b", "1x2 c|e", "g"]);
+  const tall = cursorIn(merged("1x2 a|b", "c", "d|e"), "c");
+  expect(shape(after(tall, tables.removeColumn))).toEqual(["a", "d"]);
+});
+
+test("rows and columns that a cell holds together stay where they are; others move", () => {
+  const state = cursorIn(merged(...MERGED), "d");
+  expect(shape(after(state, tables.moveRow("down")))).toEqual(MERGED);
+  expect(shape(after(state, tables.moveColumn("on")))).toEqual(MERGED);
+  const free = cursorIn(merged("a|b", "c|d", "2x1 e"), "d");
+  expect(shape(after(free, tables.moveRow("up")))).toEqual(["c|d", "a|b", "2x1 e"]);
+});
+
+test("Tab and Enter go by cells, however many places they cover", () => {
+  const state = cursorIn(merged(...MERGED), "c");
+  expect(cell(after(state, tables.nextCell("on")))).toBe("d");
+  expect(cell(after(cursorIn(state, "e"), tables.nextCell("on")))).toBe("f");
+  expect(cell(after(cursorIn(state, "b"), tables.cellBelow))).toBe("d");
+  expect(cell(after(cursorIn(state, "a"), tables.cellBelow))).toBe("c");
+});

@@ -7,13 +7,16 @@ import { schema } from "./schema";
 
 export type Alignment = "left" | "center" | "right";
 
-type Cells = TextNode[][];
+/** A cell and the places that it covers; where it spans several, each of them holds the same one. */
+type Slot = { cell: TextNode };
+/** The places of a table, row by row. */
+type Grid = Slot[][];
 
 /** The table with the cursor. In its caption the row is −1. */
-type At = { table: TextNode; start: number; cells: Cells; row: number; column: number };
+type At = { table: TextNode; start: number; grid: Grid; row: number; column: number };
 
-/** What the table becomes, and the cell to be in. */
-type Changed = { cells: Cells; row: number; column: number };
+/** What the table becomes, and the place to be in. */
+type Changed = { grid: Grid; row: number; column: number };
 
 export const MOST_ROWS = 200;
 export const MOST_COLUMNS = 30;
@@ -29,11 +32,47 @@ function tableAt(state: EditorState): At | null {
   while (depth > 0 && $head.node(depth).type !== tableType) depth--;
   if (depth === 0) return null;
   const table = $head.node(depth);
-  const cells: Cells = [];
-  table.forEach((row) => void (row.type === rowType && cells.push([...row.content.content])));
-  const row = $head.index(depth) - 1;
-  return { table, start: $head.before(depth), cells, row, column: row < 0 ? 0 : $head.index(depth + 1) };
+  const grid = gridOf(table);
+  const start = $head.before(depth);
+  const index = $head.index(depth) - 1;
+  if (index < 0) return { table, start, grid, row: -1, column: 0 };
+  const cell = table.child(index + 1).child($head.index(depth + 1));
+  return { table, start, grid, row: index, column: grid[index]?.findIndex((slot) => slot.cell === cell) ?? 0 };
 }
+
+function gridOf(table: TextNode): Grid {
+  const rows = table.content.content.filter((row) => row.type === rowType);
+  const grid: Grid = rows.map(() => []);
+  rows.forEach((row, index) => {
+    let column = 0;
+    row.forEach((cell) => {
+      while (grid[index]?.[column]) column++;
+      const slot = { cell };
+      for (let below = index; below < Math.min(rows.length, index + spanOf(cell, "rows")); below++)
+        for (let beside = column; beside < column + spanOf(cell, "columns"); beside++) grid[below]![beside] = slot;
+    });
+  });
+  // Whatever spans leave open is a place of its own, so that every row is as long as its last cell says.
+  return grid.map((row) => Array.from(row, (slot) => slot ?? { cell: cellType.create() }));
+}
+
+/** The rows again, each with the cells that begin in it; one in which none begins is no row. */
+function rowsOf(all: Grid): TextNode[] {
+  const grid = all.filter((row, index) => index === 0 || row.some((slot, column) => all[index - 1]?.[column] !== slot));
+  return grid.map((row, index) =>
+    rowType.create(
+      null,
+      row.flatMap((slot, column) => {
+        if (grid[index - 1]?.[column] === slot || row[column - 1] === slot) return [];
+        const columns = row.filter((each) => each === slot).length;
+        const rows = grid.filter((each) => each[column] === slot).length;
+        return [withAttribute(slot.cell, { columns: columns > 1 ? columns : null, rows: rows > 1 ? rows : null })];
+      }),
+    ),
+  );
+}
+
+const spanOf = (cell: TextNode, attribute: "rows" | "columns") => Number(cell.attrs[attribute] ?? 1);
 
 export const isInTable = (state: EditorState): boolean => tableAt(state) !== null;
 
@@ -63,45 +102,69 @@ export function nextCell(way: "on" | "back"): Command {
   return (state, dispatch) => {
     const at = tableAt(state);
     if (!at) return false;
-    const order = at.cells.flatMap((row, index) => row.map((_, column) => [index, column] as const));
-    const here = order.findIndex(([row, column]) => row === at.row && column === at.column);
+    const order = beginnings(at.grid);
+    const here = order.findIndex(({ slot }) => slot === at.grid[at.row]?.[at.column]);
     const next = order[here + (way === "on" ? 1 : -1)];
-    if (next) dispatch?.(toCell(state.tr, at.start, next[0], next[1], true).scrollIntoView());
+    if (next) dispatch?.(toCell(state.tr, at.start, next.row, next.column, true).scrollIntoView());
     else if (way === "on") return addRow("after")(state, dispatch);
     else dispatch?.(state.tr.setSelection(near(state.doc, at.start + 2)).scrollIntoView());
     return true;
   };
 }
 
+/** Each cell with the place it begins at, in reading order. */
+function beginnings(grid: Grid): { slot: Slot; row: number; column: number }[] {
+  const seen = new Set<Slot>();
+  return grid.flatMap((line, row) =>
+    line.flatMap((slot, column) => {
+      if (seen.has(slot)) return [];
+      seen.add(slot);
+      return [{ slot, row, column }];
+    }),
+  );
+}
+
 /** Enter goes to the cell below; from the last row, out of the table. */
 export const cellBelow: Command = (state, dispatch) => {
   const at = tableAt(state);
   if (!at) return false;
-  if (at.cells[at.row + 1]) {
-    dispatch?.(toCell(state.tr, at.start, at.row + 1, at.column, true).scrollIntoView());
+  const here = at.grid[at.row]?.[at.column];
+  const below = at.row < 0 ? 0 : at.grid.findIndex((row, index) => index > at.row && row[at.column] !== here);
+  if (at.grid[below]) {
+    dispatch?.(toCell(state.tr, at.start, below, at.column, true).scrollIntoView());
     return true;
   }
   return goOnBelow(at.start + at.table.nodeSize)(state, dispatch);
 };
 
 export const addRow = (where: "before" | "after"): Command =>
-  changed(({ cells, row, column }) => {
-    if (cells.length >= MOST_ROWS) return null;
-    const at = where === "before" ? Math.max(0, row) : row + 1;
-    const like = cells[Math.max(0, row)] ?? [];
-    const made = like.map((cell) => emptyLike(cell, where === "after" && isHeaderRow(cells, row)));
-    return { cells: cells.toSpliced(at, 0, made), row: at, column: where === "before" ? column : 0 };
+  changed(({ grid, row, column }) => {
+    if (grid.length >= MOST_ROWS) return null;
+    const here = grid[row]?.[column];
+    const last = Math.max(row, ...grid.flatMap((each, index) => (here && each[column] === here ? [index] : [])));
+    const at = where === "before" ? Math.max(0, row) : last + 1;
+    const like = grid[where === "before" ? Math.max(0, row) : Math.max(0, last)] ?? [];
+    const isPlain = where === "after" && isHeaderRow(grid, row);
+    // A cell that goes on on both sides of the new row goes on through it.
+    const made = like.map((slot, index) =>
+      at > 0 && grid[at - 1]?.[index] === grid[at]?.[index] ? slot : emptyLike(slot, isPlain),
+    );
+    const first = made.findIndex((slot, index) => slot !== grid[at]?.[index]);
+    return { grid: grid.toSpliced(at, 0, made), row: at, column: where === "before" ? column : Math.max(0, first) };
   });
 
 export const addColumn = (where: "before" | "after"): Command =>
-  changed(({ cells, row, column }) => {
-    if (widest(cells) >= MOST_COLUMNS) return null;
-    const at = where === "before" ? column : column + 1;
-    const isHeader = isHeaderColumn(cells, column);
+  changed(({ grid, row, column }) => {
+    if (widest(grid) >= MOST_COLUMNS) return null;
+    const here = grid[row]?.[column];
+    const at = where === "before" ? column : Math.max(column, grid[row]?.lastIndexOf(here!) ?? column) + 1;
+    const isHeader = isHeaderColumn(grid, column);
     return {
-      cells: cells.map((each) => {
+      grid: grid.map((each) => {
         const like = each[Math.min(column, each.length - 1)];
-        return like ? each.toSpliced(at, 0, emptyLike(like, isHeader)) : each;
+        if (!like) return each;
+        const goesThrough = at > 0 && each[at - 1] !== undefined && each[at - 1] === each[at];
+        return each.toSpliced(at, 0, goesThrough ? each[at]! : emptyLike(like, isHeader));
       }),
       row: Math.max(0, row),
       column: at,
@@ -112,10 +175,10 @@ export const addColumn = (where: "before" | "after"): Command =>
 export const removeRow: Command = (state, dispatch) => {
   const at = tableAt(state);
   if (!at || at.row < 0) return false;
-  if (at.cells.length === 1) return removeTable(state, dispatch);
-  return changed(({ cells, row, column }) => ({
-    cells: cells.toSpliced(row, 1),
-    row: Math.min(row, cells.length - 2),
+  if (at.grid.length === 1) return removeTable(state, dispatch);
+  return changed(({ grid, row, column }) => ({
+    grid: grid.toSpliced(row, 1),
+    row: Math.min(row, grid.length - 2),
     column,
   }))(state, dispatch);
 };
@@ -123,63 +186,68 @@ export const removeRow: Command = (state, dispatch) => {
 export const removeColumn: Command = (state, dispatch) => {
   const at = tableAt(state);
   if (!at || at.row < 0) return false;
-  if (at.cells.some((row) => row.length === 1)) return widest(at.cells) === 1 && removeTable(state, dispatch);
-  return changed(({ cells, row, column }) => ({
-    cells: cells.map((each) => each.toSpliced(column, 1)),
+  if (at.grid.some((row) => row.length === 1)) return widest(at.grid) === 1 && removeTable(state, dispatch);
+  return changed(({ grid, row, column }) => ({
+    grid: grid.map((each) => each.toSpliced(column, 1)),
     row,
     column: Math.max(0, column - 1),
   }))(state, dispatch);
 };
 
+/** Rows that a cell holds together stay where they are. */
 export const moveRow = (way: "up" | "down"): Command =>
-  changed(({ cells, row, column }) => {
+  changed(({ grid, row, column }) => {
     const to = row + (way === "up" ? -1 : 1);
-    const moved = cells[row];
-    if (!moved || to < 0 || to >= cells.length) return null;
-    return { cells: cells.toSpliced(row, 1).toSpliced(to, 0, moved), row: to, column };
+    const moved = grid[row];
+    if (!moved || to < 0 || to >= grid.length) return null;
+    const isHeld = [row, to].some((index) =>
+      grid[index]?.some((slot, at) => grid[index - 1]?.[at] === slot || grid[index + 1]?.[at] === slot),
+    );
+    return isHeld ? null : { grid: grid.toSpliced(row, 1).toSpliced(to, 0, moved), row: to, column };
   });
 
+/** Columns that a cell holds together stay where they are. */
 export const moveColumn = (way: "back" | "on"): Command =>
-  changed(({ cells, row, column }) => {
+  changed(({ grid, row, column }) => {
     const to = column + (way === "back" ? -1 : 1);
-    if (row < 0 || to < 0 || to >= widest(cells)) return null;
-    const moved = cells.map((each) => {
-      const cell = each[column];
-      return cell && to < each.length ? each.toSpliced(column, 1).toSpliced(to, 0, cell) : each;
+    if (row < 0 || to < 0 || to >= widest(grid)) return null;
+    const isHeld = grid.some((each) =>
+      [column, to].some((at) => each[at] && (each[at - 1] === each[at] || each[at + 1] === each[at])),
+    );
+    if (isHeld) return null;
+    const moved = grid.map((each) => {
+      const slot = each[column];
+      return slot && to < each.length ? each.toSpliced(column, 1).toSpliced(to, 0, slot) : each;
     });
-    return { cells: moved, row, column: to };
+    return { grid: moved, row, column: to };
   });
 
 /** The first row heads the columns, or does so no longer. */
-export const toggleHeaderRow: Command = changed(({ cells, row, column }) => {
-  const header = !isHeaderRow(cells, 0);
-  const first = cells[0]?.map((cell) => withAttribute(cell, { header })) ?? [];
-  return { cells: [first, ...cells.slice(1)], row, column };
+export const toggleHeaderRow: Command = changed(({ grid, row, column }) => {
+  const header = !isHeaderRow(grid, 0);
+  return { grid: withSlots(grid, new Set(grid[0]), { header }), row, column };
 });
 
 /** The first column heads the rows, or does so no longer. */
-export const toggleHeaderColumn: Command = changed(({ cells, row, column }) => {
-  const header = !isHeaderColumn(cells, 0);
+export const toggleHeaderColumn: Command = changed(({ grid, row, column }) => {
+  const header = !isHeaderColumn(grid, 0);
   // The cell in the corner belongs to the row that heads the columns.
-  const corner = isHeaderRow(cells, 0) && cells.length > 1 ? 1 : 0;
-  return {
-    cells: cells.map((each, index) =>
-      each.map((cell, at) => (at === 0 && index >= corner ? withAttribute(cell, { header }) : cell)),
-    ),
-    row,
-    column,
-  };
+  const corner = isHeaderRow(grid, 0) && grid.length > 1 ? 1 : 0;
+  const first = grid.slice(corner).flatMap((each) => each.slice(0, 1));
+  return { grid: withSlots(grid, new Set(first), { header }), row, column };
 });
 
 /** All cells of the column with the cursor. */
 export const alignColumn = (align: Alignment): Command =>
-  changed(({ cells, row, column }) => ({
-    cells: cells.map((each) =>
-      each.map((cell, at) => (at === column ? withAttribute(cell, { align: align === "left" ? null : align }) : cell)),
-    ),
-    row,
-    column,
-  }));
+  changed(({ grid, row, column }) => {
+    const these = new Set(grid.flatMap((each) => each.slice(column, column + 1)));
+    return { grid: withSlots(grid, these, { align: align === "left" ? null : align }), row, column };
+  });
+
+function withSlots(grid: Grid, these: ReadonlySet<Slot>, attributes: Record<string, unknown>): Grid {
+  const next = new Map([...these].map((slot) => [slot, { cell: withAttribute(slot.cell, attributes) }]));
+  return grid.map((row) => row.map((slot) => next.get(slot) ?? slot));
+}
 
 export const removeTable: Command = (state, dispatch) => {
   const at = tableAt(state);
@@ -196,8 +264,7 @@ function changed(change: (at: At) => Changed | null): Command {
     if (!at) return false;
     const next = change(at);
     if (!next || !dispatch) return true;
-    const rows = next.cells.map((cells) => rowType.create(null, cells));
-    const made = at.table.copy(Fragment.from([at.table.child(0), ...rows]));
+    const made = at.table.copy(Fragment.from([at.table.child(0), ...rowsOf(next.grid)]));
     const tr = state.tr.replaceWith(at.start, at.start + at.table.nodeSize, made);
     const isInCaption = next.row < 0;
     dispatch(
@@ -209,37 +276,39 @@ function changed(change: (at: At) => Changed | null): Command {
   };
 }
 
-/** Puts the cursor at the end of a cell, or selects what it holds. */
+/** Puts the cursor at the end of the cell that covers a place, or selects what it holds. */
 function toCell(tr: Transaction, start: number, row: number, column: number, isWhole = false): Transaction {
   const table = tr.doc.nodeAt(start);
   if (!table) return tr;
-  const line = Math.min(row, table.childCount - 2) + 1;
-  let at = start + 1;
-  for (let before = 0; before < line; before++) at += table.child(before).nodeSize;
-  const cells = table.child(line);
-  const place = Math.min(column, cells.childCount - 1);
-  at += 1;
-  for (let before = 0; before < place; before++) at += cells.child(before).nodeSize;
-  const end = at + 1 + cells.child(place).content.size;
-  return tr.setSelection(TextSelection.create(tr.doc, isWhole ? at + 1 : end, end));
+  const grid = gridOf(table);
+  const line = grid[Math.min(row, grid.length - 1)] ?? [];
+  const wanted = line[Math.min(column, line.length - 1)]?.cell;
+  let place = start + 2;
+  table.descendants((node, position) => {
+    if (node === wanted) place = start + 1 + position;
+    return node.type !== cellType;
+  });
+  const end = place + 1 + (wanted?.content.size ?? 0);
+  return tr.setSelection(TextSelection.create(tr.doc, isWhole ? place + 1 : end, end));
 }
 
-const isHeaderRow = (cells: Cells, row: number) => cells[row]?.every((cell) => cell.attrs["header"] === true) ?? false;
+const isHeaderRow = (grid: Grid, row: number) => grid[row]?.every(({ cell }) => cell.attrs["header"] === true) ?? false;
 
 /** Of a table whose first row heads it, the rows below tell. */
-function isHeaderColumn(cells: Cells, column: number): boolean {
-  const rows = cells.length > 1 && isHeaderRow(cells, 0) ? cells.slice(1) : cells;
-  return rows.every((row) => row[column]?.attrs["header"] === true);
+function isHeaderColumn(grid: Grid, column: number): boolean {
+  const rows = grid.length > 1 && isHeaderRow(grid, 0) ? grid.slice(1) : grid;
+  return rows.every((row) => row[column]?.cell.attrs["header"] === true);
 }
 
-const widest = (cells: Cells) => Math.max(...cells.map((row) => row.length));
+const widest = (grid: Grid) => Math.max(...grid.map((row) => row.length));
 
 const withAttribute = (cell: TextNode, attributes: Record<string, unknown>) =>
   cellType.create({ ...cell.attrs, ...attributes }, cell.content, cell.marks);
 
 /** Headings of columns are not headings of the rows under them. */
-const emptyLike = (cell: TextNode, isPlain: boolean) =>
-  cellType.create({ ...cell.attrs, ...(isPlain ? { header: false } : {}) });
+const emptyLike = ({ cell }: Slot, isPlain: boolean): Slot => ({
+  cell: cellType.create({ ...cell.attrs, columns: null, rows: null, ...(isPlain ? { header: false } : {}) }),
+});
 
 /** Cells with tabs between them, as spreadsheets put them on the clipboard; null for any other text. */
 export function tabSeparated(text: string): string[][] | null {

@@ -1,3 +1,5 @@
+import { NodeSelection } from "@tiptap/pm/state";
+import type { EditorView } from "@tiptap/pm/view";
 import { ChevronsDownUp } from "lucide-react";
 import { replaceEqualDeep, useQuery } from "@tanstack/react-query";
 import { useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
@@ -17,10 +19,11 @@ import { followTarget, knownPlaces, placesQuery, type KnownPlaces } from "../pla
 import { CalculationView } from "./calculation-view";
 import { ContentsView } from "./contents-view";
 import { CrossReferenceView } from "./cross-reference-view";
+import { FormulaView } from "./formula-view";
 import { PlaceCard } from "./place-card";
 import { MarginNotes } from "./margin-notes";
 import { PathBar } from "./path-bar";
-import { backToText, clearSpot, markSpot, notePointing, noteText } from "./spot";
+import { askAtSpot, backToText, clearSpot, markSpot, notePointing, noteText } from "./spot";
 import { keepStretch } from "./stretches";
 import { Surface } from "./surface";
 import { askForPicture, joinBelow, joinWithAbove, paste, textKey } from "./text-commands";
@@ -163,11 +166,21 @@ function hostOf(
       crossReference: (node) =>
         new CrossReferenceView(node, session, (address) => sectionOf(address, session.state.positions, known.current)),
       calculation: (node) => new CalculationView(node),
+      formula: (node, editor, getPos) => new FormulaView(node, false, () => changeFormula(editor, getPos())),
+      formulaBlock: (node, editor, getPos) => new FormulaView(node, true, () => changeFormula(editor, getPos())),
     },
     key: (editor, event) => textKey(session, editor, event),
     paste: (editor, from) => paste(session, editor, from),
     dropFile: (editor, file) => askForPicture(session, editor, file),
   };
+}
+
+function changeFormula(view: EditorView, at: number | undefined): void {
+  if (at === undefined) return;
+  const { tr, doc } = view.state;
+  view.dispatch(tr.setSelection(NodeSelection.create(doc, at)));
+  const section = sectionAround(doc.resolve(at))?.id;
+  if (section !== undefined) askAtSpot("formula", { section, view });
 }
 
 /** The section that a place in the document lies in. */

@@ -15,6 +15,7 @@ export function PictureDialog({ spot, chosen, onClose }: { spot: Spot; chosen: F
   const [file, setFile] = useState(chosen);
   const [alt, setAlt] = useState("");
   const [caption, setCaption] = useState("");
+  const [width, setWidth] = useState<number | null>(null);
   const [isDecoration, setIsDecoration] = useState(false);
   const [problem, setProblem] = useState("");
   const [isBusy, setIsBusy] = useState(false);
@@ -44,7 +45,7 @@ export function PictureDialog({ spot, chosen, onClose }: { spot: Spot; chosen: F
       );
       onClose();
       const { view } = spot;
-      const picture = { src, alt: isDecoration ? "" : alt.trim() };
+      const picture = { src, alt: isDecoration ? "" : alt.trim(), width, decorative: isDecoration || null };
       if (!insertFigure(picture, caption.trim())(view.state, view.dispatch, view))
         session.messages.say("A picture stands in the text, not in a heading.", "warning");
       view.focus();
@@ -93,6 +94,17 @@ export function PictureDialog({ spot, chosen, onClose }: { spot: Spot; chosen: F
             value={caption}
             onChange={(event) => setCaption(event.target.value)}
             className="mt-1 block w-full rounded-lg border border-line bg-paper px-3 py-1.5 text-ink"
+          />
+        </label>
+        <label className="flex items-center gap-2 text-soft">
+          Width, in hundredths of the text’s (its own when left empty)
+          <input
+            type="number"
+            min={5}
+            max={100}
+            value={width ?? ""}
+            onChange={(event) => setWidth(event.target.value === "" ? null : event.target.valueAsNumber)}
+            className="w-20 rounded-lg border border-line bg-paper px-3 py-1.5 text-ink"
           />
         </label>
         <p id="picture-problem" role="alert" className="text-loss empty:hidden">

@@ -4,6 +4,7 @@ import { NodeSelection, TextSelection } from "@tiptap/pm/state";
 import type { EditorView } from "@tiptap/pm/view";
 import { useSession } from "../document/context";
 import { linkAt, setLink, takeOut } from "../editor/commands";
+import { isMathMl } from "../editor/formula";
 import { sectionAround } from "../editor/places";
 import { counted } from "../parts/words";
 import { followTarget, placesQuery } from "../places/places";
@@ -16,10 +17,16 @@ const LEAVE = 250;
 /** As high as a card without a hint, and the room around it (pixels). */
 const CARD = 84;
 /** What has a card. */
-const PARTS = ".manuscript :is(a[data-target], .bookmark)";
+const PARTS = ".manuscript :is(a[data-target], .bookmark, .formula, .formula-block)";
 
-/** A link, a cross-reference or a bookmark in the text. */
-type Part = { kind: "link" | "reference" | "bookmark"; from: number; to: number; place: string; hint: string | null };
+/** A link, a cross-reference, a bookmark or a formula in the text. */
+type Part = {
+  kind: "link" | "reference" | "bookmark" | "formula";
+  from: number;
+  to: number;
+  place: string;
+  hint: string | null;
+};
 type Shown = Part & { section: string; top: number; left: number };
 
 /** Where a link or a reference leads, or what a bookmark is for, and what can be done with it: under the one at hand or at the cursor. */
@@ -73,7 +80,7 @@ export function PlaceCard({ scroller }: { scroller: RefObject<HTMLDivElement | n
       key={`${shown.kind} ${shown.from} ${shown.place}`}
       data-place-card
       role="group"
-      aria-label={{ link: "Link", reference: "Reference", bookmark: "Bookmark" }[shown.kind]}
+      aria-label={{ link: "Link", reference: "Reference", bookmark: "Bookmark", formula: "Formula" }[shown.kind]}
       className="absolute z-20 max-w-80 rounded-xl border border-line bg-sheet px-3.5 py-2.5 text-[12.5px] shadow-lg"
       style={{ top: shown.top + 6, left: shown.left }}
       // The cursor stays where it is.
@@ -82,6 +89,8 @@ export function PlaceCard({ scroller }: { scroller: RefObject<HTMLDivElement | n
     >
       {shown.kind === "bookmark" ? (
         <BookmarkCard shown={shown} view={view} close={close} />
+      ) : shown.kind === "formula" ? (
+        <FormulaCard shown={shown} view={view} close={close} />
       ) : (
         <LeadingCard shown={shown} view={view} close={close} />
       )}
@@ -119,6 +128,35 @@ function LeadingCard({ shown, view, close }: CardProps) {
           }}
         >
           {isLink ? "Take the link away" : "Take it out"}
+        </CardButton>
+      </div>
+    </>
+  );
+}
+
+function FormulaCard({ shown, view, close }: CardProps) {
+  return (
+    <>
+      <p className="truncate font-mono text-[12px]">{isMathMl(shown.place) ? "A formula in MathML" : shown.place}</p>
+      <div className="mt-1.5 flex gap-3">
+        <CardButton
+          onClick={() => {
+            select(view, shown);
+            close();
+            askAtSpot("formula", { section: shown.section, view });
+          }}
+        >
+          Change…
+        </CardButton>
+        <CardButton
+          onClick={() => {
+            select(view, shown);
+            takeOut(view.state, view.dispatch);
+            close();
+            backToText(view);
+          }}
+        >
+          Take it out
         </CardButton>
       </div>
     </>
@@ -206,6 +244,8 @@ function partNode(doc: EditorView["state"]["doc"], at: number): Part | null {
   const node = doc.nodeAt(at);
   if (node?.type.name === "crossReference")
     return { kind: "reference", from: at, to: at + 1, place: String(node.attrs["href"]), hint: null };
+  if (node?.type.name.startsWith("formula"))
+    return { kind: "formula", from: at, to: at + 1, place: String(node.attrs["source"]), hint: null };
   if (node?.type.name === "bookmark")
     return {
       kind: "bookmark",

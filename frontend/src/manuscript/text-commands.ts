@@ -1,12 +1,15 @@
 import { redo as redoTyping, undo as undoTyping } from "@tiptap/pm/history";
 import { Fragment } from "@tiptap/pm/model";
-import { TextSelection, type Command } from "@tiptap/pm/state";
+import { NodeSelection, TextSelection, type Command, type Selection } from "@tiptap/pm/state";
 import type { EditorView } from "@tiptap/pm/view";
 import { api, read } from "../api/client";
 import type { Session } from "../document/session";
 import { withPictureNames } from "../editor/schema";
 import {
   code,
+  struck,
+  subscript,
+  superscript,
   currentBlock,
   emphasis,
   insertBlock,
@@ -300,12 +303,21 @@ export function textKey(session: Session, view: EditorView, event: KeyboardEvent
   const anywhere = commandOf("anywhere", event);
   const command = commandOf("text", event);
   const section = sectionAround(view.state.selection.$head)?.id;
+  if (event.key === "Enter" && section !== undefined && isFormula(view.state.selection)) {
+    askAtSpot("formula", { section, view });
+    event.preventDefault();
+    return true;
+  }
   const isDone =
     anywhere === "undo" || anywhere === "redo"
       ? stepBackOrForth(session, view, anywhere)
       : command !== null && section !== undefined && runInText(session, section, view, command);
   if (isDone) event.preventDefault();
   return isDone;
+}
+
+function isFormula(selection: Selection): boolean {
+  return selection instanceof NodeSelection && selection.node.type.name.startsWith("formula");
 }
 
 /** What the editor has not handed over is undone in the editor; from there on the journal is. */
@@ -336,6 +348,7 @@ export function runInText(session: Session, section: string, view: EditorView, c
     case "bookmark":
     case "reference":
     case "picture":
+    case "formula":
     case "table":
       return (askAtSpot(command, { section, view }), true);
     case "contents-here":
@@ -368,6 +381,9 @@ const EDITS = {
   emphasis,
   strong,
   code,
+  struck,
+  superscript,
+  subscript,
   "code-block": toggleCodeBlock,
   quotation: toggleQuotation,
   list: toggleBulletList,

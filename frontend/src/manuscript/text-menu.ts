@@ -72,17 +72,31 @@ export function textMenu(session: Session, spot: Omit<Spot, "key">): MenuEntry[]
   return [
     ...(isInTable(view.state) ? table : []),
     ...(isSelected
-      ? [...(["emphasis", "strong", "code", "link", "set-words-aside"] as const).map(command), "line" as const]
+      ? [
+          ...(
+            ["emphasis", "strong", "struck", "superscript", "subscript", "code", "link", "set-words-aside"] as const
+          ).map(command),
+          "line" as const,
+        ]
       : []),
     ...(isInTable(view.state) ? [] : [headings]),
     ...(isInTable(view.state) ? [] : [turn]),
-    ...(isSelected ? [] : [{ label: "Words", entries: (["emphasis", "strong", "code"] as const).map(command) }]),
+    ...(isSelected
+      ? []
+      : [
+          {
+            label: "Words",
+            entries: (["emphasis", "strong", "struck", "superscript", "subscript", "code"] as const).map(command),
+          },
+        ]),
     {
       label: "Insert",
       entries: [
         ...(["picture", ...(isInTable(view.state) ? [] : (["table"] as const)), "footnote"] as const).map(command),
         "line",
-        ...([...(isSelected ? [] : (["link"] as const)), "reference", "bookmark", "calculation"] as const).map(command),
+        ...(
+          [...(isSelected ? [] : (["link"] as const)), "reference", "bookmark", "formula", "calculation"] as const
+        ).map(command),
         "line",
         ...(["separator", "page-break", "contents-here"] as const).map(command),
       ],

@@ -26,6 +26,7 @@ import { BookmarkDialog } from "./bookmark-dialog";
 import { LinkDialog } from "./link-dialog";
 import { ContentsDialog } from "./contents-dialog";
 import { CrossReferenceDialog } from "./cross-reference-dialog";
+import { FormulaDialog } from "./formula-dialog";
 import { PictureDialog } from "./picture-dialog";
 import { TableDialog } from "./table-dialog";
 import { backToText, useSpot, type Spot } from "./spot";
@@ -63,6 +64,7 @@ export function TextTools({ scroller }: { scroller: RefObject<HTMLDivElement | n
       {asking?.what === "picture" && (
         <PictureDialog key={asking.spot.key} spot={asking.spot} chosen={asking.file ?? null} onClose={close} />
       )}
+      {asking?.what === "formula" && <FormulaDialog spot={asking.spot} onClose={close} />}
       {asking?.what === "table" && <TableDialog spot={asking.spot} onClose={close} />}
       {asking?.what === "contents" && <ContentsDialog spot={asking.spot} onClose={close} />}
     </>

@@ -40,9 +40,9 @@ final class WordCount
         return $words;
     }
 
-    private const NO_WRITING = ['calculation', 'unreadable'];
+    private const NO_WRITING = ['calculation', 'formulaBlock', 'unreadable'];
 
-    /** Words under the heading; the heading itself, contents and calculations are not writing and do not count. */
+    /** Words under the heading; the heading itself, contents, calculations and formulas on lines of their own are not writing and do not count. */
     public function ofBody(Section $section): int
     {
         return array_sum(

@@ -25,6 +25,7 @@ abstract class BlockVisitor
             'calculation' => $this->calculation($block),
             'figure' => $this->figure($block),
             'table' => $this->table($block),
+            'formulaBlock' => $this->formulaBlock($block),
             'separator' => $this->separator(),
             'pageBreak' => $this->pageBreak(),
             'contents' => $this->contents($block),
@@ -48,6 +49,8 @@ abstract class BlockVisitor
     abstract protected function figure(Node $figure): string;
 
     abstract protected function table(Node $table): string;
+
+    abstract protected function formulaBlock(Node $formula): string;
 
     abstract protected function separator(): string;
 

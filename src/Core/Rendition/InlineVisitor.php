@@ -18,6 +18,7 @@ abstract class InlineVisitor
             'bookmark' => $this->bookmark($part),
             'crossReference' => $this->crossReference($part),
             'image' => $this->image($part),
+            'formula' => $this->formula($part),
             'footnote' => $this->footnote($part),
             default => throw new \LogicException(sprintf('Running text cannot hold the part “%s”.', $part->type)),
         };
@@ -32,6 +33,8 @@ abstract class InlineVisitor
     abstract public function crossReference(Node $reference): string;
 
     abstract public function image(Node $image): string;
+
+    abstract protected function formula(Node $formula): string;
 
     abstract protected function footnote(Node $footnote): string;
 

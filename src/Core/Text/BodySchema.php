@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Text;
 
+use Stemmata\Core\Formula\Formula;
 use Stemmata\Core\Link\BookmarkName;
 use Stemmata\Core\Link\CrossReferenceShows;
 use Stemmata\Core\Link\LinkTarget;
@@ -17,12 +18,12 @@ use Stemmata\Core\Outline\SectionId;
  * `content` is written as the editor's library writes it: names or groups, each with `+` (one or more), `*` (any
  * number)
  * or neither (exactly one). `attributes` gives for each the pattern or kind its value must have; a trailing `?` allows
- * null.
+ * null, and after `??` null is not written at all: few parts have such an attribute.
  */
 final class BodySchema
 {
     private const MAX_DEPTH = 60;
-    private const ALL_MARKS = ['emphasis', 'strong', 'code', 'superscript', 'subscript', 'link'];
+    private const ALL_MARKS = ['emphasis', 'strong', 'code', 'struck', 'superscript', 'subscript', 'link'];
 
     /**
      * @var array<string, array{group: string|null, content: string|null, marks: bool, attributes: array<string,
@@ -33,7 +34,7 @@ final class BodySchema
             'group' => 'block',
             'content' => 'inline*',
             'marks' => true,
-            'attributes' => ['look' => 'look?'],
+            'attributes' => ['look' => 'look??'],
         ],
         'quotation' => ['group' => 'block', 'content' => 'block+', 'marks' => false, 'attributes' => []],
         'bulletList' => ['group' => 'block', 'content' => 'listItem+', 'marks' => false, 'attributes' => []],
@@ -41,7 +42,7 @@ final class BodySchema
             'group' => 'block',
             'content' => 'listItem+',
             'marks' => false,
-            'attributes' => ['start' => 'integer'],
+            'attributes' => ['start' => 'integer', 'style' => 'listStyle??'],
         ],
         'listItem' => ['group' => null, 'content' => 'paragraph block*', 'marks' => false, 'attributes' => []],
         'codeBlock' => [
@@ -54,7 +55,7 @@ final class BodySchema
             'group' => 'block',
             'content' => 'inline*',
             'marks' => true,
-            'attributes' => ['src' => 'image', 'alt' => 'words'],
+            'attributes' => ['src' => 'image', 'alt' => 'words', 'width' => 'percent??', 'decorative' => 'yes??'],
         ],
         'table' => ['group' => 'block', 'content' => 'caption tableRow+', 'marks' => false, 'attributes' => []],
         'caption' => ['group' => null, 'content' => 'inline*', 'marks' => true, 'attributes' => []],
@@ -63,9 +64,20 @@ final class BodySchema
             'group' => null,
             'content' => 'inline*',
             'marks' => true,
-            'attributes' => ['header' => 'boolean', 'align' => 'align?'],
+            'attributes' => [
+                'header' => 'boolean',
+                'align' => 'align?',
+                'columns' => 'span??',
+                'rows' => 'span??',
+            ],
         ],
         'calculation' => ['group' => 'block', 'content' => 'text*', 'marks' => false, 'attributes' => []],
+        'formulaBlock' => [
+            'group' => 'block',
+            'content' => null,
+            'marks' => false,
+            'attributes' => ['source' => 'formula'],
+        ],
         'separator' => ['group' => 'block', 'content' => null, 'marks' => false, 'attributes' => []],
         'pageBreak' => ['group' => 'block', 'content' => null, 'marks' => false, 'attributes' => []],
         'contents' => [
@@ -100,7 +112,13 @@ final class BodySchema
             'group' => 'inline',
             'content' => null,
             'marks' => false,
-            'attributes' => ['src' => 'image', 'alt' => 'words'],
+            'attributes' => ['src' => 'image', 'alt' => 'words', 'width' => 'percent??', 'decorative' => 'yes??'],
+        ],
+        'formula' => [
+            'group' => 'inline',
+            'content' => null,
+            'marks' => false,
+            'attributes' => ['source' => 'formula'],
         ],
         'footnote' => ['group' => 'inline', 'content' => 'text*', 'marks' => true, 'attributes' => []],
     ];
@@ -111,6 +129,7 @@ final class BodySchema
         'emphasis' => ['attributes' => []],
         'strong' => ['attributes' => []],
         'code' => ['attributes' => []],
+        'struck' => ['attributes' => []],
         'superscript' => ['attributes' => []],
         'subscript' => ['attributes' => []],
     ];
@@ -319,8 +338,7 @@ final class BodySchema
                     ? InvalidBody::bookmarkName()
                     : InvalidBody::wrongAttribute($type, $name);
             }
-            // Few paragraphs carry a look; the others need not say so.
-            if (null !== $value || 'look?' !== $kind) {
+            if (null !== $value || !str_ends_with($kind, '??')) {
                 $read[$name] = $value;
             }
         }
@@ -343,6 +361,11 @@ final class BodySchema
             'target' => is_string($value) && LinkTarget::isValid($value),
             'image' => is_string($value) && Picture::isAddress($value),
             'look' => Look::isSound($value),
+            'formula' => is_string($value) && Formula::isSound($value),
+            'percent' => is_int($value) && $value >= 5 && $value <= 100,
+            'span' => is_int($value) && $value >= 2 && $value <= 1000,
+            'yes' => true === $value,
+            'listStyle' => is_string($value) && null !== ListStyle::tryFrom($value),
             'contentsLines' => self::isContentsLines($value),
             default => false,
         };

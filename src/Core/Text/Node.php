@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Text;
 
+use Stemmata\Core\Formula\Formula;
+
 /**
  * A part of a text: a block, an inline part or a run of characters, as the editor's own model has it.
  *
@@ -37,6 +39,12 @@ final readonly class Node
         $stored = $look?->toJson();
 
         return new self('paragraph', null === $stored ? [] : ['look' => $stored], $inline);
+    }
+
+    /** @param bool $isBlock whether it stands on a line of its own */
+    public static function formula(string $source, bool $isBlock): self
+    {
+        return new self($isBlock ? 'formulaBlock' : 'formula', ['source' => $source]);
     }
 
     public function isText(): bool
@@ -105,6 +113,9 @@ final readonly class Node
     {
         if ($this->isText()) {
             return $this->text;
+        }
+        if (in_array($this->type, ['formula', 'formulaBlock'], true)) {
+            return Formula::words($this->textAttribute('source'));
         }
         if ('hardBreak' === $this->type) {
             return "\n";

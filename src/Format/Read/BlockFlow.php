@@ -55,17 +55,17 @@ final class BlockFlow
     }
 
     /** @param list<Node> $blocks */
-    public function item(string $list, int $depth, bool $isOrdered, int $number, array $blocks, bool $isQuoted): void
+    public function item(string $list, int $depth, ListKind $kind, int $number, array $blocks, bool $isQuoted): void
     {
         if ($isQuoted) {
-            $this->quotedItem($list, $depth, $isOrdered, $number, $blocks);
+            $this->quotedItem($list, $depth, $kind, $number, $blocks);
 
             return;
         }
         if ($this->items->isEmpty() || !$this->items->isOf($list, $depth)) {
             $this->finish();
         }
-        $this->items->item($list, $depth, $isOrdered, $number, $blocks);
+        $this->items->item($list, $depth, $kind, $number, $blocks);
     }
 
     /** @return bool false when there is no item of that depth that a paragraph could go on */
@@ -84,7 +84,7 @@ final class BlockFlow
     }
 
     /** @param list<Node> $blocks */
-    private function quotedItem(string $list, int $depth, bool $isOrdered, int $number, array $blocks): void
+    private function quotedItem(string $list, int $depth, ListKind $kind, int $number, array $blocks): void
     {
         if (!$this->isInQuotation()) {
             $this->finish();
@@ -92,7 +92,7 @@ final class BlockFlow
         if (!$this->quotedItems->isOf($list, $depth)) {
             $this->finishQuotedItems();
         }
-        $this->quotedItems->item($list, $depth, $isOrdered, $number, $blocks);
+        $this->quotedItems->item($list, $depth, $kind, $number, $blocks);
     }
 
     private function isInQuotation(): bool

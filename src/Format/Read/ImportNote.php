@@ -29,7 +29,6 @@ enum ImportNote
     case TextBoxInLine;
     case ObjectLost;
     case ScriptLeftOut;
-    case CellsMerged;
     case TableInTable;
     case NoteFlattened;
     case HeadingInTable;
@@ -40,7 +39,6 @@ enum ImportNote
     case FormatGuessed;
     case FileMissing;
     case KeptAsWords;
-    case StrikingLost;
     case DirectionLost;
     case LanguageLost;
     case TitleBlockInText;
@@ -57,7 +55,6 @@ enum ImportNote
             self::LinkUnsafe,
             self::FileMissing,
             self::KeptAsWords,
-            self::StrikingLost,
             self::DirectionLost,
             self::LanguageLost
                 => ReportKind::Lost,
@@ -158,10 +155,6 @@ enum ImportNote
             ],
             self::ObjectLost => ['One embedded object could not be kept.', '%s embedded objects could not be kept.'],
             self::ScriptLeftOut => ['A script was left out.', '%s scripts were left out.'],
-            self::CellsMerged => [
-                'A table cell spanned several; its words stand in the first, and the others are empty.',
-                '%s table cells spanned several; their words stand in the first, and the others are empty.',
-            ],
             self::TableInTable => [
                 'A table within a table was kept as lines of its cell.',
                 '%s tables within tables were kept as lines of their cells.',
@@ -197,10 +190,6 @@ enum ImportNote
             self::KeptAsWords => [
                 'One part of the text could not be kept as what it is; its words are there.',
                 '%s parts of the text could not be kept as what they are; their words are there.',
-            ],
-            self::StrikingLost => [
-                'Struck-out words were kept without the stroke through them, in one place.',
-                'Struck-out words were kept without the stroke through them, in %s places.',
             ],
             self::DirectionLost => [
                 'One part says in which direction it is written; its words were kept, the direction was not.',

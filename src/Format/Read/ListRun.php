@@ -15,7 +15,7 @@ final class ListRun
     private const DEEPEST = 8;
 
     /**
-     * @var list<array{int, bool, int, list<Node>, bool}> depth from 0, whether ordered, number, blocks,
+     * @var list<array{int, ListKind, int, list<Node>, bool}> depth from 0, kind, number, blocks,
      *     whether it only goes on the item above
      */
     private array $items = [];
@@ -26,12 +26,12 @@ final class ListRun
      * @param int        $number of an ordered item, from 0
      * @param list<Node> $blocks the first a paragraph
      */
-    public function item(string $list, int $depth, bool $isOrdered, int $number, array $blocks): void
+    public function item(string $list, int $depth, ListKind $kind, int $number, array $blocks): void
     {
         if ([] === $this->items) {
             $this->list = $list;
         }
-        $this->items[] = [min(self::DEEPEST, $depth), $isOrdered, $number, $blocks, false];
+        $this->items[] = [min(self::DEEPEST, $depth), $kind, $number, $blocks, false];
     }
 
     /** @return bool false when no item of that depth is open */
@@ -77,11 +77,11 @@ final class ListRun
 
     private function list(int &$at, int $depth): Node
     {
-        [, $isOrdered, $number] = $this->items[$at];
+        [, $kind, $number] = $this->items[$at];
         $items = [];
         while (
             $at < count($this->items) &&
-            ($this->items[$at][0] > $depth || ($this->items[$at][0] === $depth && $this->items[$at][1] === $isOrdered))
+            ($this->items[$at][0] > $depth || ($this->items[$at][0] === $depth && $this->items[$at][1] == $kind))
         ) {
             if ($this->items[$at][0] > $depth) {
                 $inner = $this->list($at, $this->items[$at][0]);
@@ -94,6 +94,6 @@ final class ListRun
             $items[] = new Node('listItem', content: [...$above->content ?? [], ...$blocks]);
         }
 
-        return $isOrdered ? new Node('orderedList', ['start' => $number], $items) : new Node('bulletList', [], $items);
+        return $kind->listOf($number, $items);
     }
 }

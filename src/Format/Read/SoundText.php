@@ -40,6 +40,16 @@ final class SoundText
     /** @return list<Node> */
     public function block(Node $block): array
     {
+        $settled = FormulaLines::settled($block);
+
+        return [$block] === $settled
+            ? $this->sounded($block)
+            : array_merge(...array_map($this->sounded(...), $settled));
+    }
+
+    /** @return list<Node> */
+    private function sounded(Node $block): array
+    {
         [$block] = $this->apart->of([$block]);
         if ($this->isSound([$block])) {
             return [$block];
@@ -64,7 +74,7 @@ final class SoundText
      */
     public function inline(array $inline): array
     {
-        $inline = $this->apart->of($inline);
+        $inline = $this->apart->of(FormulaLines::inLine($inline));
         if ($this->isSoundInline($inline)) {
             return $inline;
         }
@@ -112,6 +122,7 @@ final class SoundText
 
         return match ($node->type) {
             'figure', 'image' => $node->withAttributes([
+                ...$node->attributes,
                 'src' => $this->source($node->textAttribute('src')),
                 'alt' => self::cut($node->textAttribute('alt')),
             ]),

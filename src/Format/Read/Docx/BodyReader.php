@@ -9,6 +9,7 @@ use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\UniformMarks;
 use Stemmata\Core\TypedNumber\TypedNumber;
 use Stemmata\Format\Read\BlockFlow;
+use Stemmata\Format\Read\CellGrid;
 use Stemmata\Format\Read\DocumentBuilder;
 use Stemmata\Format\Read\ImportNote;
 use Stemmata\Format\Read\Office\BookmarkMark;
@@ -319,7 +320,7 @@ final class BodyReader
             $this->flow->item(
                 $style->numId,
                 $depth,
-                $this->numbering->isOrdered($style->numId, $depth),
+                $this->numbering->kind($style->numId, $depth),
                 $number,
                 [Node::paragraph($inline)],
                 $style->isQuotation(),
@@ -347,16 +348,20 @@ final class BodyReader
 
     private function table(\DOMElement $table): Node
     {
-        $rows = [];
-        foreach (Xml::children($table) as $row) {
-            if ('tr' === $row->localName) {
-                $isHeader = true === Xml::toggle(Xml::child($row, 'trPr'), 'tblHeader');
-                $cells = $this->cells($row, $isHeader);
-                if ([] !== $cells) {
-                    $rows[] = new Node('tableRow', content: $cells);
+        $grid = new CellGrid();
+        $cells = $this->cellsOf($table);
+        foreach ($cells as $row => $line) {
+            $grid->beginRow();
+            foreach ($line as $column => [$cell, $columns, $goesOn]) {
+                if ($goesOn && isset($cells[$row - 1][$column])) {
+                    continue;
                 }
+                for ($rows = 1; true === ($cells[$row + $rows][$column][2] ?? false); ++$rows) {
+                }
+                $grid->cell($cell, $columns, $rows);
             }
         }
+        $rows = $grid->rows();
         $caption = Xml::value(Xml::child($table, 'tblPr'), 'tblCaption') ?? '';
 
         return [] === $rows
@@ -367,7 +372,31 @@ final class BodyReader
             );
     }
 
-    /** @return list<Node> */
+    /**
+     * @return list<array<int, array{Node, int, bool}>> for each row, by column: the cell, the columns it spans, and
+     *     whether it only goes on the one above
+     */
+    private function cellsOf(\DOMElement $table): array
+    {
+        $lines = [];
+        foreach (Xml::children($table) as $row) {
+            if ('tr' === $row->localName) {
+                $properties = Xml::child($row, 'trPr');
+                $isHeader = true === Xml::toggle($properties, 'tblHeader');
+                $line = [];
+                $column = min(self::WIDEST, Xml::integer($properties, 'gridBefore') ?? 0);
+                foreach ($this->cells($row, $isHeader) as $cell) {
+                    $line[$column] = $cell;
+                    $column += $cell[1];
+                }
+                $lines[] = $line;
+            }
+        }
+
+        return $lines;
+    }
+
+    /** @return list<array{Node, int, bool}> */
     private function cells(\DOMElement $row, bool $isHeader): array
     {
         $cells = [];
@@ -379,17 +408,14 @@ final class BodyReader
                 continue;
             }
             $properties = Xml::child($cell, 'tcPr');
-            $columns = max(1, min(self::WIDEST, Xml::integer($properties, 'gridSpan') ?? 1));
-            if ($columns > 1 || 'restart' === Xml::value($properties, 'vMerge')) {
-                $this->builder->note(ImportNote::CellsMerged);
-            }
+            $merge = Xml::child($properties, 'vMerge');
             [$inline, $align, $isHeading] = $this->cellText($cell);
-            $cells[] = new Node('tableCell', ['header' => $isHeader || $isHeading, 'align' => $align], $inline);
-            // What a wide cell covers is empty, so that the words after it stay in their columns.
-            array_push(
-                $cells,
-                ...array_fill(0, $columns - 1, new Node('tableCell', ['header' => $isHeader, 'align' => $align])),
-            );
+            $cells[] = [
+                new Node('tableCell', ['header' => $isHeader || $isHeading, 'align' => $align], $inline),
+                max(1, min(self::WIDEST, Xml::integer($properties, 'gridSpan') ?? 1)),
+                // Words in a place that is covered are not seen; they are kept in a cell of their own.
+                null !== $merge && 'restart' !== Xml::attribute($merge, 'val') && [] === $inline,
+            ];
         }
 
         return $cells;

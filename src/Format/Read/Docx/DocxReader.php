@@ -10,6 +10,7 @@ use Stemmata\Core\Text\Node;
 use Stemmata\Format\Formats;
 use Stemmata\Format\Read\DocumentBuilder;
 use Stemmata\Format\Read\DocumentReader;
+use Stemmata\Format\Read\FormulaLines;
 use Stemmata\Format\Read\Html\HtmlTitle;
 use Stemmata\Format\Read\ImportNote;
 use Stemmata\Format\Read\Package\Xml;
@@ -88,12 +89,7 @@ final readonly class DocxReader implements DocumentReader
             foreach (Xml::children($note) as $paragraph) {
                 $inline =
                     'p' === $paragraph->localName
-                        ? array_values(
-                            array_filter(
-                                $noteLines->line($paragraph, $styles->paragraph(null))->inline(),
-                                static fn(Node $node): bool => $node->isText(),
-                            ),
-                        )
+                        ? FormulaLines::wordsOnly($noteLines->line($paragraph, $styles->paragraph(null))->inline())
                         : [];
                 if ([] !== $words && [] !== $inline) {
                     $builder->note(ImportNote::NoteFlattened);

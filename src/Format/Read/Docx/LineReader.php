@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read\Docx;
 
+use Stemmata\Core\Formula\Formula;
 use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
@@ -13,10 +14,14 @@ use Stemmata\Format\Read\Office\BookmarkMark;
 use Stemmata\Format\Read\Office\ParagraphStyle;
 use Stemmata\Format\Read\Package\Xml;
 use Stemmata\Format\Read\TextRun;
+use Stemmata\Format\Shared\OfficeMath\OfficeMathReader;
 
 /** Reads what stands in a paragraph: runs, links, fields, notes, pictures, tracked changes. */
 final class LineReader
 {
+    /** Of the width that we give the text of a page: 16 cm in English Metric Units. */
+    private const HUNDREDTH = 57_600;
+
     /** @var array<string, list<Node>> words of the notes, by kind and id */
     private array $notes = [];
     private TextRun $run;
@@ -105,8 +110,14 @@ final class LineReader
                 $this->builder->note(ImportNote::DeletionLeftOut);
                 break;
             case 'oMath':
+                $this->formula($part, false);
+                break;
             case 'oMathPara':
-                $this->formula($part, $style, $link);
+                foreach (Xml::children($part) as $formula) {
+                    if ('oMath' === $formula->localName) {
+                        $this->formula($formula, !$isHeading);
+                    }
+                }
                 break;
             case 'sdt':
                 $content = Xml::child($part, 'sdtContent');
@@ -329,20 +340,38 @@ final class LineReader
         $this->run->part(
             new Node(
                 'image',
-                ['src' => $this->pictures->source($this->relations, $id), 'alt' => mb_strcut(trim($alt), 0, 4096)],
+                [
+                    'src' => $this->pictures->source($this->relations, $id),
+                    'alt' => mb_strcut(trim($alt), 0, 4096),
+                    ...self::shownAs($drawing),
+                ],
                 marks: array_values(array_filter($marks, static fn(Mark $mark): bool => 'link' === $mark->type)),
             ),
         );
     }
 
-    private function formula(\DOMElement $formula, ParagraphStyle $style, ?Mark $link): void
+    /** @return array{width?: int, decorative?: true} a width that is a whole part of the text’s was wanted so */
+    private static function shownAs(\DOMElement $drawing): array
     {
-        $this->builder->note(ImportNote::FormulaAsText);
-        $words = '';
-        foreach ($formula->getElementsByTagNameNS('*', 't') as $text) {
-            $words .= $text->textContent;
+        $width = (int) (Xml::attribute(Xml::descendant($drawing, 'extent'), 'cx') ?? 0);
+        $share = 0 === $width % self::HUNDREDTH ? intdiv($width, self::HUNDREDTH) : 0;
+
+        return [
+            ...$share >= 5 && $share < 100 ? ['width' => $share] : [],
+            ...'1' === Xml::attribute(Xml::descendant($drawing, 'decorative'), 'val') ? ['decorative' => true] : [],
+        ];
+    }
+
+    private function formula(\DOMElement $formula, bool $isBlock): void
+    {
+        $source = OfficeMathReader::findMathMl($formula);
+        if (null !== $source && Formula::isSound($source)) {
+            $this->run->part(Node::formula($source, $isBlock));
+
+            return;
         }
-        $this->words($words, self::marks($style, false, $link), $style);
+        $this->builder->note(ImportNote::FormulaAsText);
+        $this->run->text(mb_scrub($formula->textContent), []);
     }
 
     private function linkOf(\DOMElement $hyperlink): ?Mark
@@ -388,6 +417,7 @@ final class LineReader
                 'emphasis' => $style->italic,
                 'strong' => $style->bold,
                 'code' => $isCode,
+                'struck' => $style->struck,
                 'superscript' => 'superscript' === $style->vertical,
                 'subscript' => 'subscript' === $style->vertical,
             ]

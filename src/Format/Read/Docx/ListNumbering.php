@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read\Docx;
 
+use Stemmata\Core\Text\ListStyle;
+use Stemmata\Format\Read\ListKind;
 use Stemmata\Format\Read\Package\Xml;
 use Stemmata\Format\Read\Package\XmlPart;
 use Stemmata\Format\Shared\MultilevelCounter;
@@ -55,6 +57,13 @@ final readonly class ListNumbering
     public function isOrdered(string $numId, int $level): bool
     {
         return !in_array($this->counter->format($numId, $level), ['bullet', 'none'], true);
+    }
+
+    public function kind(string $numId, int $level): ListKind
+    {
+        return $this->isOrdered($numId, $level)
+            ? ListKind::ordered(ListStyle::tryFrom($this->counter->format($numId, $level)))
+            : ListKind::bullets();
     }
 
     /** Whether a paragraph bears no sign of its own and stands under the item above it. */

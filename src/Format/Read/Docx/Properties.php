@@ -35,6 +35,7 @@ final class Properties
             $twips('after'),
             Xml::value($run, 'vertAlign'),
             null === $fonts ? null : 1 === preg_match('/courier|consol|mono|menlo/i', $fonts),
+            Xml::toggle($run, 'strike') ?? Xml::toggle($run, 'dstrike'),
         );
     }
 }

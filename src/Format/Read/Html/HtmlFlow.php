@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read\Html;
 
+use Stemmata\Core\Text\ListStyle;
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\Read\DocumentBuilder;
 use Stemmata\Format\Read\FirstLine;
@@ -100,7 +101,8 @@ final readonly class HtmlFlow
             !HtmlBlock::isContents($element) &&
             !$this->contents->isMade($element) &&
             !HtmlTitle::isTitleBlock($element) &&
-            !$this->footnotes->isNotes($element);
+            !$this->footnotes->isNotes($element) &&
+            null === TexInPage::findSource($element);
     }
 
     private function anchorForNext(\DOMElement $element): void
@@ -199,9 +201,14 @@ final readonly class HtmlFlow
     {
         HtmlSpoken::noteLosses($element, $this->builder);
         if ('del' === $element->localName) {
-            $this->builder->note(ImportNote::DeletionLeftOut, mb_strimwidth(trim($element->textContent), 0, 60, '…'));
-
-            return [];
+            return array_map(
+                static fn(Node $block): Node => $block->mapped(
+                    static fn(Node $part): Node => 'paragraph' === $part->type
+                        ? $part->withContent(HtmlInline::struck($part->content))
+                        : $part,
+                ),
+                $this->blocksOf($element->childNodes, $depth, null),
+            );
         }
         if ($this->footnotes->isNotes($element) || HtmlDropped::noted($element, $this->builder)) {
             return [];
@@ -255,6 +262,11 @@ final readonly class HtmlFlow
             return $this->paragraphOf(iterator_to_array($element->childNodes, false), $element);
         }
 
+        $tex = TexInPage::findSource($element);
+        if (null !== $tex) {
+            return [Node::formula($tex, true)];
+        }
+
         return match ($element->localName) {
             // In a list or a quotation a paragraph is what it is, however it looks.
             'p', 'div', 'center', 'dd', 'dt' => $this->blocksOf(
@@ -272,6 +284,7 @@ final readonly class HtmlFlow
                         '' === $element->getAttribute('start') ? 1 : (int) $element->getAttribute('start'),
                     ),
                 ),
+                ...self::listStyle($element),
             ]),
             'pre' => [HtmlBlock::code($element)],
             'hr' => [new Node('separator')],
@@ -290,6 +303,18 @@ final readonly class HtmlFlow
     private static function wrapped(string $type, array $content, array $attributes = []): array
     {
         return [] === $content ? [] : [new Node($type, $attributes, $content)];
+    }
+
+    /** @return array{style?: string} */
+    private static function listStyle(\DOMElement $list): array
+    {
+        $style = ListStyle::ofHtmlType($list->getAttribute('type'));
+        $rule = '/list-style(?:-type)?:\s*(lower|upper)-(alpha|latin|roman)/';
+        if (null === $style && 1 === preg_match($rule, $list->getAttribute('style'), $match)) {
+            $style = ListStyle::from($match[1] . ('roman' === $match[2] ? 'Roman' : 'Letter'));
+        }
+
+        return null === $style ? [] : ['style' => $style->value];
     }
 
     /** @return list<Node> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read\Html;
 
+use Stemmata\Core\Formula\Formula;
 use Stemmata\Core\Link\CrossReferenceShows;
 use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Text\BodySchema;
@@ -11,6 +12,7 @@ use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\Read\DocumentBuilder;
 use Stemmata\Format\Read\ImportNote;
+use Stemmata\Format\Shared\FormulaMarkup;
 
 /** Reads running text: white space folded as in a browser, known elements as marks, all others as their words. */
 final class HtmlInline
@@ -26,6 +28,9 @@ final class HtmlInline
         'kbd' => 'code',
         'samp' => 'code',
         'tt' => 'code',
+        'del' => 'struck',
+        's' => 'struck',
+        'strike' => 'struck',
         'sup' => 'superscript',
         'sub' => 'subscript',
     ];
@@ -60,7 +65,7 @@ final class HtmlInline
         return $run->finished();
     }
 
-    /** @return array{src: string, alt: string} */
+    /** @return array{src: string, alt: string, width?: int, decorative?: true} */
     public function image(\DOMElement $image): array
     {
         if ('svg' === $image->localName) {
@@ -84,7 +89,19 @@ final class HtmlInline
         return [
             'src' => '' === $source ? '' : $this->surroundings->picture($source),
             'alt' => mb_strcut(trim((string) preg_replace('/\s+/u', ' ', $image->getAttribute('alt'))), 0, 4096),
+            ...self::width($image),
+            ...'presentation' === $image->getAttribute('role') ? ['decorative' => true] : [],
         ];
+    }
+
+    /** @return array{width?: int} in hundredths of the text’s width; a width in points says nothing of that */
+    private static function width(\DOMElement $image): array
+    {
+        $said = $image->getAttribute('style') . ';width:' . $image->getAttribute('width');
+        $isSaid = 1 === preg_match('/(?:^|[;\s])width:\s*(\d{1,3})(?:\.\d+)?%/', $said, $match);
+        $width = $isSaid ? (int) $match[1] : 0;
+
+        return $width >= 5 && $width <= 100 ? ['width' => $width] : [];
     }
 
     /** @param list<Mark> $marks */
@@ -100,8 +117,11 @@ final class HtmlInline
             // Written by us, and computed again.
             return;
         }
-        if (('a' === $node->localName && $inHeading && HeadingLink::isSign($node)) || $this->isTakenBack($node)) {
+        if ('a' === $node->localName && $inHeading && HeadingLink::isSign($node)) {
             return;
+        }
+        if ('ins' === $node->localName) {
+            $this->builder->note(ImportNote::InsertionKept);
         }
         $note =
             $this->footnotes->findFor($node) ??
@@ -115,13 +135,19 @@ final class HtmlInline
 
             return;
         }
+        $tex = TexInPage::findSource($node);
+        if (null !== $tex) {
+            $this->formula($run, $node, $tex, $inHeading);
+
+            return;
+        }
         match ($node->localName) {
             'br' => $run->part(new Node('hardBreak')),
             'a' => self::isCrossReference($node)
                 ? $run->part($this->crossReference($node))
                 : $this->readElement($run, $node, $marks, $inHeading),
             'img', 'svg' => $run->part(new Node('image', $this->image($node), marks: $marks)),
-            'math' => $this->formula($run, $node, $marks),
+            'math' => $this->formula($run, $node, FormulaMarkup::findSource($node), $inHeading),
             default => $this->readElement($run, $node, $marks, $inHeading),
         };
     }
@@ -171,23 +197,6 @@ final class HtmlInline
         return true;
     }
 
-    /** What an editor of the page took out is no text of it; what was put in or struck through is, and is told of. */
-    private function isTakenBack(\DOMElement $element): bool
-    {
-        if ('del' === $element->localName) {
-            $this->builder->note(ImportNote::DeletionLeftOut, mb_strimwidth(trim($element->textContent), 0, 60, '…'));
-
-            return true;
-        }
-        if ('ins' === $element->localName) {
-            $this->builder->note(ImportNote::InsertionKept);
-        } elseif (in_array($element->localName, ['s', 'strike'], true)) {
-            $this->builder->note(ImportNote::StrikingLost, mb_strimwidth(trim($element->textContent), 0, 60, '…'));
-        }
-
-        return false;
-    }
-
     private static function isCrossReference(\DOMElement $element): bool
     {
         return 'cross-reference' === $element->getAttribute('class') &&
@@ -234,12 +243,15 @@ final class HtmlInline
         return null === $type ? null : new Mark($type);
     }
 
-    /** @param list<Mark> $marks */
-    private function formula(InlineRun $run, \DOMElement $math, array $marks): void
+    private function formula(InlineRun $run, \DOMElement $element, ?string $source, bool $isInLine): void
     {
-        $this->builder->note(ImportNote::FormulaAsText);
-        $source = HtmlTree::first($math, 'annotation')->textContent ?? '';
-        $run->words('' !== $source ? $source : ($math->getAttribute('alttext') ?: $math->textContent), $marks);
+        if (null === $source || $this->isInNote) {
+            $this->builder->note(ImportNote::FormulaAsText);
+            $run->words(null === $source ? $element->textContent : Formula::words($source), []);
+
+            return;
+        }
+        $run->part(Node::formula($source, !$isInLine && TexInPage::isDisplay($element)));
     }
 
     /** @return list<Node> a note holds text only, in one paragraph */
@@ -257,6 +269,21 @@ final class HtmlInline
         }
 
         return array_values(array_filter($run->finished(), static fn(Node $node): bool => $node->isText()));
+    }
+
+    /**
+     * @param list<Node> $inline
+     *
+     * @return list<Node> with a stroke through all words
+     */
+    public static function struck(array $inline): array
+    {
+        return array_map(
+            static fn(Node $part): Node => $part->isText() && null === $part->findMark('struck')
+                ? $part->withMarks(self::ordered([...$part->marks, new Mark('struck')]))
+                : $part,
+            $inline,
+        );
     }
 
     /**

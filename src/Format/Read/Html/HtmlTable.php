@@ -9,7 +9,7 @@ use Stemmata\Format\Read\CellGrid;
 use Stemmata\Format\Read\DocumentBuilder;
 use Stemmata\Format\Read\ImportNote;
 
-/** Reads a table of running text. Cells that span others are read once. */
+/** Reads a table of running text. Cells may span others. */
 final readonly class HtmlTable
 {
     public function __construct(private HtmlInline $inline, private DocumentBuilder $builder) {}
@@ -79,9 +79,6 @@ final readonly class HtmlTable
 
     private function cell(\DOMElement $cell): Node
     {
-        if ((int) $cell->getAttribute('colspan') > 1 || (int) $cell->getAttribute('rowspan') > 1) {
-            $this->builder->note(ImportNote::CellsMerged);
-        }
         if (null !== HtmlTree::first($cell, 'table')) {
             $this->builder->note(ImportNote::TableInTable);
         }

@@ -9,6 +9,7 @@ use League\CommonMark\Event\DocumentParsedEvent;
 use League\CommonMark\Exception\CommonMarkException;
 use League\CommonMark\Extension\CommonMark\CommonMarkCoreExtension;
 use League\CommonMark\Extension\Footnote\FootnoteExtension;
+use League\CommonMark\Extension\Strikethrough\StrikethroughExtension;
 use League\CommonMark\Extension\Table\TableExtension;
 use League\CommonMark\MarkdownConverter;
 use Stemmata\Format\Read\DocumentReader;
@@ -41,6 +42,9 @@ final readonly class MarkdownReader implements DocumentReader
         $environment->addExtension(new CommonMarkCoreExtension());
         $environment->addExtension(new TableExtension());
         $environment->addExtension(new FootnoteExtension());
+        $environment->addExtension(new StrikethroughExtension());
+        $environment->addInlineParser(new DollarFormula(), 150);
+        $environment->addBlockStartParser(new DollarBlockStart(), 150);
         $environment->addEventListener(DocumentParsedEvent::class, HeadingAttributes::taken(...));
         $this->converter = new MarkdownConverter($environment);
     }

@@ -7,6 +7,7 @@ namespace Stemmata\Format\Read\Odt;
 use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\UniformMarks;
 use Stemmata\Format\Read\BlockFlow;
+use Stemmata\Format\Read\CellGrid;
 use Stemmata\Format\Read\DocumentBuilder;
 use Stemmata\Format\Read\ImportNote;
 use Stemmata\Format\Read\Office\BookmarkMark;
@@ -215,9 +216,7 @@ final class BodyReader
             return null;
         }
 
-        return $level['isOrdered']
-            ? new Node('orderedList', ['start' => max(0, (int) ($start ?? $level['start']))], $items)
-            : new Node('bulletList', [], $items);
+        return $level['kind']->listOf(max(0, (int) ($start ?? $level['start'])), $items);
     }
 
     /** @return list<Node> */
@@ -281,51 +280,45 @@ final class BodyReader
 
     private function table(\DOMElement $table): Node
     {
-        $rows = $this->rows($table, false);
+        $grid = new CellGrid();
+        $this->rows($table, false, $grid);
+        $rows = $grid->rows();
 
         return [] === $rows ? Node::paragraph([]) : new Node('table', content: [new Node('caption'), ...$rows]);
     }
 
-    /** @return list<Node> */
-    private function rows(\DOMElement $within, bool $isHeader): array
+    private function rows(\DOMElement $within, bool $isHeader, CellGrid $grid): void
     {
-        $rows = [];
         foreach (Xml::children($within) as $part) {
             if (in_array($part->localName, ['table-header-rows', 'table-row-group', 'table-rows'], true)) {
-                array_push($rows, ...$this->rows($part, 'table-header-rows' === $part->localName));
+                $this->rows($part, 'table-header-rows' === $part->localName, $grid);
             } elseif ('table-row' === $part->localName) {
-                $cells = $this->cells($part, $isHeader);
-                if ([] !== $cells) {
-                    $rows[] = new Node('tableRow', content: $cells);
-                }
+                $grid->beginRow();
+                $this->cells($part, $isHeader, $grid);
             }
         }
-
-        return $rows;
     }
 
-    /** @return list<Node> */
-    private function cells(\DOMElement $row, bool $isHeader): array
+    private function cells(\DOMElement $row, bool $isHeader, CellGrid $grid): void
     {
-        $cells = [];
         foreach (Xml::children($row) as $cell) {
             if (!in_array($cell->localName, ['table-cell', 'covered-table-cell'], true)) {
                 continue;
             }
-            if (
-                (int) (Xml::attribute($cell, 'number-columns-spanned') ?? 1) > 1 ||
-                (int) (Xml::attribute($cell, 'number-rows-spanned') ?? 1) > 1
-            ) {
-                $this->builder->note(ImportNote::CellsMerged);
-            }
             [$inline, $align] = $this->cellText($cell);
+            // Words in a place that is covered are not seen; they are kept in a cell of their own.
+            if ('covered-table-cell' === $cell->localName && [] === $inline) {
+                continue;
+            }
             $repeated = max(1, min(self::MOST_REPEATED, (int) (Xml::attribute($cell, 'number-columns-repeated') ?? 1)));
             for (; $repeated > 0; --$repeated) {
-                $cells[] = new Node('tableCell', ['header' => $isHeader, 'align' => $align], $inline);
+                $grid->cell(
+                    new Node('tableCell', ['header' => $isHeader, 'align' => $align], $inline),
+                    (int) (Xml::attribute($cell, 'number-columns-spanned') ?? 1),
+                    (int) (Xml::attribute($cell, 'number-rows-spanned') ?? 1),
+                );
             }
         }
-
-        return $cells;
     }
 
     /** @return array{list<Node>, string|null} */
@@ -368,7 +361,7 @@ final class BodyReader
                 ];
             } elseif ('table' === $part->localName) {
                 $this->builder->note(ImportNote::TableInTable);
-                foreach ($this->rows($part, false) as $row) {
+                foreach (array_slice($this->table($part)->content, 1) as $row) {
                     yield [
                         [
                             Node::text(

@@ -8,6 +8,7 @@ use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\Read\DocumentBuilder;
+use Stemmata\Format\Read\FormulaLines;
 use Stemmata\Format\Read\ImportNote;
 use Stemmata\Format\Read\Office\BookmarkMark;
 use Stemmata\Format\Read\Office\ParagraphStyle;
@@ -197,12 +198,7 @@ final class LineReader
         $body = Xml::child($note, 'note-body');
         foreach (null === $body ? [] : Xml::children($body) as $paragraph) {
             $inner = new self($this->builder, $this->styles, $this->pictures);
-            $inline = array_values(
-                array_filter(
-                    $inner->line($paragraph, new ParagraphStyle())->inline,
-                    static fn(Node $node): bool => $node->isText(),
-                ),
-            );
+            $inline = FormulaLines::wordsOnly($inner->line($paragraph, new ParagraphStyle())->inline);
             if ([] !== $words && [] !== $inline) {
                 $this->builder->note(ImportNote::NoteFlattened);
                 $words[] = Node::text(' ');
@@ -217,6 +213,13 @@ final class LineReader
     {
         if (null !== Xml::descendant($frame, 'p')) {
             $this->frames[] = $frame;
+
+            return;
+        }
+        $formula = $this->pictures->findFormula($frame);
+        if (null !== $formula) {
+            $this->run->part($formula);
+            $this->endsInBlank = false;
 
             return;
         }
@@ -259,6 +262,7 @@ final class LineReader
                 'emphasis' => $style->italic,
                 'strong' => $style->bold,
                 'code' => $style->isCode,
+                'struck' => $style->struck,
                 'superscript' => 'superscript' === $style->vertical,
                 'subscript' => 'subscript' === $style->vertical,
             ]

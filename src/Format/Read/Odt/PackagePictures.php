@@ -4,13 +4,16 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read\Odt;
 
+use Stemmata\Core\Formula\MathMl;
+use Stemmata\Core\Text\Node;
 use Stemmata\Format\Read\DocumentBuilder;
 use Stemmata\Format\Read\ImportNote;
 use Stemmata\Format\Read\Package\Xml;
 use Stemmata\Format\Read\Package\ZipPackage;
 use Stemmata\Format\Read\Pictures;
+use Stemmata\Format\Shared\FormulaMarkup;
 
-/** Pictures in frames: parts of the package, or written into the markup itself. */
+/** Pictures and formulas in frames: parts of the package, or written into the markup itself. */
 final readonly class PackagePictures
 {
     private Pictures $pictures;
@@ -31,6 +34,27 @@ final readonly class PackagePictures
             trim(Xml::child($frame, 'desc')->textContent ?? '') ?: trim(Xml::child($frame, 'title')->textContent ?? '');
 
         return ['src' => $this->source($image), 'alt' => mb_strcut($alt, 0, 4096)];
+    }
+
+    /** A formula in a frame, which is a part of the package of its own; null for anything else. */
+    public function findFormula(\DOMElement $frame): ?Node
+    {
+        $object = Xml::descendant($frame, 'object');
+        $math = Xml::descendant($frame, 'math');
+        $name = (string) preg_replace('~\A\./|/\z~', '', rawurldecode(Xml::attribute($object, 'href') ?? ''));
+        if (null === $math && '' !== $name && $this->package->has($name . '/content.xml')) {
+            $math = MathMl::findRoot(
+                // Office programs name a document type that nobody needs.
+                (string) preg_replace('/<!DOCTYPE[^>\[]*>/', '', $this->package->find($name . '/content.xml') ?? ''),
+            );
+        }
+
+        if (null === $math) {
+            return null;
+        }
+        $source = FormulaMarkup::findSource($math);
+
+        return null === $source ? null : Node::formula($source, 'block' === $math->getAttribute('display'));
     }
 
     private function source(\DOMElement $image): string

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read\Odt;
 
+use Stemmata\Core\Text\ListStyle;
+use Stemmata\Format\Read\ListKind;
 use Stemmata\Format\Read\Office\ParagraphStyle;
 use Stemmata\Format\Read\Package\Xml;
 use Stemmata\Format\Read\Package\XmlPart;
@@ -22,7 +24,7 @@ final class Styles
     private array $isAutomatic = [];
     /** @var array<string, ParagraphStyle> */
     private array $resolved = [];
-    /** @var array<string, array<int, array{isOrdered: bool, start: int}>> lists by style and depth */
+    /** @var array<string, array<int, array{kind: ListKind, start: int}>> lists by style and depth */
     private array $lists = [];
     /** @var array<string, string> style of the list that a paragraph style brings, by name */
     private array $listOf = [];
@@ -72,10 +74,10 @@ final class Styles
         return ($this->isAutomatic[$key] ?? false) && true === ($this->own[$key]->breakBefore ?? null);
     }
 
-    /** @return array{isOrdered: bool, start: int} */
+    /** @return array{kind: ListKind, start: int} */
     public function listLevel(string $style, int $depth): array
     {
-        return $this->lists[$style][$depth] ?? ['isOrdered' => false, 'start' => 1];
+        return $this->lists[$style][$depth] ?? ['kind' => ListKind::bullets(), 'start' => 1];
     }
 
     public function findListOf(?string $paragraphStyle): ?string
@@ -126,6 +128,7 @@ final class Styles
         $break = Xml::attribute($paragraph, 'break-before');
         $transform = Xml::attribute($text, 'text-transform');
         $display = Xml::attribute($text, 'display');
+        $stroke = Xml::attribute($text, 'text-line-through-style') ?? Xml::attribute($text, 'text-line-through-type');
         $font = Xml::attribute($text, 'font-name') ?? Xml::attribute($text, 'font-family');
         $level = Xml::attribute($style, 'default-outline-level');
 
@@ -148,6 +151,7 @@ final class Styles
                     str_starts_with($position, 'sub'), str_starts_with($position, '-') => 'subscript',
                     default => '',
                 },
+            struck: null === $stroke ? null : 'none' !== $stroke,
             isCode: null === $font ? null : 1 === preg_match('/courier|consol|mono|menlo/i', $font),
         );
     }
@@ -174,15 +178,15 @@ final class Styles
         return $this->resolved[$key] = $style;
     }
 
-    /** @return array<int, array{isOrdered: bool, start: int}> by depth, from 0 */
+    /** @return array<int, array{kind: ListKind, start: int}> by depth, from 0 */
     private static function listLevels(\DOMElement $style): array
     {
         $levels = [];
         foreach (Xml::children($style) as $level) {
+            $format = Xml::attribute($level, 'num-format') ?? '';
+            $isOrdered = 'list-level-style-number' === $level->localName && '' !== $format;
             $levels[(int) Xml::attribute($level, 'level') - 1] = [
-                'isOrdered' =>
-                    'list-level-style-number' === $level->localName &&
-                    '' !== (Xml::attribute($level, 'num-format') ?? ''),
+                'kind' => $isOrdered ? ListKind::ordered(ListStyle::ofHtmlType($format)) : ListKind::bullets(),
                 'start' => (int) (Xml::attribute($level, 'start-value') ?? 1),
             ];
         }

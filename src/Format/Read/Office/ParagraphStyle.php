@@ -25,6 +25,7 @@ final readonly class ParagraphStyle
         public ?int $after = null,
         public ?string $vertical = null,
         public ?bool $isCode = null,
+        public ?bool $struck = null,
     ) {}
 
     /** This one with what the other says on top; a name of the other's wins too. */
@@ -46,6 +47,7 @@ final readonly class ParagraphStyle
             $other->after ?? $this->after,
             $other->vertical ?? $this->vertical,
             $other->isCode ?? $this->isCode,
+            $other->struck ?? $this->struck,
         );
     }
 

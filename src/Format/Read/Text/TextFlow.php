@@ -9,6 +9,7 @@ use Stemmata\Core\Text\Node;
 use Stemmata\Core\TypedNumber\TypedNumber;
 use Stemmata\Format\Read\DocumentBuilder;
 use Stemmata\Format\Read\ImportNote;
+use Stemmata\Format\Read\ListKind;
 use Stemmata\Format\Read\ListRun;
 use Stemmata\Format\Shared\ContentsWords;
 
@@ -406,7 +407,8 @@ final class TextFlow
             return false;
         }
         foreach ($items as [$depth, $number, $words]) {
-            $this->items->item('', $depth, '' !== $number, (int) $number, [Node::paragraph([Node::text($words)])]);
+            $kind = '' === $number ? ListKind::bullets() : ListKind::ordered(null);
+            $this->items->item('', $depth, $kind, (int) $number, [Node::paragraph([Node::text($words)])]);
         }
 
         return true;

@@ -8,6 +8,8 @@ use Stemmata\Core\Contents\ContentsLines;
 use Stemmata\Core\Rendition\BlockVisitor;
 use Stemmata\Core\Rendition\RenderedSection;
 use Stemmata\Core\Rendition\Rendition;
+use Stemmata\Core\Rendition\TableShape;
+use Stemmata\Core\Text\ListStyle;
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\Shared\CalculationBlock;
 
@@ -166,7 +168,14 @@ final class Blocks extends BlockVisitor
 
     protected function orderedList(Node $list): string
     {
-        return $this->items($list, fn(int $depth): string => $this->numbering->orderedList(self::start($list), $depth));
+        return $this->items(
+            $list,
+            fn(int $depth): string => $this->numbering->orderedList(
+                self::start($list),
+                $depth,
+                ListStyle::of($list->attribute('style')),
+            ),
+        );
     }
 
     /** @param \Closure(int): string $instance of the numbering, by depth */
@@ -243,9 +252,11 @@ final class Blocks extends BlockVisitor
 
     protected function table(Node $table): string
     {
-        $rows = array_slice($table->content, 1);
-        $columns = max(1, ...array_map(static fn(Node $row): int => count($row->content), $rows));
-        $grid = str_repeat(sprintf('<w:gridCol w:w="%d"/>', intdiv(self::TEXT_WIDTH, $columns)), $columns);
+        $shape = TableShape::of(array_slice($table->content, 1));
+        $grid = str_repeat(
+            sprintf('<w:gridCol w:w="%d"/>', intdiv(self::TEXT_WIDTH, $shape->columns)),
+            $shape->columns,
+        );
         $caption = $table->content[0]->content;
 
         return ([] === $caption
@@ -254,35 +265,63 @@ final class Blocks extends BlockVisitor
             '<w:tbl><w:tblPr><w:tblStyle w:val="TableLines"/><w:tblW w:w="0" w:type="auto"/></w:tblPr><w:tblGrid>' .
             $grid .
             '</w:tblGrid>' .
-            implode('', array_map(fn(Node $row): string => $this->row($row, $columns), $rows)) .
+            implode('', array_map(fn(array $row): string => $this->row($row, $shape->columns), $shape->rows)) .
             '</w:tbl>' .
             self::SPACE;
     }
 
-    private function row(Node $row, int $columns): string
+    /** @param list<array{cell: Node, column: int, columns: int, begins: bool}> $row */
+    private function row(array $row, int $columns): string
     {
         $isHeader =
-            [] === array_filter($row->content, static fn(Node $cell): bool => true !== $cell->attribute('header'));
-        $cells = implode('', array_map($this->cell(...), $row->content));
-        $missing = $columns - count($row->content);
+            [] === array_filter($row, static fn(array $place): bool => true !== $place['cell']->attribute('header'));
+        $at = 0;
+        $cells = '';
+        $before = 0;
+        foreach ($row as $place) {
+            $before = '' === $cells ? $place['column'] : $before;
+            $cells .= $this->cell($place['cell'], $place['columns'], $place['begins']);
+            $at = $place['column'] + $place['columns'];
+        }
+        $missing = $columns - $at;
         $more =
-            ($missing > 0 ? sprintf('<w:gridAfter w:val="%d"/>', $missing) : '') . ($isHeader ? '<w:tblHeader/>' : '');
+            ($before > 0 ? sprintf('<w:gridBefore w:val="%d"/>', $before) : '') .
+            ($missing > 0 ? sprintf('<w:gridAfter w:val="%d"/>', $missing) : '') .
+            ($isHeader ? '<w:tblHeader/>' : '');
 
         return '<w:tr>' . ('' === $more ? '' : '<w:trPr>' . $more . '</w:trPr>') . $cells . '</w:tr>';
     }
 
-    private function cell(Node $cell): string
+    /** @param bool $begins false for a place that a cell of a row above goes on in */
+    private function cell(Node $cell, int $columns, bool $begins): string
     {
         $align = $cell->textAttribute('align');
         $style = true === $cell->attribute('header') ? 'TableHeading' : 'TableText';
+        $spans =
+            ($columns > 1 ? sprintf('<w:gridSpan w:val="%d"/>', $columns) : '') .
+            match (true) {
+                !$begins => '<w:vMerge/>',
+                null !== $cell->attribute('rows') => '<w:vMerge w:val="restart"/>',
+                default => '',
+            };
 
-        return '<w:tc><w:tcPr/>' .
+        return '<w:tc>' .
+            ('' === $spans ? '<w:tcPr/>' : '<w:tcPr>' . $spans . '</w:tcPr>') .
             self::styled(
                 $style,
-                $this->runs->of($cell->content),
+                $begins ? $this->runs->of($cell->content) : '',
                 '' === $align ? '' : '<w:jc w:val="' . $align . '"/>',
             ) .
             '</w:tc>';
+    }
+
+    protected function formulaBlock(Node $formula): string
+    {
+        $math = $this->runs->math($formula);
+
+        return '<w:p>' .
+            (str_starts_with($math, '<m:') ? '<m:oMathPara>' . $math . '</m:oMathPara>' : $math) .
+            '</w:p>';
     }
 
     protected function separator(): string

@@ -9,6 +9,7 @@ use Stemmata\Core\Numbering\Scheme;
 use Stemmata\Core\Numbering\SectionNumber;
 use Stemmata\Core\Rendition\RenderedSection;
 use Stemmata\Core\Rendition\Rendition;
+use Stemmata\Core\Text\ListStyle;
 use Stemmata\Format\Shared\MultilevelCounter;
 
 /**
@@ -156,9 +157,21 @@ final class Numbering
     }
 
     /** @return string an instance for one ordered list */
-    public function orderedList(int $start, int $level): string
+    public function orderedList(int $start, int $level, ?ListStyle $style): string
     {
-        return $this->instance(self::ORDERED, [$level => $start]);
+        $own =
+            null === $style
+                ? []
+                : [
+                    $level => [
+                        'format' => $style->value,
+                        'text' => '%' . ($level + 1) . '.',
+                        'start' => $start,
+                        'restart' => null,
+                    ],
+                ];
+
+        return $this->instance(self::ORDERED, [$level => $start], $own);
     }
 
     /** What a paragraph says of its numbering. */
@@ -190,11 +203,7 @@ final class Numbering
         $xml .= $this->definition('g', static fn(int $level): string => self::listLevelXml($level, 'none', ''));
         $xml .= $this->definition(
             'o',
-            static fn(int $level): string => self::listLevelXml(
-                $level,
-                ['decimal', 'lowerLetter', 'lowerRoman'][$level % 3],
-                '%' . ($level + 1) . '.',
-            ),
+            static fn(int $level): string => self::listLevelXml($level, 'decimal', '%' . ($level + 1) . '.'),
         );
         foreach (self::DEFINITIONS as $instance => $definition) {
             $xml .= $this->instanceXml((string) $instance, $definition, [], []);
@@ -317,7 +326,15 @@ final class Numbering
                 '<w:lvlOverride w:ilvl="%d"><w:startOverride w:val="%d"/>%s</w:lvlOverride>',
                 $level,
                 $start,
-                isset($own[$level]) ? $this->levelXml($level, $own[$level], null) : '',
+                match (true) {
+                    !isset($own[$level]) => '',
+                    self::ORDERED === $definition => self::listLevelXml(
+                        $level,
+                        $own[$level]['format'],
+                        $own[$level]['text'],
+                    ),
+                    default => $this->levelXml($level, $own[$level], null),
+                },
             );
         }
 

@@ -11,6 +11,8 @@ use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\Picture;
+use Stemmata\Format\Shared\FormulaMarkup;
+use Stemmata\Format\Shared\OfficeMath\OfficeMathWriter;
 
 /** Writes running text as runs (ECMA-376-1, 17.3.2). Links and cross-references are links and fields of the file. */
 final class Runs extends InlineVisitor
@@ -19,6 +21,7 @@ final class Runs extends InlineVisitor
         'code' => '<w:rStyle w:val="Code"/>',
         'strong' => '<w:b/>',
         'emphasis' => '<w:i/>',
+        'struck' => '<w:strike/>',
         'superscript' => '<w:vertAlign w:val="superscript"/>',
         'subscript' => '<w:vertAlign w:val="subscript"/>',
     ];
@@ -95,12 +98,24 @@ final class Runs extends InlineVisitor
                 self::words($image->textAttribute('alt') ?: 'Picture', '<w:rStyle w:val="OutsidePicture"/>'),
             );
         }
-        $drawing =
-            null === $picture
-                ? ''
-                : $this->media->drawing($picture, $image->textAttribute('alt'), $this->relationships);
+        $drawing = null === $picture ? '' : $this->media->drawing($picture, $image, $this->relationships);
 
         return '' === $drawing ? self::words($image->textAttribute('alt')) : '<w:r>' . $drawing . '</w:r>';
+    }
+
+    protected function formula(Node $formula): string
+    {
+        return $this->math($formula);
+    }
+
+    /** A formula, or the words of its source where it cannot be read. */
+    public function math(Node $formula): string
+    {
+        $source = $formula->textAttribute('source');
+        $mathMl = FormulaMarkup::findMathMl($source);
+
+        return (null === $mathMl ? null : OfficeMathWriter::findWritten($mathMl)) ??
+            self::words($source, self::PROPERTIES['code']);
     }
 
     protected function footnote(Node $footnote): string

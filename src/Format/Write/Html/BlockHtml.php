@@ -6,8 +6,10 @@ namespace Stemmata\Format\Write\Html;
 
 use Stemmata\Core\Rendition\BlockVisitor;
 use Stemmata\Core\Rendition\Rendition;
+use Stemmata\Core\Text\ListStyle;
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\Shared\CalculationBlock;
+use Stemmata\Format\Shared\FormulaMarkup;
 
 /** Writes blocks as HTML. */
 final class BlockHtml extends BlockVisitor
@@ -39,7 +41,14 @@ final class BlockHtml extends BlockVisitor
     {
         $start = self::start($list);
 
-        return (1 === $start ? '<ol>' : sprintf('<ol start="%d">', $start)) . "\n" . $this->items($list) . "</ol>\n";
+        $style = ListStyle::of($list->attribute('style'));
+
+        return sprintf(
+            "<ol%s%s>\n%s</ol>\n",
+            null === $style ? '' : ' type="' . $style->htmlType() . '"',
+            1 === $start ? '' : ' start="' . $start . '"',
+            $this->items($list),
+        );
     }
 
     private function items(Node $list): string
@@ -62,6 +71,13 @@ final class BlockHtml extends BlockVisitor
             CalculationBlock::LANGUAGE,
             InlineHtml::escaped($written),
         );
+    }
+
+    protected function formulaBlock(Node $formula): string
+    {
+        return '<div class="math display">' .
+            FormulaMarkup::written($formula->textAttribute('source'), true) .
+            "</div>\n";
     }
 
     protected function separator(): string
@@ -129,11 +145,19 @@ final class BlockHtml extends BlockVisitor
         $align = $cell->textAttribute('align');
 
         return sprintf(
-            '<%1$s%2$s>%3$s</%1$s>',
+            '<%1$s%2$s%3$s>%4$s</%1$s>',
             $tag,
+            self::span($cell, 'columns', 'colspan') . self::span($cell, 'rows', 'rowspan'),
             '' === $align ? '' : ' style="text-align: ' . $align . '"',
             $this->inline->of($cell->content),
         );
+    }
+
+    private static function span(Node $cell, string $attribute, string $name): string
+    {
+        $span = $cell->attribute($attribute);
+
+        return is_int($span) ? sprintf(' %s="%d"', $name, $span) : '';
     }
 
     protected function contents(Node $contents): string

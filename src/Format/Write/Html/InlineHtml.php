@@ -9,6 +9,7 @@ use Stemmata\Core\Rendition\Places;
 use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
+use Stemmata\Format\Shared\FormulaMarkup;
 
 /** Writes running text as HTML. Notes are gathered and written where the document ends. */
 final class InlineHtml extends InlineVisitor
@@ -17,6 +18,7 @@ final class InlineHtml extends InlineVisitor
         'emphasis' => 'em',
         'strong' => 'strong',
         'code' => 'code',
+        'struck' => 's',
         'superscript' => 'sup',
         'subscript' => 'sub',
     ];
@@ -54,7 +56,15 @@ final class InlineHtml extends InlineVisitor
             );
         }
 
-        return sprintf('<img src="%s" alt="%s">', self::escaped($source), self::escaped($image->textAttribute('alt')));
+        $width = $image->attribute('width');
+
+        return sprintf(
+            '<img src="%s" alt="%s"%s%s>',
+            self::escaped($source),
+            self::escaped($image->textAttribute('alt')),
+            true === $image->attribute('decorative') ? ' role="presentation"' : '',
+            is_int($width) ? ' style="width: ' . $width . '%"' : '',
+        );
     }
 
     /** The notes met so far, with the roles of DPUB-ARIA 1.1; empty when there are none. */
@@ -133,6 +143,11 @@ final class InlineHtml extends InlineVisitor
             self::escaped($this->places->address($reference->textAttribute('href'))),
             self::escaped($this->places->crossReferenceWords($reference)),
         );
+    }
+
+    protected function formula(Node $formula): string
+    {
+        return FormulaMarkup::written($formula->textAttribute('source'), false);
     }
 
     protected function footnote(Node $note): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write\Markdown;
 
+use Stemmata\Core\Formula\Formula;
 use Stemmata\Core\Rendition\BlockVisitor;
 use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Core\Text\Node;
@@ -55,7 +56,10 @@ final class BlockMarkdown extends BlockVisitor
 
     protected function orderedList(Node $list): string
     {
-        return $this->items($list, static fn(int $index): string => self::start($list) + $index . '. ');
+        // CommonMark counts in decimal numbers only; and a blank line would end the HTML.
+        return null === $list->attribute('style')
+            ? $this->items($list, static fn(int $index): string => self::start($list) + $index . '. ')
+            : trim(str_replace("\n\n", "\n&#10;", $this->html->of([$list])));
     }
 
     protected function code(Node $code): string
@@ -84,6 +88,14 @@ final class BlockMarkdown extends BlockVisitor
     protected function table(Node $table): string
     {
         return PipeTable::isPossible($table) ? PipeTable::of($table, $this->inline) : trim($this->html->of([$table]));
+    }
+
+    protected function formulaBlock(Node $formula): string
+    {
+        $source = $formula->textAttribute('source');
+        $isPlain = !Formula::isMathMl($source) && 1 !== preg_match('/\n\s*\n|\$|\A\s|\s\z|\A\z/', $source);
+
+        return $isPlain ? "$$\n" . $source . "\n$$" : trim(str_replace("\n\n", "\n&#10;", $this->html->of([$formula])));
     }
 
     protected function separator(): string

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write\Markdown;
 
+use Stemmata\Core\Formula\Formula;
 use Stemmata\Core\Rendition\InlineVisitor;
 use Stemmata\Core\Rendition\Places;
 use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
+use Stemmata\Format\Shared\FormulaMarkup;
 use Stemmata\Format\Write\Html\InlineHtml;
 
 /**
@@ -22,6 +24,7 @@ final class InlineMarkdown extends InlineVisitor
         'emphasis' => 'em',
         'strong' => 'strong',
         'code' => 'code',
+        'struck' => 's',
         'superscript' => 'sup',
         'subscript' => 'sub',
     ];
@@ -60,7 +63,11 @@ final class InlineMarkdown extends InlineVisitor
         $text = '';
         foreach (self::groups($nodes, $depth) as $end => [$mark, $group]) {
             if (null === $mark) {
-                $text .= $this->part($group[0]);
+                // A digit after the sign would make it one of money.
+                $isAmount =
+                    'formula' === $group[0]->type &&
+                    1 === preg_match('/\A\d/', ($nodes[$end] ?? null)?->plainText() ?? '');
+                $text .= $isAmount ? self::formulaMarkup($group[0]) : $this->part($group[0]);
                 continue;
             }
             $after = isset($nodes[$end]) ? $nodes[$end]->plainText() . 'x' : '';
@@ -161,9 +168,33 @@ final class InlineMarkdown extends InlineVisitor
     public function image(Node $image): string
     {
         return sprintf(
-            '<img src="%s" alt="%s">',
+            '<img src="%s" alt="%s"%s%s>',
             InlineHtml::escaped($this->rendition->pictureAddress($image->textAttribute('src'))),
             InlineHtml::escaped(strtr($image->textAttribute('alt'), "\n", ' ')),
+            true === $image->attribute('decorative') ? ' role="presentation"' : '',
+            is_int($width = $image->attribute('width')) ? ' style="width: ' . $width . '%"' : '',
+        );
+    }
+
+    /** TeX between dollars, as several programs read it; whatever could be misread there stands as HTML. */
+    protected function formula(Node $formula): string
+    {
+        $source = $formula->textAttribute('source');
+        $isPlain =
+            !Formula::isMathMl($source) &&
+            1 === preg_match('/\A(?![\s$])(?:[^$\\\\\n|]|\\\\[^\n|])+(?<![\s\\\\])\z/u', $source);
+
+        return $isPlain ? '$' . $source . '$' : self::formulaMarkup($formula);
+    }
+
+    private static function formulaMarkup(Node $formula): string
+    {
+        return (string) preg_replace_callback(
+            '/>([^<]+)</',
+            static fn(array $match): string => '>' .
+                (string) preg_replace('/[\\\\`*_\[\]|~$\n]/', '\\\\$0', $match[1]) .
+                '<',
+            FormulaMarkup::written($formula->textAttribute('source'), false),
         );
     }
 
@@ -178,7 +209,7 @@ final class InlineMarkdown extends InlineVisitor
 
     private static function escaped(string $text): string
     {
-        $escaped = (string) preg_replace('/[\\\\`*_\[\]<>|~]/', '\\\\$0', strtr($text, ["\n" => ' ']));
+        $escaped = (string) preg_replace('/[\\\\`*_\[\]<>|~]|\$(?=\S)/', '\\\\$0', strtr($text, ["\n" => ' ']));
 
         return strtr($escaped, ['&' => '&amp;', "\t" => '&#9;', "\u{00A0}" => '&nbsp;']);
     }

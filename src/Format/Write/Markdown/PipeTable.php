@@ -20,6 +20,7 @@ final class PipeTable
             foreach ($row->content as $column => $cell) {
                 $fits =
                     $cell->attribute('header') === (0 === $index) &&
+                    null === ($cell->attribute('columns') ?? $cell->attribute('rows')) &&
                     $cell->attribute('align') === ($rows[0]->content[$column] ?? $cell)->attribute('align');
                 if (!$fits || count($row->content) !== $width || str_contains($cell->plainText(), "\n")) {
                     return false;

@@ -38,6 +38,7 @@ final class OperationReaderTest extends TestCase
             ['name' => 'rename', 'section' => 'a', 'heading' => 'b'],
             ['name' => 'replace-body', 'section' => 'a', 'body' => []],
             ['name' => 'replace-stretch', 'sections' => ['a'], 'texts' => [['heading' => [], 'body' => []]]],
+            ['name' => 'bookmark-caption', 'section' => 'a', 'index' => 0, 'bookmark' => 'n00000000001'],
             ['name' => 'duplicate', 'sections' => ['a']],
             ['name' => 'delete', 'sections' => ['a']],
             ['name' => 'set-aside', 'sections' => ['a']],

@@ -65,8 +65,7 @@ final class CommonMarkExamplesTest extends TestCase
     private static function textOf(string $html): string
     {
         $page = HtmlReader::page('<div>' . $html . '</div>');
-        // What was deleted is no text to us.
-        foreach (['script', 'style', 'del'] as $name) {
+        foreach (['script', 'style'] as $name) {
             foreach (iterator_to_array($page->getElementsByTagName($name)) as $element) {
                 $element->parentNode?->removeChild($element);
             }
