@@ -16,12 +16,13 @@ final class Version20261129120000 extends AbstractMigration
 {
     public function getDescription(): string
     {
-        return 'Footnotes and captions of each section beside its text, for their numbers';
+        return 'Footnotes and captions of each section beside its text, for their numbers; where passages stood';
     }
 
     public function up(Schema $schema): void
     {
-        // The table is there; postUp fills it.
+        $this->addSql('ALTER TABLE offcut ADD COLUMN place CLOB DEFAULT NULL');
+        // The table of references is there; postUp fills it.
         $this->addSql("DELETE FROM reference WHERE kind = 'counted'");
     }
 
@@ -66,5 +67,6 @@ final class Version20261129120000 extends AbstractMigration
     public function down(Schema $schema): void
     {
         $this->addSql("DELETE FROM reference WHERE kind = 'counted'");
+        $this->addSql('ALTER TABLE offcut DROP COLUMN place');
     }
 }

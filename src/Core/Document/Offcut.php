@@ -16,7 +16,8 @@ final readonly class Offcut
 {
     /**
      * @param string         $name  the heading it was known by
-     * @param SectionId|null $after the section it stood behind, or in when it is a passage; null when it stood first
+     * @param SectionId|null    $after the section it stood behind, or in when it is a passage; null when it stood first
+     * @param PassagePlace|null $place of a passage, where in that section it stood
      */
     public function __construct(
         public SectionId $id,
@@ -24,11 +25,12 @@ final readonly class Offcut
         public string $name,
         public ?SectionId $after,
         public Outline $outline,
+        public ?PassagePlace $place = null,
     ) {}
 
     public function withOutline(Outline $outline): self
     {
-        return new self($this->id, $this->reason, $this->name, $this->after, $outline);
+        return new self($this->id, $this->reason, $this->name, $this->after, $outline, $this->place);
     }
 
     /** Whether this is a passage taken out of the section it names, rather than sections of their own. */

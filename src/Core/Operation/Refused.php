@@ -65,6 +65,14 @@ final readonly class Refused
         );
     }
 
+    public static function placeGone(string $name): self
+    {
+        return new self(
+            RefusalReason::UnknownSection,
+            sprintf('The words that “%s” stood between are no longer there; put it at the cursor instead.', $name),
+        );
+    }
+
     public static function nothingPicked(): self
     {
         return new self(RefusalReason::NothingPicked, 'No section is picked.');

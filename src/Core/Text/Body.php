@@ -78,14 +78,63 @@ final readonly class Body
             array_pop($head);
             array_shift($tail);
 
-            return new self([...$head, $last->withContent([...$last->content, ...$first->content]), ...$tail]);
+            return new self([...$head, ...self::joinedParagraphs($last, $first), ...$tail]);
         }
 
         return new self([...$head, ...$tail]);
     }
 
+    /**
+     * With a passage put in at a place: the way back from without().
+     *
+     * @param bool $joinsBefore whether its first paragraph goes on the one before the place
+     * @param bool $joinsAfter  whether the paragraph behind the place goes on its last one
+     */
+    public function withPassage(int $at, self $passage, bool $joinsBefore, bool $joinsAfter): self
+    {
+        $head = $this->cut(0, $at)->blocks;
+        $tail = $this->cut($at, $this->size())->blocks;
+        $middle = $passage->blocks;
+        if ($joinsBefore) {
+            array_unshift($middle, ...self::joinedParagraphs(array_pop($head), array_shift($middle)));
+        }
+        if ($joinsAfter) {
+            array_push($middle, ...self::joinedParagraphs(array_pop($middle), array_shift($tail)));
+        }
+
+        return new self([...$head, ...$middle, ...$tail]);
+    }
+
+    /** @return list<Node> one paragraph of two; other blocks, and what is there of them, as they are */
+    private static function joinedParagraphs(?Node $first, ?Node $second): array
+    {
+        return 'paragraph' === $first?->type && 'paragraph' === $second?->type
+            ? [$first->withContent(self::joinedWords([...$first->content, ...$second->content]))]
+            : array_values(array_filter([$first, $second], static fn(?Node $block): bool => null !== $block));
+    }
+
+    /**
+     * @param list<Node> $inline
+     *
+     * @return list<Node> in which neighbours with the same marks are one
+     */
+    private static function joinedWords(array $inline): array
+    {
+        $joined = [];
+        foreach ($inline as $part) {
+            $last = end($joined);
+            if (false !== $last && $last->isText() && $part->isText() && $last->marks == $part->marks) {
+                array_pop($joined);
+                $part = Node::text($last->text . $part->text, $part->marks);
+            }
+            $joined[] = $part;
+        }
+
+        return $joined;
+    }
+
     /** Between the first and the last word of a paragraph that stands in the section itself, not at its edges. */
-    private function isWithinParagraph(int $at): bool
+    public function isWithinParagraph(int $at): bool
     {
         $start = 0;
         foreach ($this->blocks as $block) {

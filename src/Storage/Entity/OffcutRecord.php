@@ -7,6 +7,7 @@ namespace Stemmata\Storage\Entity;
 use Doctrine\ORM\Mapping as ORM;
 use Stemmata\Core\Document\Offcut;
 use Stemmata\Core\Document\OffcutReason;
+use Stemmata\Core\Document\PassagePlace;
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\SectionId;
 
@@ -27,6 +28,9 @@ class OffcutRecord
     public string $outlineLevels = '';
     #[ORM\Column(type: 'text')]
     public string $outlineFlags = '';
+    /** Of a passage, between which words it stood: PassagePlace in JSON. */
+    #[ORM\Column(type: 'text', nullable: true)]
+    public ?string $place = null;
 
     public function __construct(
         #[ORM\Id] #[ORM\Column(length: 12)] public string $id,
@@ -43,6 +47,9 @@ class OffcutRecord
             $this->name,
             null === $this->afterId ? null : SectionId::fromString($this->afterId),
             Outline::packed($this->outlineIds, $this->outlineLevels, $this->outlineFlags),
+            null === $this->place
+                ? null
+                : PassagePlace::fromJson((array) json_decode($this->place, true, 4, \JSON_THROW_ON_ERROR)),
         );
     }
 }

@@ -7,6 +7,7 @@ namespace Stemmata\Storage\History;
 use Stemmata\Core\Document\Change;
 use Stemmata\Core\Document\Offcut;
 use Stemmata\Core\Document\OffcutReason;
+use Stemmata\Core\Document\PassagePlace;
 use Stemmata\Core\Document\Section;
 use Stemmata\Core\Document\Setup;
 use Stemmata\Core\Document\TitleBlock;
@@ -143,6 +144,7 @@ final class ChangeForm
                 'name' => $offcut->name,
                 'after' => $offcut->after?->value,
                 'outline' => self::outline($offcut->outline),
+                ...null === $offcut->place ? [] : ['place' => $offcut->place->toJson()],
             ];
     }
 
@@ -158,6 +160,7 @@ final class ChangeForm
             $row->text('name'),
             null === $after ? null : SectionId::fromString($after),
             self::readOutline($stored['outline'] ?? null),
+            is_array($stored['place'] ?? null) ? PassagePlace::fromJson($stored['place']) : null,
         );
     }
 

@@ -22,14 +22,15 @@ final readonly class OffcutRows
         $insert = $this->connection->prepare(
             <<<'SQL'
             INSERT INTO offcut
-                (reason, name, after_id, outline_ids, outline_levels, outline_flags, id, document_id, cut_at)
-            VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)
+                (reason, name, after_id, outline_ids, outline_levels, outline_flags, place, id, document_id, cut_at)
+            VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
             SQL
             ,
         );
         $update = $this->connection->prepare(
             <<<'SQL'
-            UPDATE offcut SET reason = ?, name = ?, after_id = ?, outline_ids = ?, outline_levels = ?, outline_flags = ?
+            UPDATE offcut SET reason = ?, name = ?, after_id = ?, outline_ids = ?, outline_levels = ?, outline_flags = ?,
+                place = ?
             WHERE id = ? AND document_id = ?
             SQL
             ,
@@ -47,6 +48,7 @@ final readonly class OffcutRows
                         $after->outline->ids,
                         $after->outline->levels,
                         $after->outline->flags,
+                        null === $after->place ? null : SectionForm::json($after->place->toJson()),
                     ];
             match (true) {
                 null === $after => Bound::run($delete, $place),

@@ -109,9 +109,9 @@ final class EdgesTest extends TestCase
             'at' => 0,
         ])->document;
 
-        self::assertStringEndsWith(
-            'Text',
-            trim($back->sectionAt(0)->body->plainText()),
+        self::assertSame(
+            'Text of a.',
+            $back->sectionAt(0)->body->plainText(),
             'a place in the text belongs to a section that is named',
         );
         self::assertStringStartsWith("Text\n", $chosen->sectionAt(1)->body->plainText());

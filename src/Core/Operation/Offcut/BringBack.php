@@ -6,6 +6,7 @@ namespace Stemmata\Core\Operation\Offcut;
 
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\Offcut;
+use Stemmata\Core\Document\Section;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Basis;
 use Stemmata\Core\Operation\Operation;
@@ -78,6 +79,14 @@ final readonly class BringBack implements Operation
     {
         $section = $document->section($into);
         $size = $section->body->size();
+        if (null === $this->target && null !== $offcut->place) {
+            $passage = $document->section($offcut->outline->idAt(0));
+            $whole = $offcut->place->findIn($section->body, $passage->body);
+
+            return null === $whole
+                ? Refused::placeGone($offcut->name)
+                : self::back($document, $offcut, $section->withBody($whole));
+        }
         $at = null === $this->target ? $size : $this->at ?? $size;
         if ($at < 0 || $at > $size) {
             return Refused::positionOutside();
@@ -85,8 +94,13 @@ final readonly class BringBack implements Operation
         $passage = $document->section($offcut->outline->idAt(0));
         $body = $section->body->cut(0, $at)->followedBy($passage->body)->followedBy($section->body->cut($at, $size));
 
+        return self::back($document, $offcut, $section->withBody($body));
+    }
+
+    private static function back(Document $document, Offcut $offcut, Section $section): Applied
+    {
         return new Applied(
-            $document->withSection($section->withBody($body))->withoutSection($passage->id)->withoutOffcut($offcut->id),
+            $document->withSection($section)->withoutSection($offcut->outline->idAt(0))->withoutOffcut($offcut->id),
         );
     }
 

@@ -7,6 +7,7 @@ namespace Stemmata\Core\Operation\Offcut;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\Offcut;
 use Stemmata\Core\Document\OffcutReason;
+use Stemmata\Core\Document\PassagePlace;
 use Stemmata\Core\Document\Section;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Basis;
@@ -51,6 +52,7 @@ final readonly class SetTextAside implements Operation
         if ($passage->isEmpty()) {
             return Refused::noWordsPicked();
         }
+        $left = $section->body->without($this->from, $this->to);
         $kept = new Section($this->ids->next(), Heading::none(), $passage);
         $name = trim((string) preg_replace('/\s+/u', ' ', $passage->plainText()));
         $offcut = new Offcut(
@@ -59,13 +61,10 @@ final readonly class SetTextAside implements Operation
             mb_strlen($name) > self::MAX_NAME ? rtrim(mb_substr($name, 0, self::MAX_NAME - 1)) . '…' : $name,
             $this->section,
             Outline::of($kept->id, Level::Opening),
+            PassagePlace::of($section->body, $this->from, $this->to),
         );
 
-        return new Applied(
-            $document
-                ->withSection($section->withBody($section->body->without($this->from, $this->to)), $kept)
-                ->withOffcut($offcut),
-        );
+        return new Applied($document->withSection($section->withBody($left), $kept)->withOffcut($offcut));
     }
 
     public function restsOn(): Basis

@@ -6,8 +6,17 @@ namespace Stemmata\Tests\Core\Operation\Offcut;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\OffcutReason;
+use Stemmata\Core\Operation\Offcut\BringBack;
+use Stemmata\Core\Operation\Offcut\SetTextAside;
+use Stemmata\Core\Operation\Refused;
+use Stemmata\Core\Outline\SectionId;
+use Stemmata\Tests\Support\CountingIds;
+use Stemmata\Tests\Support\Dose;
+use Stemmata\Tests\Support\RandomDocuments;
 use Stemmata\Tests\Support\Sketch;
 use Stemmata\Tests\Support\Wire;
 
@@ -27,6 +36,90 @@ final class OffcutsTest extends TestCase
             self::kept($without),
             'name, sections, and what each stood behind',
         );
+    }
+
+    public function testAPassageGoesBackBetweenTheSameWordsWhateverWasWrittenElsewhere(): void
+    {
+        $document = Sketch::document('1 a, 1 b');
+        $section = $document->section(Sketch::id('a'));
+        $document = $document->withSection($section->withBody(Sketch::body('The old lamp is lit.', 'A second line.')));
+        $set = static fn(int $from, int $to): Document => Wire::done($document, [
+            'name' => 'set-text-aside',
+            'section' => 'a',
+            'from' => $from,
+            'to' => $to,
+        ])->document;
+        $written = static fn(Document $without, string ...$paragraphs): Document => $without->withSection(
+            $without->section(Sketch::id('a'))->withBody(Sketch::body(...$paragraphs)),
+        );
+        $back = static fn(Document $without): string => Wire::done($without, [
+            'name' => 'bring-back',
+            'offcut' => (string) array_key_first($without->changedOffcuts),
+        ])
+            ->document->section(Sketch::id('a'))
+            ->body->plainText();
+
+        self::assertSame("The old lamp is lit.\nA second line.", $back($set(5, 9)), 'within a line');
+        self::assertSame("The old lamp is lit.\nA second line.", $back($set(5, 26)), 'over two lines');
+        self::assertSame("The old lamp is lit.\nA second line.", $back($set(1, 9)), 'from the head of a line');
+        self::assertSame("The old lamp is lit.\nA second line.", $back($set(9, 21)), 'to the end of a line');
+        self::assertSame("The old lamp is lit.\nA second line.", $back($set(0, 22)), 'a whole line');
+        self::assertSame("The old lamp is lit.\nA second line.", $back($set(0, 38)), 'all there was');
+        self::assertSame(
+            "New words first.\nThe old lamp is lit.\nA second line.",
+            $back($written($set(5, 9), 'New words first.', 'The lamp is lit.', 'A second line.')),
+        );
+    }
+
+    public function testAPassageWhosePlaceIsGoneIsRefusedAndStays(): void
+    {
+        $without = Wire::done(Sketch::document('1 a'), [
+            'name' => 'set-text-aside',
+            'section' => 'a',
+            'from' => 5,
+            'to' => 8,
+        ])->document;
+        $offcut = (string) array_key_first($without->changedOffcuts);
+        $section = $without->section(Sketch::id('a'));
+        foreach ([['Something else.'], ['Text a.', 'Text a.']] as $paragraphs) {
+            $other = $without->withSection($section->withBody(Sketch::body(...$paragraphs)));
+            self::assertStringContainsString(
+                'put it at the cursor instead',
+                Wire::refused($other, ['name' => 'bring-back', 'offcut' => $offcut])->sentence,
+            );
+        }
+    }
+
+    public function testOverRandomTextsWhatIsSetAsideComesBackToTheLetter(): void
+    {
+        $asItWas = 0;
+        $runs = Dose::of(2000, 400);
+        for ($seed = 1; $seed <= $runs; ++$seed) {
+            $random = new Randomizer(new Mt19937($seed));
+            $ids = new CountingIds();
+            $document = (new RandomDocuments($random, $ids))->document(1);
+            $section = $document->sectionAt($document->outline->count() - 1);
+            $size = $section->body->size();
+            $from = $random->getInt(0, max(0, $size - 1));
+            $without = (new SetTextAside($section->id, $from, $random->getInt($from, $size), $ids))->applyTo($document);
+            if ($without instanceof Refused) {
+                continue;
+            }
+            $back = (new BringBack(
+                SectionId::fromString((string) array_key_first($without->document->changedOffcuts)),
+            ))->applyTo($without->document);
+            // Words that stand there more than once are no place.
+            if ($back instanceof Refused) {
+                continue;
+            }
+            self::assertSame(
+                preg_replace('/\s+/u', '', $section->body->plainText()),
+                preg_replace('/\s+/u', '', $back->document->section($section->id)->body->plainText()),
+                'seed ' . $seed,
+            );
+            ++$asItWas;
+        }
+        self::assertGreaterThan($runs / 3, $asItWas);
     }
 
     public function testAHeadingCutAloneLeavesWhatIsUnderItToTheOneAbove(): void
