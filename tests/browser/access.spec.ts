@@ -171,3 +171,62 @@ test.describe("a narrow window", () => {
     await expect.poll(first).toBe(words);
   });
 });
+
+test("to a screen reader the manuscript is one text box with headings of their levels, lists, tables and notes in it", async ({
+  page,
+  context,
+}) => {
+  await openDocument(
+    page,
+    "# Coast\n\nThe mole[^a] stands; see [Vane](#vane).\n\n| Hour | hPa |\n| --- | --- |\n| 6 | 1013 |\n\n## Vane\n\n- an item\n\n> Quoted.\n\n[^a]: Of granite.\n",
+  );
+  await expect(page.locator(".manuscript .heading").last()).toBeVisible();
+  type Node = {
+    nodeId: string;
+    ignored: boolean;
+    role?: Said;
+    name?: Said;
+    properties?: Property[];
+    childIds?: string[];
+  };
+  type Said = { value: unknown };
+  type Property = { name: string; value: Said };
+  const ax = await context.newCDPSession(page);
+  const tree = async () => {
+    const { nodes } = (await ax.send("Accessibility.getFullAXTree")) as { nodes: Node[] };
+    const byId = new Map(nodes.map((node) => [node.nodeId, node]));
+    const shown = new Set(["heading", "note", "link", "table", "columnheader", "cell", "list", "blockquote", "button"]);
+    const lines: string[] = [];
+    const go = (node: Node) => {
+      const role = String(node.role?.value ?? "");
+      const level = node.properties?.find(({ name }) => name === "level")?.value.value;
+      if (!node.ignored && shown.has(role))
+        lines.push(
+          [role, role === "heading" ? level : "", String(node.name?.value ?? "").trim()].filter(Boolean).join(" "),
+        );
+      for (const id of node.childIds ?? []) if (byId.has(id)) go(byId.get(id)!);
+    };
+    const boxes = nodes.filter((node) => node.role?.value === "textbox" && node.name?.value === "Manuscript");
+    boxes.forEach(go);
+    return { boxes: boxes.length, lines };
+  };
+  await expect.poll(async () => (await tree()).boxes).toBe(1);
+  await expect
+    .poll(async () => (await tree()).lines)
+    .toEqual([
+      "heading 1 1 Coast",
+      "note",
+      "link Vane",
+      "table",
+      "cell Caption",
+      "columnheader Hour",
+      "columnheader hPa",
+      "cell 6",
+      "cell 1013",
+      "list Footnotes of this section",
+      "button Of granite.",
+      "heading 2 1.1 Vane",
+      "list",
+      "blockquote",
+    ]);
+});

@@ -149,3 +149,18 @@ test("a letter typed on a bookmark that was clicked does not take its place", as
   await expect(page.locator(".manuscript p").first()).toHaveText("The moleold mole stands.");
   await expect(row(page, "Coast")).toBeVisible();
 });
+
+test("the way back leads to the very spot that was left", async ({ page }) => {
+  await openDocument(page, "# Coast\n\nOne line here.\n\nAnother line stands.\n\n# Vane\n\nIt turns.\n");
+  await putCursor(page, "Another line");
+  await page.keyboard.press("Home");
+  for (let step = 0; step < 7; step++) await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("Control+j");
+  await page.keyboard.type("vane");
+  await page.keyboard.press("Enter");
+  await page.keyboard.type("North ");
+  await expect(page.locator(".manuscript .heading").last()).toHaveText("North Vane");
+  await page.keyboard.press("Control+[");
+  await page.keyboard.type("§");
+  await expect(page.locator(".manuscript p").nth(1)).toHaveText("Another§ line stands.");
+});

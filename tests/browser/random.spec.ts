@@ -1,5 +1,5 @@
-import { expect } from "@playwright/test";
-import { importText, shownOutline, storedOutline, test } from "./helpers";
+import { expect, type APIRequestContext, type Page } from "@playwright/test";
+import { importText, putCursor, shownOutline, storedOutline, test } from "./helpers";
 
 const MOVING = ["ArrowDown", "ArrowDown", "ArrowUp", "Shift+ArrowDown", "Home", "End", "Escape"];
 const CHANGING = [
@@ -59,5 +59,94 @@ for (const seed of (process.env["SEEDS"] ?? "8").split(",").map(Number)) {
     const kept = await storedOutline(page.request, id);
     await page.reload();
     await expect.poll(() => shownOutline(page)).toEqual(kept);
+  });
+}
+
+const WRITING = ["a", "b", " ", ".", "x", "Enter", "Enter", "Backspace", "Backspace", "Delete", "Shift+Enter"];
+const GOING = ["ArrowLeft", "ArrowRight", "ArrowUp", "ArrowDown", "Home", "End", "Control+Home", "Control+End"];
+const SELECTING = ["Shift+ArrowRight", "Shift+ArrowDown", "Shift+ArrowDown", "Shift+ArrowUp", "Shift+End", "Control+a"];
+const TURNING = ["Control+i", "Control+b", "Control+Alt+1", "Control+Alt+2", "Control+Alt+0", "Alt+ArrowUp"];
+const IN_TEXT = [
+  ...WRITING,
+  ...WRITING,
+  ...WRITING,
+  ...GOING,
+  ...SELECTING,
+  ...TURNING,
+  "Control+z",
+  "Control+Shift+z",
+];
+
+type Part = { type: string; text?: string; content?: Part[] };
+
+/** The words of each line of a text, as they are kept. */
+function linesOf(parts: readonly Part[]): string[] {
+  const words = (part: Part): string => part.text ?? (part.content ?? []).map(words).join("");
+  return parts.flatMap((part) =>
+    ["paragraph", "codeBlock", "calculation", "caption", "tableCell", "figure"].includes(part.type)
+      ? [words(part)]
+      : linesOf(part.content ?? []),
+  );
+}
+
+async function keptText(request: APIRequestContext, id: string): Promise<string[][]> {
+  const { outline } = (await (await request.get(`/api/documents/${id}`)).json()) as {
+    outline: { ids: string[]; levels: string };
+  };
+  const texts = (await (await request.get(`/api/documents/${id}/texts?sections=${outline.ids.join(",")}`)).json()) as {
+    id: string;
+    heading: Part[];
+    body: Part[];
+  }[];
+  return outline.ids.map((section, position) => {
+    const text = texts.find((each) => each.id === section);
+    const heading = (text?.heading ?? []).map(({ text: words }) => words ?? "").join("");
+    const lines = linesOf(text?.body ?? []);
+    return [`${outline.levels[position]} ${heading}`, ...(lines.length > 0 ? lines : [""])];
+  });
+}
+
+async function shownText(page: Page): Promise<string[][]> {
+  return page
+    .locator(".section-text")
+    .evaluateAll((sections) =>
+      sections.map((section) => [
+        `${section.getAttribute("data-level")} ${section.querySelector(".heading")?.textContent ?? ""}`,
+        ...[...section.querySelectorAll("p, pre, figcaption, td, th")].map((line) => line.textContent ?? ""),
+      ]),
+    );
+}
+
+for (const seed of (process.env["SEEDS"] ?? "3").split(",").map(Number)) {
+  test(`keys at random in the text: what is shown is what is kept (seed ${seed})`, async ({ page }) => {
+    test.slow();
+    const next = chance(seed * 977);
+    const id = await importText(
+      page.request,
+      "Words before.\n\n# Coast\n\nAlpha beta.\n\nGamma.\n\n## Vane\n\n- one\n- two\n\n# Log\n\n> quoted\n\nLast words.\n",
+    );
+    await page.setViewportSize({ width: 1280, height: 2400 });
+    await page.goto(`/documents/${id}`);
+    await putCursor(page, "Alpha beta.");
+    const pressed: string[] = [];
+    for (let step = 0; step < 160; step++) {
+      const key = IN_TEXT[next(IN_TEXT.length)] ?? "a";
+      pressed.push(key);
+      await page.keyboard.press(key);
+      if (next(12) === 0) await page.waitForTimeout(next(900));
+      // A question is answered as who does not read it would.
+      if (await page.getByRole("dialog").count()) await page.keyboard.press("Escape");
+      if (!(await page.evaluate(() => document.activeElement?.classList.contains("manuscript")))) {
+        await page.locator(".manuscript :is(p, .heading)").first().click();
+      }
+    }
+    await expect(page.getByText("all changes kept")).toBeVisible();
+    await expect(
+      async () => expect(await shownText(page)).toEqual(await keptText(page.request, id)),
+      pressed.join(" "),
+    ).toPass({ timeout: 10_000 });
+    const kept = await keptText(page.request, id);
+    await page.reload();
+    await expect.poll(() => shownText(page)).toEqual(kept);
   });
 }

@@ -44,37 +44,47 @@ type Parts = {
 
 /** Every way to change the document but typing, and what comes of a change. */
 export class Changes {
+  private waiting = 0;
+
   constructor(private readonly parts: Parts) {}
 
   async perform(operation: Operation, { quiet = false }: { quiet?: boolean } = {}): Promise<Write> {
-    return this.written(
-      (baseRevision) => api.POST("/api/documents/{id}/operations", { ...this.path, body: { baseRevision, operation } }),
-      quiet ? null : ({ label }) => label,
-    );
+    return this.answering(() => this.operated(operation, quiet ? null : ({ label }) => label));
+  }
+
+  /** What the screen shows already. */
+  async keep(operation: Operation): Promise<Write> {
+    return this.operated(operation, null);
   }
 
   /** Text from elsewhere that has headings, or paragraphs enough to look for some. */
   async paste(section: string, from: number, to: number, html: string): Promise<Write> {
-    return this.written(
-      (baseRevision) =>
-        api.POST("/api/documents/{id}/paste", { ...this.path, body: { baseRevision, section, from, to, html } }),
-      ({ label }) => label,
+    return this.answering(() =>
+      this.written(
+        (baseRevision) =>
+          api.POST("/api/documents/{id}/paste", { ...this.path, body: { baseRevision, section, from, to, html } }),
+        ({ label }) => label,
+      ),
     );
   }
 
   async undo(): Promise<Write> {
-    return this.written(
-      (baseRevision) => api.POST("/api/documents/{id}/undo", { ...this.path, body: { baseRevision } }),
-      ({ label }) => `Undone: ${label}`,
-      false,
+    return this.answering(() =>
+      this.written(
+        (baseRevision) => api.POST("/api/documents/{id}/undo", { ...this.path, body: { baseRevision } }),
+        ({ label }) => `Undone: ${label}`,
+        false,
+      ),
     );
   }
 
   async redo(): Promise<Write> {
-    return this.written(
-      (baseRevision) => api.POST("/api/documents/{id}/redo", { ...this.path, body: { baseRevision } }),
-      ({ label }) => `Done again: ${label}`,
-      false,
+    return this.answering(() =>
+      this.written(
+        (baseRevision) => api.POST("/api/documents/{id}/redo", { ...this.path, body: { baseRevision } }),
+        ({ label }) => `Done again: ${label}`,
+        false,
+      ),
     );
   }
 
@@ -195,6 +205,26 @@ export class Changes {
     const after = { ...before, ...change(before) };
     if (after.outline !== before.outline) window.setState((shown) => withoutGone(shown, before, after));
     store.setState(after);
+  }
+
+  private operated(operation: Operation, label: ((outcome: WriteOutcome) => string) | null): Promise<Write> {
+    return this.written(
+      (baseRevision) => api.POST("/api/documents/{id}/operations", { ...this.path, body: { baseRevision, operation } }),
+      label,
+    );
+  }
+
+  /** From the moment a command is given until what came of it is known; of several, until the last. */
+  private async answering<T>(work: () => Promise<T>): Promise<T> {
+    const { store } = this.parts;
+    this.waiting++;
+    if (!store.getState().isAnswering) store.setState({ isAnswering: true });
+    try {
+      return await work();
+    } finally {
+      this.waiting--;
+      if (this.waiting === 0) store.setState({ isAnswering: false });
+    }
   }
 
   private async written(

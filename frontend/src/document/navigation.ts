@@ -7,11 +7,18 @@ import type { Place, WindowState } from "./window-state";
 /** Where the writer is, what is shown and what is picked. */
 export class Navigation {
   private key = 1;
+  /** Where the cursor is; told by the text that is on the screen. */
+  private spot: () => Place | null = () => null;
 
   constructor(
     private readonly document: StoreApi<DocumentState>,
     private readonly window: StoreApi<WindowState>,
   ) {}
+
+  /** The text on the screen tells where its cursor is; a way back leads there. */
+  followSpot(spot: () => Place | null): void {
+    this.spot = spot;
+  }
 
   /** Goes to a place and remembers where from. */
   goTo(place: Place, { focus = true, remember = true }: { focus?: boolean; remember?: boolean } = {}): void {
@@ -20,8 +27,8 @@ export class Navigation {
       ...(this.isInScope(place.section) ? {} : { scope: null }),
       foldedTexts: this.withoutFoldsOver(place.section),
       request: { ...place, key: ++this.key, focus },
-      ...(remember && shown.current !== null && shown.current !== place.section
-        ? { trail: extended(shown, { section: shown.current }) }
+      ...(remember && shown.current !== null && (shown.current !== place.section || isWithin(place))
+        ? { trail: extended(shown, this.here(shown.current)) }
         : {}),
     }));
   }
@@ -41,7 +48,7 @@ export class Navigation {
     const place = trail.places[trail.at - 1];
     if (!place) return;
     const isAtEnd = trail.at === trail.places.length && current !== null;
-    const places = isAtEnd ? [...trail.places, { section: current }] : trail.places;
+    const places = isAtEnd ? [...trail.places, this.here(current)] : trail.places;
     this.window.setState({ trail: { places, at: trail.at - 1 } });
     this.goTo(place, { remember: false });
   }
@@ -84,6 +91,11 @@ export class Navigation {
     void kept.catch(() => undefined);
   }
 
+  private here(section: string): Place {
+    const spot = this.spot();
+    return spot?.section === section ? spot : { section };
+  }
+
   private isInScope(section: string): boolean {
     const { scope } = this.window.getState();
     if (scope === null) return true;
@@ -112,6 +124,11 @@ function withOrWithout(sections: ReadonlySet<string>, these: Iterable<string>, i
     else next.delete(each);
   }
   return next;
+}
+
+/** A place that may be another one in the same section. */
+function isWithin({ bookmark, caption }: Place): boolean {
+  return bookmark !== undefined || caption !== undefined;
 }
 
 function extended({ trail }: WindowState, place: Place): WindowState["trail"] {

@@ -41,6 +41,8 @@ export type DocumentState = {
   /** Words a minute; null until the server has said it. */
   readingSpeed: number | null;
   saving: Saving;
+  /** Whether a command is on its way that may change the text, and is not yet answered. */
+  isAnswering: boolean;
   /** Whether a change is on its way that takes longer than a moment. */
   isWorking: boolean;
   /** The section that the writer is asked about; others may wait behind it. */
@@ -69,6 +71,7 @@ export function opened(skeleton: Skeleton): DocumentState {
     namedCaptions: new Map(),
     readingSpeed: null,
     saving: "kept",
+    isAnswering: false,
     isWorking: false,
     clash: null,
   };

@@ -1,7 +1,7 @@
 import { baseKeymap, chainCommands } from "@tiptap/pm/commands";
 import { InputRule, inputRules, wrappingInputRule } from "@tiptap/pm/inputrules";
 import { keymap } from "@tiptap/pm/keymap";
-import type { Command, EditorState, Plugin } from "@tiptap/pm/state";
+import { Plugin, type Command, type EditorState } from "@tiptap/pm/state";
 import * as commands from "./commands";
 import { sectionAround } from "./places";
 import { cellBelow } from "./table";
@@ -75,6 +75,23 @@ function isAtFoot(state: EditorState): boolean {
     if ($head.index(depth) < $head.node(depth).childCount - 1) return false;
   }
   return true;
+}
+
+/** No section is ever without its heading, whatever was taken out or pasted. */
+export function withHeadings(): Plugin {
+  return new Plugin({
+    appendTransaction: (transactions, _before, state) => {
+      if (!transactions.some(({ docChanged }) => docChanged)) return null;
+      const without: number[] = [];
+      state.doc.forEach((section, offset) => {
+        if (section.type.name === "section" && !headingOf(section)) without.push(offset + 1);
+      });
+      if (without.length === 0) return null;
+      const tr = state.tr;
+      for (const at of without.toReversed()) tr.insert(at, schema.node("heading"));
+      return tr;
+    },
+  });
 }
 
 /** Signs that become something else as they are typed. */

@@ -4,7 +4,8 @@ import { EditorState, NodeSelection, Selection, TextSelection, type Plugin, type
 import { EditorView, type NodeViewConstructor } from "@tiptap/pm/view";
 import type { SectionText } from "../api/client";
 import { captionLabels, currentLine, linkStates, partsOf, REDRAW, sectionLooks, type SectionLook } from "./decorations";
-import { inputMarks, textKeys } from "./keymap";
+import { HeldKeys } from "./held-keys";
+import { inputMarks, textKeys, withHeadings } from "./keymap";
 import { footnotes } from "./notes";
 import { findSection, placeIn, positionIn, sectionAround, type SectionPlace } from "./places";
 import { schema } from "./schema";
@@ -50,6 +51,7 @@ const SHOWN = "shown";
 export class ManuscriptEditor {
   readonly view: EditorView;
   private shownTexts = new Map<string, ShownSection["text"]>();
+  private readonly keys = new HeldKeys();
   private waiting: { sections: readonly ShownSection[]; isTyping: (id: string) => boolean } | null = null;
 
   constructor(
@@ -72,6 +74,7 @@ export class ManuscriptEditor {
       dispatchTransaction: (transaction) => this.dispatch(transaction),
       handleClickOn: (_view, _position, _node, _at, event) => this.clicked(event),
       handleKeyDown: (view, event) => {
+        if (this.keys.take(view, event)) return true;
         // A key acts where the cursor is, not where it was when the browser last told of it.
         if (!view.composing && !event.isComposing) this.takeClick();
         return host.key(view, event);
@@ -91,6 +94,17 @@ export class ManuscriptEditor {
         compositionend: () => (queueMicrotask(() => this.showWaiting()), false),
       },
     });
+  }
+
+  /** From here on keys wait: a command is on its way that may change the text under the cursor. */
+  hold(): void {
+    this.keys.hold();
+  }
+
+  /** What the command made is shown; keys pressed meanwhile go into it. */
+  release(): void {
+    this.takeClick();
+    this.keys.release(this.view);
   }
 
   destroy(): void {
@@ -254,6 +268,7 @@ export class ManuscriptEditor {
 
   private plugins(): Plugin[] {
     return [
+      withHeadings(),
       inputMarks(),
       ...textKeys(this.host),
       history(),

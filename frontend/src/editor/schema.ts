@@ -230,7 +230,9 @@ export const schema = new Schema({
   nodes: {
     doc: { content: "opening? section*" },
     section: {
-      ...sectionSpec("heading block+"),
+      // Each has a heading (`withHeadings` sees to that). To the library it may be missing, so that a stretch from the
+      // opening into a section can be taken out or typed over.
+      ...sectionSpec("heading? block+"),
       parseDOM: [{ tag: "section[data-section]", getAttrs: copiedAttributes }],
     },
     opening: sectionSpec("block+"),

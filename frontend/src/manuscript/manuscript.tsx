@@ -9,7 +9,7 @@ import { sectionName } from "../document/section-name";
 import type { Session } from "../document/session";
 import { isInHeading } from "../editor/commands";
 import type { ManuscriptHost } from "../editor/manuscript-editor";
-import { findSection, sectionAround } from "../editor/places";
+import { findSection, placeIn, sectionAround } from "../editor/places";
 import { textOf } from "../editor/section-text";
 import { innerId, readTarget } from "../editor/target";
 import { newId } from "../document/new-id";
@@ -62,10 +62,16 @@ export function Manuscript() {
     surface.current = made.surface;
     const { view } = made.surface.editor;
     noteText(view);
+    session.navigation.followSpot(() => {
+      const { doc, selection } = view.state;
+      const section = doc.childCount === 0 ? null : sectionAround(selection.$head);
+      return section && { section: section.id, position: placeIn(section, selection.head) };
+    });
     focusBy(view.dom, () => view.focus());
     setLayout({ surface: made.surface, key });
     return () => {
       surface.current = null;
+      session.navigation.followSpot(() => null);
       clearSpot();
       made.surface?.destroy();
     };

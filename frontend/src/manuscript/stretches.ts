@@ -7,7 +7,7 @@ import { counted } from "../parts/words";
  * stayed builds on what this keeps. When it cannot be kept, the texts are shown as they were.
  */
 export async function keepStretch(session: Session, stretch: Stretch): Promise<void> {
-  const answer = await session.changes.perform(stretch, { quiet: true });
+  const answer = await session.changes.keep(stretch);
   const sections = sectionsOf(stretch);
   if (answer.kind !== "applied") return sections.forEach((section) => session.typing.forget(section));
   if (stretch.name === "batch") return session.typing.buildOn(sections, answer.outcome.revision);

@@ -13,6 +13,10 @@ const HEADING_HEIGHT = 74;
 const WORD_HEIGHT = 28 / 10.5;
 /** How long after a turn of the wheel a scroll still counts as the writer's own (milliseconds). */
 const OWN_SCROLL = 250;
+/** Keys do not wait for a server that does not answer (milliseconds). */
+const PATIENCE = 2000;
+/** A window that is not seen draws no frames; its keys wait no longer than this (milliseconds). */
+const HIDDEN = 250;
 /** Where the eye rests: the section that stands at this depth of the window is the current one while scrolling. */
 const EYE = 90;
 
@@ -29,6 +33,7 @@ export class Surface {
   private stops: (() => void)[] = [];
   private frame = 0;
   private ownScroll = 0;
+  private release: number | undefined;
   private pending = 0;
   /** Whether what is known is another than what is shown. */
   private isStale = true;
@@ -71,6 +76,7 @@ export class Surface {
         } else if (state.texts !== before.texts || state.outdated !== before.outdated) this.take();
         if (state.numbers !== before.numbers || state.names !== before.names) this.editor.redraw();
         this.editor.speak(state.titleBlock.language);
+        if (state.isAnswering !== before.isAnswering) this.holdKeys(state.isAnswering);
         if (state.saving === "kept" && before.saving !== "kept") this.editor.handedOver();
       }),
       session.windowStore.subscribe((shown, before) => {
@@ -88,6 +94,7 @@ export class Surface {
     this.resizes.disconnect();
     for (const stop of this.stops) stop();
     cancelAnimationFrame(this.frame);
+    window.clearTimeout(this.release);
     this.editor.destroy();
     this.above.remove();
     this.below.remove();
@@ -102,6 +109,23 @@ export class Surface {
       this.pending--;
       this.take();
     }
+  }
+
+  /** Keys wait until what a command made is shown and gone to, which takes a frame or two after its answer. */
+  private holdKeys(isAnswering: boolean): void {
+    window.clearTimeout(this.release);
+    if (isAnswering) {
+      this.editor.hold();
+      this.release = window.setTimeout(() => this.editor.release(), PATIENCE);
+      return;
+    }
+    const release = () => {
+      if (this.session.state.isAnswering) return;
+      window.clearTimeout(this.release);
+      this.release = window.setTimeout(() => this.editor.release());
+    };
+    this.release = window.setTimeout(release, HIDDEN);
+    requestAnimationFrame(() => requestAnimationFrame(release));
   }
 
   /** All that is known, shown over whatever was typed: after something that was typed could not be kept. */
