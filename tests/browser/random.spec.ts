@@ -102,19 +102,18 @@ async function keptText(request: APIRequestContext, id: string): Promise<string[
     const text = texts.find((each) => each.id === section);
     const heading = (text?.heading ?? []).map(({ text: words }) => words ?? "").join("");
     const lines = linesOf(text?.body ?? []);
-    return [`${outline.levels[position]} ${heading}`, ...(lines.length > 0 ? lines : [""])];
+    return [`${outline.levels[position]} ${heading.trim()}`, ...(lines.length > 0 ? lines : [""])];
   });
 }
 
 async function shownText(page: Page): Promise<string[][]> {
-  return page
-    .locator(".section-text")
-    .evaluateAll((sections) =>
-      sections.map((section) => [
-        `${section.getAttribute("data-level")} ${section.querySelector(".heading")?.textContent ?? ""}`,
-        ...[...section.querySelectorAll("p, pre, figcaption, td, th")].map((line) => line.textContent ?? ""),
-      ]),
-    );
+  return page.locator(".section-text").evaluateAll((sections) =>
+    sections.map((section) => [
+      // A heading is kept without blanks at its ends.
+      `${section.getAttribute("data-level")} ${section.querySelector(".heading")?.textContent?.trim() ?? ""}`,
+      ...[...section.querySelectorAll("p, pre, figcaption, td, th")].map((line) => line.textContent ?? ""),
+    ]),
+  );
 }
 
 for (const seed of (process.env["SEEDS"] ?? "3").split(",").map(Number)) {

@@ -32,8 +32,8 @@ type Parts = {
   turns: Turns;
   messages: Messages;
   counts: Counts;
-  /** Sends what has been typed so far. */
-  flush: () => Promise<void>;
+  /** What has been typed so far, to be sent in the turn of what follows on it. */
+  sending: () => () => Promise<void>;
   /** Sections that are being typed in: what others say of their texts waits. */
   typing: () => ReadonlySet<string>;
   /** Told after each change what was read from the whole document and is no longer true. */
@@ -52,9 +52,9 @@ export class Changes {
     return this.answering(() => this.operated(operation, quiet ? null : ({ label }) => label));
   }
 
-  /** What the screen shows already. */
-  async keep(operation: Operation): Promise<Write> {
-    return this.operated(operation, null);
+  /** What the screen shows already; `applied` is told before anything that follows has its turn. */
+  async keep(operation: Operation, applied: (outcome: WriteOutcome) => void): Promise<Write> {
+    return this.operated(operation, null, applied);
   }
 
   /** Text from elsewhere that has headings, or paragraphs enough to look for some. */
@@ -108,8 +108,9 @@ export class Changes {
     moves: boolean,
   ): Promise<void> {
     const { messages } = this.parts;
-    await this.parts.flush();
+    const sending = this.parts.sending();
     await this.inTurn(async () => {
+      await sending();
       const body = { baseRevision: this.revision, sections, other: other.id, ...place, moves };
       const answer = await api.POST("/api/documents/{id}/transfer", { ...this.path, body }).catch(() => null);
       if (answer?.response.status === 409) this.takeOver((answer.error as unknown as Conflict).changes);
@@ -130,8 +131,9 @@ export class Changes {
     target: string,
     leave?: AbortSignal,
   ): Promise<ReportLine[]> {
-    await this.parts.flush();
+    const sending = this.parts.sending();
     return this.inTurn(async () => {
+      await sending();
       const baseRevision = String(this.revision);
       const query = new URLSearchParams({ name: file.name, baseRevision, landing, target });
       const cancelled = "The import was cancelled; the document is as it was.";
@@ -207,10 +209,16 @@ export class Changes {
     store.setState(after);
   }
 
-  private operated(operation: Operation, label: ((outcome: WriteOutcome) => string) | null): Promise<Write> {
+  private operated(
+    operation: Operation,
+    label: ((outcome: WriteOutcome) => string) | null,
+    applied?: (outcome: WriteOutcome) => void,
+  ): Promise<Write> {
     return this.written(
       (baseRevision) => api.POST("/api/documents/{id}/operations", { ...this.path, body: { baseRevision, operation } }),
       label,
+      true,
+      applied,
     );
   }
 
@@ -231,11 +239,14 @@ export class Changes {
     send: (baseRevision: number) => Parameters<typeof write>[0],
     label: ((outcome: WriteOutcome) => string) | null,
     canUndo = true,
+    applied?: (outcome: WriteOutcome) => void,
   ): Promise<Write> {
-    await this.parts.flush();
+    const sending = this.parts.sending();
     return this.inTurn(async () => {
+      await sending();
       const answer = await write(send(this.revision));
       await this.answered(answer, label, canUndo);
+      if (answer.kind === "applied") applied?.(answer.outcome);
       return answer;
     });
   }

@@ -684,3 +684,21 @@ test("a place that was asked for is not gone to once the writer has pointed else
   session.navigation.dropRequest();
   expect(session.window.request).toBeNull();
 });
+
+test("what is typed after a change of the text comes to the server after it, though both wait for an answer", async () => {
+  type("a", "The");
+  const kept = session.changes.keep({ name: "split", section: "a", from: 1 }, ({ revision }) =>
+    session.typing.buildOn(["a", "b"], revision),
+  );
+  type("a", "The gale");
+  type("b", "New words");
+  await pass(3000);
+  await kept;
+  expect(server.writes().map(({ operation }) => operation)).toMatchObject([
+    { name: "replace-body", section: "a", body: textOf("a", "The").body },
+    { name: "split", section: "a" },
+    { name: "replace-body", section: "a", body: textOf("a", "The gale").body },
+    { name: "replace-body", section: "b", body: textOf("a", "New words").body },
+  ]);
+  expect(session.state.saving).toBe("kept");
+});

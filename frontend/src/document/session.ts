@@ -71,7 +71,7 @@ export class Session {
       turns,
       messages: this.messages,
       counts: this.counts,
-      flush: this.flush,
+      sending: () => this.typing.sending(),
       typing: () => this.typing.sections(),
       outdated,
       made: (revision) => this.channel.postMessage(revision),

@@ -41,6 +41,8 @@ export class Typing {
   private isOver = false;
   /** Whether something could not be sent the last time it was tried. */
   private isHeldUp = false;
+  /** Texts that are acknowledged, by what makes them. */
+  private readonly sent = new WeakSet<Draft["text"]>();
 
   constructor(private readonly parts: Parts) {}
 
@@ -97,18 +99,31 @@ export class Typing {
 
   /** Sends what was typed; resolves when it is acknowledged or has been found impossible for now. */
   flush(): Promise<void> {
+    return this.parts.turns.take(this.sending());
+  }
+
+  /**
+   * What has been typed up to now, to be sent in the turn of whatever follows on it: words typed later rest on that, and
+   * must not come to the server before it.
+   */
+  sending(): () => Promise<void> {
     window.clearTimeout(this.pauseTimer);
     this.pauseTimer = undefined;
     if (this.drafts.size > 0) void this.keepCopy();
-    return this.parts.turns.take(async () => {
-      const waiting = Array.from(this.drafts.values());
+    const typed = Array.from(this.drafts.values());
+    return async () => {
       this.isHeldUp = false;
-      for (const draft of waiting) await this.send(draft);
+      for (const draft of typed) {
+        const now = this.drafts.get(draft.section);
+        // An earlier turn may have sent it, or found that it can be kept nowhere.
+        if (now && !this.sent.has(draft.text))
+          await this.send({ ...draft, baseRevision: now.baseRevision, began: now.began });
+      }
       // What was typed while the answer was on its way is sent with the next pause.
       const saving = this.drafts.size === 0 ? "kept" : this.isHeldUp ? "unsent" : "keeping";
       if (this.state.saving !== saving) this.parts.store.setState({ saving });
       void this.keepCopy();
-    });
+    };
   }
 
   /** What windows that are closed could not send; of two drafts of one section the second may clash with the first. */
@@ -210,7 +225,8 @@ export class Typing {
 
   private async acknowledged(draft: Draft, words: Words, outcome: WriteOutcome): Promise<void> {
     const now = this.drafts.get(draft.section);
-    if (now === draft) this.drafts.delete(draft.section);
+    this.sent.add(draft.text);
+    if (now?.text === draft.text) this.drafts.delete(draft.section);
     // What was typed meanwhile builds on what has just been kept.
     else if (now) this.drafts.set(draft.section, { ...now, baseRevision: outcome.revision, began: words });
     this.parts.texts.keep([{ id: draft.section, ...words, revision: outcome.revision }]);
@@ -262,7 +278,7 @@ export class Typing {
     if (made.kind !== "applied" || section === undefined) return this.sendLater();
     await changes.accept(made.outcome);
     // From here on it is the new section's draft, should the server be lost in between.
-    if (this.drafts.get(draft.section) === draft) this.drafts.delete(draft.section);
+    if (this.drafts.get(draft.section)?.text === draft.text) this.drafts.delete(draft.section);
     const moved = {
       ...draft,
       section,

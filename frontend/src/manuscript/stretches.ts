@@ -7,13 +7,13 @@ import { counted } from "../parts/words";
  * stayed builds on what this keeps. When it cannot be kept, the texts are shown as they were.
  */
 export async function keepStretch(session: Session, stretch: Stretch): Promise<void> {
-  const answer = await session.changes.keep(stretch);
   const sections = sectionsOf(stretch);
-  if (answer.kind !== "applied") return sections.forEach((section) => session.typing.forget(section));
-  if (stretch.name === "batch") return session.typing.buildOn(sections, answer.outcome.revision);
   const texts = stretch.name === "replace-stretch" ? stretch.texts : [];
   const made = texts.slice(1).flatMap(({ id }) => id ?? []);
-  session.typing.buildOn([...sections.slice(0, 1), ...made], answer.outcome.revision);
+  const stays = stretch.name === "batch" ? sections : [...sections.slice(0, 1), ...made];
+  const answer = await session.changes.keep(stretch, ({ revision }) => session.typing.buildOn(stays, revision));
+  if (answer.kind !== "applied") return sections.forEach((section) => session.typing.forget(section));
+  if (stretch.name === "batch") return;
   session.messages.say(said(sections.length - (texts.length > 0 ? 1 : 0), made.length), "said", true);
 }
 
