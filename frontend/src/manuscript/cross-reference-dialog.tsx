@@ -5,7 +5,7 @@ import { insertCrossReference } from "../editor/commands";
 import { Button } from "../parts/button";
 import { Dialog } from "../parts/dialog";
 import { PlaceChooser } from "../places/jump-box";
-import { addressOf, type LinkChoice } from "../places/places";
+import { leadTo } from "../places/places";
 import { useNameOfTarget } from "../places/use-name-of-target";
 import { backToText, type Spot } from "./spot";
 
@@ -29,10 +29,6 @@ export function CrossReferenceDialog({ spot, onClose }: { spot: Spot; onClose: (
     insertCrossReference({ href, shows })(spot.view.state, spot.view.dispatch);
     onClose();
     requestAnimationFrame(() => backToText(spot.view));
-  };
-  const refer = async (choice: LinkChoice) => {
-    const address = await addressOf(session, choice);
-    if (address !== null) put(address);
   };
   return (
     <Dialog
@@ -64,7 +60,10 @@ export function CrossReferenceDialog({ spot, onClose }: { spot: Spot; onClose: (
           ))}
         </div>
       </fieldset>
-      <PlaceChooser label="A heading, a bookmark, a figure or a table" onChoose={(choice) => void refer(choice)} />
+      <PlaceChooser
+        label="A heading, a bookmark, a figure or a table"
+        onChoose={(choice) => leadTo(session, choice, put)}
+      />
       {present && (
         <div className="mt-4 flex justify-end">
           <Button tone="stem" onClick={() => put(String(present.attrs["href"]))}>

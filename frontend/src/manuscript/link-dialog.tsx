@@ -5,7 +5,7 @@ import { completed, innerId, readTarget } from "../editor/target";
 import { Button } from "../parts/button";
 import { Dialog } from "../parts/dialog";
 import { PlaceChooser } from "../places/jump-box";
-import { addressOf } from "../places/places";
+import { leadTo } from "../places/places";
 import { useNameOfTarget } from "../places/use-name-of-target";
 import { backToText, type Spot } from "./spot";
 
@@ -45,9 +45,7 @@ export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void 
       )}
       <PlaceChooser
         label="A heading, a bookmark, a figure or a table"
-        onChoose={(choice) =>
-          void addressOf(session, choice).then((address) => address !== null && link(address, choice.words))
-        }
+        onChoose={(choice) => leadTo(session, choice, (address) => link(address, choice.words))}
         onOther={(words) => words.includes(".") && toAddress(words)}
       />
       <form

@@ -24,3 +24,6 @@ export function giveFocusBack(): void {
   const isAnotherOpen = document.querySelector("[role=dialog][data-state=open]") !== null;
   if (!isTaken && !isAnotherOpen && place?.isConnected) giveFocus(place);
 }
+
+/** A key pressed into nothing, such as right after a dialog has gone, is meant for where the writer was. */
+document.addEventListener("keydown", () => document.activeElement === document.body && giveFocusBack(), true);

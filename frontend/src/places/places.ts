@@ -86,15 +86,17 @@ export function placesToLink(state: DocumentState, places: Places | undefined): 
   return [...named, ...captions, ...headings];
 }
 
-/** The address of a place, which is made for a caption that had none; null when that was refused, which is told. */
-export async function addressOf(session: Session, choice: LinkChoice): Promise<string | null> {
-  if (choice.target !== "" || !choice.caption) return choice.target;
+/**
+ * Leads to a place by its address, which is made for a caption that had none; refused, that is told and nothing else
+ * happens. A place that has one is led to at once, so that the next key finds the text again.
+ */
+export function leadTo(session: Session, choice: LinkChoice, lead: (address: string) => void): void {
+  if (choice.target !== "" || !choice.caption) return lead(choice.target);
   const bookmark = newId();
-  const answer = await session.changes.perform(
-    { name: "bookmark-caption", ...choice.caption, bookmark },
-    { quiet: true },
-  );
-  return answer.kind === "applied" ? `bookmark:${bookmark}` : null;
+  const operation = { name: "bookmark-caption" as const, ...choice.caption, bookmark };
+  void session.changes
+    .perform(operation, { quiet: true })
+    .then((answer) => answer.kind === "applied" && lead(`bookmark:${bookmark}`));
 }
 
 /** What a link leads to, in words: a heading with its number, a bookmark, or the address. */
