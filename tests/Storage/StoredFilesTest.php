@@ -127,6 +127,12 @@ final class StoredFilesTest extends TestCase
                 str_pad('GIF89a', Picture::MAX_BYTES + 1),
             )['reason'] ?? null,
         );
+        // PNG (W3C), 11.2.2: the head of a picture that is 20,000 dots wide and high.
+        $large = "\x89PNG\r\n\x1a\n" . pack('N', 13) . 'IHDR' . pack('NNC5', 20_000, 20_000, 8, 2, 0, 0, 0) . 'crc.';
+        self::assertSame(
+            'A picture may have 60 million dots at most, such as 10,000 by 6,000; make it smaller first.',
+            self::$server->get('POST', '/api/documents/' . $document->id . '/pictures', $large)['detail'] ?? null,
+        );
         $this->assertKept(1);
     }
 

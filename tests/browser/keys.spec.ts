@@ -170,3 +170,31 @@ test("items of a list go up, down, in and out by keys, and the numbers follow", 
   await page.keyboard.press("Alt+ArrowUp");
   await expect.poll(list).toEqual(["1. wind", "2. glass", "   - mercury", expect.stringMatching(/^3\. /)]);
 });
+
+test("the commands for selected words are named, cover neither them nor the lines beside them, and are reached by a key", async ({
+  page,
+}) => {
+  await openDocument(page, "# Coast\n\nFirst line.\n\nSecond line.\n\nThird line.\n\nFourth line.\n\nFifth line.\n");
+  await page.getByText("Fourth line.").click();
+  await page.keyboard.press("Home");
+  await page.keyboard.press("Shift+End");
+  const bar = page.getByRole("toolbar", { name: "Selected words" });
+  await expect(bar).toBeVisible();
+  const box = (await bar.boundingBox())!;
+  for (const words of ["Third line.", "Fourth line.", "Fifth line."]) {
+    const line = (await page.getByText(words).boundingBox())!;
+    expect(line.y >= box.y + box.height || line.y + line.height <= box.y, words).toBe(true);
+  }
+  await page.keyboard.press("Alt+F10");
+  await expect(bar.getByRole("button").first()).toBeFocused();
+  await expect(page.getByText(/^Emphasis \(Ctrl I\)$/)).toBeVisible();
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("Enter");
+  await expect(page.locator(".manuscript strong")).toHaveText("Fourth line.");
+  await page.keyboard.press("Alt+F10");
+  await page.keyboard.press("Escape");
+  await page.keyboard.type("New");
+  await expect(page.locator(".manuscript strong")).toHaveText("New");
+  await page.keyboard.press("Alt+F10");
+  await expect(page.getByRole("menuitem").first()).toBeVisible();
+});

@@ -83,6 +83,7 @@ const ELSEWHERE: TextCommand[] = [
   "item-in",
   "item-out",
   "set-words-aside",
+  "words-tools",
 ];
 
 const TEXT = "# Lamps\n\nAlpha beta.\n\n# Oil\n\nGamma delta.\n\nLast words.\n";

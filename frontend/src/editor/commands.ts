@@ -58,6 +58,16 @@ export const enterFromHeading: Command = (state, dispatch) => {
   return true;
 };
 
+/** A key pressed over a stretch of several lines takes that out first. */
+export function afterTakingOut(command: Command): Command {
+  return (state, dispatch, view) => {
+    const { $from, $to, empty } = state.selection;
+    if (empty || $from.sameParent($to) || !view) return false;
+    view.dispatch(state.tr.deleteSelection());
+    return command(view.state, dispatch, view) || true;
+  };
+}
+
 /** Enter inside a heading: what follows the cursor is the heading of a section of its own, with the text under it. */
 export function splitHeading(newId: () => string, levelOf: (id: string) => number): Command {
   return (state, dispatch) => {

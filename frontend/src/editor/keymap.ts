@@ -1,9 +1,16 @@
-import { baseKeymap, chainCommands } from "@tiptap/pm/commands";
+import {
+  baseKeymap,
+  chainCommands,
+  createParagraphNear,
+  liftEmptyBlock,
+  newlineInCode,
+  splitBlock,
+} from "@tiptap/pm/commands";
 import { InputRule, inputRules, wrappingInputRule } from "@tiptap/pm/inputrules";
 import { keymap } from "@tiptap/pm/keymap";
-import { Plugin, type Command, type EditorState } from "@tiptap/pm/state";
+import { Plugin, type Command, type EditorState, type Transaction } from "@tiptap/pm/state";
 import * as commands from "./commands";
-import { sectionAround } from "./places";
+import { near, sectionAround } from "./places";
 import { cellBelow } from "./table";
 import { schema } from "./schema";
 import { headingOf } from "./section-text";
@@ -20,21 +27,26 @@ export function textKeys(host: Host): Plugin[] {
   const ends =
     (end: "first" | "last"): Command =>
     () => (host.toEnd(end), true);
+  const enter = chainCommands(
+    commands.leaveFootnote,
+    commands.leaveFigure,
+    cellBelow,
+    commands.leaveCalculation,
+    commands.enterFromHeading,
+    commands.splitHeading(host.newId, (id) => host.lookOf(id).level),
+    commands.splitItem,
+    newlineInCode,
+    createParagraphNear,
+    liftEmptyBlock,
+    splitBlock,
+  );
   return [
     keymap({
       "Shift-Enter": commands.hardBreak,
       Escape: commands.leaveFootnote,
       ArrowLeft: commands.acrossNoteEdge("back"),
       ArrowRight: commands.acrossNoteEdge("on"),
-      Enter: chainCommands(
-        commands.leaveFootnote,
-        commands.leaveFigure,
-        cellBelow,
-        commands.leaveCalculation,
-        commands.enterFromHeading,
-        commands.splitHeading(host.newId, (id) => host.lookOf(id).level),
-        commands.splitItem,
-      ),
+      Enter: chainCommands(commands.afterTakingOut(enter), enter),
       Backspace: chainCommands(commands.rubOutNote("back"), joinsAtEdge(host, "above")),
       "Mod-Backspace": joinsAtEdge(host, "above"),
       Delete: chainCommands(commands.rubOutNote("on"), joinsAtEdge(host, "below")),
@@ -77,19 +89,28 @@ function isAtFoot(state: EditorState): boolean {
   return true;
 }
 
-/** No section is ever without its heading, whatever was taken out or pasted. */
-export function withHeadings(): Plugin {
+/**
+ * No section is ever without its heading, whatever was taken out or pasted; and an opening whose words were all taken
+ * out stays, for the cursor is in it.
+ */
+export function wholeSections(isShowing: (transaction: Transaction) => boolean): Plugin {
   return new Plugin({
-    appendTransaction: (transactions, _before, state) => {
-      if (!transactions.some(({ docChanged }) => docChanged)) return null;
+    appendTransaction: (transactions, before, state) => {
+      if (!transactions.some(({ docChanged }) => docChanged) || transactions.some(isShowing)) return null;
+      const tr = state.tr;
       const without: number[] = [];
       state.doc.forEach((section, offset) => {
         if (section.type.name === "section" && !headingOf(section)) without.push(offset + 1);
       });
-      if (without.length === 0) return null;
-      const tr = state.tr;
       for (const at of without.toReversed()) tr.insert(at, schema.node("heading"));
-      return tr;
+      const opening = before.doc.firstChild?.type.name === "opening" ? before.doc.firstChild : null;
+      const { $from, $to } = before.selection;
+      const wasInOpening = opening !== null && $from.node(1) === opening && $to.node(1) === opening;
+      if (wasInOpening && state.doc.firstChild?.type.name !== "opening") {
+        tr.insert(0, opening.type.create(opening.attrs, schema.node("paragraph")));
+        tr.setSelection(near(tr.doc, 2));
+      }
+      return tr.docChanged ? tr : null;
     },
   });
 }

@@ -5,7 +5,7 @@ import { EditorView, type NodeViewConstructor } from "@tiptap/pm/view";
 import type { SectionText } from "../api/client";
 import { captionLabels, currentLine, linkStates, partsOf, REDRAW, sectionLooks, type SectionLook } from "./decorations";
 import { HeldKeys } from "./held-keys";
-import { inputMarks, textKeys, withHeadings } from "./keymap";
+import { inputMarks, textKeys, wholeSections } from "./keymap";
 import { footnotes } from "./notes";
 import { findSection, placeIn, positionIn, sectionAround, type SectionPlace } from "./places";
 import { schema } from "./schema";
@@ -268,7 +268,7 @@ export class ManuscriptEditor {
 
   private plugins(): Plugin[] {
     return [
-      withHeadings(),
+      wholeSections((transaction) => transaction.getMeta(SHOWN) === true),
       inputMarks(),
       ...textKeys(this.host),
       history(),

@@ -94,6 +94,7 @@ export const COMMANDS = {
     paragraph: { words: "Paragraph", keys: ["Ctrl+Alt+0"], also: "plain text heading" },
     split: { words: "Split here", keys: ["Ctrl+Alt+Enter"], also: "cut divide section" },
     join: { words: "Join with the section above", keys: ["Ctrl+Alt+Backspace"], also: "merge" },
+    "words-tools": { words: "Commands for these words", keys: ["Alt+F10"], also: "toolbar menu" },
     "select-section": { words: "Select the section; once more, its whole branch", keys: ["Ctrl+A"] },
     "fold-section": { words: "Fold the text of this section, or unfold it", keys: ["Ctrl+."] },
     "item-up": { words: "List item up", keys: ["Alt+ArrowUp"] },

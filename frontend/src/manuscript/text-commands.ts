@@ -340,6 +340,8 @@ export function runInText(session: Session, section: string, view: EditorView, c
       return (void joinWithAbove(session, section, view, "paragraph"), true);
     case "set-words-aside":
       return (void setTextAside(session, section, view), true);
+    case "words-tools":
+      return toTools();
     case "select-section":
       return selectSection(session, section, view);
     case "fold-section":
@@ -409,6 +411,17 @@ const EDITS = {
   separator: insertBlock("separator"),
   "page-break": insertBlock("pageBreak"),
 } satisfies Partial<Record<TextCommand, Command>>;
+
+/** The keys go to the commands for the selected words, or open those for the paragraph. */
+function toTools(): boolean {
+  const tool = document.querySelector<HTMLElement>("[aria-label='Selected words'] button");
+  if (tool) tool.focus();
+  else {
+    const menu = document.querySelector<HTMLElement>("[aria-label='Commands for this paragraph']");
+    menu?.dispatchEvent(new KeyboardEvent("keydown", { key: "Enter", bubbles: true }));
+  }
+  return true;
+}
 
 /** Folds the text, or unfolds it; the cursor does not stay in what cannot be seen. */
 function foldSection(session: Session, section: string, view: EditorView): void {

@@ -33,6 +33,11 @@ import { backToText, useSpot, type Spot } from "./spot";
 import { makeHeading, runInText, setTextAside, splitHere } from "./text-commands";
 import { textMenu } from "./text-menu";
 
+/** As high as the bar of commands for selected words (pixels). */
+const BAR = 42;
+/** A line of text with the room between paragraphs (pixels). */
+const LINE = 46;
+
 type At = { top: number; left: number; blockTop: number; blockLeft: number };
 
 /** Commands where the hand is: beside the paragraph with the cursor, and above selected words. */
@@ -80,7 +85,8 @@ export function TextTools({ scroller }: { scroller: RefObject<HTMLDivElement | n
         <Toolbar.Root
           aria-label="Selected words"
           className="absolute z-20 flex gap-0.5 rounded-xl border border-line bg-sheet p-1 shadow-lg"
-          style={{ top: at.top - 44, left: at.left }}
+          style={{ top: at.top, left: at.left }}
+          onKeyDown={(event) => event.key === "Escape" && (event.stopPropagation(), spot.view.focus())}
         >
           <SelectionTools spot={spot} />
         </Toolbar.Root>
@@ -145,11 +151,11 @@ function HeadingsTool({ spot }: { spot: Spot }) {
     <Menu label="Make these lines headings" entries={entries}>
       <Toolbar.Button
         aria-label="Make these lines headings"
-        title="Make these lines headings"
         onMouseDown={(event) => event.preventDefault()}
-        className="grid size-8 place-items-center rounded-lg text-soft hover:bg-wash hover:text-ink"
+        className={TOOL}
       >
         <ListTree size={15} aria-hidden="true" />
+        <ToolName>Make these lines headings</ToolName>
       </Toolbar.Button>
     </Menu>
   );
@@ -159,13 +165,27 @@ function Tool({ label, icon, onClick }: { label: string; icon: ReactNode; onClic
   return (
     <Toolbar.Button
       aria-label={label}
-      title={label}
       onMouseDown={(event) => event.preventDefault()}
       onClick={onClick}
-      className="grid size-8 place-items-center rounded-lg text-soft hover:bg-wash hover:text-ink"
+      className={TOOL}
     >
       {icon}
+      <ToolName>{label}</ToolName>
     </Toolbar.Button>
+  );
+}
+
+const TOOL = "group relative grid size-8 place-items-center rounded-lg text-soft hover:bg-wash hover:text-ink";
+
+/** What a sign means, above the bar, where the hand or the focus is. */
+function ToolName({ children }: { children: string }) {
+  return (
+    <span
+      aria-hidden="true"
+      className="pointer-events-none absolute bottom-full left-0 mb-2 hidden rounded-md bg-ink px-2 py-1 text-[11.5px] whitespace-nowrap text-sheet group-hover:block group-focus-visible:block"
+    >
+      {children}
+    </span>
   );
 }
 
@@ -192,13 +212,16 @@ function placeOf(spot: Spot, scroller: HTMLElement): At | null {
   if (view.isDestroyed || !view.dom.isConnected) return null;
   const box = scroller.getBoundingClientRect();
   const start = view.coordsAtPos(view.state.selection.from);
+  const end = view.coordsAtPos(view.state.selection.to);
+  // Neither the selected words nor the lines next to them are covered.
+  const isHigh = start.top - LINE - BAR < box.top;
   const { $head } = view.state.selection;
   // Of a table, the row with the cursor.
   const block = view.coordsAtPos(isInTable(view.state) ? $head.pos : $head.start(Math.min(2, $head.depth)));
   const text = view.dom.getBoundingClientRect();
   const down = scroller.scrollTop - box.top;
   return {
-    top: start.top + down,
+    top: (isHigh ? end.bottom + LINE : start.top - LINE - BAR) + down,
     left: Math.max(8, Math.min(start.left - box.left, box.width - 300)),
     blockTop: (block.top + block.bottom) / 2 + down - 12,
     blockLeft: text.left - box.left,

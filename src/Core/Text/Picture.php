@@ -14,6 +14,8 @@ use Stemmata\Core\Link\LinkTarget;
 final readonly class Picture
 {
     public const MAX_BYTES = 8 * 1024 * 1024;
+    /** A picture of more dots is more than browsers can hold, however few bytes it is packed into. */
+    public const MAX_DOTS = 60_000_000;
 
     private const ADDRESS = '/\Apicture:([0-9a-f]{64})\z/';
     /** Subtypes of image/ that every browser shows. */
@@ -88,6 +90,14 @@ final readonly class Picture
     public function dataAddress(): string
     {
         return 'data:' . $this->mediaType() . ';base64,' . base64_encode($this->bytes);
+    }
+
+    /** Width by height; 0 for a drawing, which has no dots. */
+    public function countDots(): int
+    {
+        $size = @getimagesizefromstring($this->bytes);
+
+        return false === $size ? 0 : $size[0] * $size[1];
     }
 
     public function mediaType(): string

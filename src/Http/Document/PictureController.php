@@ -59,6 +59,15 @@ final readonly class PictureController
                 'This file is no picture that a browser shows: PNG, JPEG, GIF, WebP or SVG.',
             );
         }
+        if ($picture->countDots() > Picture::MAX_DOTS) {
+            throw ProblemException::refused(
+                'picture-too-large',
+                sprintf(
+                    'A picture may have %d million dots at most, such as 10,000 by 6,000; make it smaller first.',
+                    intdiv(Picture::MAX_DOTS, 1_000_000),
+                ),
+            );
+        }
         $lock->holding(function () use ($id, $picture): void {
             $this->files->keep($id, [$picture]);
         });
