@@ -69,7 +69,8 @@ final class TextInOverHttpTest extends TestCase
             'section' => $this->document->section(0),
             'from' => 0,
             'to' => 999,
-            'html' => '<p>x</p>',
+            'text' => '<p>x</p>',
+            'kind' => 'html',
         ]);
 
         self::assertSame(
@@ -159,7 +160,8 @@ final class TextInOverHttpTest extends TestCase
             'section' => $this->document->section(0),
             'from' => $from,
             'to' => $to,
-            'html' => $html,
+            'text' => $html,
+            'kind' => 'html',
         ]);
         self::assertArrayHasKey('revision', $answer, json_encode($answer, \JSON_THROW_ON_ERROR));
     }

@@ -1,5 +1,6 @@
 import { expect, type Page } from "@playwright/test";
 import {
+  allKept,
   exported,
   importText,
   openDocument,
@@ -145,14 +146,29 @@ test("text pasted without headings offers the lines that look like some", async 
   await expect(page.getByRole("button", { name: "Make 2 headings" })).toBeVisible();
 });
 
-async function paste(page: Page, after: string, html: string): Promise<void> {
+test("a plain text is pasted as it is, and read as Markdown when that is wanted", async ({ page }) => {
+  const id = await openDocument(page, "# Lamps\n\nBefore.\n");
+  await paste(page, "Before.", "\n## Oil\n\n- *colza*\n- whale\n", "text/plain");
+  await expect(page.locator(".manuscript p").first()).toContainText("Before.");
+  await expect(page.locator(".manuscript")).toContainText("## Oil");
+  await page.getByRole("button", { name: "Read them" }).click();
+  await expect(page.locator(".manuscript .heading").last()).toHaveText("Oil");
+  await expect(page.locator(".manuscript li em")).toHaveText("colza");
+  await allKept(page);
+  expect(await exported(page.request, id, "md")).toMatch(/# Lamps\n\nBefore\.\n\n## Oil\n\n- \*colza\*\n- whale\n/);
+});
+
+async function paste(page: Page, after: string, pasted: string, kind = "text/html"): Promise<void> {
   await putCursor(page, after);
   await page.keyboard.press("End");
-  await page.locator(".manuscript:focus").evaluate((editor, pasted) => {
-    const data = new DataTransfer();
-    data.setData("text/html", pasted);
-    editor.dispatchEvent(new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true }));
-  }, html);
+  await page.locator(".manuscript:focus").evaluate(
+    (editor, [words, type]) => {
+      const data = new DataTransfer();
+      data.setData(type, words);
+      editor.dispatchEvent(new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true }));
+    },
+    [pasted, kind] as const,
+  );
 }
 
 test("a file is imported into a document, its levels fitted to the place", async ({ page }) => {

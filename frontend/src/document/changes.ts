@@ -58,11 +58,14 @@ export class Changes {
   }
 
   /** Text from elsewhere that has headings, or paragraphs enough to look for some. */
-  async paste(section: string, from: number, to: number, html: string): Promise<Write> {
+  async paste(section: string, from: number, to: number, text: string, kind: "html" | "md"): Promise<Write> {
     return this.answering(() =>
       this.written(
         (baseRevision) =>
-          api.POST("/api/documents/{id}/paste", { ...this.path, body: { baseRevision, section, from, to, html } }),
+          api.POST("/api/documents/{id}/paste", {
+            ...this.path,
+            body: { baseRevision, section, from, to, text, kind },
+          }),
         ({ label }) => label,
       ),
     );

@@ -1732,6 +1732,8 @@ export interface operations {
             content: {
                 "application/json": {
                     expression: string;
+                    /** @description Of the text; English when missing */
+                    language?: string;
                 };
             };
         };
@@ -2539,7 +2541,12 @@ export interface operations {
                     section: string;
                     from: number;
                     to: number;
-                    html: string;
+                    text: string;
+                    /**
+                     * @description What the text is written in
+                     * @enum {string}
+                     */
+                    kind: "html" | "md";
                 };
             };
         };

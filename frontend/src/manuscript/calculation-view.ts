@@ -12,7 +12,10 @@ export class CalculationView implements NodeView {
   private expression = "";
   private timer: number | undefined;
 
-  constructor(node: TextNode) {
+  constructor(
+    node: TextNode,
+    private readonly language: () => string,
+  ) {
     this.dom = document.createElement("div");
     this.dom.className = "calculation";
     this.contentDOM = document.createElement("code");
@@ -44,7 +47,9 @@ export class CalculationView implements NodeView {
   }
 
   private async workOut(expression: string): Promise<void> {
-    const answer = await read(api.POST("/api/calculations", { body: { expression } })).catch(() => null);
+    const answer = await read(api.POST("/api/calculations", { body: { expression, language: this.language() } })).catch(
+      () => null,
+    );
     // An answer to what has been typed over since is no answer.
     if (answer === null || expression !== this.expression) return;
     this.result.textContent =

@@ -26,7 +26,8 @@ import { PathBar } from "./path-bar";
 import { askAtSpot, backToText, clearSpot, markSpot, notePointing, noteText } from "./spot";
 import { keepStretch } from "./stretches";
 import { Surface } from "./surface";
-import { askForPicture, joinBelow, joinWithAbove, paste, textKey } from "./text-commands";
+import { askForPicture, paste } from "./pasting";
+import { joinBelow, joinWithAbove, textKey } from "./text-commands";
 import { textMenu } from "./text-menu";
 import { TextTools } from "./text-tools";
 
@@ -171,7 +172,7 @@ function hostOf(
         new ContentsView(node, session, sectionAround(editor.state.doc.resolve(getPos() ?? 0))?.id ?? ""),
       crossReference: (node) =>
         new CrossReferenceView(node, session, (address) => sectionOf(address, session.state.positions, known.current)),
-      calculation: (node) => new CalculationView(node),
+      calculation: (node) => new CalculationView(node, () => session.state.titleBlock.language),
       formula: (node, editor, getPos) => new FormulaView(node, false, () => changeFormula(editor, getPos())),
       formulaBlock: (node, editor, getPos) => new FormulaView(node, true, () => changeFormula(editor, getPos())),
     },

@@ -2,9 +2,7 @@ import { redo as redoTyping, undo as undoTyping } from "@tiptap/pm/history";
 import { Fragment } from "@tiptap/pm/model";
 import { NodeSelection, TextSelection, type Command, type Selection } from "@tiptap/pm/state";
 import type { EditorView } from "@tiptap/pm/view";
-import { api, read } from "../api/client";
 import type { Session } from "../document/session";
-import { withPictureNames } from "../editor/schema";
 import {
   code,
   struck,
@@ -30,22 +28,18 @@ import {
 import { findSection, placeIn, positionIn, sectionAround, type SectionPlace } from "../editor/places";
 import { bodyPosition, sectionNode, textOf } from "../editor/section-text";
 import { levelAt } from "../outline/outline";
-import { counted } from "../parts/words";
-import { openDialog } from "../window/open-dialog";
 import type { TextCommand } from "../keys/commands";
 import { commandOf } from "../keys/keys";
 import {
   addColumn,
   addRow,
   alignColumn,
-  insertTable,
   moveColumn,
   moveRow,
   nextCell,
   removeColumn,
   removeRow,
   removeTable,
-  tabSeparated,
   toggleHeaderColumn,
   toggleHeaderRow,
 } from "../editor/table";
@@ -54,7 +48,10 @@ import { askAtSpot, followingUp } from "./spot";
 /** Commands of the text that change the outline: they are done by the server and come back as changes. */
 
 /** A section in the editor, with the selection as far as it lies in its body. */
-function bodySelection(view: EditorView, section: string): { place: SectionPlace; from: number; to: number } | null {
+export function bodySelection(
+  view: EditorView,
+  section: string,
+): { place: SectionPlace; from: number; to: number } | null {
   const place = findSection(view.state.doc, section);
   if (!place) return null;
   const { from, to } = view.state.selection;
@@ -98,71 +95,6 @@ export async function takeAsTitle(
 ): Promise<void> {
   const block = currentBlock(view.state);
   if (block !== null) await session.changes.perform({ name: "take-as-title", section, block, part });
-}
-
-/** What the clipboard holds, as what it is: a picture, cells of a table, a text with a structure of its own. */
-export function paste(session: Session, view: EditorView, from: DataTransfer): boolean {
-  const html = from.getData("text/html");
-  const text = from.getData("text/plain");
-  const file = from.files[0];
-  // Office programs lay a picture of the words beside the words.
-  if (file && html === "" && text === "") return (askForPicture(session, view, file), true);
-  const cells = html === "" && !view.state.selection.$from.parent.type.spec.code ? tabSeparated(text) : null;
-  if (cells && insertTable(cells, false)(view.state, view.dispatch)) return true;
-  return pasteStructure(session, view, html);
-}
-
-/** A file that was dropped or pasted; only pictures are taken into a text. */
-export function askForPicture(session: Session, view: EditorView, file: File): void {
-  const section = sectionAround(view.state.selection.$head)?.id;
-  if (!file.type.startsWith("image/"))
-    return session.messages.say(
-      `“${file.name}” is no picture. Other documents are brought in by “Import a file here…”.`,
-      "warning",
-    );
-  if (section === undefined || isInHeading(view.state))
-    return session.messages.say(
-      "A picture stands in the text, not in a heading. Drop it below the heading.",
-      "warning",
-    );
-  askAtSpot("picture", { section, view }, file);
-}
-
-/**
- * Pastes what has headings, or several paragraphs, by way of the server: headings become sections, and what only looks
- * like a heading is offered. Anything less is left to the editor.
- */
-function pasteStructure(session: Session, view: EditorView, html: string): boolean {
-  const section = sectionAround(view.state.selection.$from)?.id ?? "";
-  const selected = bodySelection(view, section);
-  if (!selected || isInHeading(view.state) || !hasStructure(html)) return false;
-  const followUp = followingUp();
-  void session.changes.paste(section, selected.from, selected.to, withPictureNames(html)).then(async (answer) => {
-    if (answer.kind !== "applied") return;
-    const made = answer.outcome.order.at(-1)?.inserted.ids.at(-1);
-    if (made) return followUp(() => session.navigation.goTo({ section: made, position: 1 }, { remember: false }));
-    const likely = await read(
-      api.GET("/api/documents/{id}/likely-headings", {
-        params: { path: { id: session.state.id }, query: { section } },
-      }),
-    ).catch(() => []);
-    const count = likely.reduce((sum, group) => sum + group.lines.length, 0);
-    if (count > 0)
-      session.messages.offer(
-        `${counted(count, "line")} of what was pasted ${count === 1 ? "looks like a heading" : "look like headings"}.`,
-        "Review",
-        () => openDialog({ kind: "likely-headings" }),
-      );
-  });
-  return true;
-}
-
-const BLOCKS = /<(?:p|div|li|h[1-6]|tr|blockquote|pre)\b/gi;
-
-/** Text copied from our own manuscript needs no reading: the editor knows its parts. */
-function hasStructure(html: string): boolean {
-  if (html.includes("data-pm-slice")) return false;
-  return /<h[1-6]\b|role=["']?heading/i.test(html) || (html.match(BLOCKS)?.length ?? 0) >= 3;
 }
 
 /** Makes a heading a paragraph again: its section joins the one above. */

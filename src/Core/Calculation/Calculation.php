@@ -17,8 +17,11 @@ final class Calculation
     private const MAX_DIGITS = 1000;
     private const ROUNDED_TO = 12;
 
-    /** @param Effort $effort shared by the calculations of one document */
-    public static function of(string $expression, Effort $effort = new Effort()): Solved|Unsolved
+    /**
+     * @param Effort $effort   shared by the calculations of one document
+     * @param string $language a tag after BCP 47: of the text, for how it writes numbers
+     */
+    public static function of(string $expression, Effort $effort = new Effort(), string $language = ''): Solved|Unsolved
     {
         if (mb_strlen($expression) > self::MAX_LENGTH) {
             return new Unsolved(sprintf('A calculation holds at most %s characters.', number_format(self::MAX_LENGTH)));
@@ -26,7 +29,7 @@ final class Calculation
         try {
             $effort->beginOne();
 
-            return self::worded(Expression::valueOf($expression, $effort));
+            return self::worded(Expression::valueOf($expression, $effort, NumberNotation::of($language)));
         } catch (UnreadableExpression $problem) {
             return new Unsolved($problem->getMessage());
         } catch (MathException) {

@@ -42,18 +42,19 @@ final class Expression
     private int $at = 0;
     private int $depth = 0;
 
-    private function __construct(string $text, private readonly Effort $effort)
+    private function __construct(string $text, private readonly Effort $effort, NumberNotation $notation)
     {
-        preg_match_all('/\d+(?:\.\d+)?|\p{L}+|\S/u', $text, $matches, \PREG_OFFSET_CAPTURE);
+        preg_match_all('/' . $notation->pattern() . '|\p{L}+|\S/u', $text, $matches, \PREG_OFFSET_CAPTURE);
         foreach ($matches[0] as [$token, $byte]) {
-            $this->tokens[] = [self::SAME_SIGNS[$token] ?? $token, mb_strlen(substr($text, 0, $byte))];
+            $token = 1 === preg_match('/\A\d/', $token) ? $notation->plain($token) : self::SAME_SIGNS[$token] ?? $token;
+            $this->tokens[] = [$token, mb_strlen(substr($text, 0, $byte))];
         }
     }
 
     /** @throws UnreadableExpression */
-    public static function valueOf(string $text, Effort $effort): BigRational
+    public static function valueOf(string $text, Effort $effort, NumberNotation $notation): BigRational
     {
-        $expression = new self($text, $effort);
+        $expression = new self($text, $effort, $notation);
         if ([] === $expression->tokens) {
             throw UnreadableExpression::isEmpty();
         }

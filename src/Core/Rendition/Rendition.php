@@ -154,7 +154,7 @@ final readonly class Rendition
     /** What a calculation comes to; null when it cannot be worked out. */
     public function findResult(Node $calculation): ?string
     {
-        $answer = Calculation::of(self::expression($calculation), $this->effort);
+        $answer = Calculation::of(self::expression($calculation), $this->effort, $this->document->titleBlock->language);
 
         return $answer instanceof Solved ? $answer->result : null;
     }

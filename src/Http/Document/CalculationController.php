@@ -22,7 +22,10 @@ final class CalculationController
         OA\RequestBody(
             content: new OA\JsonContent(
                 required: ['expression'],
-                properties: [new OA\Property('expression', type: 'string')],
+                properties: [
+                    new OA\Property('expression', type: 'string'),
+                    new OA\Property('language', description: 'Of the text; English when missing', type: 'string'),
+                ],
             ),
         ),
     ]
@@ -35,7 +38,8 @@ final class CalculationController
     ]
     public function calculate(Request $request): JsonResponse
     {
-        $answer = Calculation::of(JsonBody::of($request)->text('expression'));
+        $body = JsonBody::of($request);
+        $answer = Calculation::of($body->text('expression'), language: $body->findText('language') ?? '');
 
         return new JsonResponse(
             $answer instanceof Solved

@@ -129,13 +129,19 @@ final readonly class TextInController
     #[
         OA\RequestBody(
             content: new OA\JsonContent(
-                required: ['baseRevision', 'section', 'from', 'to', 'html'],
+                required: ['baseRevision', 'section', 'from', 'to', 'text', 'kind'],
                 properties: [
                     new OA\Property('baseRevision', type: 'integer'),
                     new OA\Property('section', type: 'string'),
                     new OA\Property('from', type: 'integer'),
                     new OA\Property('to', type: 'integer'),
-                    new OA\Property('html', type: 'string'),
+                    new OA\Property('text', type: 'string'),
+                    new OA\Property(
+                        'kind',
+                        description: 'What the text is written in',
+                        type: 'string',
+                        enum: ['html', 'md'],
+                    ),
                 ],
             ),
         ),
@@ -152,7 +158,7 @@ final readonly class TextInController
     public function paste(string $id, Request $request): Response
     {
         $body = JsonBody::of($request);
-        $pasted = $this->pasted($body->longText('html'));
+        $pasted = $this->pasted($body->longText('text'), 'md' === $body->text('kind') ? 'pasted.md' : 'pasted.html');
 
         return $this->writing->answer(
             Step::of(
@@ -340,13 +346,13 @@ final readonly class TextInController
         return $outcome instanceof WriteOutcome ? new PutIn($outcome, ReportLineView::read($report)) : $outcome;
     }
 
-    private function pasted(string $html): Document
+    private function pasted(string $text, string $name): Document
     {
-        return strlen($html) <= self::SHORT_PASTE
-            ? $this->formats->readAsIs('pasted.html', $html)->document
+        return strlen($text) <= self::SHORT_PASTE
+            ? $this->formats->readAsIs($name, $text)->document
             : $this->worker->read(
-                'pasted.html',
-                UploadedBytes::ofText($html),
+                $name,
+                UploadedBytes::ofText($text),
                 static fn(): null => null,
                 static fn(StagedDocument $staged): Document => $staged->document(),
             );

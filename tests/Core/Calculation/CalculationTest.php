@@ -31,6 +31,22 @@ final class CalculationTest extends TestCase
         self::assertEquals(new Solved($result), Calculation::of($expression));
     }
 
+    #[TestWith(['en', '1,234.5 + 0.5', '1235'])]
+    #[TestWith(['en', '1,234,567 * 2', '2469134'])]
+    #[TestWith(['en', 'choose(20, 3)', '1140'])]
+    #[TestWith(['en', 'choose(5,120)', '0'])]
+    #[TestWith(['de', '1.234,5 + 0,5', '1235'])]
+    #[TestWith(['de-AT', '1.000.000 / 4', '250000'])]
+    #[TestWith(['de', '0.5 + 1,5', '2'])]
+    #[TestWith(['fr', "1\u{202F}234,5 × 2", '2469'])]
+    #[TestWith(['de-CH', '1’234.5 × 2', '2469'])]
+    #[TestWith(['', '12,5 + 1', null])]
+    public function testReadsNumbersAsTheLanguageWritesThem(string $language, string $expression, ?string $result): void
+    {
+        $answer = Calculation::of($expression, language: $language);
+        self::assertSame($result, $answer instanceof Solved ? $answer->result : null);
+    }
+
     #[TestWith(['', 'Nothing is to be worked out yet.'])]
     #[TestWith(['(2', 'The calculation breaks off; something is missing at its end.'])]
     #[TestWith(['2 3', '“3” at place 3 is not expected there.'])]

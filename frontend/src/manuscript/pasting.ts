@@ -1,0 +1,120 @@
+import type { EditorView } from "@tiptap/pm/view";
+import { api, read } from "../api/client";
+import type { Session } from "../document/session";
+import { isInHeading } from "../editor/commands";
+import { findSection, sectionAround } from "../editor/places";
+import { withPictureNames } from "../editor/schema";
+import { bodyPosition } from "../editor/section-text";
+import { insertTable, tabSeparated } from "../editor/table";
+import { counted } from "../parts/words";
+import { openDialog } from "../window/open-dialog";
+import { askAtSpot, followingUp } from "./spot";
+import { bodySelection } from "./text-commands";
+
+/** What the clipboard holds, as what it is: a picture, cells of a table, a text with a structure of its own. */
+export function paste(session: Session, view: EditorView, from: DataTransfer): boolean {
+  const html = from.getData("text/html");
+  const text = from.getData("text/plain");
+  const file = from.files[0];
+  // Office programs lay a picture of the words beside the words.
+  if (file && html === "" && text === "") return (askForPicture(session, view, file), true);
+  const cells = html === "" && !view.state.selection.$from.parent.type.spec.code ? tabSeparated(text) : null;
+  if (cells && insertTable(cells, false)(view.state, view.dispatch)) return true;
+  if (html === "" && isMarkdown(text)) offerMarkdown(session, view, text);
+  return pasteStructure(session, view, html);
+}
+
+/** A file that was dropped or pasted; only pictures are taken into a text. */
+export function askForPicture(session: Session, view: EditorView, file: File): void {
+  const section = sectionAround(view.state.selection.$head)?.id;
+  if (!file.type.startsWith("image/"))
+    return session.messages.say(
+      `“${file.name}” is no picture. Other documents are brought in by “Import a file here…”.`,
+      "warning",
+    );
+  if (section === undefined || isInHeading(view.state))
+    return session.messages.say(
+      "A picture stands in the text, not in a heading. Drop it below the heading.",
+      "warning",
+    );
+  askAtSpot("picture", { section, view }, file);
+}
+
+/**
+ * Pastes what has headings, or several paragraphs, by way of the server: headings become sections, and what only looks
+ * like a heading is offered. Anything less is left to the editor.
+ */
+function pasteStructure(session: Session, view: EditorView, html: string): boolean {
+  const section = sectionAround(view.state.selection.$from)?.id ?? "";
+  const selected = bodySelection(view, section);
+  if (!selected || isInHeading(view.state) || !hasStructure(html)) return false;
+  void readIn(session, section, selected, withPictureNames(html), "html");
+  return true;
+}
+
+async function readIn(
+  session: Session,
+  section: string,
+  { from, to }: { from: number; to: number },
+  text: string,
+  kind: "html" | "md",
+): Promise<void> {
+  const followUp = followingUp();
+  const answer = await session.changes.paste(section, from, to, text, kind);
+  if (answer.kind !== "applied") return;
+  const made = answer.outcome.order.at(-1)?.inserted.ids.at(-1);
+  if (made) return followUp(() => session.navigation.goTo({ section: made, position: 1 }, { remember: false }));
+  const likely = await read(
+    api.GET("/api/documents/{id}/likely-headings", {
+      params: { path: { id: session.state.id }, query: { section } },
+    }),
+  ).catch(() => []);
+  const count = likely.reduce((sum, group) => sum + group.lines.length, 0);
+  if (count > 0)
+    session.messages.offer(
+      `${counted(count, "line")} of what was pasted ${count === 1 ? "looks like a heading" : "look like headings"}.`,
+      "Review",
+      () => openDialog({ kind: "likely-headings" }),
+    );
+}
+
+/** Signs of Markdown at the heads of lines and within them (CommonMark 0.31.2). */
+const MARKDOWN = /^(?:#{1,6} |\s*(?:[-*+]|\d+[.)]) \S|> |```|\|.*\|$)|\*\*\S[^*]*\*\*|\[[^\]]+\]\([^)\s]+\)/m;
+
+function isMarkdown(text: string): boolean {
+  return MARKDOWN.test(text);
+}
+
+/** A plain text is pasted as it is; what its signs mean in Markdown is read when the writer says so. */
+function offerMarkdown(session: Session, view: EditorView, text: string): void {
+  const section = sectionAround(view.state.selection.$from)?.id ?? "";
+  const before = bodySelection(view, section);
+  if (!before || isInHeading(view.state)) return;
+  window.setTimeout(() => {
+    const after = bodySelection(view, section);
+    if (!after) return;
+    const pasted = { from: before.from, to: after.to };
+    const words = wordsIn(view, section, pasted);
+    session.messages.offer("Pasted as plain text. Its signs look like Markdown.", "Read them", () => {
+      if (wordsIn(view, section, pasted) !== words)
+        return session.messages.say("What was pasted has changed since; undo, and paste it again.", "warning");
+      void readIn(session, section, pasted, text, "md");
+    });
+  });
+}
+
+function wordsIn(view: EditorView, section: string, { from, to }: { from: number; to: number }): string | null {
+  const place = findSection(view.state.doc, section);
+  if (!place) return null;
+  const start = place.start + 1 + (place.node.content.size - bodyPosition(place.node, place.node.content.size));
+  const end = Math.min(start + to, view.state.doc.content.size);
+  return view.state.doc.textBetween(Math.min(start + from, end), end, "\n");
+}
+
+const BLOCKS = /<(?:p|div|li|h[1-6]|tr|blockquote|pre)\b/gi;
+
+/** Text copied from our own manuscript needs no reading: the editor knows its parts. */
+function hasStructure(html: string): boolean {
+  if (html.includes("data-pm-slice")) return false;
+  return /<h[1-6]\b|role=["']?heading/i.test(html) || (html.match(BLOCKS)?.length ?? 0) >= 3;
+}
