@@ -261,3 +261,22 @@ test("chapters that have only a number are called by it, and miss no heading", a
   await page.keyboard.press("Enter");
   await expect(page.getByRole("treeitem", { name: "Chapter 1, The lamp, 3 words" })).toBeVisible();
 });
+
+test("the menu of the text cuts, copies and pastes", async ({ page, context }) => {
+  await context.grantPermissions(["clipboard-read", "clipboard-write"]);
+  const id = await openDocument(page, "# Lamps\n\nOne two.\n\nLast.\n");
+  await putCursor(page, "One two.");
+  await page.keyboard.press("Home");
+  for (let step = 0; step < 4; step++) await page.keyboard.press("Shift+ArrowRight");
+  await page.getByText("One two.").click({ button: "right", position: { x: 12, y: 10 } });
+  await chooseCommand(page, "Cut");
+  await expect(page.locator(".manuscript p").first()).toHaveText("two.");
+  await putCursor(page, "Last.");
+  await page.keyboard.press("End");
+  await page.getByText("Last.").click({ button: "right" });
+  await chooseCommand(page, "Paste");
+  await expect(page.locator(".manuscript p").last()).toHaveText(/One/);
+  await page.keyboard.type("!");
+  await allKept(page);
+  expect(await exported(page.request, id, "md")).toMatch(/two\.\n\n.*One !?/);
+});

@@ -24,6 +24,33 @@ export function paste(session: Session, view: EditorView, from: DataTransfer): b
   return pasteStructure(session, view, html);
 }
 
+/** What is selected goes onto the clipboard, as by the key. */
+export function ontoClipboard(view: EditorView, how: "cut" | "copy"): void {
+  view.focus();
+  document.execCommand(how);
+}
+
+/** What another program left on the clipboard is pasted, where the browser lets it be read. */
+export async function fromClipboard(session: Session, view: EditorView): Promise<void> {
+  view.focus();
+  const data = new DataTransfer();
+  try {
+    for (const item of await navigator.clipboard.read()) {
+      for (const type of item.types) {
+        const held = await item.getType(type);
+        if (type.startsWith("image/")) data.items.add(new File([held], "picture", { type }));
+        else data.setData(type, await held.text());
+      }
+    }
+  } catch {
+    return session.messages.say("The browser did not let Stemmata read the clipboard; press Ctrl V.", "warning");
+  }
+  if (paste(session, view, data)) return;
+  const html = data.getData("text/html");
+  if (html !== "") view.pasteHTML(html);
+  else view.pasteText(data.getData("text/plain"));
+}
+
 /** A file that was dropped or pasted; only pictures are taken into a text. */
 export function askForPicture(session: Session, view: EditorView, file: File): void {
   const section = sectionAround(view.state.selection.$head)?.id;

@@ -5,6 +5,7 @@ import type { TextCommand } from "../keys/commands";
 import { keysShown, labelled } from "../keys/keys";
 import { LEVELS } from "../outline/outline";
 import type { MenuEntry } from "../parts/menu";
+import { fromClipboard, ontoClipboard } from "./pasting";
 import type { Spot } from "./spot";
 import { joinWithAbove, makeHeading, runInText, takeAsTitle } from "./text-commands";
 
@@ -18,6 +19,17 @@ export function textMenu(session: Session, spot: Omit<Spot, "key">): MenuEntry[]
       view.focus();
     },
   });
+  const isSelected = !view.state.selection.empty;
+  const clipboard: MenuEntry[] = [
+    ...(isSelected
+      ? [
+          { label: "Cut", keys: "Ctrl X", run: () => void ontoClipboard(view, "cut") },
+          { label: "Copy", keys: "Ctrl C", run: () => void ontoClipboard(view, "copy") },
+        ]
+      : []),
+    { label: "Paste", keys: "Ctrl V", run: () => void fromClipboard(session, view) },
+    "line",
+  ];
   const headings: MenuEntry = {
     label: commands.isInHeading(view.state) ? "Heading level" : "Make it a heading",
     entries: LEVELS.map((level) => ({
@@ -29,6 +41,7 @@ export function textMenu(session: Session, spot: Omit<Spot, "key">): MenuEntry[]
   const whole: MenuEntry = { label: "Section", entries: (["select-section", "fold-section"] as const).map(command) };
   if (commands.isInHeading(view.state)) {
     return [
+      ...clipboard,
       headings,
       command("paragraph"),
       "line",
@@ -42,7 +55,6 @@ export function textMenu(session: Session, spot: Omit<Spot, "key">): MenuEntry[]
       whole,
     ];
   }
-  const isSelected = !view.state.selection.empty;
   const turn: MenuEntry = {
     label: "Turn into",
     entries: (["quotation", "list", "numbered-list", "code-block"] as const).map(command),
@@ -70,6 +82,7 @@ export function textMenu(session: Session, spot: Omit<Spot, "key">): MenuEntry[]
     "line",
   ];
   return [
+    ...clipboard,
     ...(isInTable(view.state) ? table : []),
     ...(isSelected
       ? [
