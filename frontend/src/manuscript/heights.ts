@@ -110,7 +110,7 @@ function within(heights: Heights, ids: readonly string[], { top, height }: Frame
 /** A selection is shown whole up to this many sections. */
 const MOST_HELD = 600;
 
-/** A cursor that was left far behind is not held; a selection that reaches from there to here is. */
+/** A cursor is held however far it was left behind, for the next letter goes there; a selection while it reaches here. */
 function isNear(held: Range, wanted: Range): boolean {
   return held.to > held.from + 1 ? held.from < wanted.to && held.to > wanted.from : true;
 }
