@@ -125,6 +125,7 @@ final class ArchitectureTest extends TestCase
                         !in_array(
                             $file,
                             [
+                                'Http/Document/KeptFileController.php',
                                 'Http/Document/PictureController.php',
                                 'Http/History/HistoryController.php',
                                 'Http/TextIn/ReadingWorker.php',

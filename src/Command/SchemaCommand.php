@@ -7,6 +7,7 @@ namespace Stemmata\Command;
 use OpenApi\Generator;
 use Stemmata\Core\Formula\Formula;
 use Stemmata\Core\Formula\MathMl;
+use Stemmata\Core\Link\KeptFile;
 use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Outline\SectionId;
@@ -51,6 +52,8 @@ final class SchemaCommand extends Command
                         'id' => SectionId::PATTERN,
                         'schemes' => LinkTarget::SCHEMES,
                         'mostBytes' => LinkTarget::MAX_BYTES,
+                        'kept' => KeptFile::PATTERN,
+                        'keptEndings' => KeptFile::ENDINGS,
                     ],
                     'pictures' => ['kinds' => Picture::KINDS, 'mostBytes' => Picture::MAX_BYTES],
                     'formulas' => [

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Tests\Storage;
 
 use PHPUnit\Framework\TestCase;
+use Stemmata\Core\Link\KeptFile;
 use Stemmata\Core\Text\Picture;
 use Stemmata\Tests\Support\LiveDocument;
 use Stemmata\Tests\Support\LiveServer;
@@ -134,6 +135,56 @@ final class StoredFilesTest extends TestCase
             self::$server->get('POST', '/api/documents/' . $document->id . '/pictures', $large)['detail'] ?? null,
         );
         $this->assertKept(1);
+    }
+
+    public function testAFileThatALinkLeadsToIsADownloadAndNothingElse(): void
+    {
+        $document = LiveDocument::from(self::$server, "# Log\n\nSee it.\n");
+        $files = '/api/documents/' . $document->id . '/files?name=';
+        $kept = self::$server->get('POST', $files . rawurlencode('The log, 1881.txt'), "<script>alert(1)</script>\n")[
+            'src'
+        ];
+        self::assertIsString($kept);
+        self::assertStringEndsWith('/The%20log%2C%201881.txt', $kept);
+        $address = '/api/files/' . substr($kept, strlen('kept:'));
+
+        $document->operate([
+            'name' => 'replace-body',
+            'section' => $document->section(0),
+            'body' => [
+                [
+                    'type' => 'paragraph',
+                    'content' => [
+                        [
+                            'type' => 'text',
+                            'text' => 'it',
+                            'marks' => [['type' => 'link', 'attrs' => ['href' => $kept, 'title' => null]]],
+                        ],
+                    ],
+                ],
+            ],
+        ]);
+        self::assertSame("<script>alert(1)</script>\n", self::$server->text($address));
+        $headers = self::$server->headers($address);
+        self::assertSame('application/octet-stream', $headers['content-type'] ?? null);
+        self::assertStringStartsWith('attachment;', $headers['content-disposition'] ?? '');
+        self::assertSame('nosniff', $headers['x-content-type-options'] ?? null);
+        self::assertStringContainsString(
+            '<p>it</p>',
+            self::$server->text('/api/documents/' . $document->id . '/export?format=html'),
+        );
+
+        foreach (['run.exe', 'page.html', 'no-ending', '../x.txt', "a\nb.txt"] as $name) {
+            self::assertSame(
+                'file-not-allowed',
+                self::$server->get('POST', $files . rawurlencode($name), 'x')['reason'] ?? null,
+                $name,
+            );
+        }
+        self::assertSame(
+            'file-too-large',
+            self::$server->get('POST', $files . 'a.txt', str_repeat('x', KeptFile::MAX_BYTES + 1))['reason'] ?? null,
+        );
     }
 
     public function testAPictureStaysWhileAnyDocumentCanShowIt(): void

@@ -164,3 +164,24 @@ test("the way back leads to the very spot that was left", async ({ page }) => {
   await page.keyboard.type("§");
   await expect(page.locator(".manuscript p").nth(1)).toHaveText("Another§ line stands.");
 });
+
+test("a file is kept with the document, and the link to it downloads it", async ({ page }) => {
+  await openDocument(page, "# Log\n\nSee\n");
+  await putCursor(page, "See");
+  await page.keyboard.press("End");
+  await page.keyboard.type(" ");
+  await page.keyboard.press("Control+k");
+  const field = page.getByRole("dialog").locator("input[type=file]");
+  await field.setInputFiles({ name: "run.exe", mimeType: "application/octet-stream", buffer: Buffer.from("MZ") });
+  await expect(page.getByText("Files of this kind are not kept")).toBeVisible();
+  await field.setInputFiles({ name: "The log.csv", mimeType: "text/csv", buffer: Buffer.from("hour,hPa\n6,1013\n") });
+  await expect(page.locator(".manuscript a")).toHaveText("The log.csv");
+  await page.keyboard.type(" now");
+  await expect(page.locator(".manuscript p")).toHaveText("See The log.csv now");
+  await allKept(page);
+  await page.locator(".manuscript a").hover();
+  await expect(page.getByText("The log.csv, kept with the document")).toBeVisible();
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Open", exact: true }).click();
+  expect((await download).suggestedFilename()).toBe("The log.csv");
+});

@@ -9,7 +9,7 @@ import {
   type TagParseRule,
 } from "@tiptap/pm/model";
 import table from "../generated/body-schema.json";
-import { innerId, readTarget } from "./target";
+import { innerId, keptFile, readTarget } from "./target";
 
 /**
  * The editor's schema, made from the core's own table of what a text may hold. Added here is only how each part is drawn
@@ -325,7 +325,7 @@ const WITHIN = new RegExp(
 
 /** Inner places have no address a browser could follow. */
 function hrefOf(target: string): string {
-  return innerId(target) === null ? target : `#${target}`;
+  return innerId(target) === null ? (keptFile(target)?.url ?? target) : `#${target}`;
 }
 
 function linkAttributes(element: HTMLElement): { href: string; title: string | null } | false {

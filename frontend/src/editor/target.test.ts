@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { completed, innerId, readTarget } from "./target";
+import { completed, innerId, keptFile, readTarget } from "./target";
 
 test("a place in the document is read by its kind and its id", () => {
   expect(readTarget("section:abcdefghijk1")).toEqual({ kind: "section", id: "abcdefghijk1" });
@@ -45,4 +45,16 @@ test("an address that was typed is made whole", () => {
     "https://x.org/@me",
     "https://x.org/@me",
   ]);
+});
+
+test("a file that is kept is named and downloaded by its address; another form of it is none", () => {
+  const hash = "0".repeat(64);
+  expect(keptFile(`kept:${hash}/The%20log.txt`)).toEqual({
+    name: "The log.txt",
+    url: `/api/files/${hash}/The%20log.txt`,
+  });
+  expect(readTarget(`kept:${hash}/The%20log.txt`)).toMatchObject({ kind: "outside" });
+  for (const other of ["kept:", "kept:abc/x.txt", `kept:${hash}/a b.txt`, `kept:${hash}/`, `KEPT:${hash}/x.txt`])
+    expect(readTarget(other), other).toBeNull();
+  expect(keptFile("https://example.org/x.txt")).toBeNull();
 });

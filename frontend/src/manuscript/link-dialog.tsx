@@ -1,14 +1,18 @@
-import { useState } from "react";
+import { useRef, useState } from "react";
+import { api, read } from "../api/client";
 import { useSession } from "../document/context";
 import { insertLinked, linkAt, setLink } from "../editor/commands";
 import { completed, innerId, readTarget } from "../editor/target";
 import { Button } from "../parts/button";
 import { Dialog } from "../parts/dialog";
+import { FileInput } from "../parts/file-input";
+import { targets } from "../generated/body-schema.json";
 import { PlaceChooser } from "../places/jump-box";
 import { leadTo } from "../places/places";
 import { useNameOfTarget } from "../places/use-name-of-target";
 import { backToText, type Spot } from "./spot";
 
+const KINDS = targets.keptEndings.map((ending) => `.${ending}`).join(",");
 const FIELD = "mt-1 block w-full rounded-lg border border-line bg-paper px-3 py-1.5 text-ink";
 
 /** Leads the selected words, or those of the link with the cursor, to a heading, a bookmark, or an address. */
@@ -30,6 +34,28 @@ export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void 
     else setLink(target, hint.trim())(view.state, view.dispatch);
     onClose();
     requestAnimationFrame(() => backToText(spot.view));
+  };
+  const field = useRef<HTMLInputElement>(null);
+  const [problem, setProblem] = useState("");
+  const [isKeeping, setKeeping] = useState(false);
+  const keepFile = async (file: File) => {
+    setProblem("");
+    setKeeping(true);
+    try {
+      const { src } = await read(
+        api.POST("/api/documents/{id}/files", {
+          params: { path: { id: session.state.id }, query: { name: file.name } },
+          headers: { "Content-Type": "application/octet-stream" },
+          body: file as never,
+          bodySerializer: (body: unknown) => body as Blob,
+        }),
+      );
+      link(src, file.name);
+    } catch (failure) {
+      setProblem(failure instanceof Error ? failure.message : "The file could not be kept.");
+    } finally {
+      setKeeping(false);
+    }
   };
   const toAddress = (typed: string) => {
     const whole = completed(typed);
@@ -67,6 +93,17 @@ export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void 
             className={FIELD}
           />
         </label>
+        <div className="flex items-center gap-3 text-soft">
+          <FileInput field={field} accept={KINDS} onFile={(file) => void keepFile(file)} />
+          <Button tone="quiet" onClick={() => field.current?.click()}>
+            {isKeeping ? "Keeping the file…" : "Or a file, kept with the document…"}
+          </Button>
+        </div>
+        {problem && (
+          <p role="alert" className="text-loss">
+            {problem}
+          </p>
+        )}
         {isWrong && (
           <p id="no-address" role="alert" className="text-loss">
             That address is not a web address.

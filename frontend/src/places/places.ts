@@ -2,7 +2,7 @@ import { queryOptions } from "@tanstack/react-query";
 import { api, read, type Bookmark, type Places } from "../api/client";
 import type { Session } from "../document/session";
 import type { DocumentState } from "../document/state";
-import { readTarget } from "../editor/target";
+import { keptFile, readTarget } from "../editor/target";
 import { sectionLabel, sectionName } from "../document/section-name";
 import { newId } from "../document/new-id";
 import { readingKey } from "../document/readings";
@@ -102,7 +102,10 @@ export function leadTo(session: Session, choice: LinkChoice, lead: (address: str
 /** What a link leads to, in words: a heading with its number, a bookmark, or the address. */
 export function nameOfTarget(state: DocumentState, address: string, bookmarks: readonly Bookmark[]): string {
   const target = readTarget(address);
-  if (target === null || target.kind === "outside") return address;
+  if (target === null || target.kind === "outside") {
+    const kept = keptFile(address);
+    return kept ? `${kept.name}, kept with the document` : address;
+  }
   if (state.positions.has(target.id)) return sectionLabel(state, target.id);
   const bookmark = bookmarks.find((each) => each.id === target.id);
   if (!bookmark) return target.kind === "bookmark" ? "a bookmark that is gone" : "a place that is gone";
@@ -111,9 +114,18 @@ export function nameOfTarget(state: DocumentState, address: string, bookmarks: r
   return `“${bookmark.name}”, in ${sectionLabel(state, bookmark.section)}`;
 }
 
+function download({ name, url }: { name: string; url: string }): void {
+  const link = document.createElement("a");
+  link.href = url;
+  link.download = name;
+  link.click();
+}
+
 /** Goes where a link leads: to a section, a bookmark, or a page outside in a window of its own. */
 export function followTarget(session: Session, address: string): void {
   const target = readTarget(address);
+  const kept = keptFile(address);
+  if (kept) return download(kept);
   if (target === null || target.kind === "outside") {
     if (target) window.open(address, "_blank", "noopener,noreferrer");
     return;

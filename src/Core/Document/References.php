@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Document;
 
+use Stemmata\Core\Link\KeptFile;
 use Stemmata\Core\Text\Caption;
 use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\Picture;
@@ -15,7 +16,7 @@ final readonly class References
     /**
      * @param array<string, string> $bookmarks name by bookmark id
      * @param array<string, string> $links     the first linked words by the id of the section or bookmark linked to
-     * @param list<string>          $pictures  hashes; of the text itself only, for storage keeps them by document
+     * @param list<string>          $pictures  hashes, also of files that are led to; of the text itself only, for storage keeps them by document
      * @param int                   $notes     footnotes in it
      * @param list<Caption>         $captions  of its pictures and tables, in order; with empty words for those without
      */
@@ -47,6 +48,10 @@ final readonly class References
             }
             if (null !== ($hash = Picture::findHash($node->textAttribute('src')))) {
                 $pictures[$hash] = $hash;
+            }
+            $kept = KeptFile::findIn((string) $node->findMark('link')?->attribute('href'));
+            if (null !== $kept) {
+                $pictures[$kept->hash] = $kept->hash;
             }
             foreach (PlacesLedTo::idsOf($node) as $target) {
                 $links[$target] ??= $node->plainText();

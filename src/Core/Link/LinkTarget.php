@@ -7,13 +7,14 @@ namespace Stemmata\Core\Link;
 use Stemmata\Core\Outline\SectionId;
 
 /**
- * Where a link leads: `section:ID`, `bookmark:ID`, or an address of the web, of mail or of a file beside the document.
+ * Where a link leads: `section:ID`, `bookmark:ID`, `kept:HASH/NAME` for a file that is kept with the document, or an
+ * address of the web, of mail or of a file beside the document.
  * Places in the document are named by id, so that neither renaming nor moving breaks the link.
  */
 final class LinkTarget
 {
     /** Of addresses outside the document; none of them runs as a script. */
-    public const SCHEMES = ['http', 'https', 'mailto', 'tel', 'ftp', 'file', 'doi', 'urn'];
+    public const SCHEMES = ['http', 'https', 'mailto', 'tel', 'ftp', 'file', 'doi', 'urn', 'kept'];
     public const MAX_BYTES = 8192;
     private const INSIDE = '/\A(section|bookmark):(' . SectionId::PATTERN . ')\z/';
 
@@ -52,6 +53,10 @@ final class LinkTarget
         }
         if (1 !== preg_match('/\A\s*([^\/?#]*?):/', $target, $match)) {
             return true;
+        }
+
+        if (str_starts_with(strtolower($target), 'kept:')) {
+            return null !== KeptFile::findIn($target);
         }
 
         return in_array(strtolower($match[1]), self::SCHEMES, true);

@@ -9,6 +9,7 @@ use Stemmata\Core\Counting\CaptionNumbers;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\References;
 use Stemmata\Core\Link\CrossReferenceShows;
+use Stemmata\Core\Link\KeptFile;
 use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\Slug;
@@ -104,7 +105,10 @@ final readonly class Places
     {
         $id = LinkTarget::findInnerId($target);
 
-        return null === $id ? !str_starts_with($target, '#') : isset($this->byId[$id]);
+        // A kept file goes with the document, not into what is written from it.
+        return null === $id
+            ? !str_starts_with($target, '#') && null === KeptFile::findIn($target)
+            : isset($this->byId[$id]);
     }
 
     /** What a cross-reference says at the time of writing; its words follow the outline. */

@@ -6,6 +6,7 @@ namespace Stemmata\Storage\File;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\ParameterType;
+use Stemmata\Core\Link\KeptFile;
 use Stemmata\Core\Text\Picture;
 
 /**
@@ -15,6 +16,9 @@ use Stemmata\Core\Text\Picture;
  */
 final readonly class StoredFiles
 {
+    /** What no browser opens by itself. */
+    private const FILE = 'application/octet-stream';
+
     public function __construct(private Connection $connection) {}
 
     /**
@@ -27,14 +31,25 @@ final readonly class StoredFiles
         foreach ($pictures as $picture) {
             // A look first, for bytes that are there already need not be sent.
             if (null === $this->findKind($picture->hash)) {
-                $this->connection->executeStatement(
-                    'INSERT INTO stored_file (hash, media_type, bytes) VALUES (?, ?, ?)',
-                    [$picture->hash, $picture->mediaType(), $picture->bytes],
-                    [ParameterType::STRING, ParameterType::STRING, ParameterType::LARGE_OBJECT],
-                );
+                $this->insert($picture->hash, $picture->mediaType(), $picture->bytes);
             }
             $this->use($documentId, [$picture->hash]);
         }
+    }
+
+    /** Only with the write lock. */
+    public function keepFile(string $documentId, KeptFile $file, string $bytes): void
+    {
+        if (null === $this->findType($file->hash)) {
+            $this->insert($file->hash, self::FILE, $bytes);
+        }
+        $this->use($documentId, [$file->hash]);
+    }
+
+    /** The bytes of a file that links lead to, if a document of this writer uses it. */
+    public function findFileOf(string $ownerId, string $hash): ?string
+    {
+        return $this->isUsedBy($ownerId, $hash) && self::FILE === $this->findType($hash) ? $this->bytes($hash) : null;
     }
 
     /**
@@ -58,23 +73,14 @@ final readonly class StoredFiles
         if (null === $kind) {
             return null;
         }
-        $bytes = $this->connection->fetchOne('SELECT bytes FROM stored_file WHERE hash = ?', [$hash]);
 
-        return new Picture(
-            $kind,
-            is_resource($bytes) ? (string) stream_get_contents($bytes) : (is_string($bytes) ? $bytes : ''),
-        );
+        return new Picture($kind, $this->bytes($hash));
     }
 
     /** The same, if a document of this writer uses it. */
     public function findPictureOf(string $ownerId, string $hash): ?Picture
     {
-        $isUsed = $this->connection->fetchOne(
-            'SELECT 1 FROM file_use u JOIN document d ON d.id = u.document_id WHERE u.hash = ? AND d.owner_id = ?',
-            [$hash, $ownerId],
-        );
-
-        return false === $isUsed ? null : $this->findPicture($hash);
+        return $this->isUsedBy($ownerId, $hash) ? $this->findPicture($hash) : null;
     }
 
     /** Only with the write lock: what no document uses any more. */
@@ -87,8 +93,40 @@ final readonly class StoredFiles
 
     private function findKind(string $hash): ?string
     {
+        $type = $this->findType($hash);
+
+        return null !== $type && str_starts_with($type, 'image/') ? substr($type, strlen('image/')) : null;
+    }
+
+    private function findType(string $hash): ?string
+    {
         $type = $this->connection->fetchOne('SELECT media_type FROM stored_file WHERE hash = ?', [$hash]);
 
-        return is_string($type) ? substr($type, strlen('image/')) : null;
+        return is_string($type) ? $type : null;
+    }
+
+    private function isUsedBy(string $ownerId, string $hash): bool
+    {
+        return false !==
+            $this->connection->fetchOne(
+                'SELECT 1 FROM file_use u JOIN document d ON d.id = u.document_id WHERE u.hash = ? AND d.owner_id = ?',
+                [$hash, $ownerId],
+            );
+    }
+
+    private function bytes(string $hash): string
+    {
+        $bytes = $this->connection->fetchOne('SELECT bytes FROM stored_file WHERE hash = ?', [$hash]);
+
+        return is_resource($bytes) ? (string) stream_get_contents($bytes) : (is_string($bytes) ? $bytes : '');
+    }
+
+    private function insert(string $hash, string $type, string $bytes): void
+    {
+        $this->connection->executeStatement(
+            'INSERT INTO stored_file (hash, media_type, bytes) VALUES (?, ?, ?)',
+            [$hash, $type, $bytes],
+            [ParameterType::STRING, ParameterType::STRING, ParameterType::LARGE_OBJECT],
+        );
     }
 }
