@@ -149,3 +149,54 @@ for (const seed of (process.env["SEEDS"] ?? "3").split(",").map(Number)) {
     await expect.poll(() => shownText(page)).toEqual(kept);
   });
 }
+
+const APART = IN_TEXT.filter((key) => key !== "Control+a" && key !== "Alt+ArrowUp");
+
+/** A clash is answered by keeping both texts; answers whether there was one. */
+async function answered(page: Page): Promise<boolean> {
+  const both = page.getByRole("button", { name: "Keep both, one after the other" });
+  if ((await both.count()) === 0) return false;
+  await both.click();
+  return true;
+}
+
+for (const seed of (process.env["SEEDS"] ?? "9").split(",").map(Number)) {
+  test(`keys at random in the text of two windows: both end with what is kept (seed ${seed})`, async ({
+    page,
+    context,
+  }) => {
+    test.slow();
+    const next = chance(seed * 977);
+    const id = await importText(
+      page.request,
+      "Words before.\n\n# Coast\n\nAlpha beta.\n\nGamma.\n\n# Log\n\n> quoted\n\nLast words.\n\n# Four\n\nText four.\n",
+    );
+    const windows = [page, await context.newPage()];
+    for (const [index, each] of windows.entries()) {
+      await each.setViewportSize({ width: 1280, height: 2400 });
+      await each.goto(`/documents/${id}`);
+      await each
+        .locator(".manuscript p")
+        .nth(index * 4)
+        .click();
+    }
+    for (let step = 0; step < 80; step++) {
+      const each = windows[next(2)] ?? page;
+      await each.bringToFront();
+      await answered(each);
+      if (!(await each.evaluate(() => document.activeElement?.classList.contains("manuscript")))) {
+        await each.locator(".manuscript :is(p, .heading)").first().click();
+      }
+      await each.keyboard.press(APART[next(APART.length)] ?? "a");
+      if (next(12) === 0) await each.waitForTimeout(next(900));
+    }
+    await expect(async () => {
+      for (const each of windows) {
+        await each.bringToFront();
+        expect(await answered(each)).toBe(false);
+        await expect(each.getByText("all changes kept")).toBeVisible({ timeout: 3000 });
+        expect(await shownText(each)).toEqual(await keptText(page.request, id));
+      }
+    }).toPass({ timeout: 40_000 });
+  });
+}

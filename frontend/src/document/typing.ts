@@ -285,7 +285,8 @@ export class Typing {
       baseRevision: made.outcome.revision,
       headingChanged: false,
       bodyChanged: true,
-      text: () => words,
+      // It stands under the heading that the new section was given.
+      text: () => ({ ...words, heading: [{ type: "text", text: heading } as never] }),
     };
     this.drafts.set(section, moved);
     await this.send(moved);
