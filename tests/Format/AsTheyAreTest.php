@@ -192,8 +192,8 @@ final class AsTheyAreTest extends TestCase
     {
         yield 'direction' => [
             'x.html',
-            '<h1>A</h1><p dir="rtl">שלום',
-            ['One part says in which direction it is written; its words were kept, the direction was not. (שלום)'],
+            '<h1>A</h1><p dir="rtl">שלום<p dir="rtl">Hello',
+            ['One part says in which direction it is written; its words were kept, the direction was not. (Hello)'],
         ];
         yield 'language' => [
             'x.html',

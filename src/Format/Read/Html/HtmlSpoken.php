@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read\Html;
 
+use Stemmata\Core\Text\Direction;
 use Stemmata\Format\Read\DocumentBuilder;
 use Stemmata\Format\Read\ImportNote;
 
@@ -16,7 +17,9 @@ final class HtmlSpoken
             return;
         }
         $words = static fn(): string => mb_strimwidth(trim($element->textContent), 0, 60, '…');
-        if ('rtl' === strtolower($element->getAttribute('dir'))) {
+        $isSaid = 'rtl' === strtolower($element->getAttribute('dir'));
+        // A line runs as its first letter does; who says the same says nothing more.
+        if ($isSaid && !Direction::isRightToLeft($element->textContent)) {
             $builder->note(ImportNote::DirectionLost, $words());
         }
         $language = strtolower($element->getAttribute('lang') ?: $element->getAttribute('xml:lang'));

@@ -9,6 +9,7 @@ use Stemmata\Core\Rendition\BlockVisitor;
 use Stemmata\Core\Rendition\RenderedSection;
 use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Core\Rendition\TableShape;
+use Stemmata\Core\Text\Direction;
 use Stemmata\Core\Text\ListStyle;
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\Shared\CalculationBlock;
@@ -118,7 +119,9 @@ final class Blocks extends BlockVisitor
                 : '';
         $this->isAfterNumbers = $hasOwnNumbering;
 
-        return $space . self::styled('Heading' . $section->level->value, $runs, $numbering);
+        $direction = Direction::isRightToLeft(Node::plainTextOf($section->heading)) ? '<w:bidi/>' : '';
+
+        return $space . self::styled('Heading' . $section->level->value, $runs, $numbering . $direction);
     }
 
     protected function paragraph(Node $paragraph): string
@@ -129,7 +132,12 @@ final class Blocks extends BlockVisitor
             return self::styled('Quote', $runs);
         }
 
-        return self::isBlank($paragraph) ? self::styled('BlankLine', $runs) : '<w:p>' . $runs . '</w:p>';
+        if (self::isBlank($paragraph)) {
+            return self::styled('BlankLine', $runs);
+        }
+        $direction = Direction::isRightToLeft($paragraph->plainText()) ? '<w:pPr><w:bidi/></w:pPr>' : '';
+
+        return '<w:p>' . $direction . $runs . '</w:p>';
     }
 
     /** Programs leave blank lines between paragraphs and after lists; this one is the writer's. */

@@ -151,6 +151,24 @@ final class DocxWriterTest extends TestCase
         );
     }
 
+    /** ECMA-376-1, 17.3.1.6: such a paragraph begins at the right. */
+    public function testLinesThatRunFromTheRightSaySo(): void
+    {
+        $formats = Services::formats();
+        $document = $formats->readAsIs('x.md', "# שלום\n\nעולם\n\nHello\n")->document;
+        $xml = (string) self::opened($formats->written('docx', $document))->getFromName('word/document.xml');
+
+        self::assertMatchesRegularExpression(
+            '~<w:pStyle w:val="Heading1"/>(?:<w:numPr>.*?</w:numPr>)?<w:bidi/></w:pPr>~',
+            $xml,
+        );
+        self::assertStringContainsString(
+            '<w:p><w:pPr><w:bidi/></w:pPr><w:r><w:t xml:space="preserve">עולם</w:t></w:r></w:p>',
+            $xml,
+        );
+        self::assertStringContainsString('<w:p><w:r><w:t xml:space="preserve">Hello</w:t></w:r></w:p>', $xml);
+    }
+
     public function testListsKeepTheirDepth(): void
     {
         $list = Node::paragraph([Node::text('innermost')]);
