@@ -8,8 +8,7 @@ namespace Stemmata\Core\Text;
 final class Direction
 {
     /** Scripts that run from right to left, as far as PCRE knows them by name. */
-    private const RIGHT_TO_LEFT =
-        '\p{Arabic}\p{Hebrew}\p{Syriac}\p{Thaana}\p{Nko}\p{Samaritan}\p{Mandaic}\p{Adlam}\p{Hanifi_Rohingya}';
+    private const RIGHT_TO_LEFT = '\p{Arabic}\p{Hebrew}\p{Syriac}\p{Thaana}\p{Nko}\p{Samaritan}\p{Mandaic}\p{Adlam}\p{Hanifi_Rohingya}';
 
     public static function isRightToLeft(string $line): bool
     {

@@ -53,8 +53,8 @@ final class PartsTest extends TestCase
      */
     #[TestWith(['html', 'html', ['--mathjax']])]
     #[TestWith(['markdown', 'md', []])]
-    public function /** @param list<string> $options */
-    testReadsTheTexThatPandocWrites(string $format, string $ending, array $options): void {
+    public function testReadsTheTexThatPandocWrites(string $format, string $ending, array $options): void
+    {
         $document = Services::formats()->read('parts.' . $ending, Foreign::written(self::SOURCE, $format, $options))
             ->document;
 
