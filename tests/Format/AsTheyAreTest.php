@@ -158,6 +158,11 @@ final class AsTheyAreTest extends TestCase
             "# A\n\nWhen \$x_1 = \\frac{a}{b}\$ costs \\\$5 or \\\$6 and \\\$7.\n\n\$\$\n\\sum_i\n= *y*\n\$\$\n\n\$\$\nz\n\$\$",
         ];
         yield 'a formula that is never closed is words' => ['x.md', "# A\n\n\$\$\na\n\nb\n", "# A\n\n\\$\$ a\n\nb"];
+        yield 'tasks done and to do, and how words are read' => [
+            'x.html',
+            '<h1>A</h1><ul><li><input type=checkbox checked disabled>lit<li><input type="checkbox">fill</ul><p><ruby>灯台<rt>とうだい</rt></ruby> <ruby>b<rp>[</rp><rt>c</rt><rp>]</rp></ruby>',
+            "# A\n\n- ☑ lit\n- ☐ fill\n\n灯台(とうだい) b\\[c\\]",
+        ];
         yield 'deleted and inserted words' => [
             'x.html',
             '<h1>A</h1><p>one <del>two</del> <ins>three</ins></p><del><p>a <b>b</b></p></del>',
@@ -190,6 +195,14 @@ final class AsTheyAreTest extends TestCase
     /** @return iterable<string, array{string, string, list<string>}> */
     public static function losses(): iterable
     {
+        yield 'terms and readings' => [
+            'x.html',
+            '<h1>A</h1><dl><dt>Glass<dd>A barometer.</dl><p><ruby>灯<rt>とう</rt></ruby>',
+            [
+                'A list of terms and what they mean was kept as paragraphs. (GlassA barometer.)',
+                'How one word is read, printed above it, stands in brackets after it.',
+            ],
+        ];
         yield 'direction' => [
             'x.html',
             '<h1>A</h1><p dir="rtl">שלום<p dir="rtl">Hello',

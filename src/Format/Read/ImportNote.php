@@ -42,6 +42,8 @@ enum ImportNote
     case DirectionLost;
     case LanguageLost;
     case TitleBlockInText;
+    case TermsAsParagraphs;
+    case ReadingsInBrackets;
 
     public function kind(): ReportKind
     {
@@ -198,6 +200,14 @@ enum ImportNote
             self::LanguageLost => [
                 'One part is in another language than the document; its words were kept, the name of the language was not.',
                 '%s parts are in other languages than the document; their words were kept, the names of the languages were not.',
+            ],
+            self::TermsAsParagraphs => [
+                'A list of terms and what they mean was kept as paragraphs.',
+                '%s lists of terms and what they mean were kept as paragraphs.',
+            ],
+            self::ReadingsInBrackets => [
+                'How one word is read, printed above it, stands in brackets after it.',
+                'How %s words are read, printed above them, stands in brackets after each.',
             ],
             self::TitleBlockInText => [
                 'A date or an abstract of the title page stands at the head of the text.',

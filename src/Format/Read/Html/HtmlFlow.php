@@ -78,6 +78,7 @@ final readonly class HtmlFlow
                 $this->flush($pending);
                 $pending = [];
                 $this->anchorForNext($child);
+                $this->noteTerms($child);
                 $this->read($child);
             } else {
                 $pending[] = $child;
@@ -91,6 +92,13 @@ final readonly class HtmlFlow
     {
         foreach ($this->blocksOf($nodes, 0, null) as $block) {
             $this->builder->block($block);
+        }
+    }
+
+    private function noteTerms(\DOMElement $element): void
+    {
+        if ('dl' === $element->localName) {
+            $this->builder->note(ImportNote::TermsAsParagraphs, mb_strimwidth(trim($element->textContent), 0, 60, '…'));
         }
     }
 
@@ -200,6 +208,7 @@ final readonly class HtmlFlow
     private function blocksOfElement(\DOMElement $element, int $depth): array
     {
         HtmlSpoken::noteLosses($element, $this->builder);
+        $this->noteTerms($element);
         if ('del' === $element->localName) {
             return array_map(
                 static fn(Node $block): Node => $block->mapped(

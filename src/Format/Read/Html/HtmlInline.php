@@ -110,7 +110,7 @@ final class HtmlInline
         if ($node instanceof \DOMText) {
             $run->words($node->data, $marks);
         }
-        if (!($node instanceof \DOMElement) || HtmlDropped::noted($node, $this->builder)) {
+        if (!($node instanceof \DOMElement) || (!self::isTask($node) && HtmlDropped::noted($node, $this->builder))) {
             return;
         }
         if ('caption-number' === $node->getAttribute('class')) {
@@ -135,6 +135,17 @@ final class HtmlInline
 
             return;
         }
+        if (self::isTask($node)) {
+            // What is done, and what is to do.
+            $run->words($node->hasAttribute('checked') ? '☑ ' : '☐ ', []);
+
+            return;
+        }
+        if ('rt' === $node->localName) {
+            $this->reading($run, $node, $marks, $inHeading);
+
+            return;
+        }
         $tex = TexInPage::findSource($node);
         if (null !== $tex) {
             $this->formula($run, $node, $tex, $inHeading);
@@ -150,6 +161,21 @@ final class HtmlInline
             'math' => $this->formula($run, $node, FormulaMarkup::findSource($node), $inHeading),
             default => $this->readElement($run, $node, $marks, $inHeading),
         };
+    }
+
+    /**
+     * How the words before it are read (HTML standard, 4.5.12): without brackets of its own it would run into them.
+     *
+     * @param list<Mark> $marks
+     */
+    private function reading(InlineRun $run, \DOMElement $reading, array $marks, bool $inHeading): void
+    {
+        $ruby = $reading->parentNode;
+        $hasBrackets = $ruby instanceof \DOMElement && null !== HtmlTree::first($ruby, 'rp');
+        $this->builder->note(ImportNote::ReadingsInBrackets);
+        $run->words($hasBrackets ? '' : '(', $marks);
+        $this->readElement($run, $reading, $marks, $inHeading);
+        $run->words($hasBrackets ? '' : ')', $marks);
     }
 
     /** @param list<Mark> $marks */
@@ -195,6 +221,11 @@ final class HtmlInline
         }
 
         return true;
+    }
+
+    private static function isTask(\DOMElement $element): bool
+    {
+        return 'input' === $element->localName && 'checkbox' === strtolower($element->getAttribute('type'));
     }
 
     private static function isCrossReference(\DOMElement $element): bool
