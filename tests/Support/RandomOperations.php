@@ -53,6 +53,7 @@ final readonly class RandomOperations
             'set-text-aside',
             'discard',
             'bookmark-caption',
+            'number-captions',
         ];
         $name = $this->among($names);
         $from = 'generate-contents' === $name ? $this->random->getInt(0, 4) : $this->random->getInt(-1, 60);

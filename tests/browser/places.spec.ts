@@ -185,3 +185,18 @@ test("a file is kept with the document, and the link to it downloads it", async 
   await page.getByRole("button", { name: "Open", exact: true }).click();
   expect((await download).suggestedFilename()).toBe("The log.csv");
 });
+
+test("figures and tables go without numbers where the writer wants none", async ({ page }) => {
+  const id = await openDocument(page, `# Coast\n\n${sea}\n`);
+  const caption = () => page.locator("figcaption").evaluate((each) => getComputedStyle(each, "::before").content);
+  await expect.poll(caption).toBe('"Figure 1. "');
+  await page.keyboard.press("Control+j");
+  await page.keyboard.type("about document");
+  await page.keyboard.press("Enter");
+  await page.getByLabel("Pictures and tables with words under or over them are numbered").uncheck();
+  await page.getByRole("button", { name: "Keep this" }).click();
+  await expect.poll(caption).not.toContain("Figure");
+  expect(await exported(page.request, id, "html")).toContain("<figcaption>The sea at the mole</figcaption>");
+  await page.keyboard.press("Control+z");
+  await expect.poll(caption).toBe('"Figure 1. "');
+});

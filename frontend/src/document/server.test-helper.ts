@@ -124,6 +124,7 @@ export class ServerStandIn {
           staleContents: [],
           overTarget: [],
           readingSpeed: 238,
+          numbersCaptions: true,
           firstNotes: {},
           captions: {},
           namedCaptions: {},

@@ -38,6 +38,8 @@ export type DocumentState = {
   captions: ReadonlyMap<string, readonly string[]>;
   /** Captions that are referred to, by the bookmark in them. */
   namedCaptions: ReadonlyMap<string, NamedCaption>;
+  /** Whether pictures and tables with a caption are numbered. */
+  numbersCaptions: boolean;
   /** Words a minute; null until the server has said it. */
   readingSpeed: number | null;
   saving: Saving;
@@ -69,6 +71,7 @@ export function opened(skeleton: Skeleton): DocumentState {
     firstNotes: new Map(),
     captions: new Map(),
     namedCaptions: new Map(),
+    numbersCaptions: true,
     readingSpeed: null,
     saving: "kept",
     isAnswering: false,

@@ -849,6 +849,8 @@ export interface components {
             namedCaptions: {
                 [key: string]: components["schemas"]["NamedCaption"];
             };
+            /** @description Whether pictures and tables with a caption are numbered */
+            numbersCaptions: boolean;
         };
         /** @description The bookmarks, inner links and captions of a document, in the order of the text. */
         Places: {
@@ -1075,7 +1077,7 @@ export interface components {
             /** @description What else the writer should know */
             notice: string;
         };
-        Operation: components["schemas"]["PromoteOperation"] | components["schemas"]["DemoteOperation"] | components["schemas"]["SetLevelOperation"] | components["schemas"]["MoveOperation"] | components["schemas"]["MoveUpOperation"] | components["schemas"]["MoveDownOperation"] | components["schemas"]["SplitOperation"] | components["schemas"]["JoinOperation"] | components["schemas"]["MakeHeadingOperation"] | components["schemas"]["MakeHeadingsOperation"] | components["schemas"]["TakeAsTitleOperation"] | components["schemas"]["PutTitleInTextOperation"] | components["schemas"]["SplitByRuleOperation"] | components["schemas"]["UseNumberingOperation"] | components["schemas"]["InsertOperation"] | components["schemas"]["RenameOperation"] | components["schemas"]["ReplaceBodyOperation"] | components["schemas"]["ReplaceStretchOperation"] | components["schemas"]["BookmarkCaptionOperation"] | components["schemas"]["DuplicateOperation"] | components["schemas"]["DeleteOperation"] | components["schemas"]["SetAsideOperation"] | components["schemas"]["BringBackOperation"] | components["schemas"]["SetTextAsideOperation"] | components["schemas"]["DiscardOperation"] | components["schemas"]["DescribeSectionOperation"] | components["schemas"]["DescribeDocumentOperation"] | components["schemas"]["GenerateContentsOperation"] | components["schemas"]["RefreshContentsOperation"] | components["schemas"]["BatchOperation"];
+        Operation: components["schemas"]["PromoteOperation"] | components["schemas"]["DemoteOperation"] | components["schemas"]["SetLevelOperation"] | components["schemas"]["MoveOperation"] | components["schemas"]["MoveUpOperation"] | components["schemas"]["MoveDownOperation"] | components["schemas"]["SplitOperation"] | components["schemas"]["JoinOperation"] | components["schemas"]["MakeHeadingOperation"] | components["schemas"]["MakeHeadingsOperation"] | components["schemas"]["TakeAsTitleOperation"] | components["schemas"]["PutTitleInTextOperation"] | components["schemas"]["SplitByRuleOperation"] | components["schemas"]["UseNumberingOperation"] | components["schemas"]["NumberCaptionsOperation"] | components["schemas"]["InsertOperation"] | components["schemas"]["RenameOperation"] | components["schemas"]["ReplaceBodyOperation"] | components["schemas"]["ReplaceStretchOperation"] | components["schemas"]["BookmarkCaptionOperation"] | components["schemas"]["DuplicateOperation"] | components["schemas"]["DeleteOperation"] | components["schemas"]["SetAsideOperation"] | components["schemas"]["BringBackOperation"] | components["schemas"]["SetTextAsideOperation"] | components["schemas"]["DiscardOperation"] | components["schemas"]["DescribeSectionOperation"] | components["schemas"]["DescribeDocumentOperation"] | components["schemas"]["GenerateContentsOperation"] | components["schemas"]["RefreshContentsOperation"] | components["schemas"]["BatchOperation"];
         PromoteOperation: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -1239,6 +1241,15 @@ export interface components {
             name: "use-numbering";
             /** @description A numbering scheme; null for none */
             numbering: Record<string, never> | null;
+        };
+        NumberCaptionsOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "number-captions";
+            /** @description True or false */
+            numbered: boolean;
         };
         InsertOperation: {
             /**

@@ -17,17 +17,22 @@ export function AboutDialog({ onClose }: { onClose: () => void }) {
   const [subtitle, setSubtitle] = useState(block.subtitle);
   const [author, setAuthor] = useState(block.author);
   const [language, setLanguage] = useState(block.language);
+  const wasNumbered = useDocument("AboutDialog", (state) => state.numbersCaptions);
+  const [isNumbered, setNumbered] = useState(wasNumbered);
   const [problem, setProblem] = useState("");
   const submit = async (event: FormEvent) => {
     event.preventDefault();
+    const described = {
+      name: "describe-document" as const,
+      title: title.trim(),
+      subtitle: subtitle.trim(),
+      author: author.trim(),
+      language: language.trim(),
+    };
     const answer = await session.changes.perform(
-      {
-        name: "describe-document",
-        title: title.trim(),
-        subtitle: subtitle.trim(),
-        author: author.trim(),
-        language: language.trim(),
-      },
+      isNumbered === wasNumbered
+        ? described
+        : { name: "batch", operations: [described, { name: "number-captions", numbered: isNumbered }] },
       { quiet: true },
     );
     if (answer.kind === "applied") return onClose();
@@ -53,6 +58,15 @@ export function AboutDialog({ onClose }: { onClose: () => void }) {
             </option>
           ))}
         </datalist>
+        <label className="flex items-center gap-2 text-soft">
+          <input
+            type="checkbox"
+            checked={isNumbered}
+            onChange={(event) => setNumbered(event.target.checked)}
+            className="size-4 accent-(--stem)"
+          />
+          Pictures and tables with words under or over them are numbered
+        </label>
         <p role="alert" className="text-loss empty:hidden">
           {problem}
         </p>

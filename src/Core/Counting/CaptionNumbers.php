@@ -35,9 +35,10 @@ final readonly class CaptionNumbers
                 $notes += $references->notes;
             }
             foreach ($references->captions as $caption) {
-                $label = $caption->isCounted()
-                    ? $caption->kind->word($document->titleBlock->language) . ' ' . ++$counts[$caption->kind->value]
-                    : '';
+                $label =
+                    $document->setup->numbersCaptions && $caption->isCounted()
+                        ? $caption->kind->word($document->titleBlock->language) . ' ' . ++$counts[$caption->kind->value]
+                        : '';
                 $labels[$section][] = $label;
                 $byBookmark += array_fill_keys($caption->bookmarks, [$label, $caption->words]);
             }

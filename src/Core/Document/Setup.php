@@ -7,11 +7,15 @@ namespace Stemmata\Core\Document;
 use Stemmata\Core\CoreException;
 use Stemmata\Core\Numbering\Scheme;
 
-/** What holds for a document throughout: how it is numbered, and which parts it must have. */
+/** What holds for a document throughout: how it is numbered, which parts it must have, whether captions bear numbers. */
 final readonly class Setup
 {
     /** @param list<RequiredPart> $requiredParts */
-    public function __construct(public Scheme $numbering, public array $requiredParts = []) {}
+    public function __construct(
+        public Scheme $numbering,
+        public array $requiredParts = [],
+        public bool $numbersCaptions = true,
+    ) {}
 
     public static function plain(): self
     {
@@ -20,13 +24,18 @@ final readonly class Setup
 
     public function withNumbering(Scheme $numbering): self
     {
-        return new self($numbering, $this->requiredParts);
+        return new self($numbering, $this->requiredParts, $this->numbersCaptions);
     }
 
     /** @param list<RequiredPart> $requiredParts */
     public function withRequiredParts(array $requiredParts): self
     {
-        return new self($this->numbering, $requiredParts);
+        return new self($this->numbering, $requiredParts, $this->numbersCaptions);
+    }
+
+    public function withNumberedCaptions(bool $numbered): self
+    {
+        return new self($this->numbering, $this->requiredParts, $numbered);
     }
 
     /** @return array<string, mixed> */
@@ -35,6 +44,7 @@ final readonly class Setup
         return array_filter([
             'numbering' => $this->numbering->toJson(),
             'requiredParts' => array_map(static fn(RequiredPart $part): array => $part->toJson(), $this->requiredParts),
+            'plainCaptions' => !$this->numbersCaptions,
         ]);
     }
 
@@ -50,6 +60,7 @@ final readonly class Setup
         return new self(
             Scheme::fromJson($json['numbering'] ?? null),
             array_map(RequiredPart::fromJson(...), is_array($parts) ? array_values($parts) : []),
+            true !== ($json['plainCaptions'] ?? false),
         );
     }
 }

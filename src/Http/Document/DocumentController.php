@@ -109,6 +109,7 @@ final readonly class DocumentController
                         $captions->byBookmark,
                     ),
                 ),
+                $document->setup->numbersCaptions,
             ),
         );
     }

@@ -8,9 +8,11 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Counting\CaptionNumbers;
 use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\Setup;
 use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Link\CrossReferenceShows;
 use Stemmata\Core\Operation\Applied;
+use Stemmata\Core\Operation\Detail\NumberCaptions;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Operation\Text\BookmarkCaption;
 use Stemmata\Core\Rendition\Places;
@@ -61,6 +63,22 @@ final class CaptionNumbersTest extends TestCase
         $document = self::document(['a' => [self::figure('Fig. 2.1 A glass'), self::figure('A vane')]]);
 
         self::assertSame(['', 'Figure 1'], CaptionNumbers::of($document)->labels[self::id('a')]);
+    }
+
+    public function testCaptionsBearNoNumbersWhereTheWriterWantsNone(): void
+    {
+        $document = self::document(['a' => [self::figure('A glass'), self::note()]]);
+        $plain = (new NumberCaptions(false))->applyTo($document)->document;
+
+        self::assertSame([''], CaptionNumbers::of($plain)->labels[self::id('a')]);
+        self::assertSame(
+            [self::id('a') => 1],
+            CaptionNumbers::of($plain)->firstNotes,
+            'notes are counted all the same',
+        );
+        self::assertEquals($plain->setup, Setup::fromJson($plain->setup->toJson()));
+        self::assertEquals($document->setup, (new NumberCaptions(true))->applyTo($plain)->document->setup);
+        self::assertEquals($document->setup, Setup::fromJson($document->setup->toJson()));
     }
 
     /** @return iterable<string, array{string, bool}> */

@@ -53,6 +53,7 @@ final class OperationFields
         'put-title-in-text' => ['part' => TitlePart::class],
         'split-by-rule' => ['sections' => 'ids', 'rule' => SplitRule::class, 'words' => '?integer'],
         'use-numbering' => ['numbering' => 'numbering'],
+        'number-captions' => ['numbered' => 'boolean'],
         'insert' => ['heading' => '?text', 'landing' => '?' . Landing::class, 'target' => '?id'],
         'rename' => ['section' => 'id', 'heading' => 'heading'],
         'replace-body' => ['section' => 'id', 'body' => 'body'],

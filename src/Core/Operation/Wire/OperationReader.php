@@ -11,6 +11,7 @@ use Stemmata\Core\Numbering\Scheme;
 use Stemmata\Core\Operation\Batch;
 use Stemmata\Core\Operation\Detail\DescribeDocument;
 use Stemmata\Core\Operation\Detail\DescribeSection;
+use Stemmata\Core\Operation\Detail\NumberCaptions;
 use Stemmata\Core\Operation\Detail\UseNumbering;
 use Stemmata\Core\Operation\Move\Demote;
 use Stemmata\Core\Operation\Move\Direction;
@@ -111,6 +112,9 @@ final readonly class OperationReader
                 $this->ids,
             ),
             'use-numbering' => new UseNumbering(Scheme::fromJson($fields->raw('numbering'))),
+            'number-captions' => new NumberCaptions(
+                $fields->findBoolean('numbered') ?? throw InvalidOperation::field('numbered', 'true or false'),
+            ),
             'insert' => new InsertSection(
                 $this->ids->next(),
                 Heading::plain($fields->findText('heading') ?? ''),

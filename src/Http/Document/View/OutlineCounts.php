@@ -72,5 +72,9 @@ final readonly class OutlineCounts
             ),
         ]
         public \ArrayObject $namedCaptions,
+        #[
+            OA\Property(description: 'Whether pictures and tables with a caption are numbered'),
+        ]
+        public bool $numbersCaptions,
     ) {}
 }

@@ -34,6 +34,7 @@ final class OperationReaderTest extends TestCase
             ['name' => 'put-title-in-text', 'part' => 'subtitle'],
             ['name' => 'split-by-rule', 'sections' => ['a'], 'rule' => 'words'],
             ['name' => 'use-numbering', 'numbering' => null],
+            ['name' => 'number-captions', 'numbered' => true],
             ['name' => 'insert'],
             ['name' => 'rename', 'section' => 'a', 'heading' => 'b'],
             ['name' => 'replace-body', 'section' => 'a', 'body' => []],
