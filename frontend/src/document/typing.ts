@@ -86,6 +86,10 @@ export class Typing {
   /** What was typed in a section can no longer be kept, for what it stood in could not. */
   forget(section: string): void {
     this.drafts.delete(section);
+    // What others changed in it was left alone for as long as it was typed in.
+    const { texts, facts, outdated } = this.state;
+    if ((texts.get(section)?.revision ?? 0) < (facts.get(section)?.revision ?? 0))
+      this.parts.store.setState({ outdated: new Set([...outdated, section]) });
   }
 
   isIn(section: string): boolean {

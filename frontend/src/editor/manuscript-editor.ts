@@ -161,6 +161,11 @@ export class ManuscriptEditor {
     this.view.dispatch(tr.setMeta(SHOWN, true).setMeta("addToHistory", false));
   }
 
+  /** What was written in these sections is not kept: the next time they are shown, they are as they are known. */
+  letGo(sections: readonly string[]): void {
+    for (const section of sections) this.shownTexts.delete(section);
+  }
+
   /** What was typed is safely kept: from here on, undoing is the journal's. */
   handedOver(): void {
     if (this.view.composing || (undoDepth(this.view.state) === 0 && redoDepth(this.view.state) === 0)) return;

@@ -4,17 +4,21 @@ import { counted } from "../parts/words";
 
 /**
  * Keeps writing that made sections come or go. The screen shows it already; what is typed meanwhile in the section that
- * stayed builds on what this keeps. When it cannot be kept, the texts are shown as they were.
+ * stayed builds on what this keeps. When it cannot be kept, the texts are shown as they were: answers with these sections.
  */
-export async function keepStretch(session: Session, stretch: Stretch): Promise<void> {
+export async function keepStretch(session: Session, stretch: Stretch): Promise<readonly string[]> {
   const sections = sectionsOf(stretch);
   const texts = stretch.name === "replace-stretch" ? stretch.texts : [];
   const made = texts.slice(1).flatMap(({ id }) => id ?? []);
   const stays = stretch.name === "batch" ? sections : [...sections.slice(0, 1), ...made];
   const answer = await session.changes.keep(stretch, ({ revision }) => session.typing.buildOn(stays, revision));
-  if (answer.kind !== "applied") return sections.forEach((section) => session.typing.forget(section));
-  if (stretch.name === "batch") return;
+  if (answer.kind !== "applied") {
+    sections.forEach((section) => session.typing.forget(section));
+    return sections;
+  }
+  if (stretch.name === "batch") return [];
   session.messages.say(said(sections.length - (texts.length > 0 ? 1 : 0), made.length), "said", true);
+  return [];
 }
 
 function said(gone: number, made: number): string {

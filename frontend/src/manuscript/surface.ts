@@ -100,11 +100,15 @@ export class Surface {
     this.below.remove();
   }
 
-  /** Writing has made sections come or go; until the outline has them, what is known is not shown over it. */
-  async whileStretching<T>(work: () => Promise<T>): Promise<T> {
+  /**
+   * Writing has made sections come or go; until the outline has them, what is known is not shown over it.
+   *
+   * @param work answers with sections whose writing could not be kept
+   */
+  async whileStretching(work: () => Promise<readonly string[]>): Promise<void> {
     this.pending++;
     try {
-      return await work();
+      this.editor.letGo(await work());
     } finally {
       this.pending--;
       this.take();
@@ -126,11 +130,6 @@ export class Surface {
     };
     this.release = window.setTimeout(release, HIDDEN);
     requestAnimationFrame(() => requestAnimationFrame(release));
-  }
-
-  /** All that is known, shown over whatever was typed: after something that was typed could not be kept. */
-  showKnown(): void {
-    this.take();
   }
 
   /** Where a section stands within what is scrolled (pixels); null when it is not shown. */
