@@ -503,6 +503,8 @@ test.each([
     { name: "replace-body", section: "n", body: textOf("a", "not to be lost").body },
   ]);
   expect(session.window.message?.sentence).toContain("kept at the end");
+  // What is shown there is what is kept there.
+  expect(session.state.texts.get("n")).toMatchObject({ id: "n", body: textOf("a", "not to be lost").body });
 });
 
 test("another window’s change shows here when it is announced", async () => {

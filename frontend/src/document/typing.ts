@@ -233,7 +233,7 @@ export class Typing {
     if (now?.text === draft.text) this.drafts.delete(draft.section);
     // What was typed meanwhile builds on what has just been kept.
     else if (now) this.drafts.set(draft.section, { ...now, baseRevision: outcome.revision, began: words });
-    this.parts.texts.keep([{ id: draft.section, ...words, revision: outcome.revision }]);
+    this.parts.texts.keep([{ ...words, id: draft.section, revision: outcome.revision }]);
     await this.parts.changes().accept(outcome);
   }
 
@@ -251,7 +251,7 @@ export class Typing {
     if (theirs) this.drafts.delete(draft.section);
     changes.takeOver(conflict.changes);
     if (!theirs) return this.keepElsewhere(draft, words, conflict.detail);
-    const mine = { id: draft.section, ...words, revision: draft.baseRevision };
+    const mine = { ...words, id: draft.section, revision: draft.baseRevision };
     if (!sameText([mine.heading, mine.body], [theirs.heading, theirs.body])) {
       const waiting = { section: draft.section, mine, theirs, draft: { ...draft, text: () => words } };
       this.askAbout([...this.clashes, waiting]);
@@ -290,7 +290,7 @@ export class Typing {
       headingChanged: false,
       bodyChanged: true,
       // It stands under the heading that the new section was given.
-      text: () => ({ ...words, heading: [{ type: "text", text: heading } as never] }),
+      text: () => ({ heading: [{ type: "text", text: heading } as never], body: words.body }),
     };
     this.drafts.set(section, moved);
     await this.send(moved);
