@@ -24,13 +24,15 @@ final class Workbench
             'tests/Http/DocumentOverHttpTest.php',
         ],
         'src/Format/' => [
-            'tests/Format/Read',
-            'tests/Format/Write',
-            'tests/Format/RoundTripTest.php',
+            'tests/Format/ExamplesTest.php',
             'tests/Format/WrittenFilesTest.php',
             'tests/Format/AsTheyAreTest.php',
+            'tests/Format/Write',
+            'tests/Format/Read',
+            'tests/Format/RoundTripTest.php',
             'tests/Format/HostileFilesTest.php',
             'tests/Format/Foreign/LibrariesTest.php',
+            'tests/Format/Foreign/PartsTest.php',
             'tests/Format/Foreign/OtherProgramsTest.php',
         ],
         'src/Storage/' => [
@@ -107,10 +109,18 @@ final class Workbench
             return;
         }
         foreach (self::SUITES as $folder => $suites) {
-            foreach (str_starts_with($file, $folder) ? $suites : [] as $suite) {
+            foreach (str_starts_with($file, $folder) ? [...$this->beside($file), ...$suites] : [] as $suite) {
                 yield ['php', '-d', 'memory_limit=1G', 'vendor/bin/phpunit', '--no-output', '--stop-on-defect', $suite];
             }
         }
+    }
+
+    /** @return list<string> the folder of tests that mirrors the file's own, where there is one */
+    private function beside(string $file): array
+    {
+        $folder = (string) preg_replace('~\Asrc/~', 'tests/', dirname($file));
+
+        return is_dir($this->root . '/' . $folder) ? [$folder] : [];
     }
 
     /** @param list<string> $command */

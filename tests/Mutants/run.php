@@ -41,11 +41,15 @@ function filesOf(string $root, string $part): array
     return $files;
 }
 
-/** @return list<Mutation> */
-function sample(string $root, int $count, int $seed): array
+/**
+ * @param list<string> $parts
+ *
+ * @return list<Mutation>
+ */
+function sample(string $root, array $parts, int $count, int $seed): array
 {
     $all = [];
-    foreach (PARTS as $part) {
+    foreach ($parts as $part) {
         foreach (filesOf($root, $part) as $file) {
             $source = (string) file_get_contents($root . '/' . $file);
             array_push(
@@ -82,7 +86,9 @@ function listed(string $root, string $list): array
 
 $isListed = '--from' === ($argv[1] ?? '');
 $seed = (int) ($argv[2] ?? date('Ymd'));
-$mutations = $isListed ? listed($root, $argv[2]) : sample($root, (int) ($argv[1] ?? 300), $seed);
+$mutations = $isListed
+    ? listed($root, $argv[2])
+    : sample($root, isset($argv[3]) ? [$argv[3]] : PARTS, (int) ($argv[1] ?? 300), $seed);
 printf("%d mistakes%s\n", count($mutations), $isListed ? '' : ' (seed ' . $seed . ')');
 
 $children = [];

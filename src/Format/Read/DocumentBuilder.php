@@ -371,7 +371,10 @@ final class DocumentBuilder
                 return $href;
             }
             $anchor = rawurldecode(substr($href, 1));
-            $target = $this->targets[$anchor] ?? ($this->targets['~' . mb_strtolower($anchor)] ?? null);
+            $target =
+                '' === $anchor
+                    ? null
+                    : $this->targets[$anchor] ?? ($this->targets['~' . mb_strtolower($anchor)] ?? null);
             $target = $this->moved[(string) LinkTarget::findInnerId($target ?? '')] ?? $target;
             if (null === $target) {
                 $this->note(ImportNote::LinkLeadsNowhere, '#' . $anchor);

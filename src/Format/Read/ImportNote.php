@@ -44,6 +44,7 @@ enum ImportNote
     case TitleBlockInText;
     case TermsAsParagraphs;
     case ReadingsInBrackets;
+    case NoteOfNothing;
 
     public function kind(): ReportKind
     {
@@ -200,6 +201,10 @@ enum ImportNote
             self::LanguageLost => [
                 'One part is in another language than the document; its words were kept, the name of the language was not.',
                 '%s parts are in other languages than the document; their words were kept, the names of the languages were not.',
+            ],
+            self::NoteOfNothing => [
+                'One footnote that nothing refers to was kept as a paragraph.',
+                '%s footnotes that nothing refers to were kept as paragraphs.',
             ],
             self::TermsAsParagraphs => [
                 'A list of terms and what they mean was kept as paragraphs.',

@@ -37,6 +37,11 @@ final class EpubPage implements Surroundings
         return '#' . rawurlencode($path . ('' === $fragment ? '' : '#' . $fragment));
     }
 
+    public function isWhole(): bool
+    {
+        return false;
+    }
+
     public function findNote(string $href): ?\DOMElement
     {
         [$path, $fragment] = EpubPackage::resolved($href, $this->path);

@@ -12,8 +12,11 @@ namespace Stemmata\Format\Read\Html;
  */
 final readonly class Footnotes
 {
-    /** @param array<string, \DOMElement> $byAddress */
-    private function __construct(private array $byAddress) {}
+    /**
+     * @param array<string, \DOMElement> $byAddress
+     * @param array<string, true>         $referred addresses that a reference leads to
+     */
+    private function __construct(private array $byAddress, private array $referred) {}
 
     public static function in(\DOMDocument $page): self
     {
@@ -32,13 +35,14 @@ final readonly class Footnotes
                 $notes['#' . self::fragment($link)] = $note;
             }
         }
+        $referred = array_fill_keys(array_keys($notes), true);
         foreach ($byId as $id => $element) {
             if (self::hasRole($element, ['doc-endnote', 'doc-footnote', 'footnote', 'endnote', 'rearnote'])) {
                 $notes['#' . $id] = $element;
             }
         }
 
-        return new self($notes);
+        return new self($notes, $referred);
     }
 
     public static function isReference(\DOMElement $element): bool
@@ -66,6 +70,17 @@ final readonly class Footnotes
             (self::hasRole($element, ['doc-endnotes', 'footnotes', 'endnotes', 'rearnotes']) ||
                 self::hasClass($element, ['footnotes']) ||
                 in_array($element, $this->byAddress, true));
+    }
+
+    /** @return list<\DOMElement> notes in that part of the page, or itself one, that no reference leads to */
+    public function ofNothing(\DOMElement $part): array
+    {
+        return array_values(
+            array_filter(
+                array_diff_key($this->byAddress, $this->referred),
+                static fn(\DOMElement $note): bool => in_array($note, [$part, ...HtmlTree::within($part)], true),
+            ),
+        );
     }
 
     /** @param list<string> $roles */

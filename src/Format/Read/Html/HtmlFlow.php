@@ -87,10 +87,14 @@ final readonly class HtmlFlow
         $this->flush($pending);
     }
 
-    /** @param list<\DOMNode> $nodes */
+    /**
+     * One block after the other is handed over, so that what is named is at the place that it names.
+     *
+     * @param list<\DOMNode> $nodes
+     */
     private function flush(array $nodes): void
     {
-        foreach ($this->blocksOf($nodes, 0, null) as $block) {
+        foreach ($this->blocksIn($nodes, 0, null) as $block) {
             $this->builder->block($block);
         }
     }
@@ -167,7 +171,16 @@ final readonly class HtmlFlow
      */
     private function blocksOf(iterable $nodes, int $depth, ?\DOMElement $in): array
     {
-        $blocks = [];
+        return [...$this->blocksIn($nodes, $depth, $in)];
+    }
+
+    /**
+     * @param iterable<\DOMNode> $nodes
+     *
+     * @return \Generator<int, Node>
+     */
+    private function blocksIn(iterable $nodes, int $depth, ?\DOMElement $in): \Generator
+    {
         $run = [];
         foreach ($nodes as $node) {
             $isBlock = $node instanceof \DOMElement && HtmlBlock::isBlock($node);
@@ -175,15 +188,14 @@ final readonly class HtmlFlow
                 $this->builder->note(ImportNote::NestingCut);
             }
             if ($isBlock && $depth < self::MAX_DEPTH) {
-                array_push($blocks, ...$this->paragraphOf($run, $in), ...$this->blocksOfElement($node, $depth + 1));
+                yield from $this->paragraphOf($run, $in);
+                yield from $this->blocksOfElement($node, $depth + 1);
                 $run = [];
             } else {
                 $run[] = $node;
             }
         }
-        array_push($blocks, ...$this->paragraphOf($run, $in));
-
-        return $blocks;
+        yield from $this->paragraphOf($run, $in);
     }
 
     /**
@@ -219,7 +231,10 @@ final readonly class HtmlFlow
                 $this->blocksOf($element->childNodes, $depth, null),
             );
         }
-        if ($this->footnotes->isNotes($element) || HtmlDropped::noted($element, $this->builder)) {
+        if ($this->footnotes->isNotes($element)) {
+            return $this->notesOfNothing($element, $depth);
+        }
+        if (HtmlDropped::noted($element, $this->builder)) {
             return [];
         }
         if (HtmlTitle::isTitleBlock($element)) {
@@ -248,9 +263,40 @@ final readonly class HtmlFlow
 
             return $blocks;
         }
-        $named = FirstLine::withLead($blocks[0], [$this->builder->bookmark($this->surroundings->anchor($id), true)]);
+
+        return $this->named($element, $blocks);
+    }
+
+    /**
+     * @param non-empty-list<Node> $blocks what an element was read as
+     *
+     * @return non-empty-list<Node> with the name that the element bears, where there are words to bear it
+     */
+    private function named(\DOMElement $element, array $blocks): array
+    {
+        $id = $element->getAttribute('id');
+        $named =
+            '' === $id
+                ? null
+                : FirstLine::withLead($blocks[0], [$this->builder->bookmark($this->surroundings->anchor($id), true)]);
 
         return null === $named ? $blocks : [$named, ...array_slice($blocks, 1)];
+    }
+
+    /**
+     * Among the notes, those that no reference leads to: nobody would see them again.
+     *
+     * @return list<Node>
+     */
+    private function notesOfNothing(\DOMElement $notes, int $depth): array
+    {
+        $blocks = [];
+        foreach ($this->surroundings->isWhole() ? $this->footnotes->ofNothing($notes) : [] as $note) {
+            $this->builder->note(ImportNote::NoteOfNothing, mb_strimwidth(trim($note->textContent), 0, 60, '…'));
+            array_push($blocks, ...$this->blocksOf($note->childNodes, $depth, null));
+        }
+
+        return $blocks;
     }
 
     /** Of a title block, what is neither title, subtitle nor author. */
@@ -337,7 +383,8 @@ final readonly class HtmlFlow
                 continue;
             }
             $isLed = [] !== $blocks && 'paragraph' === $blocks[0]->type;
-            $items[] = new Node('listItem', content: $isLed ? $blocks : [Node::paragraph([]), ...$blocks]);
+            $item = new Node('listItem', content: $isLed ? $blocks : [Node::paragraph([]), ...$blocks]);
+            $items[] = $isItem ? $this->named($child, [$item])[0] : $item;
         }
 
         return $items;

@@ -83,7 +83,7 @@ final readonly class HtmlTable
             $this->builder->note(ImportNote::TableInTable);
         }
 
-        $align = $cell->getAttribute('align');
+        $align = strtolower($cell->getAttribute('align'));
         if (
             '' === $align &&
             1 === preg_match('/text-align:\s*(left|center|right)/', $cell->getAttribute('style'), $match)

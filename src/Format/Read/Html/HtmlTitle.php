@@ -57,7 +57,7 @@ final class HtmlTitle
             $page->documentElement?->getAttribute('lang') ?: $page->documentElement?->getAttribute('xml:lang') ?? '';
 
         return new TitleBlock(
-            $shown['title'] ?? self::line($page->getElementsByTagName('title')->item(0)->textContent ?? ''),
+            $shown['title'] ?? self::inHead($page),
             $shown['subtitle'] ?? ($meta['subtitle'] ?? ''),
             $shown['author'] ?? ($meta['author'] ?? ''),
             language: self::languageOr($language, 'en'),
@@ -67,6 +67,18 @@ final class HtmlTitle
     public static function languageOr(string $tag, string $default): string
     {
         return 1 === preg_match('/\A[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8})*\z/', $tag) ? $tag : $default;
+    }
+
+    /** A drawing in the text may have a title, too. */
+    private static function inHead(\DOMDocument $page): string
+    {
+        foreach ($page->getElementsByTagName('title') as $title) {
+            if ('head' === $title->parentNode?->localName) {
+                return self::line($title->textContent);
+            }
+        }
+
+        return '';
     }
 
     /** @return array<string, string> */

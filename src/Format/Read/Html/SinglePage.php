@@ -26,6 +26,11 @@ final readonly class SinglePage implements Surroundings
         return $href;
     }
 
+    public function isWhole(): bool
+    {
+        return true;
+    }
+
     public function findNote(string $href): ?\DOMElement
     {
         return null;

@@ -16,6 +16,9 @@ interface Surroundings
     /** A note that stands on another page, when that is where a reference leads. */
     public function findNote(string $href): ?\DOMElement;
 
+    /** Whether all that could refer to a place of this page is in it. */
+    public function isWhole(): bool;
+
     /** @return string a data address for a picture within reach, the address itself for one outside */
     public function picture(string $source): string;
 }
