@@ -89,6 +89,16 @@ function linesOf(parts: readonly Part[]): string[] {
   );
 }
 
+/** What no one may ever be told: that something typed cannot be kept. Filled as the page is used. */
+function refusals(page: Page): string[] {
+  const found: string[] = [];
+  page.on("response", async (response) => {
+    const isWriting = /"name":"(?:replace|rename|batch|join)/.test(response.request().postData() ?? "");
+    if (response.status() >= 400 && response.status() !== 409 && isWriting) found.push(await response.text());
+  });
+  return found;
+}
+
 async function keptText(request: APIRequestContext, id: string): Promise<string[][]> {
   const { outline } = (await (await request.get(`/api/documents/${id}`)).json()) as {
     outline: { ids: string[]; levels: string };
@@ -128,6 +138,7 @@ for (const seed of (process.env["SEEDS"] ?? "3").split(",").map(Number)) {
     await page.goto(`/documents/${id}`);
     await putCursor(page, "Alpha beta.");
     const pressed: string[] = [];
+    const refused = refusals(page);
     for (let step = 0; step < 160; step++) {
       const key = IN_TEXT[next(IN_TEXT.length)] ?? "a";
       pressed.push(key);
@@ -144,6 +155,7 @@ for (const seed of (process.env["SEEDS"] ?? "3").split(",").map(Number)) {
       async () => expect(await shownText(page)).toEqual(await keptText(page.request, id)),
       pressed.join(" "),
     ).toPass({ timeout: 10_000 });
+    expect(refused, pressed.join(" ")).toEqual([]);
     const kept = await keptText(page.request, id);
     await page.reload();
     await expect.poll(() => shownText(page)).toEqual(kept);

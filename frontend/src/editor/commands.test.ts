@@ -41,6 +41,17 @@ test("marks are put on and taken off the selected words", () => {
   expect(after(over(p("a |lamp| lit")), commands.code).body).toEqual([p("a ", words("lamp", "code"), " lit")]);
 });
 
+test("Enter in an empty line goes out of a list or a quotation, and never out of a section", () => {
+  const empty = (...body: Json[]) => after(over(...body), commands.leaveEmptyLine);
+  expect(empty(p("one"), p("|"), p("two")).did).toBe(false);
+  const quotation = (...content: Json[]): Json => ({ type: "quotation", content });
+  expect(empty(quotation(p("one"), p("|")), p("two"))).toMatchObject({
+    did: true,
+    body: [quotation(p("one")), p(), p("two")],
+  });
+  expect(empty(quotation(p("one"), p("|"), p("two"))).body).toEqual([quotation(p("one")), quotation(p(), p("two"))]);
+});
+
 test("Enter at the end of a heading goes on under it; in its middle it begins a section of its own", () => {
   const doc = docOf({ heading: [words("Ink and haste")], body: [p("text")] } as never, true);
   const at = (position: number) => EditorState.create({ doc, selection: TextSelection.create(doc, position) });

@@ -1,10 +1,13 @@
-import { lift, setBlockType, toggleMark, wrapIn } from "@tiptap/pm/commands";
+import { lift, liftEmptyBlock, setBlockType, toggleMark, wrapIn } from "@tiptap/pm/commands";
 import { liftListItem, sinkListItem, splitListItem, wrapInList } from "@tiptap/pm/schema-list";
 import { NodeSelection, TextSelection, type Command, type EditorState } from "@tiptap/pm/state";
-import { Fragment, type Attrs, type NodeType } from "@tiptap/pm/model";
+import { Fragment, type Attrs, type Node as TextNode, type NodeType } from "@tiptap/pm/model";
 import { headingOf } from "./section-text";
 import { goOnBelow, near, placeIn, putUnder, sectionAround, sectionAt } from "./places";
 import { schema } from "./schema";
+
+/** How deep a line of the text itself stands, in its section. */
+const TEXT_LINE = 2;
 
 function node(name: string): NodeType {
   const type = schema.nodes[name];
@@ -69,7 +72,7 @@ export function afterTakingOut(command: Command): Command {
 }
 
 /** Enter inside a heading: what follows the cursor is the heading of a section of its own, with the text under it. */
-export function splitHeading(newId: () => string, levelOf: (id: string) => number): Command {
+export function splitHeading(newId: () => string, levelOf: (section: TextNode) => number): Command {
   return (state, dispatch) => {
     const section = sectionAround(state.selection.$from);
     if (!isInHeading(state) || !section || section.node.type.name !== "section") return false;
@@ -81,13 +84,19 @@ export function splitHeading(newId: () => string, levelOf: (id: string) => numbe
     const above = section.node.copy(
       Fragment.from([heading.copy(heading.content.cut(0, $from.parentOffset)), node("paragraph").create()]),
     );
-    const level = Number(section.node.attrs["level"]) || levelOf(section.id);
-    const below = node("section").create({ id: newId(), level }, Fragment.from(rest).append(body));
+    const below = node("section").create(
+      { id: newId(), level: levelOf(section.node) },
+      Fragment.from(rest).append(body),
+    );
     const tr = state.tr.replaceWith(section.start, section.start + section.node.nodeSize, [above, below]);
     dispatch?.(tr.setSelection(near(tr.doc, section.start + above.nodeSize + 2)).scrollIntoView());
     return true;
   };
 }
+
+/** Enter in an empty line of a list or a quotation goes out of it. In the text itself it is one more line. */
+export const leaveEmptyLine: Command = (state, dispatch) =>
+  state.selection.$from.depth > TEXT_LINE && liftEmptyBlock(state, dispatch);
 
 /** Moves the item with the cursor, and what is inside it, past its neighbour in the same list; the numbers follow. */
 export function moveItem(direction: "up" | "down"): Command {

@@ -1,10 +1,12 @@
 import type { Node as TextNode } from "@tiptap/pm/model";
 import { Plugin, type EditorState, type Transaction } from "@tiptap/pm/state";
 import { Decoration, DecorationSet } from "@tiptap/pm/view";
+import { levelOf } from "./places";
 
 /** What a section shows of the outline; none of it is part of its text. */
 export type SectionLook = {
-  level: number;
+  /** 0 for the opening; null for a section that the outline does not know yet. */
+  level: number | null;
   number: string;
   name: string;
   /** Whether the number stands for a heading without words. */
@@ -29,7 +31,7 @@ export function sectionLooks(host: { lookOf(section: string): SectionLook; unfol
     doc.forEach((section, offset) => {
       const id = String(section.attrs["id"]);
       const look = host.lookOf(id);
-      const level = Number(section.attrs["level"]) || look.level;
+      const level = levelOf(section, host);
       found.push(
         Decoration.node(offset, offset + section.nodeSize, {
           class: [look.isFolded ? "folded" : "", look.isPicked ? "picked" : ""].filter(Boolean).join(" "),

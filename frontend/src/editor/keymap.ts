@@ -1,23 +1,16 @@
-import {
-  baseKeymap,
-  chainCommands,
-  createParagraphNear,
-  liftEmptyBlock,
-  newlineInCode,
-  splitBlock,
-} from "@tiptap/pm/commands";
+import { baseKeymap, chainCommands, createParagraphNear, newlineInCode, splitBlock } from "@tiptap/pm/commands";
 import { InputRule, inputRules, wrappingInputRule } from "@tiptap/pm/inputrules";
 import { keymap } from "@tiptap/pm/keymap";
 import { Plugin, type Command, type EditorState, type Transaction } from "@tiptap/pm/state";
 import * as commands from "./commands";
-import { near, sectionAround } from "./places";
+import { levelOf, near, sectionAround } from "./places";
 import { cellBelow } from "./table";
 import { schema } from "./schema";
 import { headingOf } from "./section-text";
 
 type Host = {
   newId(): string;
-  lookOf(section: string): { level: number };
+  lookOf(section: string): { level: number | null };
   join(section: string, neighbour: "above" | "below"): void;
   toEnd(end: "first" | "last"): void;
 };
@@ -33,11 +26,11 @@ export function textKeys(host: Host): Plugin[] {
     cellBelow,
     commands.leaveCalculation,
     commands.enterFromHeading,
-    commands.splitHeading(host.newId, (id) => host.lookOf(id).level),
+    commands.splitHeading(host.newId, (section) => levelOf(section, host)),
     commands.splitItem,
     newlineInCode,
     createParagraphNear,
-    liftEmptyBlock,
+    commands.leaveEmptyLine,
     splitBlock,
   );
   return [

@@ -236,6 +236,20 @@ test("levels and numbers stand on the sections, and headings have their level fo
   expect(section()?.style.getPropertyValue("--number")).toBe('"2.4"');
 });
 
+test("a section made here stands as deep as it was made until the outline knows it, and then as deep as that says", () => {
+  let known: number | null = null;
+  const made = open([shown("a", textWith("Ink and haste", p("text")))], {
+    lookOf: (id) => ({ ...look, level: id === "a" ? 3 : known }),
+  });
+  made.focusAt("a", { at: 5 }, false);
+  press(made, "Enter");
+  const below = () => document.querySelector<HTMLElement>("[data-section=made1]")?.dataset["level"];
+  expect(below()).toBe("3");
+  known = 1;
+  made.redraw();
+  expect(below()).toBe("1");
+});
+
 test("links whose target is gone are marked, and again when it comes back", () => {
   const link = (href: string) => ({
     type: "text",

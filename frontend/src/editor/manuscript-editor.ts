@@ -7,7 +7,7 @@ import { captionLabels, currentLine, linkStates, partsOf, REDRAW, sectionLooks, 
 import { HeldKeys } from "./held-keys";
 import { inputMarks, textKeys, wholeSections } from "./keymap";
 import { footnotes } from "./notes";
-import { findSection, placeIn, positionIn, sectionAround, type SectionPlace } from "./places";
+import { findSection, levelOf, placeIn, positionIn, sectionAround, type SectionPlace } from "./places";
 import { schema } from "./schema";
 import { headingOf, sectionNode } from "./section-text";
 import { changedTogether, stretchBetween, type Stretch } from "./stretch";
@@ -297,7 +297,8 @@ export class ManuscriptEditor {
   }
 
   private tellChanges(before: TextNode, after: TextNode): void {
-    const stretch = stretchBetween(before, after, (id) => this.host.lookOf(id).level) ?? changedTogether(before, after);
+    const stretch =
+      stretchBetween(before, after, (section) => levelOf(section, this.host)) ?? changedTogether(before, after);
     if (stretch) {
       this.host.stretched(stretch);
       // It is undone by the journal, as all is that has been handed over.
@@ -339,9 +340,9 @@ export class ManuscriptEditor {
       (node) => void (node.type.name === "bookmark" && present.add(String(node.attrs["id"]))),
     );
     const here = sectionAround(this.view.state.selection.$from);
-    const base = here ? Number(here.node.attrs["level"]) || this.host.lookOf(here.id).level : 1;
+    const base = here ? levelOf(here.node, this.host) : 1;
     const first = Number(slice.content.firstChild?.attrs["level"]) || null;
-    const levelOf = (copied: unknown) =>
+    const landing = (copied: unknown) =>
       Math.max(
         1,
         Math.min(9, Math.max(1, base) + (Number(copied) || Math.max(1, base)) - (first ?? (Number(copied) || 1))),
@@ -353,7 +354,7 @@ export class ManuscriptEditor {
         if (node.type.name === "bookmark" && (present.has(id) || this.host.isBookmarkTaken(id))) return;
         const content = clean(node.content);
         if (node.type.name === "section")
-          kept.push(node.type.create({ id: this.host.newId(), level: levelOf(node.attrs["level"]) }, content));
+          kept.push(node.type.create({ id: this.host.newId(), level: landing(node.attrs["level"]) }, content));
         else kept.push(node.isText ? node : node.copy(content));
       });
       return Fragment.from(kept);
@@ -366,7 +367,7 @@ export class ManuscriptEditor {
     const told = Fragment.from(
       slice.content.content.map((node) => {
         if (node.type.name !== "section") return node;
-        const level = Number(node.attrs["level"]) || this.host.lookOf(String(node.attrs["id"])).level;
+        const level = levelOf(node, this.host);
         const heading = headingOf(node);
         const content = heading
           ? node.content.replaceChild(0, heading.type.create({ level }, heading.content))

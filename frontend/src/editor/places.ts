@@ -19,6 +19,11 @@ export function sectionAround($at: ResolvedPos): SectionPlace | null {
   return doc.childCount === 0 ? null : sectionAt(doc, index);
 }
 
+/** A section that the outline does not know yet stands as deep as it was made. */
+export function levelOf(section: TextNode, { lookOf }: { lookOf(id: string): { level: number | null } }): number {
+  return lookOf(String(section.attrs["id"])).level ?? (Number(section.attrs["level"]) || 1);
+}
+
 export function sectionAt(doc: TextNode, index: number): SectionPlace {
   const node = doc.child(index);
   let start = 0;

@@ -13,7 +13,11 @@ type Reshaped = OperationNamed<"replace-stretch"> | OperationNamed<"delete">;
  * section where the change begins stays and holds what stands there now; those after it, as far as the change reached,
  * are gone; those that are new follow it.
  */
-export function stretchBetween(before: TextNode, after: TextNode, levelOf: (id: string) => number): Reshaped | null {
+export function stretchBetween(
+  before: TextNode,
+  after: TextNode,
+  levelOf: (section: TextNode) => number,
+): Reshaped | null {
   const [was, is] = [idsOf(before), idsOf(after)];
   if (was.length === is.length && was.every((id, index) => id === is[index])) return null;
   let head = 0;
@@ -34,7 +38,7 @@ export function stretchBetween(before: TextNode, after: TextNode, levelOf: (id: 
     const { id, node } = sectionAt(after, first + index);
     return index === 0
       ? textOf(node)
-      : { ...textOf(node), id, level: Number(node.attrs["level"]) || Math.max(1, levelOf(was[first]!)) };
+      : { ...textOf(node), id, level: Number(node.attrs["level"]) || Math.max(1, levelOf(before.child(first))) };
   });
   const tookIn = after.child(first + texts.length - 1);
   return {

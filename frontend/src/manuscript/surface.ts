@@ -166,7 +166,7 @@ export class Surface {
     const number = numbers[position] ?? "";
     const isFolded = foldedTexts.has(id) && position >= 0 && levelAt(outline, position) > 0;
     return {
-      level: position < 0 ? 1 : levelAt(outline, position),
+      level: position < 0 ? null : levelAt(outline, position),
       number,
       name: sectionName(this.session.state, id),
       isNamed: number !== "" && names.get(id) === number,
