@@ -28,8 +28,10 @@ final readonly class MarkdownReader implements DocumentReader
 {
     /** Beyond this, quotation and list marks are read as text (a line of 10,000 “>” is no quotation). */
     private const MAX_NESTING = 40;
+    /** Bytes. */
+    private const LARGE = 1_000_000;
 
-    private MarkdownConverter $converter;
+    private Environment $environment;
 
     public function __construct(private HtmlReader $html)
     {
@@ -46,7 +48,7 @@ final readonly class MarkdownReader implements DocumentReader
         $environment->addInlineParser(new DollarFormula(), 150);
         $environment->addBlockStartParser(new DollarBlockStart(), 150);
         $environment->addEventListener(DocumentParsedEvent::class, HeadingAttributes::taken(...));
-        $this->converter = new MarkdownConverter($environment);
+        $this->environment = $environment;
     }
 
     public function endings(): array
@@ -73,21 +75,32 @@ final readonly class MarkdownReader implements DocumentReader
     public function toHtml(string $markdown): string
     {
         try {
-            $html = $this->converter->convert($markdown)->getContent();
+            $html = $this->converted($markdown);
         } catch (CommonMarkException) {
             // The library stumbles over references to half a character within addresses; the standard has them replaced
             // (2.5).
-            $html = $this->converter
-                ->convert(
-                    (string) preg_replace(
-                        '/&#(?:x0*d[89a-f][0-9a-f]{2}|0*(?:5529[6-9]|55[3-9]\d\d|5[67]\d{3}));/i',
-                        '&#xFFFD;',
-                        $markdown,
-                    ),
-                )
-                ->getContent();
+            $html = $this->converted(
+                (string) preg_replace(
+                    '/&#(?:x0*d[89a-f][0-9a-f]{2}|0*(?:5529[6-9]|55[3-9]\d\d|5[67]\d{3}));/i',
+                    '&#xFFFD;',
+                    $markdown,
+                ),
+            );
         }
 
         return (string) preg_replace('/\xED[\xA0-\xBF][\x80-\xBF]/', "\u{FFFD}", $html);
+    }
+
+    private function converted(string $markdown): string
+    {
+        // A converter holds on to the tree of what it read last: each text has one of its own, and the tree, which is
+        // ten times the text, goes back before the page is gone through.
+        $html = (new MarkdownConverter($this->environment))->convert($markdown)->getContent();
+        if (strlen($markdown) > self::LARGE) {
+            gc_collect_cycles();
+            gc_mem_caches();
+        }
+
+        return $html;
     }
 }
