@@ -64,7 +64,7 @@ final class BodyReader
                 break;
             case 'tbl':
                 $this->inContents = false;
-                $this->flow->block($this->table($element));
+                $this->table($element);
                 break;
             case 'sdt':
                 $this->contentControl($element);
@@ -346,7 +346,23 @@ final class BodyReader
         }
     }
 
-    private function table(\DOMElement $table): Node
+    private function table(\DOMElement $table): void
+    {
+        $rows = $this->rowsOf($table);
+        if ([] === $rows) {
+            return;
+        }
+        $caption = Xml::value(Xml::child($table, 'tblPr'), 'tblCaption') ?? '';
+        $this->flow->block(
+            new Node(
+                'table',
+                content: [new Node('caption', content: '' === $caption ? [] : [Node::text($caption)]), ...$rows],
+            ),
+        );
+    }
+
+    /** @return list<Node> */
+    private function rowsOf(\DOMElement $table): array
     {
         $grid = new CellGrid();
         $cells = $this->cellsOf($table);
@@ -361,15 +377,8 @@ final class BodyReader
                 $grid->cell($cell, $columns, $rows);
             }
         }
-        $rows = $grid->rows();
-        $caption = Xml::value(Xml::child($table, 'tblPr'), 'tblCaption') ?? '';
 
-        return [] === $rows
-            ? Node::paragraph([])
-            : new Node(
-                'table',
-                content: [new Node('caption', content: '' === $caption ? [] : [Node::text($caption)]), ...$rows],
-            );
+        return $grid->rows();
     }
 
     /**
@@ -438,7 +447,7 @@ final class BodyReader
                         ' | ',
                         array_map(static fn(Node $inner): string => $inner->plainText(), $row->content),
                     ),
-                    array_slice($this->table($part)->content, 1),
+                    $this->rowsOf($part),
                 );
                 $words = [] === $lines ? [] : [Node::text(implode("\u{2028}", $lines))];
             } elseif ('p' === $part->localName) {

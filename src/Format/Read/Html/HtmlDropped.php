@@ -28,6 +28,9 @@ final class HtmlDropped
     public static function noted(\DOMElement $element, DocumentBuilder $builder): bool
     {
         $name = strtolower($element->localName ?? '');
+        if ('script' === $name && null !== TexInPage::findSource($element)) {
+            return false;
+        }
         if ('script' === $name) {
             $builder->note(ImportNote::ScriptLeftOut);
 

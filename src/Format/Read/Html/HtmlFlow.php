@@ -309,6 +309,16 @@ final readonly class HtmlFlow
         }
     }
 
+    /** What the list says, or else its first item. */
+    private static function start(\DOMElement $list): int
+    {
+        $start = $list->hasAttribute('start')
+            ? $list->getAttribute('start')
+            : HtmlTree::first($list, 'li')?->getAttribute('value') ?? '';
+
+        return '' === $start ? 1 : (int) $start;
+    }
+
     /** @return list<Node> */
     private function blocksOfKind(\DOMElement $element, int $depth): array
     {
@@ -332,13 +342,7 @@ final readonly class HtmlFlow
             'blockquote' => self::wrapped('quotation', $this->blocksOf($element->childNodes, $depth, null)),
             'ul' => self::wrapped('bulletList', $this->items($element, $depth)),
             'ol' => self::wrapped('orderedList', $this->items($element, $depth), [
-                'start' => max(
-                    0,
-                    min(
-                        999_999_999,
-                        '' === $element->getAttribute('start') ? 1 : (int) $element->getAttribute('start'),
-                    ),
-                ),
+                'start' => max(0, min(999_999_999, self::start($element))),
                 ...self::listStyle($element),
             ]),
             'pre' => [HtmlBlock::code($element)],

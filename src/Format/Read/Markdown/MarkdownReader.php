@@ -47,6 +47,18 @@ final readonly class MarkdownReader implements DocumentReader
         $environment->addExtension(new StrikethroughExtension());
         $environment->addInlineParser(new DollarFormula(), 150);
         $environment->addBlockStartParser(new DollarBlockStart(), 150);
+        $environment->addBlockStartParser(new NoteStart(), 150);
+        $spare = new NotesOfNothing();
+        $environment->addEventListener(
+            DocumentParsedEvent::class,
+            $spare->setAside(...),
+            NotesOfNothing::BEFORE_THE_LIBRARY,
+        );
+        $environment->addEventListener(
+            DocumentParsedEvent::class,
+            $spare->putBack(...),
+            NotesOfNothing::AFTER_THE_LIBRARY,
+        );
         $environment->addEventListener(DocumentParsedEvent::class, HeadingAttributes::taken(...));
         $this->environment = $environment;
     }

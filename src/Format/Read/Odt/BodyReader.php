@@ -66,7 +66,9 @@ final class BodyReader
         } elseif ('list' === $name) {
             $this->listOrHeadings($element);
         } elseif ('table' === $name) {
-            $this->flow->block($this->table($element));
+            foreach ($this->tables($element) as $table) {
+                $this->flow->block($table);
+            }
         } elseif (in_array($name, self::INDEXES, true)) {
             $this->builder->contentsLeftOut();
         } elseif ('tracked-changes' === $name) {
@@ -234,7 +236,7 @@ final class BodyReader
                 $line = $this->lines->line($part, $this->styles->paragraph(Xml::attribute($part, 'style-name')));
                 $blocks[] = Node::paragraph($line->inline);
             } elseif ('table' === $part->localName) {
-                $blocks[] = $this->table($part);
+                array_push($blocks, ...$this->tables($part));
             }
         }
 
@@ -278,13 +280,21 @@ final class BodyReader
         $this->read(Xml::children($box));
     }
 
-    private function table(\DOMElement $table): Node
+    /** @return list<Node> one, or none of a table without rows */
+    private function tables(\DOMElement $table): array
+    {
+        $rows = $this->rowsOf($table);
+
+        return [] === $rows ? [] : [new Node('table', content: [new Node('caption'), ...$rows])];
+    }
+
+    /** @return list<Node> */
+    private function rowsOf(\DOMElement $table): array
     {
         $grid = new CellGrid();
         $this->rows($table, false, $grid);
-        $rows = $grid->rows();
 
-        return [] === $rows ? Node::paragraph([]) : new Node('table', content: [new Node('caption'), ...$rows]);
+        return $grid->rows();
     }
 
     private function rows(\DOMElement $within, bool $isHeader, CellGrid $grid): void
@@ -361,7 +371,7 @@ final class BodyReader
                 ];
             } elseif ('table' === $part->localName) {
                 $this->builder->note(ImportNote::TableInTable);
-                foreach (array_slice($this->table($part)->content, 1) as $row) {
+                foreach ($this->rowsOf($part) as $row) {
                     yield [
                         [
                             Node::text(

@@ -22,7 +22,7 @@ final class OutlineNumbering
     /** @var array<int, int> the last number at each level */
     private array $counts = [];
 
-    /** @param array<int, array{format: string, prefix: string, shown: int, start: int}> $levels by level, from 1 */
+    /** @param array<int, array{format: string, prefix: string, suffix: string, shown: int, start: int}> $levels by level, from 1 */
     private function __construct(private readonly array $levels) {}
 
     public static function read(?string $xml): self
@@ -34,6 +34,7 @@ final class OutlineNumbering
             $levels[(int) Xml::attribute($level, 'level')] = [
                 'format' => Xml::attribute($level, 'num-format') ?? '',
                 'prefix' => Xml::attribute($level, 'num-prefix') ?? '',
+                'suffix' => Xml::attribute($level, 'num-suffix') ?? '',
                 'shown' => (int) (Xml::attribute($level, 'display-levels') ?? 1),
                 'start' => (int) (Xml::attribute($level, 'start-value') ?? 1),
             ];
@@ -63,6 +64,6 @@ final class OutlineNumbering
             }
         }
 
-        return trim($rule['prefix'] . implode('.', $parts));
+        return trim($rule['prefix'] . implode('.', $parts) . $rule['suffix']);
     }
 }
