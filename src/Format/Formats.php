@@ -147,6 +147,7 @@ final readonly class Formats
             $block->guidingStatement,
             $block->target,
             $block->language,
+            $block->date,
         );
     }
 }

@@ -14,7 +14,7 @@ final class Reading
     {
         $document = $read->document;
         $numbers = $document->numbers();
-        $lines = ['title block ' . self::json($document->titleBlock)];
+        $lines = ['title block ' . self::json(array_filter(get_object_vars($document->titleBlock)))];
         foreach ($document->sections() as $position => $section) {
             $lines[] = rtrim(
                 sprintf(

@@ -1,6 +1,7 @@
 import { EditorState, TextSelection, type Command } from "@tiptap/pm/state";
 import { expect, test } from "vitest";
 import * as commands from "./commands";
+import * as runs from "./runs";
 import { docOf, p, storedOf as textOf, words, type Json } from "./editor.test-helper";
 
 const item = (...content: Json[]): Json => ({ type: "listItem", content });
@@ -78,10 +79,10 @@ test("Enter at the end of a heading goes on under it; in its middle it begins a 
 
 test("a paragraph becomes a list, a quotation, code, and is one again", () => {
   for (const [toggle, made] of [
-    [commands.toggleBulletList, list(item(p("text")))],
-    [commands.toggleOrderedList, numbered(1, item(p("text")))],
-    [commands.toggleQuotation, { type: "quotation", content: [p("text")] }],
-    [commands.toggleCodeBlock, { type: "codeBlock", attrs: { language: null }, content: [words("text")] }],
+    [runs.toggleList("bulletList"), list(item(p("text")))],
+    [runs.toggleList("orderedList"), numbered(1, item(p("text")))],
+    [runs.toggleQuotation, { type: "quotation", content: [p("text")] }],
+    [runs.toggleCodeBlock, { type: "codeBlock", attrs: { language: null }, content: [words("text")] }],
   ] as const) {
     const there = after(over(p("te|xt")), toggle);
     expect(there.body).toEqual([made]);
@@ -183,7 +184,7 @@ test("a bookmark and a cross-reference stand in the line", () => {
   ]);
 });
 
-test("breaks of page and scene are blocks of their own, and never in a heading", () => {
+test("breaks of page and scene are blocks of their own, and stand under a heading, not in it", () => {
   expect(after(over(p("a|b")), commands.insertBlock("pageBreak")).body).toEqual([
     p("a"),
     { type: "pageBreak" },
@@ -191,8 +192,8 @@ test("breaks of page and scene are blocks of their own, and never in a heading",
   ]);
   const doc = docOf({ heading: [words("H")], body: [p("t")] } as never, true);
   expect(
-    after(EditorState.create({ doc, selection: TextSelection.create(doc, 2) }), commands.insertBlock("separator")).did,
-  ).toBe(false);
+    after(EditorState.create({ doc, selection: TextSelection.create(doc, 2) }), commands.insertBlock("separator")),
+  ).toMatchObject({ did: true, heading: [words("H")], body: [{ type: "separator" }, p("t")] });
 });
 
 test("the picked lines are those with words, counted without the heading", () => {

@@ -1,19 +1,15 @@
-import { lift, liftEmptyBlock, setBlockType, toggleMark, wrapIn } from "@tiptap/pm/commands";
-import { liftListItem, sinkListItem, splitListItem, wrapInList } from "@tiptap/pm/schema-list";
-import { NodeSelection, TextSelection, type Command, type EditorState } from "@tiptap/pm/state";
+import { liftEmptyBlock, toggleMark } from "@tiptap/pm/commands";
+import { liftListItem, sinkListItem, splitListItem } from "@tiptap/pm/schema-list";
+import { NodeSelection, TextSelection, type Command, type EditorState, type Transaction } from "@tiptap/pm/state";
 import { Fragment, type Attrs, type Node as TextNode, type NodeType } from "@tiptap/pm/model";
 import { headingOf } from "./section-text";
-import { goOnBelow, near, placeIn, putUnder, sectionAround, sectionAt } from "./places";
-import { schema } from "./schema";
+import { around, goOnBelow, near, placeIn, putUnder, sectionAround, sectionAt } from "./places";
+import { nodeType, schema } from "./schema";
+
+type Dispatch = ((tr: Transaction) => void) | undefined;
 
 /** How deep a line of the text itself stands, in its section. */
 const TEXT_LINE = 2;
-
-function node(name: string): NodeType {
-  const type = schema.nodes[name];
-  if (!type) throw new Error(`The schema has no “${name}”.`);
-  return type;
-}
 
 function mark(name: string) {
   const type = schema.marks[name];
@@ -27,26 +23,36 @@ export const code = toggleMark(mark("code"));
 export const struck = toggleMark(mark("struck"));
 export const superscript = toggleMark(mark("superscript"));
 export const subscript = toggleMark(mark("subscript"));
-export const splitItem = splitListItem(node("listItem"));
-export const sinkItem = sinkListItem(node("listItem"));
-export const liftItem = liftListItem(node("listItem"));
-
-export const toggleQuotation: Command = (state, dispatch) =>
-  isInside(state, "quotation") ? lift(state, dispatch) : wrapIn(node("quotation"))(state, dispatch);
-export const toggleBulletList: Command = (state, dispatch) =>
-  isInside(state, "bulletList") ? liftItem(state, dispatch) : wrapInList(node("bulletList"))(state, dispatch);
-export const toggleOrderedList: Command = (state, dispatch) =>
-  isInside(state, "orderedList") ? liftItem(state, dispatch) : wrapInList(node("orderedList"))(state, dispatch);
-export const toggleCodeBlock: Command = (state, dispatch) =>
-  isInside(state, "codeBlock")
-    ? setBlockType(node("paragraph"))(state, dispatch)
-    : setBlockType(node("codeBlock"))(state, dispatch);
+export const splitItem = splitListItem(nodeType("listItem"));
+export const sinkItem = sinkListItem(nodeType("listItem"));
+export const liftItem = liftListItem(nodeType("listItem"));
 
 export const hardBreak: Command = (state, dispatch) => {
-  if (state.selection.$from.parent.type.spec.code || isInHeading(state)) return false;
-  dispatch?.(state.tr.replaceSelectionWith(node("hardBreak").create()).scrollIntoView());
-  return true;
+  if (isInHeading(state)) return false;
+  return putInLine(state, dispatch, nodeType("hardBreak").create());
 };
+
+/**
+ * A part of a line in place of the selected words, and the cursor after it. A note holds words only, so there it stands
+ * right after the note. False where a line holds letters only, as code does.
+ */
+function putInLine(state: EditorState, dispatch: Dispatch, part: TextNode): boolean {
+  const { selection } = state;
+  const at = placeInLine(state.doc, selection.from, part.type);
+  if (at === null) return false;
+  const tr = at === selection.from ? state.tr.deleteSelection() : state.tr;
+  tr.insert(at, part);
+  dispatch?.(tr.setSelection(TextSelection.create(tr.doc, at + part.nodeSize)).scrollIntoView());
+  return true;
+}
+
+/** The position itself, or that after the note it lies in; null where such a part cannot stand. */
+function placeInLine(doc: TextNode, position: number, type: NodeType): number | null {
+  const note = around(doc.resolve(position), (each) => each.type.name === "footnote");
+  const at = note ? note.at + note.node.nodeSize : position;
+  const $at = doc.resolve(at);
+  return $at.parent.inlineContent && $at.parent.canReplaceWith($at.index(), $at.index(), type) ? at : null;
+}
 
 /** Enter at the end of a heading goes on in the text under it. */
 export const enterFromHeading: Command = (state, dispatch) => {
@@ -56,7 +62,7 @@ export const enterFromHeading: Command = (state, dispatch) => {
   const below = state.doc.resolve(at).nodeAfter;
   const tr = state.tr;
   // A text that is still empty is the paragraph to go on in.
-  if (!(below?.type.name === "paragraph" && below.content.size === 0)) tr.insert(at, node("paragraph").create());
+  if (!(below?.type.name === "paragraph" && below.content.size === 0)) tr.insert(at, nodeType("paragraph").create());
   dispatch?.(tr.setSelection(near(tr.doc, at + 1)).scrollIntoView());
   return true;
 };
@@ -82,9 +88,9 @@ export function splitHeading(newId: () => string, levelOf: (section: TextNode) =
     const body = section.node.content.cut(heading.nodeSize);
     const rest = heading.copy(heading.content.cut($to.parentOffset));
     const above = section.node.copy(
-      Fragment.from([heading.copy(heading.content.cut(0, $from.parentOffset)), node("paragraph").create()]),
+      Fragment.from([heading.copy(heading.content.cut(0, $from.parentOffset)), nodeType("paragraph").create()]),
     );
-    const below = node("section").create(
+    const below = nodeType("section").create(
       { id: newId(), level: levelOf(section.node) },
       Fragment.from(rest).append(body),
     );
@@ -120,21 +126,29 @@ export function moveItem(direction: "up" | "down"): Command {
   };
 }
 
-/** A line of its own at the cursor; writing goes on under it, in the same section. */
+/** A line of its own at the cursor, between the halves of a paragraph or under any other block; writing goes on below it. */
 export function insertBlock(name: "separator" | "pageBreak"): Command {
   return (state, dispatch) => {
-    if (isInHeading(state)) return false;
-    const made = node(name).create();
-    const { from } = state.selection;
-    const tr = state.tr.replaceSelectionWith(made);
-    let after = -1;
-    tr.doc.nodesBetween(Math.max(0, from - 2), Math.min(tr.doc.content.size, from + 4), (each, position) => {
-      if (each === made) after = position + each.nodeSize;
-    });
-    if (after < 0) return false;
-    // At the end of a section the next place to write would be the heading below.
-    if (tr.doc.resolve(after).nodeAfter === null) tr.insert(after, node("paragraph").create());
-    dispatch?.(tr.setSelection(near(tr.doc, after)).scrollIntoView());
+    if (state.selection.$from.depth < 2) return false;
+    const tr = state.tr;
+    const note = around(tr.selection.$from, ({ type }) => type.name === "footnote");
+    const from = note ? note.at + note.node.nodeSize : tr.deleteSelection().selection.from;
+    const $from = tr.doc.resolve(from);
+    const made = nodeType(name).create();
+    if ($from.parent.type.name !== "paragraph" || ($from.depth === 2 && $from.parent.content.size === 0)) {
+      const at = putUnder(tr, $from, made);
+      dispatch?.(tr.setSelection(near(tr.doc, at + 1)).scrollIntoView());
+      return true;
+    }
+    const line = $from.parent;
+    const halves = [line.cut(0, $from.parentOffset), line.cut($from.parentOffset)] as const;
+    const isFirstInItem = $from.node(-1).type.name === "listItem" && $from.index(-1) === 0;
+    const above = halves[0].content.size > 0 || isFirstInItem ? [halves[0]] : [];
+    const next = tr.doc.resolve($from.after()).nodeAfter;
+    const below = halves[1].content.size > 0 || next?.type.name !== "paragraph" ? [halves[1]] : [];
+    const at = $from.before() + (above[0]?.nodeSize ?? 0) + 1;
+    tr.replaceWith($from.before(), $from.after(), [...above, made, ...below]);
+    dispatch?.(tr.setSelection(near(tr.doc, at)).scrollIntoView());
     return true;
   };
 }
@@ -158,24 +172,24 @@ export function renameBookmark(name: string): Command {
 
 export function insertBookmark(attributes: Attrs): Command {
   return (state, dispatch) => {
-    dispatch?.(state.tr.insert(state.selection.from, node("bookmark").create(attributes)));
+    const made = nodeType("bookmark").create(attributes);
+    const at = placeInLine(state.doc, state.selection.from, made.type);
+    if (at === null) return false;
+    dispatch?.(state.tr.insert(at, made));
     return true;
   };
 }
 
 export function insertCrossReference(attributes: Attrs): Command {
-  return (state, dispatch) => {
-    dispatch?.(state.tr.replaceSelectionWith(node("crossReference").create(attributes)).scrollIntoView());
-    return true;
-  };
+  return (state, dispatch) => putInLine(state, dispatch, nodeType("crossReference").create(attributes));
 }
 
 /** Selected words become the calculation; else an empty one begins under the paragraph. */
 export const insertCalculation: Command = (state, dispatch) => {
-  if (isInHeading(state)) return false;
   const { $from, from, to } = state.selection;
+  if ($from.depth < 2) return false;
   const expression = state.doc.textBetween(from, to, " ").trim();
-  const made = node("calculation").create(null, expression === "" ? undefined : schema.text(expression));
+  const made = nodeType("calculation").create(null, expression === "" ? undefined : schema.text(expression));
   const at = $from.after(2);
   const tr = state.tr.insert(at, made);
   dispatch?.(tr.setSelection(near(tr.doc, at + 1 + expression.length)).scrollIntoView());
@@ -186,7 +200,7 @@ export const insertCalculation: Command = (state, dispatch) => {
 export const leaveCalculation: Command = (state, dispatch) => {
   if (!isInside(state, "calculation")) return false;
   const at = state.selection.$head.after();
-  const tr = state.tr.insert(at, node("paragraph").create());
+  const tr = state.tr.insert(at, nodeType("paragraph").create());
   dispatch?.(tr.setSelection(near(tr.doc, at + 1)).scrollIntoView());
   return true;
 };
@@ -195,9 +209,9 @@ export const leaveCalculation: Command = (state, dispatch) => {
 export function insertFormula(source: string, isBlock: boolean): Command {
   return (state, dispatch) => {
     const { selection } = state;
-    const made = node(isBlock ? "formulaBlock" : "formula").create({ source });
+    const made = nodeType(isBlock ? "formulaBlock" : "formula").create({ source });
     const replaced = selection instanceof NodeSelection && selection.node.type.name.startsWith("formula");
-    if (isBlock && (isInHeading(state) || selection.$from.depth < 1)) return false;
+    if (isBlock && selection.$from.depth < 1) return false;
     if (replaced && selection.node.type === made.type) {
       const tr = state.tr.setNodeMarkup(selection.from, null, { source });
       dispatch?.(tr.setSelection(near(tr.doc, selection.from + 1)).scrollIntoView());
@@ -205,16 +219,12 @@ export function insertFormula(source: string, isBlock: boolean): Command {
     }
     const tr = replaced ? state.tr.deleteSelection() : state.tr;
     if (!isBlock) {
-      const inLine = tr.selection.$from.parent.inlineContent
-        ? tr
-        : tr.insert(selection.from, node("paragraph").create());
-      const at = near(inLine.doc, selection.from).from;
-      dispatch?.(
-        tr
-          .insert(at, made)
-          .setSelection(TextSelection.create(tr.doc, at + 1))
-          .scrollIntoView(),
-      );
+      // The words that a formula is asked for stay beside it; where a block was, it stands in a line of its own.
+      if (!tr.selection.$from.parent.inlineContent) tr.insert(selection.from, nodeType("paragraph").create());
+      const at = placeInLine(tr.doc, near(tr.doc, selection.from).from, made.type);
+      if (at === null) return false;
+      tr.insert(at, made);
+      dispatch?.(tr.setSelection(TextSelection.create(tr.doc, at + 1)).scrollIntoView());
       return true;
     }
     const at = putUnder(tr, tr.selection.$from, made);
@@ -230,8 +240,8 @@ export function insertFigure(
 ): Command {
   return (state, dispatch) => {
     const { $from } = state.selection;
-    if (isInHeading(state) || $from.depth < 2) return false;
-    const figure = node("figure").create(picture, caption === "" ? null : schema.text(caption));
+    if ($from.depth < 2) return false;
+    const figure = nodeType("figure").create(picture, caption === "" ? null : schema.text(caption));
     const tr = state.tr;
     const at = putUnder(tr, $from, figure);
     dispatch?.(tr.setSelection(near(tr.doc, at + figure.nodeSize + 1)).scrollIntoView());
@@ -246,11 +256,14 @@ export const leaveFigure: Command = (state, dispatch) => {
   return goOnBelow($head.after())(state, dispatch);
 };
 
+/** At the end of the selected words; the cursor goes into the note. */
 export function insertFootnote(): Command {
   return (state, dispatch) => {
-    const at = state.selection.to;
-    const tr = state.tr.insert(at, node("footnote").create());
-    dispatch?.(tr.setSelection(near(tr.doc, at + 1)));
+    const made = nodeType("footnote").create();
+    const at = placeInLine(state.doc, state.selection.to, made.type);
+    if (at === null) return false;
+    const tr = state.tr.insert(at, made);
+    dispatch?.(tr.setSelection(TextSelection.create(tr.doc, at + 1)));
     return true;
   };
 }
@@ -355,6 +368,7 @@ export function setLink(target: string | null, hint: string | null = null): Comm
 export function insertLinked(words: string, target: string, hint: string | null): Command {
   return (state, dispatch) => {
     const link = mark("link").create({ href: target, title: hint || null });
+    if (!state.selection.$from.parent.type.allowsMarkType(link.type)) return false;
     const tr = state.tr.replaceSelectionWith(schema.text(words, [link]), false);
     dispatch?.(tr.scrollIntoView());
     return true;

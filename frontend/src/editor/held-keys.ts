@@ -44,6 +44,10 @@ export class HeldKeys {
     return true;
   }
 
+  drop(): void {
+    this.keys = null;
+  }
+
   /** Presses the keys that were held; one that begins another command holds those after it. */
   release(view: EditorView): void {
     const keys = this.keys ?? [];

@@ -7,7 +7,7 @@ import { captionLabels, currentLine, linkStates, partsOf, REDRAW, sectionLooks, 
 import { HeldKeys } from "./held-keys";
 import { inputMarks, textKeys, wholeSections } from "./keymap";
 import { footnotes } from "./notes";
-import { findSection, levelOf, placeIn, positionIn, sectionAround, type SectionPlace } from "./places";
+import { findSection, levelOf, near, placeIn, positionIn, sectionAround, type SectionPlace } from "./places";
 import { schema } from "./schema";
 import { headingOf, sectionNode } from "./section-text";
 import { changedTogether, stretchBetween, type Stretch } from "./stretch";
@@ -30,6 +30,14 @@ export type ManuscriptHost = {
   join(section: string, neighbour: "above" | "below"): void;
   toEnd(end: "first" | "last"): void;
   unfold(section: string): void;
+  /** Whether a section is part of the text, in the window or far from it. */
+  isPartOfText(section: string): boolean;
+  /** The cursor was left behind, out of what is shown; nothing can be done where it seems to be. */
+  leftBehind(): void;
+  /** Shows the place again where the cursor was left behind, with `focusAt`, at once if it can be. */
+  comeBack(place: Spot): void;
+  /** Whether a key means the text, and not the screen around it. */
+  isForText(event: KeyboardEvent): boolean;
   /** How parts whose words come from the outline are drawn. */
   views: Record<"contents" | "crossReference" | "calculation" | "formula" | "formulaBlock", NodeViewConstructor>;
   key(view: EditorView, event: KeyboardEvent): boolean;
@@ -37,6 +45,9 @@ export type ManuscriptHost = {
   paste(view: EditorView, from: DataTransfer): boolean;
   dropFile(view: EditorView, file: File): void;
 };
+
+/** A place in a section, counted from its beginning. */
+export type Spot = { id: string; at: number };
 
 /** A section as it is to be shown; a text that is the same object as last time is not compared. */
 export type ShownSection = { id: string; hasHeading: boolean; text: Pick<SectionText, "heading" | "body"> };
@@ -52,6 +63,10 @@ export class ManuscriptEditor {
   readonly view: EditorView;
   private shownTexts = new Map<string, ShownSection["text"]>();
   private readonly keys = new HeldKeys();
+  /** The selection when its sections do not stand in the editor, for the window is far from it; the next key goes there. */
+  private away: { anchor: Spot; head: Spot } | null = null;
+  /** Whether the window is on its way to it. */
+  isReturning = false;
   private waiting: { sections: readonly ShownSection[]; isTyping: (id: string) => boolean } | null = null;
 
   constructor(
@@ -74,6 +89,7 @@ export class ManuscriptEditor {
       dispatchTransaction: (transaction) => this.dispatch(transaction),
       handleClickOn: (_view, _position, _node, _at, event) => this.clicked(event),
       handleKeyDown: (view, event) => {
+        if (this.away && host.isForText(event)) this.comeBack();
         if (this.keys.take(view, event)) return true;
         // A key acts where the cursor is, not where it was when the browser last told of it.
         if (!view.composing && !event.isComposing) this.takeClick();
@@ -85,10 +101,17 @@ export class ManuscriptEditor {
       transformCopied: (slice) => this.copied(slice),
       handleDOMEvents: {
         focus: (view) => (this.tell(view, host.focused), this.tell(view, host.selected), false),
-        blur: (view) => {
-          const section = sectionAround(view.state.selection.$head);
-          if (section) host.left(section.id, placeIn(section, view.state.selection.head));
+        blur: () => {
+          const { spot } = this;
+          if (spot) host.left(spot.id, spot.at);
           return false;
+        },
+        mousedown: (view, event) => this.reachBack(view, event),
+        beforeinput: (_view, event) => {
+          if (!this.away) return false;
+          event.preventDefault();
+          this.comeBack();
+          return true;
         },
         drop: (view, event) => this.dropped(view, event),
         compositionend: () => (queueMicrotask(() => this.showWaiting()), false),
@@ -126,9 +149,15 @@ export class ManuscriptEditor {
 
   /** Sections from the anchor of the selection to its head; they are not to go while it stands. */
   get held(): { from: string; to: string } | null {
+    if (this.away) return this.isReturning ? { from: this.away.anchor.id, to: this.away.head.id } : null;
     const { $from, $to } = this.view.state.selection;
     const [from, to] = [sectionAround($from), sectionAround($to)];
     return from && to ? { from: from.id, to: to.id } : null;
+  }
+
+  /** Where the cursor is, in the editor or left behind. */
+  get spot(): Spot | null {
+    return this.away?.head ?? spotAt(this.view.state.doc, this.view.state.selection.head);
   }
 
   /**
@@ -147,17 +176,23 @@ export class ManuscriptEditor {
     this.shownTexts = new Map(sections.map(({ id, text }) => [id, text]));
     const before = doc.content.content;
     if (nodes.length === before.length && nodes.every((node, index) => node === before[index])) return;
-    const places = [selection.anchor, selection.head].map((position) => {
-      const section = sectionAround(doc.resolve(position));
-      return section && { id: section.id, at: placeIn(section, position) };
-    });
+    const places = this.away
+      ? [this.away.anchor, this.away.head]
+      : [spotAt(doc, selection.anchor), spotAt(doc, selection.head)];
+    const [anchor, head] = places;
+    const isThere = (spot: Spot) => sections.some(({ id }) => id === spot.id);
+    const isLeft = (spot: Spot) => !isThere(spot) && this.host.isPartOfText(spot.id);
+    const isAway = anchor && head && (this.isReturning || isLeft(anchor) || isLeft(head));
+    const away = isAway ? { anchor, head } : null;
     const tr = this.view.state.tr;
     const areSame =
       nodes.length === before.length && nodes.every((node, index) => node.attrs["id"] === before[index]?.attrs["id"]);
     if (areSame) {
       for (let index = nodes.length - 1; index >= 0; index--) putInstead(tr, index, nodes[index]!);
     } else replaceRun(tr, before, nodes);
-    this.keepSelection(tr, selection, places, areSame);
+    if (away && nodes.length > 0) tr.setSelection(near(tr.doc, 1));
+    else this.keepSelection(tr, selection, places, areSame);
+    this.leave(away);
     this.view.dispatch(tr.setMeta(SHOWN, true).setMeta("addToHistory", false));
   }
 
@@ -190,7 +225,15 @@ export class ManuscriptEditor {
         : place.caption !== undefined
           ? inCaption(section, place.caption)
           : (place.at ?? head);
-    const found = Selection.near(doc.resolve(positionIn(section, at)), at >= section.node.content.size ? -1 : 1);
+    const anchor = this.isReturning && this.away ? findSection(doc, this.away.anchor.id) : null;
+    const found =
+      this.away && anchor && this.away.head.id === id && this.away.head.at === at
+        ? TextSelection.between(
+            doc.resolve(positionIn(anchor, this.away.anchor.at)),
+            doc.resolve(positionIn(section, at)),
+          )
+        : Selection.near(doc.resolve(positionIn(section, at)), at >= section.node.content.size ? -1 : 1);
+    this.leave(null);
     this.view.dispatch(tr.setSelection(found));
     if (withFocus) this.view.focus();
     return true;
@@ -217,7 +260,45 @@ export class ManuscriptEditor {
     domObserver.flush();
   }
 
+  /** What was to be done where the cursor was left behind is not done. */
+  stay(): void {
+    this.isReturning = false;
+    this.keys.drop();
+  }
+
+  private leave(away: ManuscriptEditor["away"]): void {
+    if (away && !this.away) this.host.leftBehind();
+    this.away = away;
+    if (!away) this.isReturning = false;
+    this.view.dom.toggleAttribute("data-left-behind", away !== null);
+  }
+
+  /** Keys wait until the place is shown where the cursor was left behind. */
+  private comeBack(): void {
+    if (!this.away) return;
+    this.isReturning = true;
+    this.host.comeBack(this.away.head);
+    if (this.away) this.keys.hold();
+  }
+
+  /** A click puts the cursor there; with Shift it selects from where the cursor was left behind. */
+  private reachBack(view: EditorView, event: MouseEvent): boolean {
+    if (!this.away) return false;
+    if (!event.shiftKey || event.button !== 0) {
+      this.leave(null);
+      return false;
+    }
+    const at = view.posAtCoords({ left: event.clientX, top: event.clientY });
+    const head = at && spotAt(view.state.doc, at.pos);
+    if (!head) return false;
+    event.preventDefault();
+    this.away = { anchor: this.away.anchor, head };
+    this.comeBack();
+    return true;
+  }
+
   private tell(view: EditorView, told: (section: string) => void): void {
+    if (this.away) return;
     const section = sectionAround(view.state.selection.$head);
     if (section) told(section.id);
   }
@@ -290,6 +371,8 @@ export class ManuscriptEditor {
     const { state } = this.view.state.applyTransaction(afterPaste(transaction));
     // What the schema allows and no document does: a text without any section.
     if (state.doc.childCount === 0 && before.childCount > 0 && transaction.getMeta(SHOWN) !== true) return;
+    const isOwn = [SHOWN, REDRAW].some((each) => transaction.getMeta(each) !== undefined);
+    if (this.away && !isOwn && (transaction.docChanged || transaction.selectionSet)) this.leave(null);
     this.view.updateState(state);
     const after = this.view.state.doc;
     if (after !== before && transaction.getMeta(SHOWN) !== true) this.tellChanges(before, after);
@@ -377,6 +460,11 @@ export class ManuscriptEditor {
     );
     return new Slice(told, slice.openStart, slice.openEnd);
   }
+}
+
+function spotAt(doc: TextNode, position: number): Spot | null {
+  const section = sectionAround(doc.resolve(position));
+  return section && { id: section.id, at: placeIn(section, position) };
 }
 
 /** A letter typed while a part is selected as a whole, by a click on it, goes on after it and never takes its place. */

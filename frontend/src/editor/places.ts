@@ -51,6 +51,17 @@ export function placeIn(section: SectionPlace, position: number): number {
   return Math.max(0, Math.min(position - section.start - 1, section.node.content.size));
 }
 
+/** The innermost part of such a kind that a position lies in, and where it begins. */
+export function around(
+  $at: ResolvedPos,
+  isOfKind: (node: TextNode) => boolean,
+): { node: TextNode; at: number; depth: number } | null {
+  for (let depth = $at.depth; depth > 0; depth--) {
+    if (isOfKind($at.node(depth))) return { node: $at.node(depth), at: $at.before(depth), depth };
+  }
+  return null;
+}
+
 /** The nearest place at or after a position where a cursor can stand. */
 export function near(doc: TextNode, position: number): Selection {
   return TextSelection.near(doc.resolve(position));
@@ -69,13 +80,13 @@ export function goOnBelow(at: number): Command {
 
 /**
  * Puts a block under the one that a position lies in, or in place of a paragraph that holds nothing; a paragraph to go
- * on in follows where the section would end. Answers where the block begins.
+ * on in follows where none stands below. Answers where the block begins.
  */
 export function putUnder(tr: Transaction, $from: ResolvedPos, made: TextNode): number {
   const block = $from.node(2);
   const at = block.type.name === "paragraph" && block.content.size === 0 ? $from.before(2) : $from.after(2);
   const end = $from.after(2);
-  const isLast = tr.doc.resolve(end).nodeAfter === null;
-  tr.replaceWith(at, end, isLast ? [made, tr.doc.type.schema.node("paragraph")] : [made]);
+  const goesOn = tr.doc.resolve(end).nodeAfter?.type.name === "paragraph";
+  tr.replaceWith(at, end, goesOn ? [made] : [made, tr.doc.type.schema.node("paragraph")]);
   return at;
 }

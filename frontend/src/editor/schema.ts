@@ -6,6 +6,7 @@ import {
   type MarkSpec,
   type Node as TextNode,
   type NodeSpec,
+  type NodeType,
   type TagParseRule,
 } from "@tiptap/pm/model";
 import table from "../generated/body-schema.json";
@@ -255,6 +256,12 @@ export const schema = new Schema({
     ]),
   ),
 });
+
+export function nodeType(name: string): NodeType {
+  const type = schema.nodes[name];
+  if (!type) throw new Error(`The schema has no “${name}”.`);
+  return type;
+}
 
 function sectionSpec(content: string): NodeSpec {
   return {

@@ -80,7 +80,7 @@ export const isInTable = (state: EditorState): boolean => tableAt(state) !== nul
 export function insertTable(words: readonly (readonly string[])[], hasHeader: boolean): Command {
   return (state, dispatch) => {
     const { $from } = state.selection;
-    if ($from.depth < 2 || $from.node(2).type.name === "heading" || isInTable(state)) return false;
+    if ($from.depth < 2 || isInTable(state)) return false;
     const columns = Math.max(1, ...words.map((row) => row.length));
     const rows = words.map((row, index) =>
       rowType.create(

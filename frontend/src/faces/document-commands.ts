@@ -13,7 +13,7 @@ export function documentCommands(session: Session, titleBlock: TitleBlock): Menu
   };
   return [
     {
-      label: "Title, author, language…",
+      label: "Title, author, date, language…",
       also: "subtitle about document",
       run: () => openDialog({ kind: "about" }),
     },

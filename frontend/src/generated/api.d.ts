@@ -895,6 +895,7 @@ export interface components {
             guidingStatement: string;
             target: number | null;
             language: string;
+            date: string;
         };
         /** @description What became of one section. */
         Difference: {
@@ -1428,6 +1429,8 @@ export interface components {
             target?: number;
             /** @description A text of at most 8,192 bytes */
             language?: string;
+            /** @description A text of at most 8,192 bytes */
+            date?: string;
         };
         GenerateContentsOperation: {
             /**

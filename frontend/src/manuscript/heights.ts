@@ -56,6 +56,8 @@ export type Range = { from: number; to: number };
 const LEAST = 1.2;
 const NEAR = 3;
 const FAR = 7;
+/** A cursor that is left behind stays in the page as far as this. */
+const HELD = 14;
 /** Texts are read this far ahead, so that they are there when they are scrolled to. */
 const AHEAD = 9;
 
@@ -80,7 +82,7 @@ export function rangeAround(
   const isEnough = shown.from <= least.from && shown.to >= least.to;
   const isTooMuch = shown.from < far.from || shown.to > far.to;
   const wanted = isEnough && !isTooMuch ? shown : grown(heights, ids, shown, frame, far);
-  return held && held.to - held.from < MOST_HELD && isNear(held, wanted)
+  return held && held.to - held.from <= MOST_HELD && isNear(held, wanted, within(heights, ids, frame, HELD))
     ? { from: Math.min(wanted.from, held.from), to: Math.max(wanted.to, held.to) }
     : wanted;
 }
@@ -108,9 +110,10 @@ function within(heights: Heights, ids: readonly string[], { top, height }: Frame
 }
 
 /** A selection is shown whole up to this many sections. */
-const MOST_HELD = 600;
+export const MOST_HELD = 600;
 
-/** A cursor is held however far it was left behind, for the next letter goes there; a selection while it reaches here. */
-function isNear(held: Range, wanted: Range): boolean {
-  return held.to > held.from + 1 ? held.from < wanted.to && held.to > wanted.from : true;
+/** A selection is held while it reaches here, a cursor a little longer. Beyond that it is remembered (`ManuscriptEditor`). */
+function isNear(held: Range, wanted: Range, around: Range): boolean {
+  const { from, to } = held.to > held.from + 1 ? wanted : around;
+  return held.from < to && held.to > from;
 }

@@ -9,7 +9,7 @@ import { sectionName } from "../document/section-name";
 import type { Session } from "../document/session";
 import { isInHeading } from "../editor/commands";
 import type { ManuscriptHost } from "../editor/manuscript-editor";
-import { findSection, placeIn, sectionAround } from "../editor/places";
+import { findSection, sectionAround } from "../editor/places";
 import { textOf } from "../editor/section-text";
 import { innerId, readTarget } from "../editor/target";
 import { newId } from "../document/new-id";
@@ -23,7 +23,8 @@ import { FormulaView } from "./formula-view";
 import { PlaceCard } from "./place-card";
 import { MarginNotes } from "./margin-notes";
 import { PathBar } from "./path-bar";
-import { askAtSpot, backToText, clearSpot, markSpot, notePointing, noteText } from "./spot";
+import { commandOf } from "../keys/keys";
+import { askAtSpot, backToText, clearSpot, loseSpot, markSpot, notePointing, noteText } from "./spot";
 import { keepStretch } from "./stretches";
 import { Surface } from "./surface";
 import { askForPicture, paste } from "./pasting";
@@ -64,9 +65,8 @@ export function Manuscript() {
     const { view } = made.surface.editor;
     noteText(view);
     session.navigation.followSpot(() => {
-      const { doc, selection } = view.state;
-      const section = doc.childCount === 0 ? null : sectionAround(selection.$head);
-      return section && { section: section.id, position: placeIn(section, selection.head) };
+      const spot = made.surface?.editor.spot;
+      return spot ? { section: spot.id, position: spot.at } : null;
     });
     focusBy(view.dom, () => view.focus());
     setLayout({ surface: made.surface, key });
@@ -131,7 +131,7 @@ function hostOf(
   session: Session,
   surface: () => Surface | undefined,
   known: { current: KnownPlaces },
-): Omit<ManuscriptHost, "lookOf"> {
+): Omit<ManuscriptHost, "lookOf" | "isPartOfText" | "comeBack"> {
   const view = () => surface()?.editor.view;
   return {
     typed: (section, changed) =>
@@ -156,6 +156,9 @@ function hostOf(
         session.navigation.foldTexts([section], false);
     },
     follow: (address) => followTarget(session, address),
+    leftBehind: () => loseSpot(),
+    isForText: (event) =>
+      commandOf("text", event) !== null || (commandOf("anywhere", event) === null && !isScrolling(event)),
     isBroken: (target) => known.current.broken.has(target) || target.startsWith("#"),
     isBookmarkTaken: (bookmark) => known.current.bookmarks.has(bookmark),
     newId,
@@ -180,6 +183,11 @@ function hostOf(
     paste: (editor, from) => paste(session, editor, from),
     dropFile: (editor, file) => askForPicture(session, editor, file),
   };
+}
+
+/** Keys that move the window, and those that do nothing alone. */
+function isScrolling({ key, ctrlKey, metaKey }: KeyboardEvent): boolean {
+  return /^Page(?:Up|Down)$|^(?:Shift|Control|Alt|AltGraph|Meta|CapsLock|Escape|F\d+)$/.test(key) || ctrlKey || metaKey;
 }
 
 function changeFormula(view: EditorView, at: number | undefined): void {

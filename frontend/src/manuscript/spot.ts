@@ -24,6 +24,11 @@ export function markSpot(section: string, view: EditorView): void {
   useSpot.setState({ spot: { section, view, key: ++key } });
 }
 
+/** The cursor was left behind, out of what is shown. */
+export function loseSpot(): void {
+  useSpot.setState({ spot: null });
+}
+
 export function clearSpot(): void {
   useSpot.setState({ spot: null, asking: null, view: null });
 }

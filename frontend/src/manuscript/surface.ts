@@ -2,11 +2,11 @@ import { sectionName } from "../document/section-name";
 import type { Session } from "../document/session";
 import type { DocumentState } from "../document/state";
 import type { WindowState } from "../document/window-state";
-import { ManuscriptEditor, type ManuscriptHost, type ShownSection } from "../editor/manuscript-editor";
+import { ManuscriptEditor, type ManuscriptHost, type ShownSection, type Spot } from "../editor/manuscript-editor";
 import { unfoldedSections } from "../outline/folding";
 import { branchEnd, levelAt } from "../outline/outline";
 import { counted } from "../parts/words";
-import { Heights, rangeAhead, rangeAround, type Range } from "./heights";
+import { Heights, MOST_HELD, rangeAhead, rangeAround, type Range } from "./heights";
 
 /** Room a section is given before its height is known: a line is about 11 words and 28 pixels high. */
 const HEADING_HEIGHT = 74;
@@ -15,6 +15,8 @@ const WORD_HEIGHT = 28 / 10.5;
 const OWN_SCROLL = 250;
 /** Keys do not wait for a server that does not answer (milliseconds). */
 const PATIENCE = 2000;
+/** Nor does a cursor that was left behind wait longer for its text (milliseconds). */
+const TOO_LONG = 5000;
 /** A window that is not seen draws no frames; its keys wait no longer than this (milliseconds). */
 const HIDDEN = 250;
 /** Where the eye rests: the section that stands at this depth of the window is the current one while scrolling. */
@@ -52,11 +54,20 @@ export class Surface {
     private readonly session: Session,
     private readonly scroller: HTMLElement,
     place: HTMLElement,
-    host: Omit<ManuscriptHost, "lookOf">,
+    host: Omit<ManuscriptHost, "lookOf" | "isPartOfText" | "comeBack">,
     private readonly moved: () => void,
   ) {
     this.heights = new Heights((id) => this.guess(id));
-    this.editor = new ManuscriptEditor(place, { ...host, lookOf: (id) => this.lookOf(id) }, "Manuscript");
+    this.editor = new ManuscriptEditor(
+      place,
+      {
+        ...host,
+        lookOf: (id) => this.lookOf(id),
+        isPartOfText: (id) => this.ids.includes(id),
+        comeBack: (spot) => this.comeBack(spot),
+      },
+      "Manuscript",
+    );
     this.editor.speak(session.state.titleBlock.language);
     place.prepend(this.above);
     place.append(this.below);
@@ -256,18 +267,13 @@ export class Surface {
 
   private fit(): void {
     const { scrollTop: top, clientHeight: height } = this.scroller;
-    const held = this.editor.held;
-    const selection = held && { from: this.ids.indexOf(held.from), to: this.ids.indexOf(held.to) + 1 };
+    const selection = this.heldRange();
+    if (this.editor.isReturning && selection)
+      for (let index = selection.from; index < selection.to; index++) this.session.texts.want(this.ids[index] ?? "");
     const frame = { top: this.scrollTo ? this.heights.top(this.ids, this.ids.indexOf(this.scrollTo.id)) : top, height };
     const ahead = rangeAhead(this.heights, this.ids, frame);
     for (let index = ahead.from; index < ahead.to; index++) this.session.texts.want(this.ids[index] ?? "");
-    const wanted = rangeAround(
-      this.heights,
-      this.ids,
-      this.shown,
-      frame,
-      selection && selection.from >= 0 && selection.to > selection.from ? selection : null,
-    );
+    const wanted = rangeAround(this.heights, this.ids, this.shown, frame, selection);
     const range = this.withTexts(wanted);
     const isSame = !this.isStale && range.from === this.shown.from && range.to === this.shown.to;
     if (!isSame) {
@@ -278,6 +284,31 @@ export class Surface {
       });
     }
     this.arrive();
+  }
+
+  /** The sections that the selection holds. */
+  private heldRange(): Range | null {
+    const { held } = this.editor;
+    if (!held) return null;
+    const [one, other] = [this.ids.indexOf(held.from), this.ids.indexOf(held.to)];
+    return one < 0 || other < 0 ? null : { from: Math.min(one, other), to: Math.max(one, other) + 1 };
+  }
+
+  /** The window goes back to where the cursor was left; what was to be done there waits until it is shown. */
+  private comeBack({ id, at }: Spot): void {
+    const held = this.heldRange();
+    if (held && held.to - held.from > MOST_HELD) {
+      this.editor.stay();
+      this.session.messages.say("That is more than can be selected here. Pick the sections in the outline.", "warning");
+      return;
+    }
+    this.session.navigation.goTo({ section: id, position: at }, { remember: false });
+    window.clearTimeout(this.release);
+    this.release = window.setTimeout(() => {
+      if (!this.editor.isReturning) return;
+      this.editor.stay();
+      this.session.messages.say("The text where the cursor is could not be read just now; try again.", "warning");
+    }, TOO_LONG);
   }
 
   /** As far as the texts are there; the others are asked for, and shown when they come. */
@@ -372,6 +403,7 @@ export class Surface {
       if (!this.session.state.positions.has(id)) return;
     }
     const element = this.editor.sectionElement(id);
+    if (element && this.editor.isReturning && !this.isHeldShown()) return;
     if (!element) {
       // The window goes there at once; the text follows when it has been read.
       const index = this.ids.indexOf(id);
@@ -396,9 +428,15 @@ export class Surface {
     };
     if (request.focus) {
       this.editor.focusAt(id, place, true);
+      if (!this.session.state.isAnswering) this.editor.release();
       const isDeep = [request.position, request.bookmark, request.caption].some((each) => each !== undefined);
       if (isDeep) this.editor.view.dispatch(this.editor.view.state.tr.scrollIntoView());
     } else if (request.position !== undefined && isInView) this.editor.focusAt(id, place, false);
+  }
+
+  private isHeldShown(): boolean {
+    const held = this.heldRange();
+    return held === null || (this.shown.from <= held.from && this.shown.to >= held.to);
   }
 
   private follow(): void {

@@ -20,11 +20,8 @@ import {
   pickedBlocks,
   sinkItem,
   strong,
-  toggleBulletList,
-  toggleCodeBlock,
-  toggleOrderedList,
-  toggleQuotation,
 } from "../editor/commands";
+import { toggleCodeBlock, toggleList, toggleQuotation } from "../editor/runs";
 import { findSection, placeIn, positionIn, sectionAround, type SectionPlace } from "../editor/places";
 import { bodyPosition, sectionNode, textOf } from "../editor/section-text";
 import { levelAt } from "../outline/outline";
@@ -307,7 +304,8 @@ export function runInText(session: Session, section: string, view: EditorView, c
     case "heading-9":
       return (void makeHeading(session, section, view, Number(command.slice(-1))), true);
     default:
-      return (edit(EDITS[command]), true);
+      if (!edit(EDITS[command])) session.messages.say(HAS_NO_PLACE[command] ?? "It cannot stand here.", "warning");
+      return true;
   }
 }
 
@@ -320,8 +318,8 @@ const EDITS = {
   subscript,
   "code-block": toggleCodeBlock,
   quotation: toggleQuotation,
-  list: toggleBulletList,
-  "numbered-list": toggleOrderedList,
+  list: toggleList("bulletList"),
+  "numbered-list": toggleList("orderedList"),
   footnote: insertFootnote(),
   "row-above": addRow("before"),
   "row-below": addRow("after"),
@@ -343,6 +341,14 @@ const EDITS = {
   separator: insertBlock("separator"),
   "page-break": insertBlock("pageBreak"),
 } satisfies Partial<Record<TextCommand, Command>>;
+
+/** Why nothing was done, where there is more to say than that there is no place for it. */
+const HAS_NO_PLACE: Partial<Record<TextCommand, string>> = {
+  "code-block": "Code holds letters only: these lines hold more, or are no paragraphs.",
+  list: "There is no paragraph here to make a list of.",
+  "numbered-list": "There is no paragraph here to make a list of.",
+  footnote: "A note cannot stand within code or a calculation.",
+};
 
 /** The keys go to the commands for the selected words, or open those for the paragraph. */
 function toTools(): boolean {

@@ -16,6 +16,7 @@ export function AboutDialog({ onClose }: { onClose: () => void }) {
   const [title, setTitle] = useState(block.title);
   const [subtitle, setSubtitle] = useState(block.subtitle);
   const [author, setAuthor] = useState(block.author);
+  const [date, setDate] = useState(block.date);
   const [language, setLanguage] = useState(block.language);
   const wasNumbered = useDocument("AboutDialog", (state) => state.numbersCaptions);
   const [isNumbered, setNumbered] = useState(wasNumbered);
@@ -27,6 +28,7 @@ export function AboutDialog({ onClose }: { onClose: () => void }) {
       title: title.trim(),
       subtitle: subtitle.trim(),
       author: author.trim(),
+      date: date.trim(),
       language: language.trim(),
     };
     const answer = await session.changes.perform(
@@ -45,6 +47,7 @@ export function AboutDialog({ onClose }: { onClose: () => void }) {
         <Line label="Title" value={title} onChange={setTitle} />
         <Line label="Subtitle" value={subtitle} onChange={setSubtitle} />
         <Line label="Author, or authors" value={author} onChange={setAuthor} />
+        <Line label="Date, in any words: March 2026" value={date} onChange={setDate} />
         <Line
           label="Language, by its tag: en, de-AT, ar"
           value={language}

@@ -131,7 +131,12 @@ final readonly class Document
         $heading = $this->sectionAt($position)->heading->plainText();
 
         return new self(
-            new TitleBlock($heading, author: $this->titleBlock->author, language: $this->titleBlock->language),
+            new TitleBlock(
+                $heading,
+                author: $this->titleBlock->author,
+                language: $this->titleBlock->language,
+                date: $this->titleBlock->date,
+            ),
             $this->outline->slice($position, $this->outline->branchEnd($position)),
             $this->setup,
             $this->shelf,

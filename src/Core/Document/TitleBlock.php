@@ -11,6 +11,7 @@ final readonly class TitleBlock
      * @param string   $guidingStatement what the whole document claims; never printed
      * @param int|null $target           words wanted in all, 1 or more
      * @param string   $language         a language tag after BCP 47
+     * @param string   $date             as the title page says it, in any words: “March 2026”
      */
     public function __construct(
         public string $title = '',
@@ -19,5 +20,6 @@ final readonly class TitleBlock
         public string $guidingStatement = '',
         public ?int $target = null,
         public string $language = 'en',
+        public string $date = '',
     ) {}
 }

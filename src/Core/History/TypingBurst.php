@@ -59,7 +59,8 @@ final class TypingBurst
             1 !== count($change->sections) ||
             [] !== $change->outlineEdits ||
             [] !== $change->offcuts ||
-            null !== $change->titleBlock
+            null !== $change->titleBlock ||
+            null !== $change->setup
         ) {
             return null;
         }

@@ -9,12 +9,12 @@ use Symfony\Component\Yaml\Exception\ParseException;
 use Symfony\Component\Yaml\Yaml;
 
 /**
- * The lines between `---` at the head of a Markdown file that say title, subtitle, author and language (common
- * practice).
+ * The lines between `---` at the head of a Markdown file that say title, subtitle, author, date and language
+ * (common practice).
  */
 final readonly class FrontMatter
 {
-    /** @param list<string> $more what else the title page says, such as a date and an abstract, in Markdown */
+    /** @param list<string> $more what else the title page says, such as an abstract, in Markdown */
     private function __construct(public TitleBlock $titleBlock, public string $text, public array $more = []) {}
 
     /** What looks like front matter but is no list of names and values is text. */
@@ -39,9 +39,15 @@ final readonly class FrontMatter
             : '';
 
         return new self(
-            new TitleBlock($text('title'), $text('subtitle'), $text('author'), language: $text('lang') ?: 'en'),
+            new TitleBlock(
+                $text('title'),
+                $text('subtitle'),
+                $text('author'),
+                language: $text('lang') ?: 'en',
+                date: self::dated($fields['date'] ?? null),
+            ),
             substr($markdown, strlen($match[0])),
-            array_values(array_filter([self::dated($fields['date'] ?? null), $text('abstract')])),
+            '' === $text('abstract') ? [] : [$text('abstract')],
         );
     }
 
@@ -62,6 +68,7 @@ final readonly class FrontMatter
                 'title' => $block->title,
                 'subtitle' => $block->subtitle,
                 'author' => $block->author,
+                'date' => $block->date,
                 'lang' => $block->language,
             ],
             static fn(string $value): bool => '' !== $value,

@@ -202,6 +202,7 @@ final readonly class ViewOf
             $block->guidingStatement,
             $block->target,
             $block->language,
+            $block->date,
         );
     }
 

@@ -13,6 +13,7 @@ use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Picture;
 use Stemmata\Storage\Database\Row;
+use Stemmata\Storage\History\TitleBlockForm;
 use Stemmata\Storage\Section\SectionForm;
 use Stemmata\Storage\Section\SectionRows;
 
@@ -62,18 +63,10 @@ final readonly class StagedDocument
         $head = self::lines($path)->current();
         $row = new Row($head);
         $outline = $row->list('outline');
-        $block = new Row($row->list('titleBlock'));
         $cells = new Row($outline);
 
         return new self(
-            new TitleBlock(
-                $block->text('title'),
-                $block->text('subtitle'),
-                $block->text('author'),
-                $block->text('guidingStatement'),
-                $block->findInteger('target'),
-                $block->text('language'),
-            ),
+            TitleBlockForm::read(new Row($row->list('titleBlock'))),
             Outline::packed($cells->text('ids'), $cells->text('levels'), $cells->text('flags')),
             Setup::fromJson($row->list('setup')),
             $row->list('about'),
@@ -101,7 +94,7 @@ final readonly class StagedDocument
         fwrite(
             $file,
             SectionForm::json([
-                'titleBlock' => get_object_vars($this->titleBlock),
+                'titleBlock' => TitleBlockForm::written($this->titleBlock),
                 'outline' => get_object_vars($this->outline),
                 'setup' => $this->setup->toJson(),
                 'about' => $this->about,

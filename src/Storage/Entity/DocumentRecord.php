@@ -29,6 +29,8 @@ class DocumentRecord
     public ?int $target = null;
     #[ORM\Column(length: 35)]
     public string $language = 'en';
+    #[ORM\Column(type: 'text', options: ['default' => ''])]
+    public string $date = '';
 
     #[ORM\Column(type: 'text')]
     public string $outlineIds = '';
@@ -98,6 +100,7 @@ class DocumentRecord
             $this->guidingStatement,
             $this->target,
             $this->language,
+            $this->date,
         );
     }
 
@@ -109,6 +112,7 @@ class DocumentRecord
         $this->guidingStatement = $titleBlock->guidingStatement;
         $this->target = $titleBlock->target;
         $this->language = $titleBlock->language;
+        $this->date = $titleBlock->date;
     }
 
     public function setup(): Setup

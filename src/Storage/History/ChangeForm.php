@@ -34,7 +34,8 @@ final class ChangeForm
         $offcuts = array_map(static fn(array $pair): array => array_map(self::offcut(...), $pair), $change->offcuts);
         $rest = SectionForm::json([
             'offcuts' => $offcuts,
-            'titleBlock' => null === $change->titleBlock ? null : array_map(get_object_vars(...), $change->titleBlock),
+            'titleBlock' =>
+                null === $change->titleBlock ? null : array_map(TitleBlockForm::written(...), $change->titleBlock),
             'setup' =>
                 null === $change->setup
                     ? null
@@ -192,22 +193,12 @@ final class ChangeForm
     {
         $pair = $row->findRow('titleBlock');
 
-        return null === $pair
-            ? null
-            : [self::readTitleBlock($pair->findRow('0')), self::readTitleBlock($pair->findRow('1'))];
-    }
+        if (null === $pair) {
+            return null;
+        }
+        [$before, $after] = [$pair->findRow('0'), $pair->findRow('1')];
+        assert(null !== $before && null !== $after);
 
-    private static function readTitleBlock(?Row $row): TitleBlock
-    {
-        assert(null !== $row);
-
-        return new TitleBlock(
-            $row->text('title'),
-            $row->text('subtitle'),
-            $row->text('author'),
-            $row->text('guidingStatement'),
-            $row->findInteger('target'),
-            $row->text('language'),
-        );
+        return [TitleBlockForm::read($before), TitleBlockForm::read($after)];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Tests\Core\Contents;
 
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Contents\ContentsLines;
 use Stemmata\Core\Contents\StaleContents;
@@ -11,10 +12,13 @@ use Stemmata\Core\Document\Document;
 use Stemmata\Core\Numbering\LevelNumber;
 use Stemmata\Core\Numbering\Scheme;
 use Stemmata\Core\Operation\Applied;
+use Stemmata\Core\Operation\RefusalReason;
 use Stemmata\Core\Operation\Wire\OperationReader;
 use Stemmata\Core\Outline\Outline;
+use Stemmata\Core\Text\Node;
 use Stemmata\Tests\Support\CountingIds;
 use Stemmata\Tests\Support\Sketch;
+use Stemmata\Tests\Support\Wire;
 
 final class ContentsTest extends TestCase
 {
@@ -67,5 +71,38 @@ final class ContentsTest extends TestCase
         self::assertInstanceOf(Applied::class, $outcome);
 
         return $outcome->document;
+    }
+
+    public function testLinesThatSayTooLittleAreNone(): void
+    {
+        $line = ['section' => 'aaaaaaaaaaaa', 'level' => 1, 'number' => '1', 'heading' => 'a'];
+        $stored = [$line, 'words'];
+        foreach ($line as $part => $value) {
+            $stored[] = array_diff_key($line, [$part => true]);
+            $stored[] = [...$line, $part => is_int($value) ? '1' : 1];
+        }
+
+        self::assertSame([$line], ContentsLines::kept(new Node('contents', ['lines' => $stored])));
+        self::assertSame([], ContentsLines::kept(new Node('contents', ['lines' => 'words'])));
+    }
+
+    /** @param list<string>|null $numbers */
+    #[TestWith([1, 9, ['1', '1.1', '2']])]
+    #[TestWith([2, 2, ['1.1']])]
+    #[TestWith([0, 3, null])]
+    #[TestWith([1, 10, null])]
+    #[TestWith([3, 2, null])]
+    public function testLevelsFromAndTo(int $from, int $to, ?array $numbers): void
+    {
+        $operation = ['name' => 'generate-contents', 'section' => 'a', 'from' => $from, 'to' => $to];
+        $document = Sketch::document('1 a, 2 b, 1 c');
+        if (null === $numbers) {
+            self::assertSame(RefusalReason::OutOfRange, Wire::refused($document, $operation)->reason);
+
+            return;
+        }
+        $blocks = Wire::done($document, $operation)->document->sectionAt(0)->body->blocks;
+        $contents = array_values(array_filter($blocks, static fn(Node $block): bool => 'contents' === $block->type));
+        self::assertSame($numbers, array_column(ContentsLines::kept($contents[0]), 'number'));
     }
 }

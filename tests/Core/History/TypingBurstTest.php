@@ -8,11 +8,15 @@ use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Document\Change;
 use Stemmata\Core\Document\Section;
+use Stemmata\Core\Document\Setup;
+use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\History\TypingBurst;
+use Stemmata\Core\Outline\OutlineEdit;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Heading;
 use Stemmata\Core\Text\Node;
+use Stemmata\Tests\Support\Sketch;
 
 final class TypingBurstTest extends TestCase
 {
@@ -106,5 +110,31 @@ final class TypingBurstTest extends TestCase
         );
 
         return new Change([], ['aaaaaaaaaaaa' => [$section($before), $section($after)]], [], null);
+    }
+
+    public function testWhatDoesMoreThanWriteIsNoTyping(): void
+    {
+        $typing = self::change(['a'], ['ab']);
+        $offcut = ['bbbbbbbbbbbb' => [null, null]];
+
+        self::assertTrue(TypingBurst::isOneDoing($typing, self::change(['ab'], ['abc'])));
+        foreach (
+            [
+                'moves' => new Change(
+                    OutlineEdit::between(Sketch::document('1 a')->outline, Sketch::document('2 a')->outline),
+                    $typing->sections,
+                    [],
+                    null,
+                ),
+                'sets aside' => new Change([], $typing->sections, $offcut, null),
+                'describes' => new Change([], $typing->sections, [], [new TitleBlock(), new TitleBlock('a')]),
+                'numbers' => new Change([], $typing->sections, [], null, [Setup::plain(), Setup::plain()]),
+                'writes in two' => new Change([], [...$typing->sections, 'cccccccccccc' => [null, null]], [], null),
+            ]
+            as $what => $change
+        ) {
+            self::assertFalse(TypingBurst::isOneDoing($typing, $change), $what);
+            self::assertFalse(TypingBurst::isOneDoing($change, $typing), $what);
+        }
     }
 }

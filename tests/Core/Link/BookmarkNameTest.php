@@ -58,4 +58,28 @@ final class BookmarkNameTest extends TestCase
     {
         self::assertSame($isValid, LinkTarget::isValid($target));
     }
+
+    #[TestWith([1])]
+    #[TestWith([19])]
+    #[TestWith([20])]
+    #[TestWith([21])]
+    #[TestWith([41])]
+    #[TestWith([42])]
+    #[TestWith([100])]
+    public function testManyNamesAreTaken(int $taken): void
+    {
+        $isTaken = static fn(string $name): bool => 'gap' === $name ||
+            (1 === preg_match('/\Agap_(\d+)\z/', $name, $number) && $number[1] <= $taken);
+
+        self::assertSame('gap_' . max(2, $taken + 1), BookmarkName::free('gap', $isTaken));
+    }
+
+    public function testANumberFitsIntoTheLengthOfAName(): void
+    {
+        $long = str_repeat('a', BookmarkName::MAX_LENGTH);
+        $free = BookmarkName::free($long, static fn(string $name): bool => $name === $long);
+
+        self::assertSame(str_repeat('a', BookmarkName::MAX_LENGTH - 2) . '_2', $free);
+        self::assertTrue(BookmarkName::isValid($free));
+    }
 }

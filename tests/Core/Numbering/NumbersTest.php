@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Stemmata\Tests\Core\Numbering;
 
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
+use Stemmata\Core\Numbering\InvalidScheme;
+use Stemmata\Core\Numbering\LevelNumber;
 use Stemmata\Core\Numbering\Numbers;
 use Stemmata\Core\Numbering\Scheme;
 use Stemmata\Core\Outline\Outline;
@@ -42,5 +45,30 @@ final class NumbersTest extends TestCase
             ['1', '1.1', '1.2'],
             Numbers::of(Sketch::document('1 a, 3 b, 2 c')->outline, Scheme::decimal()),
         );
+    }
+
+    /** @param array<string, mixed> $changed */
+    #[TestWith([[], true])]
+    #[TestWith([['word' => 'wwwwwwwwwwwwwwwwwwwwwwwwwwwwwwwwwwwwwwww'], true])]
+    #[TestWith([['word' => 'wwwwwwwwwwwwwwwwwwwwwwwwwwwwwwwwwwwwwwwww'], false])]
+    #[TestWith([['word' => 7], false])]
+    #[TestWith([['separator' => ' – '], true])]
+    #[TestWith([['separator' => ' –– '], false])]
+    #[TestWith([['separator' => 7], false])]
+    #[TestWith([['start' => 0], true])]
+    #[TestWith([['start' => -1], false])]
+    #[TestWith([['start' => 999_999], true])]
+    #[TestWith([['start' => 1_000_000], false])]
+    #[TestWith([['start' => '1'], false])]
+    #[TestWith([['style' => 'runes'], false])]
+    #[TestWith([['style' => 7], false])]
+    public function testANumberOfALevelIsSoundOrRefused(array $changed, bool $isSound): void
+    {
+        $json = [...(new LevelNumber(word: 'Part'))->toJson(), ...$changed];
+        if (!$isSound) {
+            $this->expectException(InvalidScheme::class);
+        }
+
+        self::assertSame($json, LevelNumber::fromJson($json)->toJson());
     }
 }

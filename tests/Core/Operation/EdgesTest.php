@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Stemmata\Tests\Core\Operation;
 
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
+use Stemmata\Core\Counting\Targets;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\References;
 use Stemmata\Core\Link\LinkTarget;
@@ -275,5 +277,48 @@ final class EdgesTest extends TestCase
     private static function with(Document $document, string $name, Node ...$blocks): Document
     {
         return $document->withSection($document->section(Sketch::id($name))->withBody(Body::of(array_values($blocks))));
+    }
+
+    #[TestWith([0, true])]
+    #[TestWith([1, true])]
+    #[TestWith([Targets::HIGHEST, true])]
+    #[TestWith([Targets::HIGHEST + 1, false])]
+    #[TestWith([-1, false])]
+    public function testATargetOfTheDocument(int $words, bool $isTaken): void
+    {
+        $outcome = (new DescribeDocument(target: $words))->applyTo(Sketch::document('1 a'));
+        if ($isTaken) {
+            self::assertInstanceOf(Applied::class, $outcome);
+            self::assertSame(0 === $words ? null : $words, $outcome->document->titleBlock->target);
+        } else {
+            self::assertInstanceOf(Refused::class, $outcome);
+        }
+    }
+
+    public function testPartsOfALengthMayBeginWithASingleWord(): void
+    {
+        $paragraph = static fn(string $words): Node => Node::paragraph([Node::text($words)]);
+        $document = self::with(
+            Sketch::document('1 a'),
+            'a',
+            $paragraph('One'),
+            $paragraph(trim(str_repeat('word ', 100))),
+            $paragraph('two'),
+            $paragraph('three'),
+        );
+        $split = Wire::done($document, [
+            'name' => 'split-by-rule',
+            'sections' => ['a'],
+            'rule' => 'words',
+            'words' => 50,
+        ])->document;
+
+        self::assertSame(
+            ['One', trim(str_repeat('word ', 100)), "two\nthree"],
+            array_map(
+                static fn(int $position): string => $split->sectionAt($position)->body->plainText(),
+                range(0, $split->outline->count() - 1),
+            ),
+        );
     }
 }

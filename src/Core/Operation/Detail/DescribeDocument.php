@@ -27,6 +27,7 @@ final readonly class DescribeDocument implements Operation
         private ?string $guidingStatement = null,
         private ?int $target = null,
         private ?string $language = null,
+        private ?string $date = null,
     ) {}
 
     public function applyTo(Document $document): Applied|Refused
@@ -48,6 +49,7 @@ final readonly class DescribeDocument implements Operation
                     $this->guidingStatement ?? $now->guidingStatement,
                     0 === $this->target ? null : $this->target ?? $now->target,
                     $this->language ?? $now->language,
+                    $this->date ?? $now->date,
                 ),
             ),
         );

@@ -26,6 +26,7 @@ enum TitlePart: string
             $block->guidingStatement,
             $block->target,
             $block->language,
+            $block->date,
         );
     }
 }

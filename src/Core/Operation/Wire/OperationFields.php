@@ -86,6 +86,7 @@ final class OperationFields
             'guidingStatement' => '?text',
             'target' => '?integer',
             'language' => '?text',
+            'date' => '?text',
         ],
         'generate-contents' => [
             'section' => 'id',

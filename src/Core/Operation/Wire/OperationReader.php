@@ -266,6 +266,7 @@ final readonly class OperationReader
             $fields->findText('guidingStatement'),
             $fields->findInteger('target'),
             $fields->findText('language'),
+            $fields->findText('date'),
         );
     }
 

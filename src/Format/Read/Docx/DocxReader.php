@@ -136,6 +136,7 @@ final readonly class DocxReader implements DocumentReader
             mb_strcut($body->titleLines->subtitle ?? '', 0, 2000),
             mb_strcut($body->titleLines->author ?? $said('creator'), 0, 2000),
             language: HtmlTitle::languageOr($said('language') ?: $styles->language, 'en'),
+            date: mb_strcut($body->titleLines->date ?? '', 0, 2000),
         );
     }
 }

@@ -59,6 +59,8 @@ final readonly class EpubReader implements DocumentReader
                 '',
                 implode(', ', $book->metadata['creator'] ?? []),
                 language: HtmlTitle::languageOr($book->first('language'), 'en'),
+                // The day, without the hour that programs add.
+                date: (string) preg_replace('/(?<=\d)T\d.*\z/', '', $book->first('date')),
             ),
         );
     }

@@ -19,8 +19,26 @@ final class HtmlTitle
         return 'title-block-header' === $element->getAttribute('id') || str_contains($type, ' titlepage ');
     }
 
-    /** @return list<\DOMElement> the parts of a title block that say something else than title, subtitle and author */
+    /**
+     * @return list<\DOMElement> the parts of a title block that say something else than title, subtitle, author and
+     *     date; the date on the title page of a book is another one than the book's own
+     */
     public static function restOf(\DOMElement $titleBlock): array
+    {
+        return self::restWithin(
+            $titleBlock,
+            'title-block-header' === $titleBlock->getAttribute('id')
+                ? ['title', 'subtitle', 'author', 'date']
+                : ['title', 'subtitle', 'author'],
+        );
+    }
+
+    /**
+     * @param list<string> $said
+     *
+     * @return list<\DOMElement>
+     */
+    private static function restWithin(\DOMElement $titleBlock, array $said): array
     {
         $rest = [];
         foreach ($titleBlock->childNodes as $part) {
@@ -30,7 +48,7 @@ final class HtmlTitle
             $class = $part->getAttribute('class');
             $isSaid =
                 1 === preg_match('/\Ah[1-6]\z/', (string) $part->localName) ||
-                in_array($class, ['title', 'subtitle', 'author'], true);
+                in_array($class, $said, true);
             array_push(
                 $rest,
                 ...match (true) {
@@ -38,7 +56,7 @@ final class HtmlTitle
                     1 === preg_match('/\b(?:date|abstract|keywords|rights|publisher|dedication)\b/', $class) ||
                         !in_array($part->localName, ['div', 'section', 'header'], true)
                         => [$part],
-                    default => self::restOf($part),
+                    default => self::restWithin($part, $said),
                 },
             );
         }
@@ -61,6 +79,7 @@ final class HtmlTitle
             $shown['subtitle'] ?? ($meta['subtitle'] ?? ''),
             $shown['author'] ?? ($meta['author'] ?? ''),
             language: self::languageOr($language, 'en'),
+            date: $shown['date'] ?? ($meta['date'] ?? ($meta['dcterms.date'] ?? '')),
         );
     }
 
@@ -87,7 +106,7 @@ final class HtmlTitle
         $shown = [];
         foreach (self::parts($page) as $part) {
             $class = $part->getAttribute('class');
-            if (in_array($class, ['title', 'subtitle', 'author'], true)) {
+            if (in_array($class, ['title', 'subtitle', 'author', 'date'], true)) {
                 $shown[$class] = isset($shown[$class])
                     ? $shown[$class] . ', ' . self::line($part->textContent)
                     : self::line($part->textContent);

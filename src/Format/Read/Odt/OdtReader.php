@@ -74,6 +74,7 @@ final readonly class OdtReader implements DocumentReader
             mb_strcut($body->titleLines->subtitle ?? '', 0, 2000),
             mb_strcut($body->titleLines->author ?? ($said('initial-creator') ?: $said('creator')), 0, 2000),
             language: HtmlTitle::languageOr($said('language'), 'en'),
+            date: mb_strcut($body->titleLines->date ?? '', 0, 2000),
         );
     }
 }

@@ -89,6 +89,11 @@ final readonly class ParagraphStyle
         return 0 === strcasecmp($this->name, 'author');
     }
 
+    public function isDate(): bool
+    {
+        return 0 === strcasecmp($this->name, 'date');
+    }
+
     public function isQuotation(): bool
     {
         return 1 ===

@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read\Office;
 
-/** The title, subtitle and author that an office document prints before everything else. */
+/** The title, subtitle, author and date that an office document prints before everything else. */
 final class TitleLines
 {
     public ?string $title = null;
     public ?string $subtitle = null;
     public ?string $author = null;
+    public ?string $date = null;
 
     /** @return bool false for a line that is none of them, or a second title, which is a line that looks like one */
     public function take(string $words, ParagraphStyle $style): bool
@@ -20,6 +21,8 @@ final class TitleLines
             $this->subtitle = $words;
         } elseif ($style->isAuthor()) {
             $this->author = null === $this->author ? $words : $this->author . ', ' . $words;
+        } elseif ($style->isDate() && null === $this->date) {
+            $this->date = $words;
         } else {
             return false;
         }

@@ -47,7 +47,7 @@ final class Blocks extends BlockVisitor
         return array_map(strval(...), array_keys($this->languages));
     }
 
-    /** The lines before the text: title, subtitle and author, as far as there are any. */
+    /** The lines before the text: title, subtitle, author and date, as far as there are any. */
     public function titlePage(): string
     {
         $block = $this->rendition->titleBlock();
@@ -55,7 +55,12 @@ final class Blocks extends BlockVisitor
         foreach (
             $this->rendition->isBranch()
                 ? []
-                : ['Title' => $block->title, 'Subtitle' => $block->subtitle, 'Author' => $block->author]
+                : [
+                    'Title' => $block->title,
+                    'Subtitle' => $block->subtitle,
+                    'Author' => $block->author,
+                    'Date' => $block->date,
+                ]
             as $style => $words
         ) {
             $xml .= '' === $words ? '' : self::styled($style, Runs::words($words));

@@ -41,7 +41,10 @@ final class HtmlWriter implements DocumentWriter
     private static function head(TitleBlock $block): string
     {
         $meta = '';
-        foreach (['author' => $block->author, 'subtitle' => $block->subtitle] as $name => $value) {
+        foreach (
+            ['author' => $block->author, 'subtitle' => $block->subtitle, 'date' => $block->date]
+            as $name => $value
+        ) {
             $meta .=
                 '' === $value ? '' : sprintf("<meta name=\"%s\" content=\"%s\">\n", $name, InlineHtml::escaped($value));
         }

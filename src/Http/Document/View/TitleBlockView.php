@@ -17,5 +17,6 @@ final readonly class TitleBlockView
         #[OA\Property] public string $guidingStatement,
         #[OA\Property] public ?int $target,
         #[OA\Property] public string $language,
+        #[OA\Property] public string $date,
     ) {}
 }
