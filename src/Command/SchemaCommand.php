@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Command;
 
 use OpenApi\Generator;
+use Stemmata\Core\Document\Filler;
 use Stemmata\Core\Formula\Formula;
 use Stemmata\Core\Formula\MathMl;
 use Stemmata\Core\Link\KeptFile;
@@ -55,6 +56,7 @@ final class SchemaCommand extends Command
                         'kept' => KeptFile::PATTERN,
                         'keptEndings' => KeptFile::ENDINGS,
                     ],
+                    'filler' => Filler::PARAGRAPHS,
                     'pictures' => ['kinds' => Picture::KINDS, 'mostBytes' => Picture::MAX_BYTES],
                     'formulas' => [
                         'namespace' => MathMl::NAMESPACE,

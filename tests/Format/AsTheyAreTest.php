@@ -174,10 +174,10 @@ final class AsTheyAreTest extends TestCase
             "# One <a id=\"sec-one\" class=\"unnumbered\"></a>\n\n## Two <a id=\"sec-2\" class=\"unnumbered\"></a>\n\n[there](<#sec-one>)",
         ];
         yield 'braces that are words' => ['x.md', "# A set {1, 2}\n", '# A set {1, 2}'];
-        yield 'date and abstract of Markdown' => [
+        yield 'abstract of Markdown' => [
             'x.md',
             "---\ntitle: T\ndate: 2024-05-01\nabstract: In *short*.\n---\n# One\n",
-            "2024-05-01\n\nIn *short*.\n\n# One",
+            "In *short*.\n\n# One",
         ];
         yield 'pictures in every form of address' => [
             'x.html',

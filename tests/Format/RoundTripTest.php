@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Wire\OperationReader;
 use Stemmata\Tests\Support\CountingIds;
@@ -44,6 +45,20 @@ final class RoundTripTest extends TestCase
         $again = $formats->read('x.' . $ending, $formats->written($ending, $document))->document;
 
         self::assertSame(ReadForm::of($document), ReadForm::of($again));
+    }
+
+    #[TestWith(['md'])]
+    #[TestWith(['html'])]
+    #[TestWith(['docx'])]
+    public function testWhatADocumentSaysOfItselfComesBack(string $ending): void
+    {
+        $formats = Services::formats();
+        $said = new TitleBlock('Lamps & oil', 'A “report”', 'Ines Corvale', language: 'de-AT', date: 'März 2026');
+        $document = $formats->read('x.md', "# One\n\nWords.\n")->document->withTitleBlock($said);
+        $again = $formats->read('x.' . $ending, $formats->written($ending, $document))->document;
+
+        self::assertEquals($said, $again->titleBlock);
+        self::assertSame(1, $again->outline->count(), 'nothing of it is in the text');
     }
 
     #[TestWith(['md'])]

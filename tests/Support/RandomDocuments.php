@@ -109,6 +109,14 @@ final readonly class RandomDocuments
         if ($bookmarks && $this->oneIn(6)) {
             $id = $this->ids->next();
             $inline[] = new Node('bookmark', ['id' => $id->value, 'name' => 'mark_' . ltrim($id->value, 'n0')]);
+            if ($this->oneIn(2)) {
+                array_push(
+                    $inline,
+                    Node::text($this->words()),
+                    new Node('bookmarkEnd', ['id' => $id->value]),
+                    Node::text(' ' . $this->words()),
+                );
+            }
         }
 
         return $inline;

@@ -142,6 +142,16 @@ test.describe("a narrow window", () => {
       await page.keyboard.type("Lamps");
       await page.keyboard.press("Enter");
       await expect(page.getByRole("region", { name: "Offcuts" })).toBeHidden();
+      await page.keyboard.press("Shift+F9");
+      await expect(page.getByRole("treegrid")).toBeVisible();
+      const scrolling = () =>
+        page.evaluate(() =>
+          [...document.querySelectorAll("main, main *")]
+            .filter((each) => each.scrollWidth > each.clientWidth && getComputedStyle(each).overflowX === "auto")
+            .map((each) => each.outerHTML.slice(0, 100)),
+        );
+      expect(await isSideways()).toBe(false);
+      expect(await scrolling()).toEqual([]);
       await page.goto("/");
       await expect(page.getByRole("heading", { name: "Desk" })).toBeVisible();
       expect(await isSideways()).toBe(false);

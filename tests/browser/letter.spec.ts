@@ -50,6 +50,7 @@ const IN_TEXT: Partial<Record<TextCommand, Landing>> = {
   bookmark: ASKS,
   reference: ASKS,
   "contents-here": ASKS,
+  filler: ASKS,
 };
 
 const CELL = (words: string): Landing => ({ line: "td, th", words });

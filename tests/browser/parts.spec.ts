@@ -140,3 +140,30 @@ test("merged cells, lists in letters and struck words of a file stay what they a
   expect(html).toMatch(/<ol type="i">\s*<li>/);
   expect(html).toContain("<s>this</s>. More.");
 });
+
+test("filler is marked, not counted, and a finding until it is written over", async ({ page }) => {
+  const id = await openDocument(page, "# Chance\n\nWays to choose.\n");
+  await putCursor(page, "Ways to choose.");
+  await page.getByRole("button", { name: "Commands for this paragraph" }).click();
+  await chooseCommand(page, "Filler");
+  await page.getByRole("spinbutton").fill("2");
+  await page.keyboard.press("Enter");
+  const filler = page.locator(".manuscript .filler");
+  await expect(filler).toHaveCount(2);
+  await allKept(page);
+  await expect(page.getByText("3 words")).toBeVisible();
+  await page
+    .getByRole("button", { name: "Tools" })
+    .or(page.getByRole("button", { name: "Check" }))
+    .first()
+    .click();
+  await expect(page.getByText("2 paragraphs here are filler.")).toBeVisible();
+
+  // The cursor stands at the end of the last one; what is written there makes it text.
+  await page.locator(".manuscript").focus();
+  await page.keyboard.type(" Indeed.");
+  await expect(filler).toHaveCount(1);
+  await allKept(page);
+  await expect(page.getByText("One paragraph here is filler.")).toBeVisible();
+  expect(await exported(page.request, id, "md")).toContain("adipisci velit. Indeed.");
+});

@@ -1,5 +1,5 @@
 import { expect, type Page } from "@playwright/test";
-import { allKept, exported, openDocument, pickRow, putCursor, row, test } from "./helpers";
+import { allKept, chooseCommand, exported, openDocument, pickRow, putCursor, row, test } from "./helpers";
 
 /** Does what the jump box offers for some words. */
 async function command(page: Page, words: string): Promise<void> {
@@ -184,6 +184,50 @@ test("a file is kept with the document, and the link to it downloads it", async 
   const download = page.waitForEvent("download");
   await page.getByRole("button", { name: "Open", exact: true }).click();
   expect((await download).suggestedFilename()).toBe("The log.csv");
+
+  // It does not go into what is written, which is told before.
+  await page.getByRole("button", { name: "Write to a file" }).click();
+  await chooseCommand(page, "Web page");
+  await expect(page.getByRole("dialog")).toContainText("One kept file stays here");
+  await expect(page.getByRole("dialog")).toContainText("The log.csv");
+  const written = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Write the file" }).click();
+  await written;
+  await expect(page.getByRole("dialog")).toHaveCount(0);
+});
+
+test("selected words are named; the name goes with them, and its end with it", async ({ page }) => {
+  const id = await openDocument(page, "# Coast\n\nThe old mole stands.\n\nIt was built twice.\n\n# Vane\n\nSee\n");
+  await putCursor(page, "The old mole");
+  await page.keyboard.press("Home");
+  for (let step = 0; step < 4; step++) await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("Shift+ArrowDown");
+  await page.keyboard.press("Shift+End");
+  await page.getByRole("button", { name: /^Bookmark here/ }).click();
+  await expect(page.getByRole("dialog")).toContainText("Name these words");
+  await page.getByRole("dialog").getByRole("textbox").fill("mole");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("“mole” is bookmarked.")).toBeVisible();
+  const named = page.locator(".manuscript .named-stretch");
+  await expect(named).toHaveText(["old mole stands.", "It was built twice."]);
+  await allKept(page);
+  expect(await exported(page.request, id, "md")).toContain(
+    'The <a id="mole"></a>old mole stands.\n\nIt was built twice.<a class="bookmark-end" data-of="mole"></a>',
+  );
+
+  // Words written within are named too; without the bookmark there is no end of it.
+  await putCursor(page, "It was built");
+  await page.keyboard.press("Home");
+  await page.keyboard.type("And ");
+  await expect(named.last()).toHaveText("And It was built twice.");
+  await page.locator(".manuscript .bookmark").hover();
+  await page.getByRole("button", { name: "Take the bookmark away" }).click();
+  await expect(named).toHaveCount(0);
+  await expect(page.locator(".bookmark-end")).toHaveCount(0);
+  await allKept(page);
+  await expect.poll(() => exported(page.request, id, "md")).not.toContain("bookmark-end");
+  await page.keyboard.press("Control+z");
+  await expect(named).toHaveText(["old mole stands.", "And It was built twice."]);
 });
 
 test("figures and tables go without numbers where the writer wants none", async ({ page }) => {

@@ -19,12 +19,12 @@ export class Files {
     window.location.assign(this.address(format, section));
   }
 
-  /** How many links would lead nowhere in a file; nothing but their words is left of them there. */
-  async deadLinks(section?: string): Promise<number> {
+  /** Links that would be words only in a file: how many lead to what is gone, and which kept files others lead to. */
+  async deadLinks(section?: string): Promise<{ count: number; keptFiles: string[] }> {
     await this.flush();
     const params = { path: { id: this.id }, query: section === undefined ? {} : { section } };
-    const found = await read(api.GET("/api/documents/{id}/dead-links", { params })).catch(() => ({ count: 0 }));
-    return found.count;
+    const none = { count: 0, keptFiles: [] };
+    return read(api.GET("/api/documents/{id}/dead-links", { params })).catch(() => none);
   }
 
   /** As the browser prints it. */

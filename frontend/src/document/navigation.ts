@@ -91,7 +91,8 @@ export class Navigation {
     void kept.catch(() => undefined);
   }
 
-  private here(section: string): Place {
+  /** The section, with the place of the cursor when it is there. */
+  here(section: string): Place {
     const spot = this.spot();
     return spot?.section === section ? spot : { section };
   }

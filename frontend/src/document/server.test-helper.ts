@@ -12,7 +12,15 @@ export type AnyOperation = {
 };
 type Given = { status: number; body: unknown };
 
-export const titleBlock = { title: "T", subtitle: "", author: "", guidingStatement: "", target: null, language: "en", date: "" };
+export const titleBlock = {
+  title: "T",
+  subtitle: "",
+  author: "",
+  guidingStatement: "",
+  target: null,
+  language: "en",
+  date: "",
+};
 export const facts = (id: string, revision = 1): SectionFacts => ({
   id,
   heading: id,

@@ -13,7 +13,15 @@ const facts = (id: string, revision = 1): SectionFacts => ({
   revision,
 });
 const text = (id: string, revision = 1) => ({ id, heading: [], body: [], revision });
-const titleBlock = { title: "T", subtitle: "", author: "", guidingStatement: "", target: null, language: "en", date: "" };
+const titleBlock = {
+  title: "T",
+  subtitle: "",
+  author: "",
+  guidingStatement: "",
+  target: null,
+  language: "en",
+  date: "",
+};
 const skeleton: Skeleton = {
   id: "d",
   revision: 3,

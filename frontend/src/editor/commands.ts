@@ -170,14 +170,25 @@ export function renameBookmark(name: string): Command {
   };
 }
 
-export function insertBookmark(attributes: Attrs): Command {
+/** Names the place of the cursor, or the selected words as far as they stand in its section. */
+export function insertBookmark(attributes: { id: string; name: string }): Command {
   return (state, dispatch) => {
     const made = nodeType("bookmark").create(attributes);
     const at = placeInLine(state.doc, state.selection.from, made.type);
     if (at === null) return false;
-    dispatch?.(state.tr.insert(at, made));
+    const tr = state.tr;
+    const end = namedEnd(state);
+    if (end !== null) tr.insert(end, nodeType("bookmarkEnd").create({ id: attributes.id }));
+    dispatch?.(tr.insert(at, made));
     return true;
   };
+}
+
+/** Where a bookmark around the selected words would end; null when it would name a place. */
+export function namedEnd({ doc, selection: { from, to, $from, $to } }: EditorState): number | null {
+  if (from === to || $from.index(0) !== $to.index(0)) return null;
+  const end = placeInLine(doc, to, nodeType("bookmarkEnd"));
+  return end !== null && end > from ? end : null;
 }
 
 export function insertCrossReference(attributes: Attrs): Command {

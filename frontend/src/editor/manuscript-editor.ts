@@ -4,6 +4,7 @@ import { EditorState, NodeSelection, Selection, TextSelection, type Plugin, type
 import { EditorView, type NodeViewConstructor } from "@tiptap/pm/view";
 import type { SectionText } from "../api/client";
 import { captionLabels, currentLine, linkStates, partsOf, REDRAW, sectionLooks, type SectionLook } from "./decorations";
+import { fillerMarks } from "./filler";
 import { HeldKeys } from "./held-keys";
 import { inputMarks, textKeys, wholeSections } from "./keymap";
 import { footnotes } from "./notes";
@@ -11,6 +12,7 @@ import { findSection, levelOf, near, placeIn, positionIn, sectionAround, type Se
 import { schema } from "./schema";
 import { headingOf, sectionNode } from "./section-text";
 import { changedTogether, stretchBetween, type Stretch } from "./stretch";
+import { namedStretches, noLooseEnds } from "./stretches";
 
 /** What the editor asks of the screen around it. */
 export type ManuscriptHost = {
@@ -355,12 +357,15 @@ export class ManuscriptEditor {
   private plugins(): Plugin[] {
     return [
       wholeSections((transaction) => transaction.getMeta(SHOWN) === true),
+      noLooseEnds((transaction) => transaction.getMeta(SHOWN) === true),
       inputMarks(),
       ...textKeys(this.host),
       history(),
       sectionLooks(this.host),
       currentLine(),
       linkStates((target) => this.host.isBroken(target)),
+      namedStretches(),
+      fillerMarks(),
       captionLabels((id) => this.host.lookOf(id).captions),
       ...footnotes((id) => this.host.lookOf(id).firstNote),
     ];

@@ -120,6 +120,10 @@ const DRAWN: Record<string, Drawn> = {
       { tag: "span.bookmark", getAttrs: (element) => ({ id: element.dataset["id"], name: element.dataset["name"] }) },
     ],
   },
+  bookmarkEnd: {
+    toDOM: (node) => ["span", { class: "bookmark-end", "data-id": String(node.attrs["id"]) }],
+    parseDOM: [{ tag: "span.bookmark-end", getAttrs: (element) => ({ id: element.dataset["id"] }) }],
+  },
   image: {
     toDOM: (node) => ["img", drawnImage(node)],
     parseDOM: [{ tag: "img", getAttrs: imageAttributes }],

@@ -75,11 +75,13 @@ function step(session: Session, by: 1 | -1): void {
   if (next !== undefined) session.navigation.goTo({ section: next }, { focus: !isInOutline(), remember: false });
 }
 
+/** Into the text of the row that the keys are at: to where the cursor is, if it is there. */
 function changeBetweenOutlineAndText(session: Session): void {
-  const { current } = session.window;
   const outline = document.querySelector<HTMLElement>("[role=tree], [role=treegrid]");
-  if (!isInOutline()) outline?.focus();
-  else if (current !== null) session.navigation.goTo({ section: current }, { remember: false });
+  if (!isInOutline()) return outline?.focus();
+  const row = outline?.getAttribute("aria-activedescendant")?.replace(/^row-/, "");
+  const section = row ?? session.window.current;
+  if (section !== null) session.navigation.goTo(session.navigation.here(section), { remember: false });
 }
 
 function isInOutline(): boolean {

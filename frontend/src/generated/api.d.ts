@@ -1980,7 +1980,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description How many links would be words only in a file */
+            /** @description How many links would be words only in a file, for what they lead to is gone; and the names of files kept with the document that links lead to, for none of them goes into what is written */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -1988,6 +1988,7 @@ export interface operations {
                 content: {
                     "application/json": {
                         count: number;
+                        keptFiles: string[];
                     };
                 };
             };

@@ -133,6 +133,7 @@ export const COMMANDS = {
     "remove-table": { words: "Remove the table", keys: [] },
     calculation: { words: "Calculation", keys: [], also: "sum number reckon" },
     separator: { words: "Separator", keys: [], also: "rule line scene break" },
+    filler: { words: "Filler…", keys: [], also: "dummy placeholder lorem sample text" },
     "page-break": { words: "Page break", keys: [], also: "new page" },
     link: { words: "Link…", keys: ["Ctrl+K"], also: "address web reference" },
     bookmark: { words: "Bookmark here…", keys: [], also: "name place anchor" },

@@ -2,7 +2,7 @@ import { NodeSelection, TextSelection } from "@tiptap/pm/state";
 import { useState, type FormEvent } from "react";
 import { useSession } from "../document/context";
 import { api } from "../api/client";
-import { insertBookmark, renameBookmark } from "../editor/commands";
+import { insertBookmark, namedEnd, renameBookmark } from "../editor/commands";
 import { findSection } from "../editor/places";
 import { textOf } from "../editor/section-text";
 import { newId } from "../document/new-id";
@@ -26,6 +26,7 @@ export function BookmarkDialog({ spot, onClose }: { spot: Spot; onClose: () => v
           .slice(0, 40),
   );
   const [problem, setProblem] = useState("");
+  const isStretch = !present && namedEnd(spot.view.state) !== null;
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     let doc = spot.view.state.doc;
@@ -69,7 +70,7 @@ export function BookmarkDialog({ spot, onClose }: { spot: Spot; onClose: () => v
     <Dialog
       open
       onClose={onClose}
-      title={present ? "Rename the bookmark" : "Name this place"}
+      title={present ? "Rename the bookmark" : isStretch ? "Name these words" : "Name this place"}
       description={
         present ? "Links that lead here go on doing so." : "Links can lead here by this name, wherever the text moves."
       }

@@ -281,6 +281,7 @@ export function runInText(session: Session, section: string, view: EditorView, c
     case "picture":
     case "formula":
     case "table":
+    case "filler":
       return (askAtSpot(command, { section, view }), true);
     case "contents-here":
       return (askAtSpot("contents", { section, view }), true);

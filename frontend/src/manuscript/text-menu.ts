@@ -111,7 +111,7 @@ export function textMenu(session: Session, spot: Omit<Spot, "key">): MenuEntry[]
           [...(isSelected ? [] : (["link"] as const)), "reference", "bookmark", "formula", "calculation"] as const
         ).map(command),
         "line",
-        ...(["separator", "page-break", "contents-here"] as const).map(command),
+        ...(["separator", "page-break", "contents-here", "filler"] as const).map(command),
       ],
     },
     ...(commands.isInside(view.state, "listItem") ? [item] : []),

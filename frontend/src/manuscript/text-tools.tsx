@@ -28,6 +28,7 @@ import { ContentsDialog } from "./contents-dialog";
 import { CrossReferenceDialog } from "./cross-reference-dialog";
 import { FormulaDialog } from "./formula-dialog";
 import { PictureDialog } from "./picture-dialog";
+import { FillerDialog } from "./filler-dialog";
 import { TableDialog } from "./table-dialog";
 import { backToText, useSpot, type Spot } from "./spot";
 import { makeHeading, runInText, setTextAside, splitHere } from "./text-commands";
@@ -70,6 +71,7 @@ export function TextTools({ scroller }: { scroller: RefObject<HTMLDivElement | n
         <PictureDialog key={asking.spot.key} spot={asking.spot} chosen={asking.file ?? null} onClose={close} />
       )}
       {asking?.what === "formula" && <FormulaDialog spot={asking.spot} onClose={close} />}
+      {asking?.what === "filler" && <FillerDialog spot={asking.spot} onClose={close} />}
       {asking?.what === "table" && <TableDialog spot={asking.spot} onClose={close} />}
       {asking?.what === "contents" && <ContentsDialog spot={asking.spot} onClose={close} />}
     </>

@@ -11,18 +11,23 @@ function giveFocus(element: HTMLElement): void {
   else element.focus({ preventScroll: true });
 }
 
-/** Where the writer was last, besides dialogs and menus, which come and go over it. */
-let place: HTMLElement | null = null;
+/** What has the keys as a whole; the signs on its rows come and go with the hand. */
+const WHOLES = "[role=tree], [role=treegrid], .manuscript";
+
+/** Where the writer was last, and within what, besides dialogs and menus, which come and go over it. */
+let places: (HTMLElement | null)[] = [];
 
 document.addEventListener("focusin", ({ target }) => {
-  if (target instanceof HTMLElement && target.closest("[role=dialog], [role=menu]") === null) place = target;
+  if (target instanceof HTMLElement && target.closest("[role=dialog], [role=menu]") === null)
+    places = [target, target.closest<HTMLElement>(WHOLES)];
 });
 
 /** Back to where the writer was, unless something else has taken the focus. */
 export function giveFocusBack(): void {
   const isTaken = document.activeElement !== null && document.activeElement !== document.body;
   const isAnotherOpen = document.querySelector("[role=dialog][data-state=open]") !== null;
-  if (!isTaken && !isAnotherOpen && place?.isConnected) giveFocus(place);
+  const place = places.find((each) => each?.isConnected);
+  if (!isTaken && !isAnotherOpen && place) giveFocus(place);
 }
 
 /** A key pressed into nothing, such as right after a dialog has gone, is meant for where the writer was. */

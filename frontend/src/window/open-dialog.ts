@@ -7,7 +7,7 @@ export type OpenDialog =
   | { kind: "split"; section: string }
   | { kind: "import"; target: string; landing: "before" | "after" | "inside" }
   | { kind: "keep-starter" | "keys" | "about" }
-  | { kind: "dead-links"; format: FileFormat; section?: string | undefined; count: number }
+  | { kind: "dead-links"; format: FileFormat; section?: string | undefined; count: number; keptFiles: string[] }
   | { kind: "nest" | "to-document"; sections: string[] }
   | { kind: "marker" | "target"; sections: string[] };
 

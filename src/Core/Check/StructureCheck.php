@@ -20,6 +20,7 @@ final class StructureCheck
             new DeeperThanSix(),
             new MissingPart(),
             new BrokenLink(),
+            new FillerLeft(),
         ];
     }
 

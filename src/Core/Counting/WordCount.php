@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Counting;
 
+use Stemmata\Core\Document\Filler;
 use Stemmata\Core\Document\Section;
 use Stemmata\Core\Text\Node;
 
@@ -42,12 +43,12 @@ final class WordCount
 
     private const NO_WRITING = ['calculation', 'formulaBlock', 'unreadable'];
 
-    /** Words under the heading; the heading itself, contents, calculations and formulas on lines of their own are not writing and do not count. */
+    /** Words under the heading; the heading itself, contents, calculations, formulas on lines of their own and filler are not writing and do not count. */
     public function ofBody(Section $section): int
     {
         return array_sum(
             array_map(
-                fn(Node $block): int => in_array($block->type, self::NO_WRITING, true)
+                fn(Node $block): int => in_array($block->type, self::NO_WRITING, true) || Filler::is($block)
                     ? 0
                     : $this->ofText($block->plainText()),
                 $section->body->blocks,

@@ -19,6 +19,8 @@ final readonly class References
      * @param list<string>          $pictures  hashes, also of files that are led to; of the text itself only, for storage keeps them by document
      * @param int                   $notes     footnotes in it
      * @param list<Caption>         $captions  of its pictures and tables, in order; with empty words for those without
+     * @param int                   $fillers   paragraphs that are filler
+     * @param array<string, string> $keptFiles names of files kept with the document that links lead to, by hash
      */
     private function __construct(
         public array $bookmarks,
@@ -27,6 +29,8 @@ final readonly class References
         public array $pictures = [],
         public int $notes = 0,
         public array $captions = [],
+        public array $keptFiles = [],
+        public int $fillers = 0,
     ) {}
 
     public static function in(Section $section): self
@@ -37,7 +41,10 @@ final readonly class References
         $pictures = [];
         $notes = 0;
         $captions = [];
+        $keptFiles = [];
+        $fillers = 0;
         foreach (self::parts($section) as $node) {
+            $fillers += Filler::is($node) ? 1 : 0;
             $notes += 'footnote' === $node->type ? 1 : 0;
             if (null !== ($caption = Caption::findOf($node))) {
                 $captions[] = $caption;
@@ -52,13 +59,23 @@ final readonly class References
             $kept = KeptFile::findIn((string) $node->findMark('link')?->attribute('href'));
             if (null !== $kept) {
                 $pictures[$kept->hash] = $kept->hash;
+                $keptFiles[$kept->hash] = $kept->name;
             }
             foreach (PlacesLedTo::idsOf($node) as $target) {
                 $links[$target] ??= $node->plainText();
             }
         }
 
-        return new self($bookmarks, $links, $hasContents, array_values($pictures), $notes, $captions);
+        return new self(
+            $bookmarks,
+            $links,
+            $hasContents,
+            array_values($pictures),
+            $notes,
+            $captions,
+            $keptFiles,
+            $fillers,
+        );
     }
 
     /**
@@ -74,8 +91,9 @@ final readonly class References
         bool $hasContents,
         int $notes = 0,
         array $captions = [],
+        int $fillers = 0,
     ): self {
-        return new self($bookmarks, $links, $hasContents, [], $notes, $captions);
+        return new self($bookmarks, $links, $hasContents, [], $notes, $captions, fillers: $fillers);
     }
 
     /** @return iterable<Node> */

@@ -16,6 +16,7 @@ abstract class InlineVisitor
             'text' => $this->text($part),
             'hardBreak' => $this->hardBreak(),
             'bookmark' => $this->bookmark($part),
+            'bookmarkEnd' => $this->bookmarkEnd($part),
             'crossReference' => $this->crossReference($part),
             'image' => $this->image($part),
             'formula' => $this->formula($part),
@@ -29,6 +30,8 @@ abstract class InlineVisitor
     abstract protected function hardBreak(): string;
 
     abstract protected function bookmark(Node $bookmark): string;
+
+    abstract protected function bookmarkEnd(Node $end): string;
 
     abstract public function crossReference(Node $reference): string;
 

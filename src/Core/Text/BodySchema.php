@@ -102,6 +102,8 @@ final class BodySchema
             'marks' => false,
             'attributes' => ['id' => 'id', 'name' => 'bookmarkName'],
         ],
+        // Of the bookmark with that id, when it names a stretch (NamedStretches).
+        'bookmarkEnd' => ['group' => 'inline', 'content' => null, 'marks' => false, 'attributes' => ['id' => 'id']],
         'crossReference' => [
             'group' => 'inline',
             'content' => null,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read;
 
+use Stemmata\Core\Document\NamedStretches;
 use Stemmata\Core\Document\Section;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Heading;
@@ -22,6 +23,15 @@ final class Bookmarks
         return $section
             ->withHeading(Heading::ofInline(self::inlineWithout($section->heading->inline, $ids)))
             ->withBody(Body::of(self::inlineWithout($section->body->blocks, $ids)));
+    }
+
+    public static function withoutLooseEnds(Section $section): Section
+    {
+        $ended = NamedStretches::in([...$section->heading->inline, ...$section->body->blocks]);
+
+        return $section
+            ->withHeading(Heading::ofInline(NamedStretches::withoutLooseEnds($section->heading->inline, $ended)))
+            ->withBody(Body::of(NamedStretches::withoutLooseEnds($section->body->blocks, $ended)));
     }
 
     /**

@@ -61,6 +61,7 @@ final class DocumentBuilder
      *     and whether a program made them for itself
      */
     private array $pendingAnchors = [];
+    private bool $hasStretches = false;
     /** @var list<Node> bookmarks that stand before the next heading or block */
     private array $bookmarksForNext = [];
     /** @var array<string, string> link target by the id of a bookmark that no line of words holds */
@@ -187,6 +188,19 @@ final class DocumentBuilder
         }
 
         return new Node('bookmark', ['id' => $id, 'name' => $name]);
+    }
+
+    /** Where the stretch ends that the bookmark of that name begins; null when none of that name was read. */
+    public function findBookmarkEnd(string $anchor): ?Node
+    {
+        $target = $this->targets[$anchor] ?? '';
+        $id = LinkTarget::findInnerId($target);
+        if (null === $id || LinkTarget::toBookmark($id) !== $target) {
+            return null;
+        }
+        $this->hasStretches = true;
+
+        return new Node('bookmarkEnd', ['id' => $id]);
     }
 
     /** A link; one to a place in the file is led there once all places are known. */
@@ -355,6 +369,12 @@ final class DocumentBuilder
             $unreached = array_diff_key($this->hidden, $this->reached);
             $resolved = array_map(
                 static fn(array $entry): array => [$entry[0], Bookmarks::without($entry[1], $unreached)],
+                $resolved,
+            );
+        }
+        if ($this->hasStretches) {
+            $resolved = array_map(
+                static fn(array $entry): array => [$entry[0], Bookmarks::withoutLooseEnds($entry[1])],
                 $resolved,
             );
         }

@@ -13,6 +13,7 @@ use Stemmata\Core\Counting\CaptionNumbers;
 use Stemmata\Core\Counting\ReadingTime;
 use Stemmata\Core\Counting\Targets;
 use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\References;
 use Stemmata\Core\Document\SectionNames;
 use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Numbering\Numbers;
@@ -283,10 +284,13 @@ final readonly class DocumentController
     #[
         OA\Response(
             response: 200,
-            description: 'How many links would be words only in a file',
+            description: 'How many links would be words only in a file, for what they lead to is gone; and the names of files kept with the document that links lead to, for none of them goes into what is written',
             content: new OA\JsonContent(
-                required: ['count'],
-                properties: [new OA\Property('count', type: 'integer')],
+                required: ['count', 'keptFiles'],
+                properties: [
+                    new OA\Property('count', type: 'integer'),
+                    new OA\Property('keptFiles', type: 'array', items: new OA\Items(type: 'string')),
+                ],
                 type: 'object',
             ),
         ),
@@ -296,8 +300,14 @@ final readonly class DocumentController
     {
         $document = self::branchOf($this->store->document($id), $request);
 
+        $keptFiles = [];
+        foreach ($document->sections() as $section) {
+            $keptFiles += References::in($section)->keptFiles;
+        }
+
         return new JsonResponse([
             'count' => count(iterator_to_array((new BrokenLink())->findings($document, []), false)),
+            'keptFiles' => array_values($keptFiles),
         ]);
     }
 

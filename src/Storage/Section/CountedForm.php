@@ -9,7 +9,8 @@ use Stemmata\Core\Text\Caption;
 use Stemmata\Core\Text\CaptionKind;
 
 /**
- * What is counted of a section, as it is kept beside its text: `[notes, [[kind, words, [bookmark, …]], …]]` in JSON, so
+ * What is counted of a section, as it is kept beside its text: `[notes, [[kind, words, [bookmark, …]], …], fillers]` in JSON,
+ * the last where there are any, so
  * that numbers are computed without reading every text.
  */
 final class CountedForm
@@ -20,7 +21,7 @@ final class CountedForm
     /** Empty when there is nothing to count. */
     public static function written(References $references): string
     {
-        if (0 === $references->notes && [] === $references->captions) {
+        if (0 === $references->notes && [] === $references->captions && 0 === $references->fillers) {
             return '';
         }
         $captions = array_map(
@@ -32,13 +33,15 @@ final class CountedForm
             $references->captions,
         );
 
-        return json_encode([$references->notes, $captions], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
+        $counted = [$references->notes, $captions, ...$references->fillers > 0 ? [$references->fillers] : []];
+
+        return json_encode($counted, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
     }
 
-    /** @return array{notes: int, captions: list<Caption>} nothing of what cannot be read */
+    /** @return array{notes: int, captions: list<Caption>, fillers: int} nothing of what cannot be read */
     public static function read(string $json): array
     {
-        [$notes, $rows] = [...(array) json_decode($json, true), null, null];
+        [$notes, $rows, $fillers] = [...(array) json_decode($json, true), null, null, null];
         $captions = [];
         foreach (is_array($rows) ? $rows : [] as $row) {
             [$kind, $words, $bookmarks] = [...is_array($row) ? array_values($row) : [], null, null, null];
@@ -48,6 +51,10 @@ final class CountedForm
             }
         }
 
-        return ['notes' => is_int($notes) ? $notes : 0, 'captions' => $captions];
+        return [
+            'notes' => is_int($notes) ? $notes : 0,
+            'captions' => $captions,
+            'fillers' => is_int($fillers) ? $fillers : 0,
+        ];
     }
 }

@@ -114,7 +114,7 @@ final class LibrariesTest extends TestCase
         $text = Services::formats()->written('md', $document);
         self::assertStringContainsString("1. one\n2. two\n\n<!-- -->\n\n- dot\n\n> A line quoted.", $text);
         self::assertStringContainsString(
-            'Kept inserted <a id="the_place"></a>here[there](<#the_place> "back")[by field](<#the_place>)',
+            'Kept inserted <a id="the_place"></a>here<a class="bookmark-end" data-of="the_place"></a>[there](<#the_place> "back")[by field](<#the_place>)',
             $text,
         );
         self::assertStringContainsString("<div class=\"page-break\"></div>\n\nafter the break", $text);

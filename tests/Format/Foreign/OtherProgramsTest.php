@@ -40,6 +40,20 @@ final class OtherProgramsTest extends TestCase
         self::assertSame('Ines Corvale, Emlyn Carrow', $title->author);
     }
 
+    #[TestWith(['md', 'markdown'])]
+    #[TestWith(['html', 'html'])]
+    #[TestWith(['docx', 'docx'])]
+    #[TestWith(['odt', 'odt'])]
+    #[TestWith(['epub', 'epub'])]
+    public function testReadsTheDateThatPandocWrites(string $ending, string $format): void
+    {
+        $written = Foreign::written(self::SOURCE, $format, ['--standalone', '-M', 'date=2026-03-01']);
+        $document = $this->read($written, $ending);
+
+        self::assertSame('2026-03-01', $document->titleBlock->date);
+        self::assertStringNotContainsString('2026', implode(' ', $document->headings()));
+    }
+
     /**
      * Files by pandoc 2.17 (Debian package pandoc) from one source.
      *

@@ -11,7 +11,12 @@ import { RowHead, RowMenu, useRowFacts } from "../../tree/row-head";
 import { useRowDraggable } from "../../tree/use-row-drag";
 import type { TreeRowProps } from "../../tree/use-tree";
 
-export const COLUMNS = "minmax(320px, 5fr) minmax(180px, 4fr) 264px 56px 52px minmax(120px, 2fr)";
+/** The columns of a row and of what is written over them; a narrow window shows fewer, and scrolls down only. */
+export const COLUMNS =
+  "grid grid-cols-[minmax(0,1fr)_4.5rem_2rem] items-center gap-x-2 pr-3 @min-[620px]:grid-cols-[minmax(0,3fr)_minmax(0,2fr)_8.75rem_2rem] @min-[1000px]:grid-cols-[minmax(320px,5fr)_minmax(180px,4fr)_264px_56px_52px_minmax(120px,2fr)] @min-[1000px]:gap-x-4 @min-[1000px]:pr-6";
+/** Columns that need room. */
+export const FROM_MEDIUM = "@max-[620px]:hidden";
+export const FROM_WIDE = "@max-[1000px]:hidden";
 
 const percent = new Intl.NumberFormat("en-GB", {
   style: "percent",
@@ -60,13 +65,14 @@ export const ArrangeRow = memo(function ArrangeRow({
       aria-expanded={row.hasInside ? !row.folded : undefined}
       aria-selected={isPicked}
       className={cx(
-        "group grid items-center gap-x-4 pr-6",
+        "group",
+        COLUMNS,
         facts.isCurrent && "bg-wash",
         isPicked && "bg-lit!",
         isActive && "row-active",
         isInHand && "opacity-40",
       )}
-      style={{ height: ROW_HEIGHT, gridTemplateColumns: COLUMNS }}
+      style={{ height: ROW_HEIGHT }}
       onClick={(event) => !isRenaming && acts.click(row, event)}
       onPointerEnter={() => setUnderHand(true)}
       onPointerLeave={(event) => !event.currentTarget.contains(document.activeElement) && setUnderHand(false)}
@@ -88,7 +94,7 @@ export const ArrangeRow = memo(function ArrangeRow({
         <RowHead row={row} facts={facts} isFirst={index === 0} isRenaming={isRenaming} acts={acts} />
         {!isRenaming && (isReached || props.isMenuOpen) && <RowMenu name={name} {...props} />}
       </div>
-      <div role="gridcell" className="min-w-0">
+      <div role="gridcell" className={cx("min-w-0", FROM_MEDIUM)}>
         <CellField
           key={aim}
           isReached={isReached}
@@ -112,11 +118,11 @@ export const ArrangeRow = memo(function ArrangeRow({
           placeholder="target"
           tabIndex={tabIndex}
           onLeave={acts.leave}
-          className="w-17 shrink-0 placeholder:text-transparent group-hover:placeholder:text-faint focus:placeholder:text-faint"
+          className="w-17 shrink-0 placeholder:text-transparent group-hover:placeholder:text-faint focus:placeholder:text-faint @max-[620px]:hidden"
           onChange={setTarget}
         />
       </div>
-      <div role="gridcell" className="text-right text-soft tabular-nums">
+      <div role="gridcell" className={cx("text-right text-soft tabular-nums", FROM_WIDE)}>
         {whole > 0 ? percent.format(words / whole) : "–"}
       </div>
       <div role="gridcell" className="grid place-items-center">
@@ -135,7 +141,7 @@ export const ArrangeRow = memo(function ArrangeRow({
           </button>
         )}
       </div>
-      <div role="gridcell" className="truncate text-xs text-ochre" title={remarks.join("\n")}>
+      <div role="gridcell" className={cx("truncate text-xs text-ochre", FROM_WIDE)} title={remarks.join("\n")}>
         {remarks.join(" · ")}
       </div>
     </div>
@@ -144,10 +150,10 @@ export const ArrangeRow = memo(function ArrangeRow({
 
 /** The bar ends beyond the upright mark when there is more than was wanted; colour only says it again. */
 function TargetBar({ words, target, isOver }: { words: number; target: number | null; isOver: boolean }) {
-  if (target === null) return <span className="w-26 shrink-0" />;
+  if (target === null) return <span className={cx("w-26 shrink-0", FROM_WIDE)} />;
   const scale = target * 1.25;
   return (
-    <span aria-hidden="true" className="relative h-2 w-26 shrink-0 rounded-full bg-bed">
+    <span aria-hidden="true" className={cx("relative h-2 w-26 shrink-0 rounded-full bg-bed", FROM_WIDE)}>
       <span
         className={cx("absolute inset-y-0 left-0 rounded-full", isOver ? "bg-ochre" : "bg-twig")}
         style={{ width: `${Math.min(1, words / scale) * 100}%` }}

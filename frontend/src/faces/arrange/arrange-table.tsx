@@ -9,7 +9,8 @@ import { PADDING, ROW_HEIGHT } from "../../tree/geometry";
 import { LevelsMenu, OutlineFilter } from "../../tree/outline-view";
 import { insertSection } from "../../tree/row-commands";
 import { useTree } from "../../tree/use-tree";
-import { ArrangeRow, COLUMNS } from "./arrange-row";
+import { cx } from "../../parts/cx";
+import { ArrangeRow, COLUMNS, FROM_MEDIUM, FROM_WIDE } from "./arrange-row";
 import { UnderHand } from "../../parts/menu";
 
 const NONE: readonly Finding[] = [];
@@ -35,27 +36,30 @@ export function ArrangeTable() {
   );
 
   return (
-    <main aria-label="Arrange" className="grid min-h-0 grid-rows-[auto_minmax(0,1fr)_auto] overflow-x-auto">
+    <main
+      aria-label="Arrange"
+      className="@container grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto]"
+    >
       <div className="flex items-center border-b border-line text-soft">
-        <div className="w-72 shrink-0">
+        <div className="min-w-0 basis-72">
           <OutlineFilter field={field} filter={filter} shown={rows.length} onFilter={setFilter} onLeave={acts.leave} />
         </div>
         <span className="flex-1" />
         <LevelsMenu onShow={showLevels} />
         <span className="w-3" />
       </div>
-      <div className="grid min-h-0 min-w-[1000px] grid-rows-[auto_minmax(0,1fr)]">
-        <div
-          aria-hidden="true"
-          className="grid h-8 items-center gap-x-4 border-b border-line pr-6 text-xs text-soft"
-          style={{ gridTemplateColumns: COLUMNS }}
-        >
+      <div className="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)]">
+        <div aria-hidden="true" className={cx("h-8 border-b border-line text-xs text-soft", COLUMNS)}>
           <span className="pl-9">Section</span>
-          <span className="pl-2">Aim</span>
-          <span className="pl-12">Words and target</span>
-          <span className="text-right">Share</span>
-          <span className="text-center">Marker</span>
-          <span>Findings</span>
+          <span className={cx("pl-2", FROM_MEDIUM)}>Aim</span>
+          <span className="text-right @min-[620px]:text-left @min-[1000px]:pl-12">
+            Words<span className={FROM_MEDIUM}> and target</span>
+          </span>
+          <span className={cx("text-right", FROM_WIDE)}>Share</span>
+          <span className="text-center">
+            <span className={FROM_WIDE}>Marker</span>
+          </span>
+          <span className={FROM_WIDE}>Findings</span>
         </div>
         <UnderHand menuAt={menuAt} onClosed={() => acts.menuClosed()}>
           <div

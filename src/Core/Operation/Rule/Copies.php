@@ -92,6 +92,12 @@ final class Copies
             ]);
         }
 
+        if ('bookmarkEnd' === $node->type) {
+            $old = $node->textAttribute('id');
+
+            return $node->withAttributes(['id' => $idByOld[$old] ?? $old]);
+        }
+
         return PlacesLedTo::led($node, static function (string $target) use ($idByOld): string {
             $inner = LinkTarget::findInnerId($target);
 

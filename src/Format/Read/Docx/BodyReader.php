@@ -291,11 +291,7 @@ final class BodyReader
 
             return;
         }
-        if (
-            !$isBlankLine &&
-            '' === $words &&
-            [] === array_filter($inline, static fn(Node $node): bool => 'bookmark' !== $node->type && !$node->isText())
-        ) {
+        if (!$isBlankLine && '' === $words && [] === array_filter($inline, self::isSeen(...))) {
             // A blank line between paragraphs is a look; its bookmarks move on to what follows.
             $this->flow->bookmarksForNext($bookmarks);
 
@@ -476,5 +472,11 @@ final class BodyReader
         }
 
         return [$inline, $align, $isHeading];
+    }
+
+    /** Whether a part is more than letters, or the name of a place. */
+    private static function isSeen(Node $part): bool
+    {
+        return !$part->isText() && !in_array($part->type, ['bookmark', 'bookmarkEnd'], true);
     }
 }

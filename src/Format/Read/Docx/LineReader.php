@@ -24,6 +24,8 @@ final class LineReader
 
     /** @var array<string, list<Node>> words of the notes, by kind and id */
     private array $notes = [];
+    /** @var array<string, string> names of bookmarks by their number in the file */
+    private array $begun = [];
     private TextRun $run;
     /** @var list<list<Node>> */
     private array $parts = [];
@@ -99,7 +101,11 @@ final class LineReader
                 $this->simpleField($part, $style, $link, $isHeading);
                 break;
             case 'bookmarkStart':
+                $this->begun[Xml::attribute($part, 'id') ?? ''] = Xml::attribute($part, 'name') ?? '';
                 $this->bookmark(Xml::attribute($part, 'name') ?? '', $isHeading);
+                break;
+            case 'bookmarkEnd':
+                $this->bookmarkEnd($this->begun[Xml::attribute($part, 'id') ?? ''] ?? '');
                 break;
             case 'ins':
                 $this->builder->note(ImportNote::InsertionKept);
@@ -280,6 +286,15 @@ final class LineReader
             $this->parts[] = $this->run->finished();
         } elseif ('column' !== $type) {
             $this->run->part(new Node('hardBreak'));
+        }
+    }
+
+    /** Programs name stretches for themselves; of those the place is enough. */
+    private function bookmarkEnd(string $name): void
+    {
+        $end = BookmarkMark::isHidden($name) ? null : $this->builder->findBookmarkEnd($name);
+        if (null !== $end) {
+            $this->run->part($end);
         }
     }
 

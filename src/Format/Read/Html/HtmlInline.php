@@ -213,6 +213,12 @@ final class HtmlInline
         if ($element->hasAttribute('data-number')) {
             return false;
         }
+        if ($element->hasAttribute('data-of') && 'bookmark-end' === $element->getAttribute('class')) {
+            $end = $this->builder->findBookmarkEnd($this->surroundings->anchor($element->getAttribute('data-of')));
+            null === $end || $run->part($end);
+
+            return false;
+        }
         $anchor = $element->getAttribute('id') ?: ('a' === $element->localName ? $element->getAttribute('name') : '');
         // In a heading, a name with a hyphen is the section's own; HtmlFlow has taken it.
         if ('' !== $anchor && !($inHeading && str_contains($anchor, '-'))) {

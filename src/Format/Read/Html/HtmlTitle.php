@@ -46,9 +46,7 @@ final class HtmlTitle
                 continue;
             }
             $class = $part->getAttribute('class');
-            $isSaid =
-                1 === preg_match('/\Ah[1-6]\z/', (string) $part->localName) ||
-                in_array($class, $said, true);
+            $isSaid = 1 === preg_match('/\Ah[1-6]\z/', (string) $part->localName) || in_array($class, $said, true);
             array_push(
                 $rest,
                 ...match (true) {

@@ -141,10 +141,7 @@ final class BodyReader
             foreach ($pictures as $picture) {
                 $this->flow->block(new Node('figure', $picture->attributes));
             }
-        } elseif (
-            '' === $words &&
-            [] === array_filter($inline, static fn(Node $node): bool => 'bookmark' !== $node->type && !$node->isText())
-        ) {
+        } elseif ('' === $words && [] === array_filter($inline, self::isSeen(...))) {
             if ($style->isCode() && [] !== $inline) {
                 $this->flow->codeLine(Node::plainTextOf($inline), $bookmarks);
             } else {
@@ -388,5 +385,11 @@ final class BodyReader
                 yield from $this->cellLines($part);
             }
         }
+    }
+
+    /** Whether a part is more than letters, or the name of a place. */
+    private static function isSeen(Node $part): bool
+    {
+        return !$part->isText() && !in_array($part->type, ['bookmark', 'bookmarkEnd'], true);
     }
 }

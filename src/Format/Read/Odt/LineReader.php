@@ -102,6 +102,13 @@ final class LineReader
             case 'reference-mark-start':
                 $this->bookmark(Xml::attribute($part, 'name') ?? '', $isHeading);
                 break;
+            case 'bookmark-end':
+            case 'reference-mark-end':
+                $end = $this->builder->findBookmarkEnd(Xml::attribute($part, 'name') ?? '');
+                if (null !== $end && !BookmarkMark::isHidden(Xml::attribute($part, 'name') ?? '')) {
+                    $this->run->part($end);
+                }
+                break;
             case 'bookmark-ref':
             case 'reference-ref':
                 $target = '#' . Xml::attribute($part, 'ref-name');
@@ -127,7 +134,6 @@ final class LineReader
                 break;
             case 'annotation-end':
             case 'soft-page-break':
-            case 'bookmark-end':
             case 'change':
             case 'change-start':
             case 'change-end':

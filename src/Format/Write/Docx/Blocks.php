@@ -71,6 +71,7 @@ final class Blocks extends BlockVisitor
 
     public function section(RenderedSection $section): string
     {
+        $this->places->begin([...$section->heading, ...$section->blocks]);
         $heading = $this->heading($section);
         $last = $section->blocks[count($section->blocks) - 1] ?? null;
         $this->isAfterNumbers = null === $last ? $this->isAfterNumbers : str_ends_with($last->type, 'List');
@@ -151,7 +152,7 @@ final class Blocks extends BlockVisitor
         return [] ===
             array_filter(
                 $paragraph->content,
-                static fn(Node $part): bool => 'bookmark' !== $part->type &&
+                static fn(Node $part): bool => !in_array($part->type, ['bookmark', 'bookmarkEnd'], true) &&
                     (!$part->isText() || '' !== trim($part->text)),
             );
     }

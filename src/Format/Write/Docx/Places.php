@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write\Docx;
 
+use Stemmata\Core\Document\NamedStretches;
 use Stemmata\Core\Link\BookmarkName;
 use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Rendition\Rendition;
+use Stemmata\Core\Text\Node;
 
 /**
  * Bookmarks of the file (ECMA-376-1, 17.13.6): the writer's own under their names, and one around each heading that
@@ -22,6 +24,10 @@ final class Places
     private int $count = 0;
     /** @var array<string, string> by the id of the place */
     private array $names = [];
+    /** @var array<string, true> ids of bookmarks that end further on, of the section being written */
+    private array $ending = [];
+    /** @var array<string, int> numbers of those whose beginning was written, by id */
+    private array $begun = [];
 
     public function __construct(private readonly Rendition $rendition)
     {
@@ -54,9 +60,30 @@ final class Places
         return LinkTarget::toSection($id) === $target ? self::ofSection($id) : $this->names[$id] ?? null;
     }
 
+    /** @param list<Node> $nodes of the section that is written from here on */
+    public function begin(array $nodes): void
+    {
+        $this->ending = NamedStretches::in($nodes);
+    }
+
     public function bookmark(string $id, string $name): string
     {
-        return $this->named($this->names[$id] ?? $name);
+        $name = $this->names[$id] ?? $name;
+        if (!isset($this->ending[$id])) {
+            return $this->named($name);
+        }
+        $this->begun[$id] = ++$this->count;
+
+        return sprintf('<w:bookmarkStart w:id="%d" w:name="%s"/>', $this->count, Xml::escaped($name));
+    }
+
+    /** Empty where nothing was begun. */
+    public function end(string $id): string
+    {
+        $number = $this->begun[$id] ?? null;
+        unset($this->begun[$id]);
+
+        return null === $number ? '' : sprintf('<w:bookmarkEnd w:id="%d"/>', $number);
     }
 
     /** @param string $words what the bookmark is around; empty for a point */

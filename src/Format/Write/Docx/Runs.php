@@ -82,6 +82,11 @@ final class Runs extends InlineVisitor
         return $this->places->bookmark($bookmark->textAttribute('id'), $bookmark->textAttribute('name'));
     }
 
+    protected function bookmarkEnd(Node $end): string
+    {
+        return $this->places->end($end->textAttribute('id'));
+    }
+
     public function image(Node $image): string
     {
         $source = $image->textAttribute('src');

@@ -130,6 +130,14 @@ final class InlineHtml extends InlineVisitor
         return sprintf('<a id="%s" class="bookmark"></a>', self::escaped($bookmark->textAttribute('name')));
     }
 
+    /** HTML knows places only; this says where the stretch ends that begins at the bookmark of that name. */
+    protected function bookmarkEnd(Node $end): string
+    {
+        $name = $this->places->names()[$end->textAttribute('id')] ?? null;
+
+        return null === $name ? '' : sprintf('<a class="bookmark-end" data-of="%s"></a>', self::escaped($name));
+    }
+
     /** The words are a copy, made when the file was written; class and data tell a reader to make them again. */
     public function crossReference(Node $reference): string
     {

@@ -159,6 +159,13 @@ final class InlineMarkdown extends InlineVisitor
         return sprintf('<a id="%s"></a>', $bookmark->textAttribute('name'));
     }
 
+    protected function bookmarkEnd(Node $end): string
+    {
+        $name = $this->rendition->places->names()[$end->textAttribute('id')] ?? null;
+
+        return null === $name ? '' : sprintf('<a class="bookmark-end" data-of="%s"></a>', $name);
+    }
+
     /** CommonMark has no sign for it; its HTML is allowed to stand in a line. */
     public function crossReference(Node $reference): string
     {
