@@ -20,7 +20,7 @@ async function firstUsable(id) {
   const start = performance.now();
   await page.goto(`${address}/documents/${id}`, { waitUntil: "commit" });
   await page.waitForFunction(
-    () => document.querySelector("[role=treeitem]") && document.querySelector(".section-text [contenteditable=true]"),
+    () => document.querySelector("[role=treeitem]") && document.querySelector(".manuscript[contenteditable=true] p"),
     null,
     { polling: "raf" },
   );
@@ -75,9 +75,32 @@ async function keyToPaint(page, row, keys) {
   return took;
 }
 
-/** Milliseconds between frames while a list is scrolled by the wheel. */
+/** Milliseconds from a letter until the page is laid out anew, for letters typed into a paragraph in sight. */
+async function letters(page) {
+  await page.locator(".section-text p").first().click();
+  await page.evaluate(() => {
+    window.letters_ = [];
+    addEventListener(
+      "keydown",
+      () => {
+        const at = performance.now();
+        const painted = new MessageChannel();
+        painted.port1.onmessage = () => (document.body.offsetHeight, window.letters_.push(performance.now() - at));
+        painted.port2.postMessage(null);
+      },
+      { capture: true },
+    );
+  });
+  for (const letter of "the keeper wrote of wind and glass ".repeat(6)) {
+    await page.keyboard.press(letter === " " ? "Space" : letter);
+    await page.waitForTimeout(8);
+  }
+  return page.evaluate(() => window.letters_);
+}
+
+/** Milliseconds between frames while a list or the text is scrolled by the wheel. */
 async function scrollFrames(page, list) {
-  const box = await page.getByRole(list).boundingBox();
+  const box = await (list === "text" ? page.getByRole("main") : page.getByRole(list)).boundingBox();
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.evaluate(() => {
     window.frames_ = [];
@@ -123,7 +146,7 @@ for (const count of [100, 10000]) {
   await tree.focus();
   await page.keyboard.press("1");
   await page.locator(`#row-${part}`).click();
-  await page.waitForFunction(() => document.activeElement?.isContentEditable);
+  await page.locator(`#row-${part}.row-active`).waitFor();
   await tree.focus();
   const times = { "move a part up": [], undo: [], "demote a part": [], "undo of it": [] };
   for (let round = 0; round < ROUNDS; round++) {
@@ -140,12 +163,16 @@ for (const count of [100, 10000]) {
   await page.keyboard.press("Home");
   await page.waitForTimeout(500);
   const outlineFrames = await scrollFrames(page, "tree");
+  await page.waitForTimeout(500);
+  const typed = await letters(page);
+  await page.waitForTimeout(1500);
+  const textFrames = await scrollFrames(page, "text");
   await page.goto(`${address}/documents/${id}/arrange`);
   await page.getByRole("treegrid").waitFor();
   await page.waitForTimeout(1000);
   const arrangeFrames = await scrollFrames(page, "treegrid");
   const used = await heap(page);
-  results.push({ count, opening, times, outlineFrames, arrangeFrames, used });
+  results.push({ count, opening, times, outlineFrames, textFrames, typed, arrangeFrames, used });
   await page.close();
 }
 await browser.close();
@@ -158,11 +185,11 @@ line("first usable screen, median", (result) => result.opening, median, "ms");
 for (const name of Object.keys(large.times))
   line(`${name}, key to paint, 95th percentile`, (result) => result.times[name], p95, "ms");
 const frames = (name, of) =>
-  console.log(
-    `| ${name}, frame, 95th percentile | ${p95(of(small)).toFixed(1)} ms | ${p95(of(large)).toFixed(1)} ms |`,
-  );
-frames("scrolling the outline", (result) => result.outlineFrames);
-frames("scrolling Arrange", (result) => result.arrangeFrames);
+  console.log(`| ${name}, 95th percentile | ${p95(of(small)).toFixed(1)} ms | ${p95(of(large)).toFixed(1)} ms |`);
+frames("a frame while scrolling the outline", (result) => result.outlineFrames);
+frames("a letter in the text, until the page is laid out anew", (result) => result.typed);
+frames("a frame while scrolling the text", (result) => result.textFrames);
+frames("a frame while scrolling Arrange", (result) => result.arrangeFrames);
 line(
   "heap in use",
   (result) => [result.used],

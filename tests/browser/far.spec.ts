@@ -14,16 +14,19 @@ async function openLong(page: Page): Promise<string> {
   return openDocument(page, text);
 }
 
-/** As the bar beside the text does it, at one pull. */
+/** As the bar beside the text does it, at one pull; a key pressed before has been seen to by then. */
 async function scrollTo(page: Page, share: number): Promise<void> {
-  await page.evaluate(
-    ([box, part]) => {
-      const scroller = document.querySelector(box);
-      if (scroller) scroller.scrollTop = scroller.scrollHeight * part;
-    },
-    [BOX, share] as const,
-  );
-  await expect.poll(() => sectionsInSight(page)).not.toEqual([]);
+  await expect(async () => {
+    await page.evaluate(
+      ([box, part]) => {
+        const scroller = document.querySelector(box);
+        if (scroller) scroller.scrollTop = scroller.scrollHeight * part;
+      },
+      [BOX, share] as const,
+    );
+    await expect(page.getByText("Entry 2 begins")).not.toBeInViewport();
+    expect(await sectionsInSight(page)).not.toEqual([]);
+  }).toPass();
 }
 
 /** At the head of the text of the second section. */

@@ -151,19 +151,18 @@ test("filler is marked, not counted, and a finding until it is written over", as
   const filler = page.locator(".manuscript .filler");
   await expect(filler).toHaveCount(2);
   await allKept(page);
-  await expect(page.getByText("3 words")).toBeVisible();
-  await page
-    .getByRole("button", { name: "Tools" })
-    .or(page.getByRole("button", { name: "Check" }))
-    .first()
-    .click();
-  await expect(page.getByText("2 paragraphs here are filler.")).toBeVisible();
+  await expect(page.getByText("all changes kept · 3 words")).toBeVisible();
+  await page.keyboard.press("Control+j");
+  await page.keyboard.type("check the structure");
+  await page.keyboard.press("Enter");
+  const check = page.getByRole("region", { name: "Check" });
+  await expect(check.getByText("2 paragraphs here are filler.")).toBeVisible();
 
   // The cursor stands at the end of the last one; what is written there makes it text.
   await page.locator(".manuscript").focus();
   await page.keyboard.type(" Indeed.");
   await expect(filler).toHaveCount(1);
   await allKept(page);
-  await expect(page.getByText("One paragraph here is filler.")).toBeVisible();
+  await expect(check.getByText("One paragraph here is filler.")).toBeVisible();
   expect(await exported(page.request, id, "md")).toContain("adipisci velit. Indeed.");
 });
