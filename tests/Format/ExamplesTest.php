@@ -44,6 +44,15 @@ final class ExamplesTest extends TestCase
     {
         $part = static fn(string $part): string => self::part("$name/$part.xml");
 
+        if (str_ends_with($name, '.epub')) {
+            return Packed::epub(
+                ['one.xhtml' => $part('one'), 'two.xhtml' => $part('two'), 'three.xhtml' => $part('three')],
+                'The lamp',
+                $part('toc'),
+                ['book/a.png' => Packed::PNG],
+            );
+        }
+
         return str_ends_with($name, '.docx')
             ? Packed::docx(
                 $part('body'),

@@ -11,7 +11,8 @@ use PhpParser\ParserFactory;
 
 /**
  * The mistakes that can be made in a PHP file: in comparisons, boundaries, truth, numbers, calls and the order of
- * arguments.
+ * arguments. Left out is what changes nothing: what is asserted, the order in which min and max are given, an empty list
+ * that would be begun by its first entry all the same, and the bytes of a limit.
  */
 final class PhpMutations extends NodeVisitorAbstract
 {
@@ -47,6 +48,9 @@ final class PhpMutations extends NodeVisitorAbstract
 
     public function enterNode(Node $node): ?int
     {
+        if (self::changesNothing($node)) {
+            return self::DONT_TRAVERSE_CHILDREN;
+        }
         if ($node instanceof Node\Expr\BinaryOp\Coalesce) {
             $this->replace($node, $this->text($node->right), 'default');
         } elseif ($node instanceof Node\Expr\BinaryOp) {
@@ -73,7 +77,7 @@ final class PhpMutations extends NodeVisitorAbstract
                 $node instanceof Node\Expr\FuncCall) &&
             !$node->isFirstClassCallable()
         ) {
-            $this->arguments($node->getArgs());
+            $this->arguments($node);
         } elseif (
             $node instanceof Node\Stmt\Declare_ ||
             $node instanceof Node\Attribute ||
@@ -83,6 +87,19 @@ final class PhpMutations extends NodeVisitorAbstract
         }
 
         return null;
+    }
+
+    private static function changesNothing(Node $node): bool
+    {
+        return match (true) {
+            $node instanceof Node\Expr\FuncCall && $node->name instanceof Node\Name => 'assert' ===
+                $node->name->toLowerString(),
+            $node instanceof Node\Stmt\Expression && $node->expr instanceof Node\Expr\Assign => $node->expr
+                ->expr instanceof Node\Expr\Array_ && [] === $node->expr->expr->items,
+            $node instanceof Node\Expr\BinaryOp\Mul => $node->right instanceof Node\Scalar\Int_ &&
+                1024 === $node->right->value,
+            default => false,
+        };
     }
 
     private function operator(Node\Expr\BinaryOp $node): void
@@ -96,9 +113,9 @@ final class PhpMutations extends NodeVisitorAbstract
         }
     }
 
-    /** @param array<Node\Arg> $arguments */
-    private function arguments(array $arguments): void
+    private function arguments(Node\Expr\MethodCall|Node\Expr\StaticCall|Node\Expr\FuncCall $call): void
     {
+        $arguments = $call->getArgs();
         $isNamed =
             [] !== array_filter($arguments, static fn(Node\Arg $each): bool => null !== $each->name || $each->unpack);
         if (count($arguments) < 2 || $isNamed) {
@@ -107,7 +124,7 @@ final class PhpMutations extends NodeVisitorAbstract
         [$first, $second] = [$this->text($arguments[0]), $this->text($arguments[1])];
         $from = $arguments[0]->getStartFilePos();
         $old = substr($this->source, $from, $arguments[1]->getEndFilePos() + 1 - $from);
-        if ($first !== $second) {
+        if ($first !== $second && !in_array($this->text($call->name), ['min', 'max'], true)) {
             $this->found[] = new Mutation($this->file, $from, $old, $second . ', ' . $first, 'swapped arguments');
         }
     }

@@ -128,8 +128,8 @@ function withOrWithout(sections: ReadonlySet<string>, these: Iterable<string>, i
 }
 
 /** A place that may be another one in the same section. */
-function isWithin({ bookmark, caption }: Place): boolean {
-  return bookmark !== undefined || caption !== undefined;
+function isWithin({ bookmark, caption, found }: Place): boolean {
+  return bookmark !== undefined || caption !== undefined || found !== undefined;
 }
 
 function extended({ trail }: WindowState, place: Place): WindowState["trail"] {

@@ -12,9 +12,12 @@ const { openSession } = await vi.hoisted(async () => {
   let current: typeof fetch = () => Promise.reject(new Error("No server stands in yet."));
   globalThis.fetch = (...asked) => current(...asked);
   return {
-    openSession: async (answering: typeof fetch): Promise<Session> => {
+    openSession: async (
+      answering: typeof fetch,
+      outdated?: (readings: readonly string[]) => void,
+    ): Promise<Session> => {
       current = answering;
-      return (await import("./session")).Session.open("d");
+      return (await import("./session")).Session.open("d", outdated);
     },
   };
 });
@@ -703,4 +706,20 @@ test("what is typed after a change of the text comes to the server after it, tho
     { name: "replace-body", section: "b", body: textOf("a", "New words").body },
   ]);
   expect(session.state.saving).toBe("kept");
+});
+
+test("after another window has written, all that was read of the whole document is read again", async () => {
+  const outdated = vi.fn();
+  session.close();
+  session = await openSession(server.fetch, outdated);
+  server.nextIsStale({ changed: [facts("b")] });
+  await session.changes.perform({ name: "rename", section: "a", heading: "New" });
+  await pass(100);
+  expect(outdated).toHaveBeenCalledWith(expect.arrayContaining(["findings"]));
+});
+
+test("a text is read again when it is known to be another", async () => {
+  server.texts.set("a", { ...textOf("a", "As it is on the server."), revision: 9 });
+  await session.texts.readAgain("a");
+  expect(JSON.stringify(session.state.texts.get("a")?.body)).toContain("As it is on the server.");
 });

@@ -7,6 +7,8 @@ export type Place = {
   bookmark?: string;
   /** Which of the captions of its pictures and tables, from 0 on. */
   caption?: number;
+  /** A stretch of the heading or of the text, to be selected. */
+  found?: { from: number; to: number; isInHeading: boolean };
   /** The head of the text under the heading. */ inText?: true;
 };
 

@@ -44,6 +44,7 @@ function open(sections: ShownSection[], host: Partial<ManuscriptHost> = {}): Man
     isBroken: () => false,
     isBookmarkTaken: () => false,
     lookOf: () => look,
+    foundIn: () => [],
     isPartOfText: () => false,
     leftBehind: vi.fn(),
     comeBack: vi.fn(),

@@ -5,6 +5,7 @@ import { EditorView, type NodeViewConstructor } from "@tiptap/pm/view";
 import type { SectionText } from "../api/client";
 import { captionLabels, currentLine, linkStates, partsOf, REDRAW, sectionLooks, type SectionLook } from "./decorations";
 import { fillerMarks } from "./filler";
+import { foundMarks, rangeOf, type FoundStretch } from "./found";
 import { HeldKeys } from "./held-keys";
 import { inputMarks, textKeys, wholeSections } from "./keymap";
 import { footnotes } from "./notes";
@@ -27,6 +28,8 @@ export type ManuscriptHost = {
   isBroken(target: string): boolean;
   isBookmarkTaken(id: string): boolean;
   lookOf(section: string): SectionLook;
+  /** What was found in a section, and is to be drawn. */
+  foundIn(section: string): readonly (FoundStretch & { isNow: boolean })[];
   newId(): string;
   /** The section joins the one above it, or the one below it joins it. */
   join(section: string, neighbour: "above" | "below"): void;
@@ -214,7 +217,7 @@ export class ManuscriptEditor {
   /** Puts the cursor at a place of a section that is shown, at a bookmark or in a caption of it; false when it is not shown. */
   focusAt(
     id: string,
-    place: { at?: number; bookmark?: string; caption?: number; inText?: boolean },
+    place: { at?: number; bookmark?: string; caption?: number; found?: FoundStretch; inText?: boolean },
     withFocus: boolean,
   ): boolean {
     const { doc, tr } = this.view.state;
@@ -227,6 +230,7 @@ export class ManuscriptEditor {
         : place.caption !== undefined
           ? inCaption(section, place.caption)
           : (place.at ?? head);
+    if (place.found) return this.selectFound(section, place.found, withFocus);
     const anchor = this.isReturning && this.away ? findSection(doc, this.away.anchor.id) : null;
     const found =
       this.away && anchor && this.away.head.id === id && this.away.head.at === at
@@ -237,6 +241,16 @@ export class ManuscriptEditor {
         : Selection.near(doc.resolve(positionIn(section, at)), at >= section.node.content.size ? -1 : 1);
     this.leave(null);
     this.view.dispatch(tr.setSelection(found));
+    if (withFocus) this.view.focus();
+    return true;
+  }
+
+  private selectFound(section: SectionPlace, found: FoundStretch, withFocus: boolean): true {
+    const { doc, tr } = this.view.state;
+    const { from, to } = rangeOf(headingOf(section.node)?.nodeSize ?? 0, found);
+    const [$from, $to] = [doc.resolve(positionIn(section, from)), doc.resolve(positionIn(section, to))];
+    this.leave(null);
+    this.view.dispatch(tr.setSelection(TextSelection.between($from, $to)).scrollIntoView());
     if (withFocus) this.view.focus();
     return true;
   }
@@ -365,6 +379,7 @@ export class ManuscriptEditor {
       currentLine(),
       linkStates((target) => this.host.isBroken(target)),
       namedStretches(),
+      foundMarks((id) => this.host.foundIn(id)),
       fillerMarks(),
       captionLabels((id) => this.host.lookOf(id).captions),
       ...footnotes((id) => this.host.lookOf(id).firstNote),

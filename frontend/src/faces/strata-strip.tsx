@@ -16,10 +16,11 @@ import { useDocument, useSession, useWindow } from "../document/context";
 import { sectionName } from "../document/section-name";
 import type { DocumentState } from "../document/state";
 import { commandOf, labelled } from "../keys/keys";
+import { useFind } from "../find/found";
 import { labelOf, nameOf } from "../outline/names";
 import { pathTo } from "../outline/outline";
 import { actedOn } from "../outline/picks";
-import { neighbour, outOf, strata, strataDrop, windowOn, type Stratum } from "../outline/strata";
+import { neighbour, outOf, strata, strataDrop, ticks, windowOn, type Stratum } from "../outline/strata";
 import { cx } from "../parts/cx";
 import { UnderHand, type MenuEntry } from "../parts/menu";
 import { counted } from "../parts/words";
@@ -80,6 +81,11 @@ export function StrataStrip() {
   const zoom = useDocument("StrataStrip", (state) => (zoomed === null ? null : (state.positions.get(zoomed) ?? null)));
   const words = useMemo(() => outline.ids.map((id) => facts.get(id)?.words ?? 0), [outline, facts]);
   const found = useMemo(() => strata(outline, words, width, 2, windowOn(outline, zoom)), [outline, words, width, zoom]);
+  const hits = useFind((state) => state.hits);
+  const marked = useMemo(() => {
+    const positions = new Set(hits.map(({ section }) => session.state.positions.get(section) ?? -1));
+    return ticks(positions, words, width, windowOn(outline, zoom));
+  }, [hits, session, words, width, outline, zoom]);
   const path = useMemo(() => new Set(outline.ids.length > 0 ? pathTo(outline, current) : []), [outline, current]);
   const here = found.findLast((each) => each.position <= current);
   const reached = found.find((each) => each.id === active) ?? here ?? found[0];
@@ -184,6 +190,14 @@ export function StrataStrip() {
             isReached={each === reached}
             onGo={() => (setActive(each.id), session.navigation.goTo({ section: each.id }))}
             onZoom={() => lookInto(each.id)}
+          />
+        ))}
+        {marked.map((left) => (
+          <span
+            key={left}
+            aria-hidden="true"
+            className="pointer-events-none absolute top-[1px] h-[5px] w-[3px] -translate-x-px rounded-full bg-ochre"
+            style={{ left }}
           />
         ))}
         {zoom !== null && (

@@ -5,6 +5,8 @@ import type { Session } from "../document/session";
 import type { AnywhereCommand } from "../keys/commands";
 import { commandOf } from "../keys/keys";
 import { openDialog } from "../window/open-dialog";
+import { FIND_FIELD, openFind } from "../find/open-find";
+import { step as stepFound, useFind } from "../find/found";
 import { openDrawer, useDrawer, type DrawerTool } from "../window/open-drawer";
 
 export type AnywhereCommands = Record<AnywhereCommand, () => void>;
@@ -31,6 +33,9 @@ export function useAnywhereCommands(onJump: (commands: AnywhereCommands) => void
       print: () => void session.files.print(),
       keys: () => openDialog({ kind: "keys" }),
       "whole-document": () => session.navigation.setScope(null),
+      find: () => openFind(session),
+      "find-next": () => stepFound(session, 1),
+      "find-previous": () => stepFound(session, -1),
       links: drawer("links"),
       contents: drawer("contents"),
       offcuts: drawer("offcuts"),
@@ -54,6 +59,9 @@ export function useScreenKeys(commands: AnywhereCommands): void {
       // A field undoes its own typing; and no dialog is opened over another.
       if (isInField && (command === "undo" || command === "redo")) return;
       if (document.querySelector("[role=dialog]") !== null) return;
+      // Pressed again in the field, the browser's own search opens; and where nothing is looked for, its keys are its own.
+      if (command === "find" && event.target instanceof HTMLElement && event.target.id === FIND_FIELD) return;
+      if ((command === "find-next" || command === "find-previous") && useFind.getState().hits.length === 0) return;
       event.preventDefault();
       commands[command]();
     };

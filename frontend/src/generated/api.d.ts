@@ -404,6 +404,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["find"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/history": {
         parameters: {
             query?: never;
@@ -897,6 +913,45 @@ export interface components {
             language: string;
             date: string;
         };
+        FindQuery: {
+            /** @description What is looked for; read by Core\Find\QueryForm. */
+            words: string;
+            /** @enum {string} */
+            mode?: "words" | "phrase" | "pattern";
+            caseMatters?: boolean;
+            diacriticsMatter?: boolean;
+            wholeWords?: boolean;
+            fields?: ("heading" | "text" | "note" | "caption" | "aim")[];
+        };
+        /** @description The places that were found in one section, in reading order. */
+        FoundInSection: {
+            id: string;
+            revision: number;
+            places: components["schemas"]["FoundPlace"][];
+        };
+        /** @description Something that was found, with the line around it. */
+        FoundPlace: {
+            /** @enum {string} */
+            field: "heading" | "text" | "note" | "caption" | "aim";
+            /** @description In the heading, the text or the aim, as the editor counts */
+            from: number;
+            to: number;
+            words: string;
+            before: string;
+            after: string;
+            /** @description Whether it stands in the heading, note or not */
+            isInHeading: boolean;
+        };
+        /** @description What was found, by section in the order of the document. */
+        Found: {
+            /** @description How many places */
+            count: number;
+            /** @description Whether there are more, which are not told */
+            isMore: boolean;
+            /** @description Whether what was found can be replaced */
+            isReplaceable: boolean;
+            sections: components["schemas"]["FoundInSection"][];
+        };
         /** @description What became of one section. */
         Difference: {
             section: string;
@@ -1078,7 +1133,7 @@ export interface components {
             /** @description What else the writer should know */
             notice: string;
         };
-        Operation: components["schemas"]["PromoteOperation"] | components["schemas"]["DemoteOperation"] | components["schemas"]["SetLevelOperation"] | components["schemas"]["MoveOperation"] | components["schemas"]["MoveUpOperation"] | components["schemas"]["MoveDownOperation"] | components["schemas"]["SplitOperation"] | components["schemas"]["JoinOperation"] | components["schemas"]["MakeHeadingOperation"] | components["schemas"]["MakeHeadingsOperation"] | components["schemas"]["TakeAsTitleOperation"] | components["schemas"]["PutTitleInTextOperation"] | components["schemas"]["SplitByRuleOperation"] | components["schemas"]["UseNumberingOperation"] | components["schemas"]["NumberCaptionsOperation"] | components["schemas"]["InsertOperation"] | components["schemas"]["RenameOperation"] | components["schemas"]["ReplaceBodyOperation"] | components["schemas"]["ReplaceStretchOperation"] | components["schemas"]["BookmarkCaptionOperation"] | components["schemas"]["DuplicateOperation"] | components["schemas"]["DeleteOperation"] | components["schemas"]["SetAsideOperation"] | components["schemas"]["BringBackOperation"] | components["schemas"]["SetTextAsideOperation"] | components["schemas"]["DiscardOperation"] | components["schemas"]["DescribeSectionOperation"] | components["schemas"]["DescribeDocumentOperation"] | components["schemas"]["GenerateContentsOperation"] | components["schemas"]["RefreshContentsOperation"] | components["schemas"]["BatchOperation"];
+        Operation: components["schemas"]["PromoteOperation"] | components["schemas"]["DemoteOperation"] | components["schemas"]["SetLevelOperation"] | components["schemas"]["MoveOperation"] | components["schemas"]["MoveUpOperation"] | components["schemas"]["MoveDownOperation"] | components["schemas"]["SplitOperation"] | components["schemas"]["JoinOperation"] | components["schemas"]["MakeHeadingOperation"] | components["schemas"]["MakeHeadingsOperation"] | components["schemas"]["TakeAsTitleOperation"] | components["schemas"]["PutTitleInTextOperation"] | components["schemas"]["SplitByRuleOperation"] | components["schemas"]["UseNumberingOperation"] | components["schemas"]["NumberCaptionsOperation"] | components["schemas"]["InsertOperation"] | components["schemas"]["RenameOperation"] | components["schemas"]["ReplaceBodyOperation"] | components["schemas"]["ReplaceFoundOperation"] | components["schemas"]["ReplaceStretchOperation"] | components["schemas"]["BookmarkCaptionOperation"] | components["schemas"]["DuplicateOperation"] | components["schemas"]["DeleteOperation"] | components["schemas"]["SetAsideOperation"] | components["schemas"]["BringBackOperation"] | components["schemas"]["SetTextAsideOperation"] | components["schemas"]["DiscardOperation"] | components["schemas"]["DescribeSectionOperation"] | components["schemas"]["DescribeDocumentOperation"] | components["schemas"]["GenerateContentsOperation"] | components["schemas"]["RefreshContentsOperation"] | components["schemas"]["BatchOperation"];
         PromoteOperation: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -1286,6 +1341,21 @@ export interface components {
             section: string;
             /** @description Blocks as the editor keeps them */
             body: Record<string, never>[];
+        };
+        ReplaceFoundOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "replace-found";
+            /** @description What is looked for, and how exactly */
+            query: components["schemas"]["FindQuery"];
+            /** @description A text of at most 8,192 bytes */
+            with: string;
+            /** @description A list of ids of sections */
+            sections: string[];
+            /** @description A whole number */
+            only?: number;
         };
         ReplaceStretchOperation: {
             /**
@@ -2153,6 +2223,38 @@ export interface operations {
                 };
             };
             404: components["responses"]["Problem"];
+        };
+    };
+    find: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    query: components["schemas"]["FindQuery"];
+                    /** @description Only this section and what is under it */
+                    section?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description What was found, by section in the order of the document */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Found"];
+                };
+            };
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
         };
     };
     readHistory: {

@@ -131,7 +131,7 @@ function hostOf(
   session: Session,
   surface: () => Surface | undefined,
   known: { current: KnownPlaces },
-): Omit<ManuscriptHost, "lookOf" | "isPartOfText" | "comeBack"> {
+): Omit<ManuscriptHost, "lookOf" | "foundIn" | "isPartOfText" | "comeBack"> {
   const view = () => surface()?.editor.view;
   return {
     typed: (section, changed) =>

@@ -6,6 +6,7 @@ import { ManuscriptEditor, type ManuscriptHost, type ShownSection, type Spot } f
 import { unfoldedSections } from "../outline/folding";
 import { branchEnd, levelAt } from "../outline/outline";
 import { counted } from "../parts/words";
+import { useFind, type Hit } from "../find/found";
 import { Heights, MOST_HELD, rangeAhead, rangeAround, type Range } from "./heights";
 
 /** Room a section is given before its height is known: a line is about 11 words and 28 pixels high. */
@@ -54,7 +55,7 @@ export class Surface {
     private readonly session: Session,
     private readonly scroller: HTMLElement,
     place: HTMLElement,
-    host: Omit<ManuscriptHost, "lookOf" | "isPartOfText" | "comeBack">,
+    host: Omit<ManuscriptHost, "lookOf" | "foundIn" | "isPartOfText" | "comeBack">,
     private readonly moved: () => void,
   ) {
     this.heights = new Heights((id) => this.guess(id));
@@ -63,6 +64,7 @@ export class Surface {
       {
         ...host,
         lookOf: (id) => this.lookOf(id),
+        foundIn: (id) => this.foundIn(id),
         isPartOfText: (id) => this.ids.includes(id),
         comeBack: (spot) => this.comeBack(spot),
       },
@@ -94,6 +96,9 @@ export class Surface {
         if (shown.scope !== before.scope || shown.foldedTexts !== before.foldedTexts) this.take();
         if (shown.picked !== before.picked || shown.foldedTexts !== before.foldedTexts) this.editor.redraw();
         if (shown.request !== before.request && shown.request) this.meet(shown);
+      }),
+      useFind.subscribe((shown, before) => {
+        if (shown.hits !== before.hits || shown.at !== before.at) this.editor.redraw();
       }),
       () => cancelAnimationFrame(later),
     );
@@ -187,6 +192,16 @@ export class Surface {
       isFolded,
       folded: isFolded ? counted(branchWords[position] ?? 0, "word") : "",
     };
+  }
+
+  /** None where words are on their way: what was found stands elsewhere by now. */
+  private foundIn(id: string): readonly (Hit & { isNow: boolean })[] {
+    const { hits, at } = useFind.getState();
+    if (hits.length === 0 || this.session.typing.isIn(id)) return [];
+    const now = hits[at];
+    return hits
+      .filter((hit) => hit.section === id && hit.field !== "aim")
+      .map((hit) => ({ ...hit, isNow: hit === now }));
   }
 
   private isPicked(position: number): boolean {
@@ -425,8 +440,10 @@ export class Surface {
       ...(request.bookmark === undefined ? {} : { bookmark: request.bookmark }),
       ...(request.caption === undefined ? {} : { caption: request.caption }),
       ...(request.inText ? { inText: true } : {}),
+      ...(request.found ? { found: request.found } : {}),
     };
-    if (request.focus) {
+    if (request.found) this.editor.focusAt(id, place, request.focus);
+    else if (request.focus) {
       this.editor.focusAt(id, place, true);
       if (!this.session.state.isAnswering) this.editor.release();
       const isDeep = [request.position, request.bookmark, request.caption].some((each) => each !== undefined);

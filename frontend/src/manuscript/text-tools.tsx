@@ -11,6 +11,7 @@ import {
   Quote,
   Scissors,
 } from "lucide-react";
+import type { EditorView } from "@tiptap/pm/view";
 import { NodeSelection } from "@tiptap/pm/state";
 import { Toolbar } from "radix-ui";
 import { useEffect, useLayoutEffect, useState, type ReactNode, type RefObject } from "react";
@@ -83,7 +84,7 @@ export function TextTools({ scroller }: { scroller: RefObject<HTMLDivElement | n
       <div className="absolute z-10 hidden md:block" style={{ top: at.blockTop, left: at.blockLeft - 34 }}>
         <BlockMenu spot={spot} />
       </div>
-      {!empty && !(spot.view.state.selection instanceof NodeSelection) && (
+      {!empty && isAtHand(spot.view) && !(spot.view.state.selection instanceof NodeSelection) && (
         <Toolbar.Root
           aria-label="Selected words"
           className="absolute z-20 flex gap-0.5 rounded-xl border border-line bg-sheet p-1 shadow-lg"
@@ -96,6 +97,11 @@ export function TextTools({ scroller }: { scroller: RefObject<HTMLDivElement | n
       {dialogs}
     </>
   );
+}
+
+/** Words that were selected from elsewhere, by a search for instance, are not worked on yet. */
+function isAtHand(view: EditorView): boolean {
+  return view.hasFocus() || document.activeElement?.closest("[aria-label='Selected words'], [role=menu]") != null;
 }
 
 function run(session: Session, { section, view }: Spot, command: TextCommand): void {

@@ -17,6 +17,32 @@ export function windowOn(outline: Outline, section: number | null): Window {
   return { from: section, to: branchEnd(outline, section), above: Math.max(0, levelAt(outline, section) - 1) };
 }
 
+/** Words, with the room that empty sections take, before each section of a window; the last is all of them. */
+function startsOf(words: readonly number[], { from, to }: Window): number[] {
+  const starts = [0];
+  for (let position = from; position < to; position++)
+    starts.push((starts[position - from] ?? 0) + Math.max(LEAST_WORDS, words[position] ?? 0));
+  return starts;
+}
+
+/** Where on the strip some sections begin, each pixel once. */
+export function ticks(
+  positions: Iterable<number>,
+  words: readonly number[],
+  width: number,
+  window: Window,
+): readonly number[] {
+  const starts = startsOf(words, window);
+  const total = starts.at(-1) ?? 0;
+  const places = new Set<number>();
+  for (const position of positions) {
+    if (position < window.from || position >= window.to || total === 0) continue;
+    const middle = ((starts[position - window.from] ?? 0) + (starts[position - window.from + 1] ?? 0)) / 2;
+    places.add(Math.round((middle * width) / total));
+  }
+  return [...places];
+}
+
 /**
  * Lays the document out from left to right.
  *
@@ -30,9 +56,7 @@ export function strata(
   leastWidth = 2,
   window: Window = windowOn(outline, null),
 ): Stratum[] {
-  const starts = [0];
-  for (let position = window.from; position < window.to; position++)
-    starts.push((starts[position - window.from] ?? 0) + Math.max(LEAST_WORDS, words[position] ?? 0));
+  const starts = startsOf(words, window);
   const total = starts[window.to - window.from] ?? 0;
   if (total === 0) return [];
   const scale = width / total;

@@ -198,6 +198,12 @@ final readonly class Refused
         return new self(RefusalReason::OutOfRange, 'A target is a number of words from 1 to 100,000,000.');
     }
 
+    /** @param string $sentence why nothing can be looked for, or not so */
+    public static function wrongQuery(string $sentence): self
+    {
+        return new self(RefusalReason::OutOfRange, $sentence);
+    }
+
     public static function wrongLanguage(): self
     {
         return new self(

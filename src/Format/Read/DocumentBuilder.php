@@ -62,6 +62,8 @@ final class DocumentBuilder
      */
     private array $pendingAnchors = [];
     private bool $hasStretches = false;
+    /** @var array<string, string> */
+    private array $saidOnTitlePage = [];
     /** @var list<Node> bookmarks that stand before the next heading or block */
     private array $bookmarksForNext = [];
     /** @var array<string, string> link target by the id of a bookmark that no line of words holds */
@@ -237,8 +239,21 @@ final class DocumentBuilder
         return [] === $this->sections && $this->level->isOpening() && [] === $this->blocks;
     }
 
+    /** @param array<string, string> $said by `subtitle` and `author`; it counts where nothing else is known */
+    public function titlePageSays(array $said): void
+    {
+        $this->saidOnTitlePage += $said;
+    }
+
     public function finished(TitleBlock $titleBlock): ReadResult
     {
+        $titleBlock = new TitleBlock(
+            $titleBlock->title,
+            $titleBlock->subtitle ?: $this->saidOnTitlePage['subtitle'] ?? '',
+            $titleBlock->author ?: $this->saidOnTitlePage['author'] ?? '',
+            language: $titleBlock->language,
+            date: $titleBlock->date,
+        );
         $this->leaveToSection($this->bookmarksForNext);
         $this->finishSection();
         $this->putTitlePageFirst();

@@ -65,6 +65,7 @@ final class OperationSchema
             'body' => $parts,
             'heading' => ['oneOf' => [['type' => 'string'], $parts]],
             'numbering' => ['type' => ['object', 'null']],
+            'query' => ['$ref' => '#/components/schemas/FindQuery'],
             'lines' => [
                 'type' => 'array',
                 'minItems' => 1,

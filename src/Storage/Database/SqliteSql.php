@@ -20,6 +20,47 @@ final class SqliteSql
         return 'instr(' . $column . ', ?) > 0';
     }
 
+    /** Fewer letters than that, and the index of words knows nothing of them. */
+    public const SHORTEST_INDEXED = 3;
+
+    /**
+     * An index over every three letters of the folded words of a table (FTS5, “trigram”), which the database keeps in step
+     * with its rows in whatever way they change.
+     *
+     * @return list<string>
+     */
+    public static function wordIndex(string $table): array
+    {
+        $take = "INSERT INTO {$table}_index ({$table}_index, rowid, folded) VALUES ('delete', old.number, old.folded);";
+        $put = "INSERT INTO {$table}_index (rowid, folded) VALUES (new.number, new.folded);";
+
+        return [
+            "CREATE VIRTUAL TABLE {$table}_index USING fts5 (folded, content='{$table}', content_rowid='number', tokenize='trigram')",
+            "CREATE TRIGGER {$table}_put AFTER INSERT ON {$table} BEGIN {$put} END",
+            "CREATE TRIGGER {$table}_take AFTER DELETE ON {$table} BEGIN {$take} END",
+            "CREATE TRIGGER {$table}_change AFTER UPDATE OF folded ON {$table} BEGIN {$take} {$put} END",
+        ];
+    }
+
+    /** Rows of such a table by the words that they hold, as the parameter of that name says. */
+    public static function indexed(string $table): string
+    {
+        return "number IN (SELECT rowid FROM {$table}_index WHERE {$table}_index MATCH ?)";
+    }
+
+    /**
+     * What is asked of the index for rows that hold all of these words, in any place.
+     *
+     * @param non-empty-list<string> $words each of three letters or more
+     */
+    public static function allOf(array $words): string
+    {
+        return implode(
+            ' AND ',
+            array_map(static fn(string $word): string => '"' . str_replace('"', '""', $word) . '"', $words),
+        );
+    }
+
     /**
      * The column, not to be looked up by its index: a few ids lead to their rows sooner than all rows of a document.
      */

@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use Stemmata\Core\Counting\WordCount;
 use Stemmata\Core\Document\References;
 use Stemmata\Core\Document\Section;
+use Stemmata\Core\Find\FoldedWords;
 use Stemmata\Core\Text\InvalidBody;
 use Stemmata\Storage\Database\Bound;
 use Stemmata\Storage\Entity\ReferenceRecord;
@@ -20,7 +21,7 @@ use Stemmata\Storage\File\StoredFiles;
  * @phpstan-type Text array{heading: string, heading_inline: string, body: string, words: int, plain_text: string}
  * @phpstan-type Notes array{aim: string, target: int|null, marker: string}
  * @phpstan-type ReferenceRow array{kind: string, target: string, name: string}
- * @phpstan-type SectionRow array{id: string, isNew: bool, notes: Notes, text: Text|null,
+ * @phpstan-type SectionRow array{id: string, isNew: bool, notes: Notes, text: Text|null, folded: string|null,
  *     references: list<ReferenceRow>, pictures: list<string>}
  */
 final readonly class SectionRows
@@ -52,6 +53,7 @@ final readonly class SectionRows
             'isNew' => null === $before,
             'notes' => ['aim' => $section->aim, 'target' => $section->target, 'marker' => $section->marker->value],
             'text' => $isSameText ? null : $this->text($section),
+            'folded' => $isSameText && $before->aim === $section->aim ? null : FoldedWords::of($section),
             'references' => null === $references ? [] : self::references($section, $references),
             'pictures' => $references->pictures ?? [],
         ];
@@ -83,8 +85,18 @@ final readonly class SectionRows
         $refer = $this->connection->prepare(
             'INSERT INTO reference (kind, target, name, section_id, document_id) VALUES (?, ?, ?, ?, ?)',
         );
+        $find = $this->connection->prepare(
+            <<<'SQL'
+            INSERT INTO section_words (folded, section_id, document_id) VALUES (?, ?, ?)
+            ON CONFLICT (document_id, section_id) DO UPDATE SET folded = excluded.folded
+            SQL
+            ,
+        );
         foreach ($rows as $row) {
             $place = [$row['id'], $documentId];
+            if (null !== $row['folded']) {
+                Bound::run($find, [$row['folded'], ...$place]);
+            }
             $values = [...array_values($row['notes']), $revision, ...$place];
             if (null === $row['text']) {
                 Bound::run($note, $values);
@@ -106,6 +118,7 @@ final readonly class SectionRows
     {
         foreach ($ids as $id) {
             $this->connection->delete('reference', ['section_id' => $id, 'document_id' => $documentId]);
+            $this->connection->delete('section_words', ['section_id' => $id, 'document_id' => $documentId]);
             $this->connection->delete('section', ['id' => $id, 'document_id' => $documentId]);
         }
     }

@@ -1,5 +1,6 @@
 import { memo } from "react";
 import { useSession } from "../../document/context";
+import { useFind } from "../../find/found";
 import { cx } from "../../parts/cx";
 import { isMarker, MarkerSign } from "../../parts/marker";
 import { counted, formatNumber } from "../../parts/words";
@@ -15,6 +16,7 @@ export const OutlineRow = memo(function OutlineRow({ isFirst, ...props }: TreeRo
   const element = useRowDraggable(session, row, isRenaming);
   const facts = useRowFacts(row);
   const { marker, words, name, number } = facts;
+  const found = useFind((state) => state.counts.get(row.id) ?? 0);
   return (
     <div
       ref={element}
@@ -31,6 +33,7 @@ export const OutlineRow = memo(function OutlineRow({ isFirst, ...props }: TreeRo
         name,
         words > 0 ? counted(words, "word") : "no text yet",
         isMarker(marker) && `${marker} marker`,
+        found > 0 && `${counted(found, "place")} found`,
       ]
         .filter(Boolean)
         .join(", ")}
@@ -55,9 +58,15 @@ export const OutlineRow = memo(function OutlineRow({ isFirst, ...props }: TreeRo
               <MarkerSign name={marker} />
             </span>
           )}
-          <span className="pl-2 text-[11.5px] text-faint tabular-nums group-hover:invisible">
-            {words > 0 ? formatNumber(words) : "–"}
-          </span>
+          {found > 0 ? (
+            <span className="ml-2 rounded-full bg-found px-1.5 text-[11.5px] leading-4 text-ink tabular-nums group-hover:invisible">
+              {formatNumber(found)}
+            </span>
+          ) : (
+            <span className="pl-2 text-[11.5px] text-faint tabular-nums group-hover:invisible">
+              {words > 0 ? formatNumber(words) : "–"}
+            </span>
+          )}
           <RowMenu name={name} {...props} />
         </>
       )}

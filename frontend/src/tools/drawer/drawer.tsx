@@ -1,8 +1,9 @@
-import { Bookmark, CheckCheck, History, ListOrdered, Scissors, X, type LucideIcon } from "lucide-react";
+import { Bookmark, CheckCheck, History, ListOrdered, Scissors, Search, X, type LucideIcon } from "lucide-react";
 import type { ComponentType } from "react";
 import { cx } from "../../parts/cx";
 import { CheckDrawer } from "./check-drawer";
 import { ContentsDrawer } from "./contents-drawer";
+import { FindDrawer } from "./find-drawer";
 import { HistoryDrawer } from "./history-drawer";
 import { openDrawer, useDrawer, type DrawerTool } from "../../window/open-drawer";
 import { OffcutsDrawer } from "./offcuts-drawer";
@@ -11,6 +12,7 @@ import { PlacesDrawer } from "./places-drawer";
 type Tool = { id: DrawerTool; label: string; icon: LucideIcon; content: ComponentType };
 
 export const TOOLS: readonly Tool[] = [
+  { id: "find", label: "Find", icon: Search, content: FindDrawer },
   { id: "links", label: "Links", icon: Bookmark, content: PlacesDrawer },
   { id: "contents", label: "Contents", icon: ListOrdered, content: ContentsDrawer },
   { id: "offcuts", label: "Offcuts", icon: Scissors, content: OffcutsDrawer },

@@ -95,6 +95,14 @@ final readonly class Fields
             : $integers;
     }
 
+    /** @return array<mixed> */
+    public function object(string $field): array
+    {
+        $value = $this->raw($field);
+
+        return is_array($value) ? $value : throw InvalidOperation::field($field, 'an object');
+    }
+
     /** @return list<mixed> */
     public function list(string $field): array
     {

@@ -35,6 +35,7 @@ final class OperationFields
         'lines' =>
             'paragraphs that become headings, each with its section, its place among the blocks from 0 on, and its level',
         'numbering' => 'a numbering scheme; null for none',
+        'query' => 'what is looked for, and how exactly',
         'operations' => 'operations that are done together or not at all, none of them a batch',
     ];
 
@@ -57,6 +58,7 @@ final class OperationFields
         'insert' => ['heading' => '?text', 'landing' => '?' . Landing::class, 'target' => '?id'],
         'rename' => ['section' => 'id', 'heading' => 'heading'],
         'replace-body' => ['section' => 'id', 'body' => 'body'],
+        'replace-found' => ['query' => 'query', 'with' => 'text', 'sections' => 'ids', 'only' => '?integer'],
         'replace-stretch' => [
             'sections' => 'ids',
             'keptFrom' => '?integer',

@@ -7,6 +7,7 @@ namespace Stemmata\Core\Operation\Wire;
 use Stemmata\Core\CoreException;
 use Stemmata\Core\Document\Marker;
 use Stemmata\Core\Document\OffcutReason;
+use Stemmata\Core\Find\QueryForm;
 use Stemmata\Core\Numbering\Scheme;
 use Stemmata\Core\Operation\Batch;
 use Stemmata\Core\Operation\Detail\DescribeDocument;
@@ -41,6 +42,7 @@ use Stemmata\Core\Operation\Text\PutTitleInText;
 use Stemmata\Core\Operation\Text\RefreshContents;
 use Stemmata\Core\Operation\Text\Rename;
 use Stemmata\Core\Operation\Text\ReplaceBody;
+use Stemmata\Core\Operation\Text\ReplaceFound;
 use Stemmata\Core\Operation\Text\ReplaceStretch;
 use Stemmata\Core\Operation\Text\TakeAsTitle;
 use Stemmata\Core\Operation\Text\TitlePart;
@@ -123,6 +125,12 @@ final readonly class OperationReader
             ),
             'rename' => self::rename($fields),
             'replace-body' => new ReplaceBody($fields->section('section'), Body::fromJson($fields->raw('body'))),
+            'replace-found' => new ReplaceFound(
+                QueryForm::read($fields->object('query')),
+                $fields->text('with'),
+                $fields->sections(),
+                $fields->findInteger('only'),
+            ),
             'replace-stretch' => $this->replaceStretch($fields),
             'bookmark-caption' => new BookmarkCaption(
                 $fields->section('section'),

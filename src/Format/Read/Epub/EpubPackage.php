@@ -80,6 +80,20 @@ final readonly class EpubPackage
         return $isRead ? $page : HtmlReader::page(mb_scrub($xhtml));
     }
 
+    /** @return array<string, true> places that links of any page lead to, by file and id */
+    public function placesLedTo(): array
+    {
+        $places = [];
+        foreach ($this->spine as $path) {
+            preg_match_all('/\bhref\s*=\s*["\']([^"\'#]*#[^"\']+)["\']/i', (string) $this->zip->find($path), $links);
+            foreach ($links[1] as $href) {
+                $places[implode('#', self::resolved(html_entity_decode($href), $path))] = true;
+            }
+        }
+
+        return $places;
+    }
+
     public function first(string $name): string
     {
         return $this->metadata[$name][0] ?? '';

@@ -12,6 +12,8 @@ use Stemmata\Format\Read\Pictures;
 /** One page of a book: its links lead to the other pages, its pictures lie in the package. */
 final class EpubPage implements Surroundings
 {
+    /** @var array<string, true>|null places of the book that something leads to, by file and id */
+    private ?array $ledTo = null;
     /** @var array<string, \DOMDocument|null> the last other page that notes were looked up on */
     private array $notePage = [];
 
@@ -37,9 +39,9 @@ final class EpubPage implements Surroundings
         return '#' . rawurlencode($path . ('' === $fragment ? '' : '#' . $fragment));
     }
 
-    public function isWhole(): bool
+    public function isLedToFromElsewhere(string $id): bool
     {
-        return false;
+        return isset(($this->ledTo ??= $this->book->placesLedTo())[$this->path . '#' . $id]);
     }
 
     public function findNote(string $href): ?\DOMElement

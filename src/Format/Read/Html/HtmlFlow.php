@@ -291,7 +291,10 @@ final readonly class HtmlFlow
     private function notesOfNothing(\DOMElement $notes, int $depth): array
     {
         $blocks = [];
-        foreach ($this->surroundings->isWhole() ? $this->footnotes->ofNothing($notes) : [] as $note) {
+        foreach ($this->footnotes->ofNothing($notes) as $note) {
+            if ($this->surroundings->isLedToFromElsewhere($note->getAttribute('id'))) {
+                continue;
+            }
             $this->builder->note(ImportNote::NoteOfNothing, mb_strimwidth(trim($note->textContent), 0, 60, '…'));
             array_push($blocks, ...$this->blocksOf($note->childNodes, $depth, null));
         }
@@ -302,6 +305,7 @@ final readonly class HtmlFlow
     /** Of a title block, what is neither title, subtitle nor author. */
     public function titlePageParts(\DOMElement $titleBlock): void
     {
+        $this->builder->titlePageSays(HtmlTitle::saidBy(HtmlTree::within($titleBlock)));
         foreach (HtmlTitle::restOf($titleBlock) as $part) {
             foreach ($this->blocksOf([$part], 0, null) as $block) {
                 $this->builder->titlePagePart($block);

@@ -101,8 +101,20 @@ final class HtmlTitle
     /** @return array<string, string> */
     private static function shown(\DOMDocument $page): array
     {
+        return self::saidBy(self::parts($page));
+    }
+
+    /**
+     * What the parts of a title page say by their classes (common practice).
+     *
+     * @param iterable<\DOMElement> $parts
+     *
+     * @return array<string, string>
+     */
+    public static function saidBy(iterable $parts): array
+    {
         $shown = [];
-        foreach (self::parts($page) as $part) {
+        foreach ($parts as $part) {
             $class = $part->getAttribute('class');
             if (in_array($class, ['title', 'subtitle', 'author', 'date'], true)) {
                 $shown[$class] = isset($shown[$class])

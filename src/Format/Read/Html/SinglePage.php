@@ -26,9 +26,9 @@ final readonly class SinglePage implements Surroundings
         return $href;
     }
 
-    public function isWhole(): bool
+    public function isLedToFromElsewhere(string $id): bool
     {
-        return true;
+        return false;
     }
 
     public function findNote(string $href): ?\DOMElement

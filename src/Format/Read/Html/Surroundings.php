@@ -16,8 +16,8 @@ interface Surroundings
     /** A note that stands on another page, when that is where a reference leads. */
     public function findNote(string $href): ?\DOMElement;
 
-    /** Whether all that could refer to a place of this page is in it. */
-    public function isWhole(): bool;
+    /** Whether something on another page leads to the place with this id. */
+    public function isLedToFromElsewhere(string $id): bool;
 
     /** @return string a data address for a picture within reach, the address itself for one outside */
     public function picture(string $source): string;

@@ -38,6 +38,7 @@ final class OperationReaderTest extends TestCase
             ['name' => 'insert'],
             ['name' => 'rename', 'section' => 'a', 'heading' => 'b'],
             ['name' => 'replace-body', 'section' => 'a', 'body' => []],
+            ['name' => 'replace-found', 'query' => ['words' => 'a'], 'with' => 'b', 'sections' => ['a']],
             ['name' => 'replace-stretch', 'sections' => ['a'], 'texts' => [['heading' => [], 'body' => []]]],
             ['name' => 'bookmark-caption', 'section' => 'a', 'index' => 0, 'bookmark' => 'n00000000001'],
             ['name' => 'duplicate', 'sections' => ['a']],

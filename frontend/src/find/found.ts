@@ -1,0 +1,106 @@
+import { create } from "zustand";
+import type { Found, FoundPlace, FindQuery } from "../api/client";
+import type { Session } from "../document/session";
+import { branchEnd } from "../outline/outline";
+
+/** How exactly something is looked for. */
+export type Manner = Required<Pick<FindQuery, "mode" | "caseMatters" | "diacriticsMatter" | "wholeWords" | "fields">>;
+
+export const FIELDS = ["heading", "text", "note", "caption", "aim"] as const;
+
+export const USUAL: Manner = {
+  mode: "words",
+  caseMatters: false,
+  diacriticsMatter: false,
+  wholeWords: false,
+  fields: [...FIELDS],
+};
+
+/** A place that was found, and the section it stands in. */
+export type Hit = FoundPlace & { section: string; index: number };
+
+type FindState = {
+  words: string;
+  manner: Manner;
+  found: Found | null;
+  hits: readonly Hit[];
+  /** How many of them stand in each branch, by its section. */
+  counts: ReadonlyMap<string, number>;
+  /** Which of the hits the writer is at; -1 for none yet. */
+  at: number;
+  /** The one place was replaced, and the next is gone to when what is left has been found. */
+  goesOn: boolean;
+};
+
+/** What is looked for in this window, and what was found; null when nothing is. */
+export const useFind = create<FindState>(() => ({
+  words: "",
+  manner: USUAL,
+  found: null,
+  hits: [],
+  counts: new Map(),
+  at: -1,
+  goesOn: false,
+}));
+
+/** What was found, which may be other places than before: the writer stays at the one that is nearest. */
+export function take(session: Session, found: Found | null): void {
+  const { hits: before, at, goesOn } = useFind.getState();
+  const hits = (found?.sections ?? []).flatMap(({ id, places }) =>
+    places.map((place, index) => ({ ...place, section: id, index })),
+  );
+  const was = before[at];
+  const same = was
+    ? hits.findIndex(({ section, from, field }) => section === was.section && field === was.field && from >= was.from)
+    : -1;
+  useFind.setState({ found, hits, counts: countsByBranch(session, hits), at: same, goesOn: false });
+  if (goesOn && hits.length > 0) goTo(session, Math.max(0, same));
+}
+
+/** To the next place or the one before, around the ends; the first time to the one nearest to the cursor. */
+export function step(session: Session, by: 1 | -1): void {
+  const { hits, at } = useFind.getState();
+  if (hits.length === 0) return;
+  const next = at < 0 ? nearest(session, hits, by) : (at + by + hits.length) % hits.length;
+  goTo(session, next);
+}
+
+export function goTo(session: Session, at: number, withFocus = false): void {
+  const hit = useFind.getState().hits[at];
+  if (!hit) return;
+  useFind.setState({ at });
+  const { section, from, to, isInHeading } = hit;
+  session.navigation.goTo(hit.field === "aim" ? { section } : { section, found: { from, to, isInHeading } }, {
+    focus: withFocus,
+    remember: at < 0,
+  });
+}
+
+function nearest(session: Session, hits: readonly Hit[], by: 1 | -1): number {
+  const { positions } = session.state;
+  const current = positions.get(session.window.current ?? "") ?? 0;
+  const place = (hit: Hit) => positions.get(hit.section) ?? 0;
+  if (by === 1)
+    return Math.max(
+      0,
+      hits.findIndex((hit) => place(hit) >= current),
+    );
+  const last = hits.findLastIndex((hit) => place(hit) <= current);
+  return last < 0 ? hits.length - 1 : last;
+}
+
+function countsByBranch(session: Session, hits: readonly Hit[]): ReadonlyMap<string, number> {
+  const { outline, positions } = session.state;
+  const before = new Uint32Array(outline.ids.length + 1);
+  for (const { section } of hits) {
+    const position = positions.get(section);
+    if (position !== undefined) before[position + 1] = (before[position + 1] ?? 0) + 1;
+  }
+  for (let at = 0; at < outline.ids.length; at++) before[at + 1] = (before[at + 1] ?? 0) + (before[at] ?? 0);
+  const counts = new Map<string, number>();
+  outline.ids.forEach((id, at) => {
+    const count = (before[branchEnd(outline, at)] ?? 0) - (before[at] ?? 0);
+    if (count > 0) counts.set(id, count);
+  });
+  return counts;
+}

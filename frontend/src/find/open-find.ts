@@ -1,0 +1,26 @@
+import type { Session } from "../document/session";
+import { openDrawer } from "../window/open-drawer";
+import { useFind } from "./found";
+
+export const FIND_FIELD = "find-words";
+/** Selected words up to this length are what is looked for. */
+const LONGEST = 80;
+
+/** Opens the drawer with the field, and the selected words in it. */
+export function openFind(session: Session): void {
+  const selected = document.activeElement?.closest(".manuscript")
+    ? (document.getSelection()?.toString().trim() ?? "")
+    : "";
+  if (selected !== "" && selected.length <= LONGEST && !selected.includes("\n"))
+    useFind.setState({ words: selected, at: -1 });
+  openDrawer("find");
+  // The drawer is drawn in the next frame.
+  requestAnimationFrame(() => {
+    const field = document.getElementById(FIND_FIELD);
+    if (field instanceof HTMLInputElement) {
+      field.focus();
+      field.select();
+    }
+  });
+  session.navigation.dropRequest();
+}

@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Find;
+
+use Stemmata\Core\Document\Section;
+
+/** Finds what a query looks for in a section. */
+final readonly class Finder
+{
+    /** @var list<string> */
+    private array $expressions;
+
+    public function __construct(private Query $query)
+    {
+        $this->expressions = $query->expressions();
+    }
+
+    /**
+     * @return list<Hit> in reading order; none overlaps another
+     *
+     * @throws InvalidQuery for a pattern that does not come to an end
+     */
+    public function in(Section $section): array
+    {
+        $hits = [];
+        foreach (Line::of($section, $this->query->fields) as $line) {
+            array_push($hits, ...$this->inLine($line));
+        }
+
+        return $hits;
+    }
+
+    /** @return list<Hit> */
+    private function inLine(Line $line): array
+    {
+        $words =
+            FindMode::Pattern === $this->query->mode
+                ? $line->words
+                : Folding::folded($line->words, $this->query->caseMatters, $this->query->diacriticsMatter);
+        $found = [];
+        foreach ($this->expressions as $expression) {
+            $matches = self::matches($expression, $words);
+            // Of several words each must be in the line.
+            if ([] === $matches) {
+                return [];
+            }
+            array_push($found, ...$matches);
+        }
+        usort($found, static fn(array $one, array $other): int => [$one[0], -$one[1]] <=> [$other[0], -$other[1]]);
+        $hits = [];
+        $end = 0;
+        foreach ($found as [$at, $length, $groups]) {
+            if ($at >= $end) {
+                $hits[] = Hit::in($line, $at, $length, $groups);
+                $end = $at + $length;
+            }
+        }
+
+        return $hits;
+    }
+
+    /**
+     * @return list<array{int, int, list<string>}> where each begins and how long it is, in characters, and its groups
+     *
+     * @throws InvalidQuery
+     */
+    private static function matches(string $expression, string $words): array
+    {
+        $count = preg_match_all($expression, $words, $sets, \PREG_SET_ORDER | \PREG_OFFSET_CAPTURE);
+        if (false === $count) {
+            throw InvalidQuery::tooHard();
+        }
+        $found = [];
+        [$bytes, $characters] = [0, 0];
+        foreach ($sets as $set) {
+            [$match, $offset] = $set[0];
+            if ('' === $match) {
+                continue;
+            }
+            $characters += mb_strlen(substr($words, $bytes, $offset - $bytes));
+            $bytes = $offset;
+            $groups = [];
+            foreach ($set as [$group]) {
+                $groups[] = $group;
+            }
+            $found[] = [$characters, mb_strlen($match), $groups];
+        }
+
+        return $found;
+    }
+}

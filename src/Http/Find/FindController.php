@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Http\Find;
+
+use OpenApi\Attributes as OA;
+use Stemmata\Core\Find\Finder;
+use Stemmata\Core\Find\Hit;
+use Stemmata\Core\Find\Query;
+use Stemmata\Core\Find\QueryForm;
+use Stemmata\Core\Outline\Outline;
+use Stemmata\Core\Outline\SectionId;
+use Stemmata\Http\Find\View\FindQuery;
+use Stemmata\Http\Find\View\FoundInSection;
+use Stemmata\Http\Find\View\FoundPlace;
+use Stemmata\Http\Find\View\FoundView;
+use Stemmata\Http\Request\JsonBody;
+use Stemmata\Storage\Document\DocumentStore;
+use Stemmata\Storage\Section\Facts;
+use Stemmata\Storage\Section\WordsIndex;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** Looks for words in a document, or in a branch of it. */
+final readonly class FindController
+{
+    /** Places that are told at once. */
+    private const MOST = 5000;
+    /** More texts than that are read in one go. */
+    private const FEW = 100;
+
+    public function __construct(private DocumentStore $store, private WordsIndex $index, private Facts $facts) {}
+
+    #[Route('/api/documents/{id}/find', methods: ['POST'])]
+    #[OA\Post(path: '/api/documents/{id}/find', operationId: 'find')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[
+        OA\RequestBody(
+            required: true,
+            content: new OA\JsonContent(
+                required: ['query'],
+                properties: [
+                    new OA\Property('query', ref: FindQuery::class),
+                    new OA\Property('section', type: 'string', description: 'Only this section and what is under it'),
+                ],
+                type: 'object',
+            ),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'What was found, by section in the order of the document',
+            content: new OA\JsonContent(ref: FoundView::class),
+        ),
+    ]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
+    public function find(string $id, Request $request): JsonResponse
+    {
+        $body = JsonBody::of($request);
+        $query = QueryForm::read($body->object('query'));
+        $held = $this->index->findIn($id, $query);
+        $isWide = null === $held || count($held) > self::FEW;
+        $document = $isWide ? $this->store->wholeDocument($id) : $this->store->document($id);
+        $finder = new Finder($query);
+        $found = [];
+        $count = 0;
+        foreach (self::scope($document->outline, $body->findText('section')) as $section) {
+            if (null !== $held && !isset($held[$section->value])) {
+                continue;
+            }
+            $hits = $finder->in($document->section($section));
+            if ([] !== $hits) {
+                $found[$section->value] = $hits;
+                $count += count($hits);
+            }
+            if ($count > self::MOST) {
+                break;
+            }
+        }
+
+        return new JsonResponse($this->told($id, $found, $query));
+    }
+
+    /** @return list<SectionId> */
+    private static function scope(Outline $outline, ?string $branch): array
+    {
+        $from = null === $branch ? null : $outline->findPosition(SectionId::fromString($branch));
+
+        return null === $from ? $outline->ids() : $outline->slice($from, $outline->branchEnd($from))->ids();
+    }
+
+    /** @param array<string, list<Hit>> $found by section */
+    private function told(string $document, array $found, Query $query): FoundView
+    {
+        $facts = $this->facts->ofSections($document, array_map(strval(...), array_keys($found)));
+        $left = self::MOST;
+        $sections = [];
+        foreach ($found as $id => $hits) {
+            $shown = array_slice($hits, 0, $left);
+            $left -= count($shown);
+            $sections[] = new FoundInSection(
+                (string) $id,
+                $facts[$id]['revision'] ?? 0,
+                array_map(FoundPlace::of(...), $shown),
+            );
+        }
+        $count = array_sum(array_map(count(...), $found));
+
+        return new FoundView(min($count, self::MOST), $count > self::MOST, $query->isReplaceable(), $sections);
+    }
+}

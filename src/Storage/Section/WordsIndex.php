@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Storage\Section;
+
+use Doctrine\DBAL\Connection;
+use Stemmata\Core\Find\FoldedWords;
+use Stemmata\Core\Find\Query;
+use Stemmata\Storage\Database\Row;
+use Stemmata\Storage\Database\SqliteSql;
+
+/** Which sections may hold what a query looks for, told without reading their texts. */
+final readonly class WordsIndex
+{
+    public function __construct(private Connection $connection) {}
+
+    /** @return array<string, true>|null by section id, also of sections that are set aside; null for any */
+    public function findIn(string $documentId, Query $query): ?array
+    {
+        $words = FoldedWords::neededBy($query);
+        if ([] === $words) {
+            return null;
+        }
+        [$conditions, $values] = self::conditions($words);
+        $rows = $this->connection->iterateAssociative(
+            'SELECT section_id FROM section_words WHERE ' . implode(' AND ', ['document_id = ?', ...$conditions]),
+            [$documentId, ...$values],
+        );
+        $found = [];
+        foreach ($rows as $fields) {
+            $found[(new Row($fields))->text('section_id')] = true;
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param list<string> $words
+     *
+     * @return array{list<string>, list<string>} conditions, and their values
+     */
+    private static function conditions(array $words): array
+    {
+        $indexed = [];
+        $conditions = [];
+        $values = [];
+        foreach ($words as $word) {
+            if (mb_strlen($word) >= SqliteSql::SHORTEST_INDEXED) {
+                $indexed[] = $word;
+            } else {
+                $conditions[] = SqliteSql::contains('folded');
+                $values[] = $word;
+            }
+        }
+
+        return [] === $indexed
+            ? [$conditions, $values]
+            : [[SqliteSql::indexed('section_words'), ...$conditions], [SqliteSql::allOf($indexed), ...$values]];
+    }
+}

@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Tests\Http;
+
+use PHPUnit\Framework\TestCase;
+use Stemmata\Tests\Support\LiveDocument;
+use Stemmata\Tests\Support\LiveServer;
+
+/** What is looked for is found as the texts are at that moment, and replaced in one step. */
+final class FindOverHttpTest extends TestCase
+{
+    private static LiveServer $server;
+
+    public static function setUpBeforeClass(): void
+    {
+        self::$server = LiveServer::overEmptyDatabase();
+    }
+
+    public static function tearDownAfterClass(): void
+    {
+        self::$server->kill();
+    }
+
+    public function testWhatIsFoundFollowsEveryChange(): void
+    {
+        $document = LiveDocument::from(
+            self::$server,
+            "# Lamps\n\nThe old lamp.\n\n## Oil\n\nLamp oil, and no light.\n\n# Zoë’s log\n\nOf the weather.\n",
+        );
+        self::assertSame(['Lamps 2', 'Oil 1'], $this->found($document, ['words' => 'lamp']));
+        self::assertSame(['Zoë’s log 1'], $this->found($document, ['words' => 'zoe']));
+        self::assertSame(['Lamps 1', 'Oil 1'], $this->found($document, ['words' => 'la', 'fields' => ['text']]));
+        self::assertSame(['Oil 1'], $this->found($document, ['words' => 'lamp'], $document->section(1)));
+
+        $document->type(2, 'A lamp as well.');
+        self::assertSame(['Lamps 2', 'Oil 1', 'Zoë’s log 1'], $this->found($document, ['words' => 'lamp']));
+        $document->operate([
+            'name' => 'describe-section',
+            'sections' => [$document->section(2)],
+            'aim' => 'Say which lamp',
+        ]);
+        self::assertSame(['Zoë’s log 2'], $this->found($document, ['words' => 'lamp'], $document->section(2)));
+
+        $document->operate(['name' => 'delete', 'sections' => [$document->section(1)]]);
+        self::assertSame(
+            ['Lamps 2', 'Zoë’s log 2'],
+            $this->found($document, ['words' => 'lamp']),
+            'what is deleted is not found',
+        );
+        $document->undo();
+        self::assertSame(['Lamps 2', 'Oil 1', 'Zoë’s log 2'], $this->found($document, ['words' => 'lamp']));
+    }
+
+    public function testAllIsReplacedInOneStepAndUndoneInOne(): void
+    {
+        $document = LiveDocument::from(
+            self::$server,
+            "# A lamp\n\nThe **la**mp[^1].\n\n# B\n\nlamps\n\n[^1]: Of a lamp.\n",
+        );
+        $before = $this->written($document);
+        $answer = $document->operate([
+            'name' => 'replace-found',
+            'query' => ['words' => 'lamp'],
+            'with' => 'light',
+            'sections' => [$document->section(0), $document->section(1)],
+        ]);
+
+        self::assertStringContainsString('4 places were changed.', (string) json_encode($answer));
+        self::assertSame(
+            str_replace(['<strong>la</strong>mp', 'lamp'], ['<strong>light</strong>', 'light'], $before),
+            $this->written($document),
+        );
+        self::assertSame([], $this->found($document, ['words' => 'lamp']));
+        $document->undo();
+        self::assertSame($before, $this->written($document));
+        self::assertSame(['A lamp 3', 'B 1'], $this->found($document, ['words' => 'lamp']));
+    }
+
+    public function testWhatCannotBeLookedForIsSaid(): void
+    {
+        $document = LiveDocument::from(self::$server, "# A\n\nb\n");
+
+        self::assertSame(
+            'That is no regular expression: something in it does not fit together.',
+            $document->post('/find', ['query' => ['words' => 'a(', 'mode' => 'pattern']])['detail'] ?? null,
+        );
+        self::assertSame('There is nothing to look for.', $document->post('/find', ['query' => []])['detail'] ?? null);
+    }
+
+    public function testTheFirstFiveThousandPlacesAreToldAndThatThereAreMore(): void
+    {
+        $document = LiveDocument::from(self::$server, "# A\n\n" . str_repeat("the lamp the oil\n\n", 2600));
+        $answer = $document->post('/find', ['query' => ['words' => 'the']]);
+
+        self::assertSame([5000, true], [$answer['count'] ?? null, $answer['isMore'] ?? null]);
+    }
+
+    /**
+     * @param array<string, mixed> $query
+     *
+     * @return list<string> headings, with how many places in each
+     */
+    private function found(LiveDocument $document, array $query, ?string $section = null): array
+    {
+        $answer = $document->post('/find', ['query' => $query, ...null === $section ? [] : ['section' => $section]]);
+        $told = [];
+        foreach (is_array($answer['sections'] ?? null) ? $answer['sections'] : [] as $found) {
+            assert(is_array($found) && is_string($found['id']) && is_array($found['places']));
+            $position = 0;
+            while ($document->section($position) !== $found['id']) {
+                ++$position;
+            }
+            $told[] = substr($document->outline()[$position], 2) . ' ' . count($found['places']);
+        }
+
+        return $told;
+    }
+
+    private function written(LiveDocument $document): string
+    {
+        return self::$server->text('/api/documents/' . $document->id . '/export?format=md');
+    }
+}

@@ -1,0 +1,120 @@
+import { expect, type Page } from "@playwright/test";
+import { allKept, exported, openDocument, pickRow, putCursor, row, test } from "./helpers";
+
+const LAMPS = Array.from(
+  { length: 60 },
+  (_, at) =>
+    `# Watch ${at + 1}\n\n${at % 7 === 3 ? "The **la**mp went out." : "Nothing of note."} ${"The glass fell. ".repeat(12)}\n\n`,
+).join("");
+
+const field = (page: Page) => page.getByRole("searchbox", { name: /^Find/ });
+const status = (page: Page) => page.getByRole("region", { name: "Find" }).getByRole("status");
+
+/** The words that the cursor has selected, once the text has the keys. */
+const selected = (page: Page) =>
+  page.evaluate(() =>
+    document.activeElement?.classList.contains("manuscript") ? (document.getSelection()?.toString() ?? "") : null,
+  );
+
+test("a word in nine places, far outside the window: gone through, replaced here and there, then all; one undo each", async ({
+  page,
+}) => {
+  const id = await openDocument(page, LAMPS);
+  await putCursor(page, "Nothing of note.");
+  await page.keyboard.press("Control+f");
+  await expect(field(page)).toBeFocused();
+  await page.keyboard.type("LAMP");
+  await expect(status(page)).toHaveText("9 places in 9 sections");
+  await expect(row(page, "Watch 4").first()).toHaveAccessibleName(/1 place found/);
+
+  for (let place = 1; place <= 8; place++) {
+    await page.keyboard.press("Enter");
+    await expect(status(page)).toHaveText(`Place ${place} of 9`);
+  }
+  await expect(page.locator(".manuscript .now-found").first()).toBeInViewport();
+  await expect(page.locator(".manuscript .now-found").first()).toHaveText(/la/);
+  await page.keyboard.press("Shift+Enter");
+  await expect(status(page)).toHaveText("Place 7 of 9");
+  await expect(field(page)).toBeFocused();
+
+  // Escape leads to the place, with the words selected; the keys go on from there.
+  await page.keyboard.press("Escape");
+  await expect.poll(() => selected(page)).toBe("lamp");
+  await page.keyboard.press("F3");
+  await expect(status(page)).toHaveText("Place 8 of 9");
+
+  await page.getByLabel("Replace with").fill("light");
+  for (const left of [8, 7, 6]) {
+    await page.getByRole("button", { name: "This one" }).click();
+    await expect(status(page)).toHaveText(new RegExp(`of ${left}$`));
+  }
+  await page.getByRole("button", { name: "All 6" }).click();
+  await expect(status(page)).toHaveText("Nothing like that is in it.");
+  await allKept(page);
+  const written = await exported(page.request, id, "md");
+  expect(written.match(/The \*\*light\*\* went out/g)).toHaveLength(9);
+
+  await page.locator(".manuscript").focus();
+  await page.keyboard.press("Control+z");
+  await expect(status(page)).toHaveText(/6 places/);
+  for (const back of [7, 8, 9]) {
+    await page.keyboard.press("Control+z");
+    await expect(status(page)).toHaveText(new RegExp(`${back}( places|$)`));
+  }
+  expect(await exported(page.request, id, "md")).not.toContain("light");
+});
+
+test("in the picked sections alone", async ({ page }) => {
+  const id = await openDocument(page, "# A\n\none lamp\n\n# B\n\ntwo lamps\n\n# C\n\na lamp\n");
+  await pickRow(page, "B");
+  await page.keyboard.press("Space");
+  await page.keyboard.press("Control+f");
+  await page.keyboard.type("lamp");
+  await expect(status(page)).toHaveText("3 places in 3 sections");
+  await page.getByLabel("Replace with").fill("light");
+  await page.getByRole("button", { name: "In 1 picked section" }).click();
+  await expect(status(page)).toHaveText("2 places in 2 sections");
+  expect(await exported(page.request, id, "md")).toContain("one lamp\n\n# B\n\ntwo lights\n\n# C\n\na lamp");
+});
+
+test("how exactly: words in any order, exactly so, an expression; what is none is said", async ({ page }) => {
+  await openDocument(page, "# Zoë\n\nThe lamp of Zoë. Of the lamp, at 6:05.\n\nOil of Zoe.\n");
+  await page.keyboard.press("Control+f");
+  await page.keyboard.type("of lamp");
+  await expect(status(page)).toHaveText("4 places in 1 section");
+  await expect(page.getByText("Several words in any order are not replaced")).toBeVisible();
+  await page.getByText("Exactly so", { exact: true }).click();
+  await expect(status(page)).toHaveText("Nothing like that is in it.");
+  await field(page).fill("zoe");
+  await expect(status(page)).toHaveText("3 places in 1 section");
+  await page.getByLabel("Accents matter").check();
+  await expect(status(page)).toHaveText("1 place in 1 section");
+  await page.getByText("Expression", { exact: true }).click();
+  await field(page).fill("(\\d+:");
+  await expect(status(page)).toHaveText("That is no regular expression: something in it does not fit together.");
+  await field(page).fill("(\\d+):(\\d+)");
+  await expect(status(page)).toHaveText("1 place in 1 section");
+  await page.getByLabel("Replace with").fill("$1.$2");
+  await page.getByRole("button", { name: /^All/ }).click();
+  await expect(page.locator(".manuscript p").first()).toContainText("at 6.05.");
+});
+
+test("what is found follows what is typed, also in another window", async ({ page, context }) => {
+  const id = await openDocument(page, "# A\n\none lamp\n\n# B\n\nnothing\n");
+  await page.keyboard.press("Control+f");
+  await page.keyboard.type("lamp");
+  await expect(status(page)).toHaveText("1 place in 1 section");
+  await putCursor(page, "nothing");
+  await page.keyboard.press("End");
+  await page.keyboard.type(" but a lamp");
+  await expect(status(page)).toHaveText("2 places in 2 sections");
+  await expect(page.locator(".manuscript .found")).toHaveText(["lamp", "lamp"]);
+
+  const other = await context.newPage();
+  await other.goto(`/documents/${id}`);
+  await putCursor(other, "one lamp");
+  await other.keyboard.press("End");
+  await other.keyboard.type(" and a lamp");
+  await allKept(other);
+  await expect(status(page)).toHaveText("3 places in 2 sections");
+});
