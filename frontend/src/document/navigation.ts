@@ -15,9 +15,13 @@ export class Navigation {
     private readonly window: StoreApi<WindowState>,
   ) {}
 
-  /** The text on the screen tells where its cursor is; a way back leads there. */
-  followSpot(spot: () => Place | null): void {
+  /** The text on the screen tells where its cursor is; a way back leads there. Answers what ends that: the place is kept. */
+  followSpot(spot: () => Place | null): () => void {
     this.spot = spot;
+    return () => {
+      const last = spot();
+      this.spot = () => last;
+    };
   }
 
   /** Goes to a place and remembers where from. */

@@ -207,3 +207,11 @@ test("the picked lines are those with words, counted without the heading", () =>
   const doc = docOf({ heading: [words("H")], body: [p("t")] } as never, true);
   expect(commands.currentBlock(EditorState.create({ doc, selection: TextSelection.create(doc, 2) }))).toBeNull();
 });
+
+test("the block of the cursor is counted without the heading, and none in the heading itself", () => {
+  const first = over(p("|one"), p("two"));
+  expect(commands.currentBlock(first)).toBe(0);
+  expect(commands.isInside(first, "paragraph")).toBe(true);
+  expect(commands.isInside(first, "section")).toBe(true);
+  expect(commands.isInside(first, "bulletList")).toBe(false);
+});

@@ -298,3 +298,61 @@ test("a text that only passes by is drawn without an editor", () => {
   expect(place.querySelector("[contenteditable]")).toBeNull();
   expect(place.textContent).toBe("passes by");
 });
+
+test("the notes of a section stand under it, lead to their place, and show their words where the cursor is", () => {
+  const note = (...content: string[]): Json => ({ type: "footnote", content: p(...content).content ?? [] });
+  const made = open([
+    shown("a", textWith("Ink", p("one", note("first"), " two", note("second"), note()))),
+    shown("b", textWith("Oil", p("no note"))),
+  ]);
+  const list = made.view.dom.querySelectorAll(".apparatus");
+  expect([...list].map((each) => [...each.querySelectorAll("button")].map((button) => button.textContent))).toEqual([
+    ["first", "second", "Empty note"],
+  ]);
+  list[0]?.querySelectorAll("button")[1]?.click();
+  const { $head } = made.view.state.selection;
+  expect([$head.parent.type.name, $head.parent.textContent, $head.parentOffset]).toEqual(["footnote", "second", 6]);
+  expect([...made.view.dom.querySelectorAll(".footnote.open")].map((each) => each.textContent)).toEqual(["second"]);
+
+  const closed = made.view.dom.querySelector(".footnote:not(.open)");
+  closed?.dispatchEvent(new MouseEvent("mousedown", { bubbles: true, cancelable: true, button: 0 }));
+  expect(made.view.state.selection.$head.parent.textContent).toBe("first");
+  expect(made.view.state.selection.$head.parentOffset).toBe(5);
+});
+
+test("a cursor that is left behind is remembered, comes back at a key, and is told meanwhile", () => {
+  const comeBack = vi.fn();
+  const leftBehind = vi.fn();
+  const a = shown("a", textWith("Ink", p("text")));
+  const z = shown("z", textWith("Oil", p("more")));
+  const made = open([a], { comeBack, leftBehind, isPartOfText: () => true });
+  made.focusAt("a", { at: 8 }, false);
+  made.show([z], () => false);
+  expect(made.spot).toEqual({ id: "a", at: 8 });
+  expect(made.held).toBeNull();
+  expect(leftBehind).toHaveBeenCalledTimes(1);
+  expect(made.view.dom.hasAttribute("data-left-behind")).toBe(true);
+
+  press(made, "x");
+  expect(comeBack).toHaveBeenCalledWith({ id: "a", at: 8 });
+  expect(made.held).toEqual({ from: "a", to: "a" });
+  made.show([a, z], () => false);
+  made.focusAt("a", { at: 8 }, false);
+  expect(cursor(made)).toEqual(["a", 8]);
+  expect(made.view.dom.hasAttribute("data-left-behind")).toBe(false);
+});
+
+test("a cursor left behind is back when its section is, and gone with a section that is gone", () => {
+  const a = shown("a", textWith("Ink", p("text")));
+  const z = shown("z", textWith("Oil", p("more")));
+  const made = open([a], { isPartOfText: () => true });
+  made.focusAt("a", { at: 8 }, false);
+  made.show([z], () => false);
+  made.show([a, z], () => false);
+  expect(cursor(made)).toEqual(["a", 8]);
+
+  const other = open([a], { isPartOfText: () => false });
+  other.focusAt("a", { at: 8 }, false);
+  other.show([z], () => false);
+  expect(cursor(other)[0]).toBe("z");
+});

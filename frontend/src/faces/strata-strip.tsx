@@ -149,18 +149,20 @@ export function StrataStrip() {
     const command = commandOf("outline", event);
     const inStrata = commandOf("strata", event);
     const run =
-      to !== undefined
-        ? () => focus(to.id)
-        : isPlain && (event.key === "Home" || event.key === "End")
-          ? () =>
-              focus((event.key === "Home" ? found[0] : found.findLast((each) => each.level === 1))?.id ?? reached.id)
-          : inStrata === "look-into"
-            ? () => lookInto(reached.id)
-            : inStrata === "look-out" && zoom !== null
-              ? () => lookInto(outOf(outline, zoom))
-              : command !== null && ON_BRANCHES.has(command)
-                ? () => act(reached.id, command as BranchCommand)
-                : null;
+      isPlain && event.key === "Escape" && currentId !== null
+        ? () => session.navigation.goTo(session.navigation.here(currentId), { remember: false })
+        : to !== undefined
+          ? () => focus(to.id)
+          : isPlain && (event.key === "Home" || event.key === "End")
+            ? () =>
+                focus((event.key === "Home" ? found[0] : found.findLast((each) => each.level === 1))?.id ?? reached.id)
+            : inStrata === "look-into"
+              ? () => lookInto(reached.id)
+              : inStrata === "look-out" && zoom !== null
+                ? () => lookInto(outOf(outline, zoom))
+                : command !== null && ON_BRANCHES.has(command)
+                  ? () => act(reached.id, command as BranchCommand)
+                  : null;
     if (!run) return;
     event.preventDefault();
     run();

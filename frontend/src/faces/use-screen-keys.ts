@@ -27,8 +27,13 @@ export function useAnywhereCommands(onJump: (commands: AnywhereCommands) => void
       "next-section": () => step(session, 1),
       "outline-or-text": () => changeBetweenOutlineAndText(session),
       strata: focusStrata,
-      "other-face": () =>
-        navigate(`/documents/${session.state.id}${window.location.pathname.endsWith("/arrange") ? "" : "/arrange"}`),
+      "other-face": () => {
+        const isArrange = window.location.pathname.endsWith("/arrange");
+        navigate(`/documents/${session.state.id}${isArrange ? "" : "/arrange"}`);
+        const { current } = session.window;
+        if (isArrange && current !== null)
+          session.navigation.goTo(session.navigation.here(current), { remember: false });
+      },
       "keep-now": () => void session.flush(),
       print: () => void session.files.print(),
       keys: () => openDialog({ kind: "keys" }),

@@ -64,7 +64,7 @@ export function Manuscript() {
     surface.current = made.surface;
     const { view } = made.surface.editor;
     noteText(view);
-    session.navigation.followSpot(() => {
+    const leaveSpot = session.navigation.followSpot(() => {
       const spot = made.surface?.editor.spot;
       return spot ? { section: spot.id, position: spot.at } : null;
     });
@@ -72,7 +72,7 @@ export function Manuscript() {
     setLayout({ surface: made.surface, key });
     return () => {
       surface.current = null;
-      session.navigation.followSpot(() => null);
+      leaveSpot();
       clearSpot();
       made.surface?.destroy();
     };

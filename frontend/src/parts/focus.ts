@@ -14,11 +14,14 @@ function giveFocus(element: HTMLElement): void {
 /** What has the keys as a whole; the signs on its rows come and go with the hand. */
 const WHOLES = "[role=tree], [role=treegrid], .manuscript";
 
+/** What comes and goes over where the writer is; the library sets guards of its own around it. */
+const OVER = "[role=dialog], [role=menu], [data-radix-focus-guard]";
+
 /** Where the writer was last, and within what, besides dialogs and menus, which come and go over it. */
 let places: (HTMLElement | null)[] = [];
 
 document.addEventListener("focusin", ({ target }) => {
-  if (target instanceof HTMLElement && target.closest("[role=dialog], [role=menu]") === null)
+  if (target instanceof HTMLElement && target.closest(OVER) === null)
     places = [target, target.closest<HTMLElement>(WHOLES)];
 });
 

@@ -6,6 +6,7 @@ import { api, read, type LookGroup } from "../../api/client";
 import { useDocument, useSession } from "../../document/context";
 import { readingKey } from "../../document/readings";
 import { Button } from "../../parts/button";
+import { giveFocusBack } from "../../parts/focus";
 import { Progress } from "../../parts/progress";
 import { counted } from "../../parts/words";
 import { firstChoices, operationFor, withGroup, withLine, type Choices } from "./choices";
@@ -31,6 +32,10 @@ export function HeadingReview({ onClose }: { onClose: () => void }) {
             event.preventDefault(),
             event.currentTarget instanceof HTMLElement && event.currentTarget.focus()
           )}
+          onCloseAutoFocus={(event) => {
+            event.preventDefault();
+            giveFocusBack();
+          }}
           className="fixed inset-3 z-50 flex flex-col overflow-hidden rounded-2xl border border-line bg-paper shadow-xl outline-none sm:inset-6"
         >
           <header className="flex items-baseline gap-4 px-6 pt-5 pb-3">
