@@ -99,6 +99,17 @@ test("how exactly: words in any order, exactly so, an expression; what is none i
   await expect(page.locator(".manuscript p").first()).toContainText("at 6.05.");
 });
 
+test("a place deep in a long section is shown, while the field keeps the keys", async ({ page }) => {
+  const lines = Array.from({ length: 40 }, (_, at) => `Line ${at} of it. ${"The glass fell. ".repeat(8)}`);
+  await openDocument(page, `# A\n\n${lines.join("\n\n")}\n\nThe lamp, at last.\n\n# B\n\nEnd.\n`);
+  await page.keyboard.press("Control+f");
+  await page.keyboard.type("lamp");
+  await expect(status(page)).toHaveText("1 place in 1 section");
+  await page.keyboard.press("Enter");
+  await expect(page.locator(".manuscript .now-found")).toBeInViewport();
+  await expect(field(page)).toBeFocused();
+});
+
 test("what is found follows what is typed, also in another window", async ({ page, context }) => {
   const id = await openDocument(page, "# A\n\none lamp\n\n# B\n\nnothing\n");
   await page.keyboard.press("Control+f");

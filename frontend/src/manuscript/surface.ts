@@ -442,13 +442,23 @@ export class Surface {
       ...(request.inText ? { inText: true } : {}),
       ...(request.found ? { found: request.found } : {}),
     };
-    if (request.found) this.editor.focusAt(id, place, request.focus);
-    else if (request.focus) {
+    if (request.found) {
+      this.editor.focusAt(id, place, request.focus);
+      this.reveal();
+    } else if (request.focus) {
       this.editor.focusAt(id, place, true);
       if (!this.session.state.isAnswering) this.editor.release();
       const isDeep = [request.position, request.bookmark, request.caption].some((each) => each !== undefined);
       if (isDeep) this.editor.view.dispatch(this.editor.view.state.tr.scrollIntoView());
     } else if (request.position !== undefined && isInView) this.editor.focusAt(id, place, false);
+  }
+
+  /** The library scrolls to a selection only while the text has the keys; a place that was found is shown in any case. */
+  private reveal(): void {
+    const { view } = this.editor;
+    const { top, bottom } = view.coordsAtPos(view.state.selection.from);
+    const box = this.scroller.getBoundingClientRect();
+    if (top < box.top + EYE || bottom > box.bottom - EYE) this.scroller.scrollTop += top - box.top - box.height / 3;
   }
 
   private isHeldShown(): boolean {

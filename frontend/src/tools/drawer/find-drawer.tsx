@@ -67,94 +67,96 @@ export function FindDrawer() {
 
   return (
     <>
-      <label className="block text-xs text-soft" htmlFor={FIND_FIELD}>
-        Find {scope === null ? "in the document" : "in what is shown"}
-      </label>
-      <input
-        id={FIND_FIELD}
-        role="searchbox"
-        value={words}
-        maxLength={500}
-        autoComplete="off"
-        spellCheck={false}
-        aria-describedby="find-count"
-        onChange={(event) => useFind.setState({ words: event.target.value, at: -1 })}
-        onKeyDown={pressed}
-        className={cx(INPUT, "mt-1 mb-2")}
-      />
-      <div
-        role="radiogroup"
-        aria-label="How exactly"
-        className="mb-2 flex gap-1 rounded-full bg-wash p-0.5 text-[11.5px]"
-      >
-        {MODES.map(([mode, label]) => (
-          <label
-            key={mode}
-            className={cx(
-              "flex-1 cursor-pointer rounded-full px-2 py-1 text-center has-focus-visible:outline-2 has-focus-visible:outline-stem",
-              manner.mode === mode ? "bg-sheet text-ink shadow-sm" : "text-soft",
-            )}
-          >
-            <input
-              type="radio"
-              name="find-mode"
-              className="sr-only"
-              checked={manner.mode === mode}
-              onChange={() => change({ mode })}
-            />
-            {label}
-          </label>
-        ))}
-      </div>
-      <div className="mb-2 flex flex-wrap gap-x-4 gap-y-1 text-xs text-soft">
-        <Check
-          label="Capitals matter"
-          checked={manner.caseMatters}
-          onChange={(caseMatters) => change({ caseMatters })}
+      <div className="sticky top-0 z-10 bg-paper pb-2">
+        <label className="block text-xs text-soft" htmlFor={FIND_FIELD}>
+          Find {scope === null ? "in the document" : "in what is shown"}
+        </label>
+        <input
+          id={FIND_FIELD}
+          role="searchbox"
+          value={words}
+          maxLength={500}
+          autoComplete="off"
+          spellCheck={false}
+          aria-describedby="find-count"
+          onChange={(event) => useFind.setState({ words: event.target.value, at: -1 })}
+          onKeyDown={pressed}
+          className={cx(INPUT, "mt-1 mb-2")}
         />
-        {manner.mode !== "pattern" && (
-          <Check
-            label="Accents matter"
-            checked={manner.diacriticsMatter}
-            onChange={(diacriticsMatter) => change({ diacriticsMatter })}
-          />
-        )}
-        <Check label="Whole words" checked={manner.wholeWords} onChange={(wholeWords) => change({ wholeWords })} />
-      </div>
-      <details className="mb-3 text-xs text-soft">
-        <summary className="cursor-pointer rounded hover:text-ink">
-          In{" "}
-          {manner.fields.length === FIELDS.length
-            ? "all of it"
-            : manner.fields.map((field) => FIELD_WORDS[field]).join(", ")}
-        </summary>
-        <div className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
-          {FIELDS.map((field) => (
-            <Check
-              key={field}
-              label={FIELD_WORDS[field]}
-              checked={manner.fields.includes(field)}
-              onChange={(isIn) =>
-                change({ fields: FIELDS.filter((each) => (each === field ? isIn : manner.fields.includes(each))) })
-              }
-            />
+        <div
+          role="radiogroup"
+          aria-label="How exactly"
+          className="mb-2 flex gap-1 rounded-full bg-wash p-0.5 text-[11.5px]"
+        >
+          {MODES.map(([mode, label]) => (
+            <label
+              key={mode}
+              className={cx(
+                "flex-1 cursor-pointer rounded-full px-2 py-1 text-center has-focus-visible:outline-2 has-focus-visible:outline-stem",
+                manner.mode === mode ? "bg-sheet text-ink shadow-sm" : "text-soft",
+              )}
+            >
+              <input
+                type="radio"
+                name="find-mode"
+                className="sr-only"
+                checked={manner.mode === mode}
+                onChange={() => change({ mode })}
+              />
+              {label}
+            </label>
           ))}
         </div>
-      </details>
-      <Replacing isReady={isReady} pressed={pressed} />
-      <p id="find-count" role="status" className="mb-2 min-h-4 text-xs text-faint">
-        {answer.isError && looked.trim() !== "" ? (
-          <span className="text-loss">{answer.error.message}</span>
-        ) : found === null ? (
-          looked.trim() === "" ? (
-            "Enter goes to the next place, Shift with Enter to the one before."
+        <div className="mb-2 flex flex-wrap gap-x-4 gap-y-1 text-xs text-soft">
+          <Check
+            label="Capitals matter"
+            checked={manner.caseMatters}
+            onChange={(caseMatters) => change({ caseMatters })}
+          />
+          {manner.mode !== "pattern" && (
+            <Check
+              label="Accents matter"
+              checked={manner.diacriticsMatter}
+              onChange={(diacriticsMatter) => change({ diacriticsMatter })}
+            />
+          )}
+          <Check label="Whole words" checked={manner.wholeWords} onChange={(wholeWords) => change({ wholeWords })} />
+        </div>
+        <details className="mb-3 text-xs text-soft">
+          <summary className="cursor-pointer rounded hover:text-ink">
+            In{" "}
+            {manner.fields.length === FIELDS.length
+              ? "all of it"
+              : manner.fields.map((field) => FIELD_WORDS[field]).join(", ")}
+          </summary>
+          <div className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
+            {FIELDS.map((field) => (
+              <Check
+                key={field}
+                label={FIELD_WORDS[field]}
+                checked={manner.fields.includes(field)}
+                onChange={(isIn) =>
+                  change({ fields: FIELDS.filter((each) => (each === field ? isIn : manner.fields.includes(each))) })
+                }
+              />
+            ))}
+          </div>
+        </details>
+        <Replacing isReady={isReady} pressed={pressed} />
+        <p id="find-count" role="status" className="mb-2 min-h-4 text-xs text-faint">
+          {answer.isError && looked.trim() !== "" ? (
+            <span className="text-loss">{answer.error.message}</span>
+          ) : found === null ? (
+            looked.trim() === "" ? (
+              "Enter goes to the next place, Shift with Enter to the one before."
+            ) : (
+              "Looking…"
+            )
           ) : (
-            "Looking…"
-          )
-        ) : (
-          countOf(found.count, found.isMore, found.sections.length, at)
-        )}
-      </p>
+            countOf(found.count, found.isMore, found.sections.length, at)
+          )}
+        </p>
+      </div>
       <Results hits={hits} at={at} />
     </>
   );
@@ -270,7 +272,7 @@ function Results({ hits, at }: { hits: readonly Hit[]; at: number }) {
                     type="button"
                     aria-current={index === at ? "location" : undefined}
                     className={cx(
-                      "block w-full rounded px-1.5 py-0.5 text-left font-text text-[13px] leading-5 hover:bg-wash",
+                      "block w-full scroll-mt-80 rounded px-1.5 py-0.5 text-left font-text text-[13px] leading-5 hover:bg-wash",
                       index === at && "bg-lit",
                     )}
                     onClick={() => goTo(session, index)}
