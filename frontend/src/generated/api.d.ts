@@ -2240,6 +2240,8 @@ export interface operations {
                     query: components["schemas"]["FindQuery"];
                     /** @description Only this section and what is under it */
                     section?: string;
+                    /** @description So many places are told, 12,000 if not said */
+                    most?: number;
                 };
             };
         };

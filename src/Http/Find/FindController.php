@@ -27,9 +27,7 @@ use Symfony\Component\Routing\Attribute\Route;
 final readonly class FindController
 {
     /** Places that are told at once. */
-    private const MOST = 5000;
-    /** More texts than that are read in one go. */
-    private const FEW = 100;
+    private const MOST = 12_000;
 
     public function __construct(private DocumentStore $store, private WordsIndex $index, private Facts $facts) {}
 
@@ -44,6 +42,7 @@ final readonly class FindController
                 properties: [
                     new OA\Property('query', ref: FindQuery::class),
                     new OA\Property('section', type: 'string', description: 'Only this section and what is under it'),
+                    new OA\Property('most', type: 'integer', description: 'So many places are told, 12,000 if not said'),
                 ],
                 type: 'object',
             ),
@@ -62,27 +61,29 @@ final readonly class FindController
     {
         $body = JsonBody::of($request);
         $query = QueryForm::read($body->object('query'));
+        $most = max(1, min(self::MOST, $body->findInteger('most') ?? self::MOST));
         $held = $this->index->findIn($id, $query);
-        $isWide = null === $held || count($held) > self::FEW;
-        $document = $isWide ? $this->store->wholeDocument($id) : $this->store->document($id);
+        $scope = array_values(
+            array_filter(
+                self::scope($this->store->document($id)->outline, $body->findText('section')),
+                static fn(SectionId $section): bool => null === $held || isset($held[$section->value]),
+            ),
+        );
         $finder = new Finder($query);
         $found = [];
         $count = 0;
-        foreach (self::scope($document->outline, $body->findText('section')) as $section) {
-            if (null !== $held && !isset($held[$section->value])) {
-                continue;
-            }
-            $hits = $finder->in($document->section($section));
+        foreach ($this->store->sectionsInTurn($id, $scope) as $section) {
+            $hits = $finder->in($section);
             if ([] !== $hits) {
-                $found[$section->value] = $hits;
+                $found[$section->id->value] = $hits;
                 $count += count($hits);
             }
-            if ($count > self::MOST) {
+            if ($count > $most) {
                 break;
             }
         }
 
-        return new JsonResponse($this->told($id, $found, $query));
+        return new JsonResponse($this->told($id, $found, $query, $most));
     }
 
     /** @return list<SectionId> */
@@ -94,10 +95,10 @@ final readonly class FindController
     }
 
     /** @param array<string, list<Hit>> $found by section */
-    private function told(string $document, array $found, Query $query): FoundView
+    private function told(string $document, array $found, Query $query, int $most): FoundView
     {
         $facts = $this->facts->ofSections($document, array_map(strval(...), array_keys($found)));
-        $left = self::MOST;
+        $left = $most;
         $sections = [];
         foreach ($found as $id => $hits) {
             $shown = array_slice($hits, 0, $left);
@@ -110,6 +111,6 @@ final readonly class FindController
         }
         $count = array_sum(array_map(count(...), $found));
 
-        return new FoundView(min($count, self::MOST), $count > self::MOST, $query->isReplaceable(), $sections);
+        return new FoundView(min($count, $most), $count > $most, $query->isReplaceable(), $sections);
     }
 }

@@ -14,6 +14,7 @@ use Stemmata\Core\Operation\Basis;
 use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Operation\Text\Typing;
+use Stemmata\Core\Document\Section;
 use Stemmata\Core\Outline\InvalidSectionId;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Storage\Database\CurrentWriter;
@@ -69,6 +70,16 @@ final readonly class DocumentStore
     public function document(string $id): Document
     {
         return $this->get($id)->document($this->shelf($id));
+    }
+
+    /**
+     * @param list<SectionId> $ids
+     *
+     * @return iterable<Section> as they are stored, in this order
+     */
+    public function sectionsInTurn(string $id, array $ids): iterable
+    {
+        return $this->shelf($id)->inTurn($ids);
     }
 
     /**

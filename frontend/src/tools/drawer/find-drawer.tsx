@@ -11,6 +11,9 @@ import { Button } from "../../parts/button";
 import { cx } from "../../parts/cx";
 import { counted, formatNumber } from "../../parts/words";
 
+const AT_FIRST = 100;
+/** No more places than that are told. */
+const MOST = 12_000;
 /** More places than that are not listed; the keys go through all of them. */
 const MOST_LISTED = 200;
 
@@ -37,18 +40,29 @@ export function FindDrawer() {
   const scope = useWindow("FindDrawer", (state) => state.scope);
   const { words, manner, hits, at } = useFind();
   const looked = useDeferredValue(words);
-  const answer = useQuery({
-    queryKey: readingKey(id, "found", looked, manner, scope),
-    enabled: looked.trim() !== "",
+  const isLooking = looked.trim() !== "";
+  const findUpTo = (most: number) => async () => {
+    await session.flush();
+    const body = { query: { words: looked, ...manner }, most, ...(scope === null ? {} : { section: scope }) };
+    return read(api.POST("/api/documents/{id}/find", { params: { path: { id } }, body }));
+  };
+  // The first places are shown at once, the others when all have been counted.
+  const first = useQuery({
+    queryKey: readingKey(id, "found", looked, manner, scope, AT_FIRST),
+    enabled: isLooking,
     placeholderData: keepPreviousData,
     retry: false,
-    queryFn: async () => {
-      await session.flush();
-      const body = { query: { words: looked, ...manner }, ...(scope === null ? {} : { section: scope }) };
-      return read(api.POST("/api/documents/{id}/find", { params: { path: { id } }, body }));
-    },
+    queryFn: findUpTo(AT_FIRST),
   });
-  const found = looked.trim() === "" || answer.isError ? null : (answer.data ?? null);
+  const rest = useQuery({
+    queryKey: readingKey(id, "found", looked, manner, scope, MOST),
+    enabled: isLooking && first.data?.isMore === true && !first.isPlaceholderData,
+    retry: false,
+    queryFn: findUpTo(MOST),
+  });
+  const answer = first.data?.isMore ? (rest.data ? rest : first) : first;
+  const found = !isLooking || answer.isError ? null : (answer.data ?? null);
+  const isCounting = isLooking && first.data?.isMore === true && !rest.data && !rest.isError;
   useEffect(() => take(session, found), [found, session]);
   useEffect(() => () => take(session, null), [session]);
 
@@ -63,7 +77,7 @@ export function FindDrawer() {
     event.stopPropagation();
   };
   const change = (next: Partial<Manner>) => useFind.setState({ manner: { ...manner, ...next }, at: -1 });
-  const isReady = found !== null && looked === words;
+  const isReady = found !== null && looked === words && !isCounting;
 
   return (
     <>
@@ -144,7 +158,7 @@ export function FindDrawer() {
         </details>
         <Replacing isReady={isReady} pressed={pressed} />
         <p id="find-count" role="status" className="mb-2 min-h-4 text-xs text-faint">
-          {answer.isError && looked.trim() !== "" ? (
+          {answer.isError && isLooking ? (
             <span className="text-loss">{answer.error.message}</span>
           ) : found === null ? (
             looked.trim() === "" ? (
