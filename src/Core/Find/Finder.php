@@ -35,10 +35,10 @@ final readonly class Finder
     /** @return list<Hit> */
     private function inLine(Line $line): array
     {
-        $words =
+        [$words, $places] =
             FindMode::Pattern === $this->query->mode
-                ? $line->words
-                : Folding::folded($line->words, $this->query->caseMatters, $this->query->diacriticsMatter);
+                ? [$line->words, null]
+                : Folding::withPlaces($line->words, $this->query->caseMatters, $this->query->diacriticsMatter);
         $found = [];
         foreach ($this->expressions as $expression) {
             $matches = self::matches($expression, $words);
@@ -53,8 +53,11 @@ final readonly class Finder
         $end = 0;
         foreach ($found as [$at, $length, $groups]) {
             if ($at >= $end) {
-                $hits[] = Hit::in($line, $at, $length, $groups);
                 $end = $at + $length;
+                $hits[] =
+                    null === $places
+                        ? Hit::in($line, $at, $length, $groups)
+                        : Hit::in($line, $places[$at], $places[$end] - $places[$at], $groups);
             }
         }
 

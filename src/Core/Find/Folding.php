@@ -6,8 +6,7 @@ namespace Stemmata\Core\Find;
 
 /**
  * Letters made alike for looking things up: without capitals and diacritics, as is wanted, and with plain quotation marks,
- * hyphens and blanks in any case. One character stays one character, so that a place in the folded words is the same
- * place in the words.
+ * hyphens and blanks in any case. Canonically equivalent texts become the same (Unicode Standard, 3.7).
  */
 final class Folding
 {
@@ -34,9 +33,50 @@ final class Folding
 
     public static function folded(string $text, bool $caseMatters = false, bool $diacriticsMatter = false): string
     {
+        return self::withPlaces($text, $caseMatters, $diacriticsMatter)[0];
+    }
+
+    /**
+     * @return array{string, list<int>|null} the folded text; and for each of its characters, and its end, which character
+     *     of the text it is, where some have become one: a letter with the marks that stand after it
+     */
+    public static function withPlaces(string $text, bool $caseMatters = false, bool $diacriticsMatter = false): array
+    {
         if (1 === preg_match('/\A[\x00-\x7F]*\z/', $text)) {
-            return $caseMatters ? $text : strtolower($text);
+            return [$caseMatters ? $text : strtolower($text), null];
         }
+        if (1 !== preg_match('/\p{Mn}/u', $text)) {
+            return [self::letters($text, $caseMatters, $diacriticsMatter), null];
+        }
+        preg_match_all('/.\p{Mn}*/us', $text, $clusters);
+        $folded = '';
+        $places = [];
+        $at = 0;
+        foreach ($clusters[0] as $cluster) {
+            $letter = self::letters(self::composed($cluster, $diacriticsMatter), $caseMatters, $diacriticsMatter);
+            $folded .= $letter;
+            for ($count = mb_strlen($letter); $count > 0; --$count) {
+                $places[] = $at;
+            }
+            $at += mb_strlen($cluster);
+        }
+
+        return [$folded, [...$places, $at]];
+    }
+
+    /** A letter and its marks as one character where there is one, or without the marks. */
+    private static function composed(string $cluster, bool $diacriticsMatter): string
+    {
+        if (!$diacriticsMatter) {
+            return mb_substr($cluster, 0, 1);
+        }
+        $composed = \Normalizer::normalize($cluster, \Normalizer::FORM_C);
+
+        return is_string($composed) ? $composed : $cluster;
+    }
+
+    private static function letters(string $text, bool $caseMatters, bool $diacriticsMatter): string
+    {
         $text = strtr($text, self::PLAIN);
         if (!$diacriticsMatter) {
             $text = strtr($text, self::bare());
@@ -60,7 +100,11 @@ final class Folding
             for ($point = $from; $point <= $to; ++$point) {
                 $letter = (string) mb_chr($point);
                 $parts = \Normalizer::normalize($letter, \Normalizer::FORM_D);
-                if (is_string($parts) && $parts !== $letter && 1 === preg_match('/\A(\p{L})\p{M}+\z/u', $parts, $match)) {
+                if (
+                    is_string($parts) &&
+                    $parts !== $letter &&
+                    1 === preg_match('/\A(\p{L})\p{M}+\z/u', $parts, $match)
+                ) {
                     self::$bare[$letter] = $match[1];
                 }
             }

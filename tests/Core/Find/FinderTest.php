@@ -7,6 +7,8 @@ namespace Stemmata\Tests\Core\Find;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 use Stemmata\Core\Document\Section;
 use Stemmata\Core\Find\Field;
 use Stemmata\Core\Find\Finder;
@@ -14,9 +16,15 @@ use Stemmata\Core\Find\FoldedWords;
 use Stemmata\Core\Find\Folding;
 use Stemmata\Core\Find\Hit;
 use Stemmata\Core\Find\InvalidQuery;
+use Stemmata\Core\Find\Line;
 use Stemmata\Core\Find\Query;
 use Stemmata\Core\Find\QueryForm;
+use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Text\Node;
+use Stemmata\Tests\Support\CountingIds;
+use Stemmata\Tests\Support\Dose;
+use Stemmata\Tests\Support\RandomDocuments;
+use Stemmata\Tests\Support\RandomOperations;
 use Stemmata\Tests\Support\Services;
 
 final class FinderTest extends TestCase
@@ -144,5 +152,56 @@ final class FinderTest extends TestCase
     private static function section(): Section
     {
         return Services::formats()->read('x.md', self::TEXT)->document->sectionAt(0)->withAim('Let there be light.');
+    }
+
+    /** Canonically equivalent texts are found by each other's words (Unicode Standard, 3.7), where diacritics do not matter. */
+    #[TestWith(["\u{C5}ngstr\u{F6}m", 'angstrom'])]
+    #[TestWith(["\u{3B1}\u{301}\u{3BB}\u{3C6}\u{3B1}", 'αλφα'])]
+    #[TestWith(["и\u{306}од", 'йод'])]
+    #[TestWith(["a\u{308}rger", 'Ärger'])]
+    public function testLettersThatAreTakenApartAreFound(string $text, string $words): void
+    {
+        $section = self::section()->withAim('Of ' . $text . '.');
+
+        $hits = (new Finder(QueryForm::read(['words' => $words, 'fields' => ['aim']])))->in($section);
+        self::assertSame([$text], array_column($hits, 'words'));
+        $exact = ['words' => $text, 'fields' => ['aim'], 'caseMatters' => true, 'diacriticsMatter' => true];
+        self::assertCount(1, (new Finder(QueryForm::read($exact)))->in($section));
+    }
+
+    public function testWhatIsFoundInRandomTextsIsWhatAPlainSearchFinds(): void
+    {
+        $found = 0;
+        for ($seed = 1, $runs = Dose::of(300, 100); $seed <= $runs; ++$seed) {
+            $random = new Randomizer(new Mt19937($seed));
+            $ids = new CountingIds();
+            $documents = new RandomDocuments($random, $ids);
+            $operations = new RandomOperations($random, $documents, $ids);
+            $document = $documents->document();
+            for ($step = 0; $step < 20; ++$step) {
+                [, $operation] = $operations->on($document);
+                $outcome = $operation->applyTo($document);
+                $document = $outcome instanceof Applied ? $outcome->document : $document;
+            }
+            foreach (['keeper', 'NAIVE', 'дом', 'g', '灯台', 'le k'] as $words) {
+                $query = QueryForm::read(['words' => $words, 'mode' => 'phrase']);
+                foreach ($document->sections() as $section) {
+                    $plain = 0;
+                    foreach (Line::of($section, Field::cases()) as $line) {
+                        $plain += mb_substr_count(self::bare($line->words), self::bare($words));
+                    }
+                    self::assertCount($plain, (new Finder($query))->in($section), "seed $seed, “{$words}”");
+                    $found += $plain;
+                }
+            }
+        }
+        self::assertGreaterThan(1000, $found);
+    }
+
+    private static function bare(string $words): string
+    {
+        $apart = \Normalizer::normalize($words, \Normalizer::FORM_D);
+
+        return mb_strtolower((string) preg_replace('/\p{Mn}/u', '', is_string($apart) ? $apart : $words));
     }
 }
