@@ -49,6 +49,15 @@ final class FindOverHttpTest extends TestCase
             $this->found($document, ['words' => 'lamp']),
             'what is deleted is not found',
         );
+        $answer = $document->post('/find', ['query' => ['words' => 'lamp'], 'offcuts' => true]);
+        self::assertSame(
+            [['Oil', 1]],
+            array_map(
+                static fn(mixed $each): array => is_array($each) ? [$each['name'], $each['count']] : [],
+                (array) ($answer['offcuts'] ?? []),
+            ),
+            'but for among the offcuts, when they are asked for',
+        );
         $document->undo();
         self::assertSame(['Lamps 2', 'Oil 1', 'Zoë’s log 2'], $this->found($document, ['words' => 'lamp']));
     }

@@ -30,6 +30,12 @@ for (const theme of ["day", "night"] as const) {
     await page.getByRole("button", { name: "Links" }).click();
     await expect(page.getByRole("button", { name: /watch_rule/ }).first()).toBeVisible();
     await expectClean(page, theme);
+    await page.keyboard.press("Control+f");
+    await page.keyboard.type("barometer");
+    await expect(page.locator(".manuscript .found").first()).toBeVisible();
+    await page.keyboard.press("Enter");
+    await expect(page.locator(".manuscript .now-found").first()).toBeVisible();
+    await expectClean(page, theme);
     await page.keyboard.press("Control+j");
     await expect(page.getByRole("dialog")).toBeVisible();
     await expectClean(page, theme);

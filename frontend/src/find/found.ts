@@ -22,6 +22,8 @@ export type Hit = FoundPlace & { section: string; index: number };
 type FindState = {
   words: string;
   manner: Manner;
+  /** Whether offcuts are looked through as well. */
+  withOffcuts: boolean;
   found: Found | null;
   hits: readonly Hit[];
   /** How many of them stand in each branch, by its section. */
@@ -36,6 +38,7 @@ type FindState = {
 export const useFind = create<FindState>(() => ({
   words: "",
   manner: USUAL,
+  withOffcuts: true,
   found: null,
   hits: [],
   counts: new Map(),

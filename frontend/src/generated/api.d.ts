@@ -923,6 +923,12 @@ export interface components {
             wholeWords?: boolean;
             fields?: ("heading" | "text" | "note" | "caption" | "aim")[];
         };
+        /** @description How many places were found in what was cut at one time. */
+        FoundInOffcut: {
+            id: string;
+            name: string;
+            count: number;
+        };
         /** @description The places that were found in one section, in reading order. */
         FoundInSection: {
             id: string;
@@ -951,6 +957,7 @@ export interface components {
             /** @description Whether what was found can be replaced */
             isReplaceable: boolean;
             sections: components["schemas"]["FoundInSection"][];
+            offcuts: components["schemas"]["FoundInOffcut"][];
         };
         /** @description What became of one section. */
         Difference: {
@@ -2240,6 +2247,8 @@ export interface operations {
                     query: components["schemas"]["FindQuery"];
                     /** @description Only this section and what is under it */
                     section?: string;
+                    /** @description Whether offcuts are looked through as well */
+                    offcuts?: boolean;
                     /** @description So many places are told, 12,000 if not said */
                     most?: number;
                 };

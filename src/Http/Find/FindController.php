@@ -12,6 +12,7 @@ use Stemmata\Core\Find\QueryForm;
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Http\Find\View\FindQuery;
+use Stemmata\Http\Find\View\FoundInOffcut;
 use Stemmata\Http\Find\View\FoundInSection;
 use Stemmata\Http\Find\View\FoundPlace;
 use Stemmata\Http\Find\View\FoundView;
@@ -28,6 +29,7 @@ final readonly class FindController
 {
     /** Places that are told at once. */
     private const MOST = 12_000;
+    private const MOST_OFFCUTS = 50;
 
     public function __construct(private DocumentStore $store, private WordsIndex $index, private Facts $facts) {}
 
@@ -42,7 +44,16 @@ final readonly class FindController
                 properties: [
                     new OA\Property('query', ref: FindQuery::class),
                     new OA\Property('section', type: 'string', description: 'Only this section and what is under it'),
-                    new OA\Property('most', type: 'integer', description: 'So many places are told, 12,000 if not said'),
+                    new OA\Property(
+                        'offcuts',
+                        type: 'boolean',
+                        description: 'Whether offcuts are looked through as well',
+                    ),
+                    new OA\Property(
+                        'most',
+                        type: 'integer',
+                        description: 'So many places are told, 12,000 if not said',
+                    ),
                 ],
                 type: 'object',
             ),
@@ -63,12 +74,7 @@ final readonly class FindController
         $query = QueryForm::read($body->object('query'));
         $most = max(1, min(self::MOST, $body->findInteger('most') ?? self::MOST));
         $held = $this->index->findIn($id, $query);
-        $scope = array_values(
-            array_filter(
-                self::scope($this->store->document($id)->outline, $body->findText('section')),
-                static fn(SectionId $section): bool => null === $held || isset($held[$section->value]),
-            ),
-        );
+        $scope = self::held(self::scope($this->store->document($id)->outline, $body->findText('section')), $held);
         $finder = new Finder($query);
         $found = [];
         $count = 0;
@@ -83,7 +89,47 @@ final readonly class FindController
             }
         }
 
-        return new JsonResponse($this->told($id, $found, $query, $most));
+        $offcuts = true === ($body->all()['offcuts'] ?? false) ? $this->inOffcuts($id, $finder, $held) : [];
+
+        return new JsonResponse($this->told($id, $found, $query, $most, $offcuts));
+    }
+
+    /**
+     * @param array<string, true>|null $held sections that may hold something; null for any
+     *
+     * @return list<FoundInOffcut>
+     */
+    private function inOffcuts(string $document, Finder $finder, ?array $held): array
+    {
+        $found = [];
+        foreach ($this->store->shelf($document)->offcuts() as $offcut) {
+            $count = 0;
+            $sections = self::held($offcut->outline->ids(), $held);
+            foreach ([] === $sections ? [] : $this->store->sectionsInTurn($document, $sections) as $section) {
+                $count += count($finder->in($section));
+            }
+            if ($count > 0) {
+                $found[] = new FoundInOffcut($offcut->id->value, $offcut->name, $count);
+            }
+            if (count($found) === self::MOST_OFFCUTS) {
+                break;
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param list<SectionId>          $sections
+     * @param array<string, true>|null $held
+     *
+     * @return list<SectionId>
+     */
+    private static function held(array $sections, ?array $held): array
+    {
+        return array_values(
+            array_filter($sections, static fn(SectionId $id): bool => null === $held || isset($held[$id->value])),
+        );
     }
 
     /** @return list<SectionId> */
@@ -94,8 +140,11 @@ final readonly class FindController
         return null === $from ? $outline->ids() : $outline->slice($from, $outline->branchEnd($from))->ids();
     }
 
-    /** @param array<string, list<Hit>> $found by section */
-    private function told(string $document, array $found, Query $query, int $most): FoundView
+    /**
+     * @param array<string, list<Hit>> $found   by section
+     * @param list<FoundInOffcut>      $offcuts
+     */
+    private function told(string $document, array $found, Query $query, int $most, array $offcuts): FoundView
     {
         $facts = $this->facts->ofSections($document, array_map(strval(...), array_keys($found)));
         $left = $most;
@@ -111,6 +160,6 @@ final readonly class FindController
         }
         $count = array_sum(array_map(count(...), $found));
 
-        return new FoundView(min($count, $most), $count > $most, $query->isReplaceable(), $sections);
+        return new FoundView(min($count, $most), $count > $most, $query->isReplaceable(), $sections, $offcuts);
     }
 }

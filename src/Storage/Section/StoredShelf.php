@@ -174,14 +174,20 @@ final class StoredShelf implements Shelf
         return null === $record || $record->documentId !== $this->documentId ? null : $record->offcut();
     }
 
+    /** @return list<Offcut> in no order */
+    public function offcuts(): array
+    {
+        return array_map(
+            static fn(OffcutRecord $record): Offcut => $record->offcut(),
+            $this->entities->getRepository(OffcutRecord::class)->findBy(['documentId' => $this->documentId]),
+        );
+    }
+
     public function findOffcutHolding(SectionId $section): ?Offcut
     {
-        foreach (
-            $this->entities->getRepository(OffcutRecord::class)->findBy(['documentId' => $this->documentId])
-            as $record
-        ) {
-            if ($record->offcut()->outline->has($section)) {
-                return $record->offcut();
+        foreach ($this->offcuts() as $offcut) {
+            if ($offcut->outline->has($section)) {
+                return $offcut;
             }
         }
 

@@ -10,6 +10,7 @@ import { plainKey } from "../../keys/plain-key";
 import { Button } from "../../parts/button";
 import { cx } from "../../parts/cx";
 import { counted, formatNumber } from "../../parts/words";
+import { openDrawer } from "../../window/open-drawer";
 
 const AT_FIRST = 100;
 /** No more places than that are told. */
@@ -38,24 +39,29 @@ export function FindDrawer() {
   const session = useSession("FindDrawer");
   const id = useDocument("FindDrawer", (state) => state.id);
   const scope = useWindow("FindDrawer", (state) => state.scope);
-  const { words, manner, hits, at } = useFind();
+  const { words, manner, withOffcuts, hits, at } = useFind();
   const looked = useDeferredValue(words);
   const isLooking = looked.trim() !== "";
   const findUpTo = (most: number) => async () => {
     await session.flush();
-    const body = { query: { words: looked, ...manner }, most, ...(scope === null ? {} : { section: scope }) };
+    const body = {
+      query: { words: looked, ...manner },
+      offcuts: withOffcuts && scope === null,
+      most,
+      ...(scope === null ? {} : { section: scope }),
+    };
     return read(api.POST("/api/documents/{id}/find", { params: { path: { id } }, body }));
   };
   // The first places are shown at once, the others when all have been counted.
   const first = useQuery({
-    queryKey: readingKey(id, "found", looked, manner, scope, AT_FIRST),
+    queryKey: readingKey(id, "found", looked, manner, withOffcuts, scope, AT_FIRST),
     enabled: isLooking,
     placeholderData: keepPreviousData,
     retry: false,
     queryFn: findUpTo(AT_FIRST),
   });
   const rest = useQuery({
-    queryKey: readingKey(id, "found", looked, manner, scope, MOST),
+    queryKey: readingKey(id, "found", looked, manner, withOffcuts, scope, MOST),
     enabled: isLooking && first.data?.isMore === true && !first.isPlaceholderData,
     retry: false,
     queryFn: findUpTo(MOST),
@@ -141,7 +147,7 @@ export function FindDrawer() {
             In{" "}
             {manner.fields.length === FIELDS.length
               ? "all of it"
-              : manner.fields.map((field) => FIELD_WORDS[field]).join(", ")}
+              : [...manner.fields.map((field) => FIELD_WORDS[field]), ...(withOffcuts ? ["offcuts"] : [])].join(", ")}
           </summary>
           <div className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
             {FIELDS.map((field) => (
@@ -154,6 +160,11 @@ export function FindDrawer() {
                 }
               />
             ))}
+            <Check
+              label="offcuts"
+              checked={withOffcuts}
+              onChange={(isIn) => useFind.setState({ withOffcuts: isIn, at: -1 })}
+            />
           </div>
         </details>
         <Replacing isReady={isReady} pressed={pressed} />
@@ -172,6 +183,25 @@ export function FindDrawer() {
         </p>
       </div>
       <Results hits={hits} at={at} />
+      {found !== null && found.offcuts.length > 0 && (
+        <section aria-label="Found in offcuts" className="mt-4 border-t border-line pt-3">
+          <h3 className="mb-1 text-xs font-semibold text-stem">In the offcuts</h3>
+          <ul>
+            {found.offcuts.map((offcut) => (
+              <li key={offcut.id}>
+                <button
+                  type="button"
+                  className="flex w-full justify-between gap-2 rounded px-1.5 py-0.5 text-left hover:bg-wash"
+                  onClick={() => openDrawer("offcuts")}
+                >
+                  <span className="truncate font-text">{offcut.name || "No heading"}</span>
+                  <span className="text-faint tabular-nums">{formatNumber(offcut.count)}</span>
+                </button>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
     </>
   );
 }

@@ -10,7 +10,10 @@ use OpenApi\Attributes as OA;
 #[OA\Schema(schema: 'Found')]
 final readonly class FoundView
 {
-    /** @param list<FoundInSection> $sections */
+    /**
+     * @param list<FoundInSection> $sections
+     * @param list<FoundInOffcut>  $offcuts
+     */
     public function __construct(
         #[OA\Property(description: 'How many places')] public int $count,
         #[OA\Property(description: 'Whether there are more, which are not told')] public bool $isMore,
@@ -19,5 +22,9 @@ final readonly class FoundView
             OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/FoundInSection')),
         ]
         public array $sections,
+        #[
+            OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/FoundInOffcut')),
+        ]
+        public array $offcuts,
     ) {}
 }
