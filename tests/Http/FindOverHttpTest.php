@@ -87,6 +87,24 @@ final class FindOverHttpTest extends TestCase
         self::assertSame(['A lamp 3', 'B 1'], $this->found($document, ['words' => 'lamp']));
     }
 
+    public function testAllDocumentsOfTheDeskAreLookedThrough(): void
+    {
+        LiveDocument::from(self::$server, "# A\n\nOf the zephyr.\n\n# \n\nzephyr, zephyr\n");
+        $many = LiveDocument::from(self::$server, "# Wind\n\n" . str_repeat("Zéphyr.\n\n", 501));
+        $titled = LiveDocument::from(self::$server, "# C\n\nd\n");
+        $titled->operate(['name' => 'describe-document', 'title' => 'The Zephyr']);
+        $away = LiveDocument::from(self::$server, "# Away\n\nzephyr\n");
+        self::$server->find('DELETE', '/api/documents/' . $away->id);
+
+        self::assertSame(
+            ['The Zephyr: 0', 'X: 500 and more in Wind', 'X: 3 in A, No heading yet'],
+            $this->foundOnDesk('zephyr'),
+            'the last changed first, and none that is off the desk',
+        );
+        $many->operate(['name' => 'delete', 'sections' => [$many->section(0)]]);
+        self::assertCount(2, $this->foundOnDesk('zephyr'), 'what is deleted is not found');
+    }
+
     public function testWhatCannotBeLookedForIsSaid(): void
     {
         $document = LiveDocument::from(self::$server, "# A\n\nb\n");
@@ -104,6 +122,28 @@ final class FindOverHttpTest extends TestCase
         $answer = $document->post('/find', ['query' => ['words' => 'the']]);
 
         self::assertSame([12_000, true], [$answer['count'] ?? null, $answer['isMore'] ?? null]);
+    }
+
+    private static function nameOf(mixed $place): string
+    {
+        return is_array($place) && is_string($place['name']) ? $place['name'] : '';
+    }
+
+    /** @return list<string> */
+    private function foundOnDesk(string $words): array
+    {
+        $told = [];
+        foreach (self::$server->get('POST', '/api/find', ['query' => ['words' => $words]]) as $each) {
+            assert(is_array($each) && is_string($each['title']) && is_int($each['count']) && is_array($each['first']));
+            $told[] =
+                $each['title'] .
+                ': ' .
+                $each['count'] .
+                (true === $each['isMore'] ? ' and more' : '') .
+                ([] === $each['first'] ? '' : ' in ' . implode(', ', array_map(self::nameOf(...), $each['first'])));
+        }
+
+        return $told;
     }
 
     /**

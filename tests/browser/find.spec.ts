@@ -129,3 +129,33 @@ test("what is found follows what is typed, also in another window", async ({ pag
   await allKept(other);
   await expect(status(page)).toHaveText("3 places in 2 sections");
 });
+
+test("a word is found in all documents from the Desk, and its place is gone to", async ({ page }) => {
+  const marker = `lodestar${Date.now()}`;
+  const first = await openDocument(page, `# Bearings\n\nNothing.\n\n# Sun\n\nThe ${marker}, and the ${marker}.\n`);
+  const second = await openDocument(page, `# Log\n\n${"The glass fell. ".repeat(300)}\n\nNo ${marker}.\n`);
+  await page.goto("/");
+  await page.getByRole("searchbox", { name: "Find in all documents" }).waitFor();
+  await page.keyboard.press("Control+f");
+  await page.keyboard.type(marker.toUpperCase());
+  const found = page.getByRole("main");
+  await expect(found.getByRole("status").filter({ hasText: /^In/ })).toHaveText("In 2 documents");
+  await expect(found.locator(`a[href^="/documents/${second}"]`).first()).toBeVisible();
+  await expect(found.getByText("2 places")).toBeVisible();
+
+  // The place is gone to with the words selected; the next key goes on from there.
+  await found.locator(`a[href^="/documents/${first}"]`, { hasText: "Sun" }).click();
+  await expect.poll(() => selected(page)).toBe(marker);
+  await expect(status(page)).toHaveText("Place 1 of 2");
+  const bar = await page.getByRole("toolbar", { name: "Selected words" }).boundingBox();
+  const drawer = await page.getByRole("region", { name: "Find" }).boundingBox();
+  expect(bar!.x + bar!.width).toBeLessThan(drawer!.x);
+  await page.keyboard.press("F3");
+  await expect(status(page)).toHaveText("Place 2 of 2");
+
+  await page.goto("/");
+  await page.getByRole("searchbox", { name: "Find in all documents" }).fill(`${marker} nowhere`);
+  await expect(found.getByText("No document has that.")).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(found.locator(`a[href="/documents/${first}"]`)).toBeVisible();
+});

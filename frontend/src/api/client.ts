@@ -12,6 +12,7 @@ export type HistoryStep = Schemas["HistoryStep"];
 export type Finding = Schemas["Finding"];
 export type FindQuery = Schemas["FindQuery"];
 export type Found = Schemas["Found"];
+export type FoundOnDesk = Schemas["FoundOnDesk"];
 export type FoundPlace = Schemas["FoundPlace"];
 export type InnerLink = Schemas["InnerLink"];
 export type Milestone = Schemas["Milestone"];

@@ -10,6 +10,7 @@ import { Emblem } from "../parts/emblem";
 import { ThemeButton } from "../parts/theme";
 import { Progress } from "../parts/progress";
 import { counted, formatNumber } from "../parts/words";
+import { DeskFind } from "./desk-find";
 import { DocumentRow } from "./document-row";
 import { importFile, READABLE, type Imported, type Progress as ImportProgress } from "../files/import-file";
 import { ImportResult } from "../files/import-result";
@@ -117,15 +118,17 @@ export function DeskScreen() {
         {documents.isPending && <Progress words="Looking for your documents…" />}
         {documents.data?.length === 0 && <Empty />}
         {documents.data && documents.data.length > 0 && (
-          <ul>
-            {documents.data.map((document) => (
-              <DocumentRow
-                key={document.id}
-                document={document}
-                onRemoved={(taken) => (setRemoved(taken), setGone(null), void readAgain())}
-              />
-            ))}
-          </ul>
+          <DeskFind>
+            <ul>
+              {documents.data.map((document) => (
+                <DocumentRow
+                  key={document.id}
+                  document={document}
+                  onRemoved={(taken) => (setRemoved(taken), setGone(null), void readAgain())}
+                />
+              ))}
+            </ul>
+          </DeskFind>
         )}
         <RemovedDocuments
           onRestore={(id) => restore.mutate(id)}

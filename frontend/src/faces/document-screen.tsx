@@ -8,6 +8,7 @@ import { Session } from "../document/session";
 import { Emblem } from "../parts/emblem";
 import { ClashDialog } from "./clash-dialog";
 import { Drawer } from "../tools/drawer/drawer";
+import { openFound } from "../find/open-find";
 import { openDialog } from "../window/open-dialog";
 import { Header, type Face } from "./header";
 import { JumpBox, type Offered } from "../places/jump-box";
@@ -72,11 +73,14 @@ function Faces({ face }: { face: Face }) {
   const commands = useAnywhereCommands(jump);
   useScreenKeys(commands);
   useEffect(() => refuseStrayFiles(session), [session]);
-  // What an address asks for beside the document: a place in it, to write at once, or the likely headings; looked at once.
+  // What an address asks for beside the document: a place in it, what was found there, to write at once, or the likely headings; looked at once.
   useEffect(() => {
     const query = new URLSearchParams(window.location.search);
     const at = query.get("at");
-    if (at !== null && session.state.positions.has(at)) session.navigation.goTo({ section: at }, { remember: false });
+    const words = query.get("find");
+    if (words !== null) openFound(words, at);
+    else if (at !== null && session.state.positions.has(at))
+      session.navigation.goTo({ section: at }, { remember: false });
     const first = session.state.outline.ids[0];
     if (query.get("ask") === "write" && first !== undefined)
       session.navigation.goTo({ section: first, inText: true }, { remember: false });

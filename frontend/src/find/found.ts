@@ -32,6 +32,8 @@ type FindState = {
   at: number;
   /** The one place was replaced, and the next is gone to when what is left has been found. */
   goesOn: boolean;
+  /** The section whose first place is gone to once it has been found here, for it was found on the Desk. */
+  wanted: string | null;
 };
 
 /** What is looked for in this window, and what was found; null when nothing is. */
@@ -44,11 +46,12 @@ export const useFind = create<FindState>(() => ({
   counts: new Map(),
   at: -1,
   goesOn: false,
+  wanted: null,
 }));
 
 /** What was found, which may be other places than before: the writer stays at the one that is nearest. */
 export function take(session: Session, found: Found | null): void {
-  const { hits: before, at, goesOn } = useFind.getState();
+  const { hits: before, at, goesOn, wanted } = useFind.getState();
   const hits = (found?.sections ?? []).flatMap(({ id, places }) =>
     places.map((place, index) => ({ ...place, section: id, index })),
   );
@@ -58,6 +61,9 @@ export function take(session: Session, found: Found | null): void {
     : -1;
   useFind.setState({ found, hits, counts: countsByBranch(session, hits), at: same, goesOn: false });
   if (goesOn && hits.length > 0) goTo(session, Math.max(0, same));
+  const asked = hits.findIndex(({ section }) => section === wanted);
+  if (asked >= 0 || found?.isMore === false) useFind.setState({ wanted: null });
+  if (asked >= 0) goTo(session, asked, true);
 }
 
 /** To the next place or the one before, around the ends; the first time to the one nearest to the cursor. */

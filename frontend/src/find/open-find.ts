@@ -1,6 +1,6 @@
 import type { Session } from "../document/session";
 import { openDrawer } from "../window/open-drawer";
-import { useFind } from "./found";
+import { USUAL, useFind } from "./found";
 
 export const FIND_FIELD = "find-words";
 /** Selected words up to this length are what is looked for. */
@@ -23,4 +23,10 @@ export function openFind(session: Session): void {
     }
   });
   session.navigation.dropRequest();
+}
+
+/** Opens the drawer with what was found on the Desk, and goes to its first place in a section. */
+export function openFound(words: string, wanted: string | null): void {
+  useFind.setState({ words, manner: USUAL, at: -1, wanted });
+  openDrawer("find");
 }

@@ -404,6 +404,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["findOnDesk"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/find": {
         parameters: {
             query?: never;
@@ -923,6 +939,13 @@ export interface components {
             wholeWords?: boolean;
             fields?: ("heading" | "text" | "note" | "caption" | "aim")[];
         };
+        /** @description The first place that was found in a section. */
+        FirstPlace: {
+            section: string;
+            /** @description What the section is called */
+            name: string;
+            place: components["schemas"]["FoundPlace"];
+        };
         /** @description How many places were found in what was cut at one time. */
         FoundInOffcut: {
             id: string;
@@ -934,6 +957,16 @@ export interface components {
             id: string;
             revision: number;
             places: components["schemas"]["FoundPlace"][];
+        };
+        /** @description What was found in one of the documents on the desk: how many places, and where in its first sections. */
+        FoundOnDesk: {
+            id: string;
+            title: string;
+            /** @description How many places; none when only the title has the words */
+            count: number;
+            /** @description Whether there are more, which were not counted */
+            isMore: boolean;
+            first: components["schemas"]["FirstPlace"][];
         };
         /** @description Something that was found, with the line around it. */
         FoundPlace: {
@@ -2230,6 +2263,33 @@ export interface operations {
                 };
             };
             404: components["responses"]["Problem"];
+        };
+    };
+    findOnDesk: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    query: components["schemas"]["FindQuery"];
+                };
+            };
+        };
+        responses: {
+            /** @description The documents that have it, the last changed first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoundOnDesk"][];
+                };
+            };
+            422: components["responses"]["Problem"];
         };
     };
     find: {

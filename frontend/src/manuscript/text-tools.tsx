@@ -35,8 +35,9 @@ import { backToText, useSpot, type Spot } from "./spot";
 import { makeHeading, runInText, setTextAside, splitHere } from "./text-commands";
 import { textMenu } from "./text-menu";
 
-/** As high as the bar of commands for selected words (pixels). */
+/** As high and as wide as the bar of commands for selected words (pixels). */
 const BAR = 42;
+const BAR_WIDTH = 348;
 /** A line of text with the room between paragraphs (pixels). */
 const LINE = 46;
 
@@ -230,7 +231,7 @@ function placeOf(spot: Spot, scroller: HTMLElement): At | null {
   const down = scroller.scrollTop - box.top;
   return {
     top: (isHigh ? end.bottom + LINE : start.top - LINE - BAR) + down,
-    left: Math.max(8, Math.min(start.left - box.left, box.width - 300)),
+    left: Math.max(8, Math.min(start.left - box.left, box.width - BAR_WIDTH - 8)),
     blockTop: (block.top + block.bottom) / 2 + down - 12,
     blockLeft: text.left - box.left,
   };

@@ -32,6 +32,16 @@ final readonly class Finder
         return $hits;
     }
 
+    /**
+     * Whether it is in words that stand alone, such as a title.
+     *
+     * @throws InvalidQuery
+     */
+    public function isIn(string $words): bool
+    {
+        return [] !== $this->inLine(new Line(Field::Heading, $words, [[0, 0, mb_strlen($words)]]));
+    }
+
     /** @return list<Hit> */
     private function inLine(Line $line): array
     {

@@ -9,6 +9,7 @@ import { FIND_FIELD } from "../../find/open-find";
 import { plainKey } from "../../keys/plain-key";
 import { Button } from "../../parts/button";
 import { cx } from "../../parts/cx";
+import { beginOf, FoundLine } from "../../parts/found-line";
 import { counted, formatNumber } from "../../parts/words";
 import { openDrawer } from "../../window/open-drawer";
 
@@ -321,10 +322,7 @@ function Results({ hits, at }: { hits: readonly Hit[]; at: number }) {
                     )}
                     onClick={() => goTo(session, index)}
                   >
-                    {hit.field !== "text" && <span className="font-sans text-[11px] text-faint">{hit.field} · </span>}
-                    {shortened(hit.before)}
-                    <mark className="rounded-xs bg-found px-px text-ink">{hit.words}</mark>
-                    {hit.after.slice(0, 40)}
+                    <FoundLine place={{ ...hit, after: hit.after.slice(0, 40) }} before={beginOf(hit.before, 22)} />
                   </button>
                 </li>
               ))}
@@ -339,9 +337,4 @@ function Results({ hits, at }: { hits: readonly Hit[]; at: number }) {
       )}
     </>
   );
-}
-
-/** The end of what stands before, so that what was found is in sight. */
-function shortened(before: string): string {
-  return before.length > 22 ? `…${before.slice(-20)}` : before;
 }
