@@ -211,7 +211,10 @@ final class DocumentOverHttpTest extends TestCase
                 $format,
             );
         }
-        self::assertSame(422, $document->get('/export?format=exe')['status']);
+        self::assertStringStartsWith(
+            '"Stemmata does not write “exe”; it writes .docx, ',
+            (string) json_encode($document->get('/export?format=exe')['detail'] ?? null, \JSON_UNESCAPED_UNICODE),
+        );
     }
 
     /** @return iterable<string, array{string, string, int}> */

@@ -63,18 +63,29 @@ function sample(string $root, array $parts, int $count, int $seed): array
     return array_slice($all, 0, $count);
 }
 
+/** Where the words stand nearest to a line, for the file may have changed since the line was noted. */
+function nearest(string $source, string $words, int $line): ?int
+{
+    $places = [];
+    for ($at = strpos($source, $words); false !== $at; $at = strpos($source, $words, $at + 1)) {
+        $places[$at] = abs(1 + substr_count($source, "\n", 0, $at) - $line);
+    }
+
+    return [] === $places ? null : (int) array_search(min($places), $places, true);
+}
+
 /** @return list<Mutation> */
 function listed(string $root, string $list): array
 {
     $mutations = [];
     foreach (file($list, \FILE_IGNORE_NEW_LINES | \FILE_SKIP_EMPTY_LINES) ?: [] as $line) {
         [$place, $old, $new] = [...explode("\t", $line), '', ''];
-        $file = (string) preg_replace('/:\d+\z/', '', $place);
+        [$file, $number] = [...explode(':', $place), '0'];
         $at =
             is_file($root . '/' . $file) && '' !== $old
-                ? strpos((string) file_get_contents($root . '/' . $file), $old)
-                : false;
-        if (false === $at) {
+                ? nearest((string) file_get_contents($root . '/' . $file), $old, (int) $number)
+                : null;
+        if (null === $at) {
             printf("not there: %s %s\n", $place, $old);
         } else {
             $mutations[] = new Mutation($file, $at, $old, $new, 'listed');

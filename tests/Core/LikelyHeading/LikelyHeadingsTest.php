@@ -214,6 +214,45 @@ final class LikelyHeadingsTest extends TestCase
         return $habits;
     }
 
+    public function testBooksStandOverPartsAndPartsOverChapters(): void
+    {
+        $text = array_fill(0, 3, ['', 'The keeper wrote of the weather, as on every day, and of nothing else.', null]);
+        $lines = [];
+        foreach (['Book One', 'Part One', 'Chapter 1', 'Chapter 2', 'Part Two', 'Chapter 1', 'Book Two'] as $heading) {
+            array_push($lines, ['b c', $heading, null], ...$text);
+        }
+
+        self::assertSame([1, 2, 3, 3, 2, 3, 1], array_values(self::inOrder(self::found(self::document($lines)))));
+    }
+
+    public function testUnderAHeadingLevelsGoOnFromThere(): void
+    {
+        $text = Node::paragraph([Node::text('The keeper wrote of the weather, as on every day, and of nothing else.')]);
+        $line = static fn(string $words): Node => Node::paragraph(
+            [Node::text($words, [new Mark('strong')])],
+            new Look(16, 'center'),
+        );
+        $body = Body::of([$line('Of the lamps'), $text, $text, $line('Of the oil'), $text, $text]);
+        $document = Document::of(new TitleBlock(), [
+            [Level::One, new Section(SectionId::fromString('firstxxxxxxx'), Heading::plain('One'), Body::of([$text]))],
+            [Level::Two, new Section(SectionId::fromString('secondxxxxxx'), Heading::plain('Two'), $body)],
+        ]);
+
+        self::assertSame([0 => 3, 3 => 3], self::inOrder(self::found($document)));
+    }
+
+    /**
+     * @param array<int, int> $found
+     *
+     * @return array<int, int>
+     */
+    private static function inOrder(array $found): array
+    {
+        ksort($found);
+
+        return $found;
+    }
+
     /** @param list<array{string, string, int|null}> $lines */
     private static function document(array $lines): Document
     {

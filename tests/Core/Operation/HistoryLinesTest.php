@@ -6,11 +6,15 @@ namespace Stemmata\Tests\Core\Operation;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\Marker;
 use Stemmata\Core\Document\OffcutReason;
+use Stemmata\Core\Document\TitleBlock;
+use Stemmata\Core\Operation\Between\InsertDocument;
 use Stemmata\Core\Operation\Detail\DescribeSection;
 use Stemmata\Core\Operation\Offcut\CutOut;
 use Stemmata\Core\Operation\Rule\Extent;
+use Stemmata\Core\Operation\Rule\Landing;
 use Stemmata\Tests\Support\CountingIds;
 use Stemmata\Tests\Support\Services;
 use Stemmata\Tests\Support\Sketch;
@@ -142,6 +146,37 @@ final class HistoryLinesTest extends TestCase
         self::assertSame(
             'Threw the offcut “Gaps” away',
             Wire::operation(['name' => 'discard', 'offcut' => $offcut])->describe($without),
+        );
+    }
+
+    public function testAStretchIsNamedByItsFirstSectionAndItsLast(): void
+    {
+        $text = ['heading' => [], 'body' => []];
+        $stretch = ['name' => 'replace-stretch', 'sections' => ['Gaps', 'Storms', 'Ink'], 'texts' => [$text]];
+
+        self::assertSame(
+            'Wrote from “Gaps” to “Ink”',
+            Wire::operation($stretch)->describe(Sketch::document(self::DOCUMENT)),
+        );
+    }
+
+    public function testADocumentThatIsPutInIsNamedByItsTitle(): void
+    {
+        $here = Sketch::document(self::DOCUMENT);
+        $put = static fn(Document $other): string => (new InsertDocument(
+            $other,
+            Landing::After,
+            $here->outline->idAt(1),
+            new CountingIds(),
+        ))->describe($here);
+
+        self::assertSame(
+            'Put another document into the document',
+            $put(Sketch::document('1 a')->withTitleBlock(new TitleBlock())),
+        );
+        self::assertSame(
+            'Put “Logs” into the document',
+            $put(Sketch::document('1 a')->withTitleBlock(new TitleBlock(' Logs '))),
         );
     }
 

@@ -159,6 +159,11 @@ final class OperationsTest extends TestCase
             ['name' => 'move', 'sections' => ['a'], 'landing' => 'inside', 'target' => 'b'],
             '“a” cannot be moved into itself.',
         ];
+        yield 'into what is moved' => [
+            '1 a, 2 b',
+            ['name' => 'move', 'sections' => ['a'], 'landing' => 'before', 'target' => 'a'],
+            '“a” cannot be moved into itself.',
+        ];
         yield 'unknown id' => [
             '1 a',
             ['name' => 'promote', 'sections' => ['nowhere']],

@@ -44,6 +44,15 @@ final class EpubReaderTest extends TestCase
         self::assertSame("# One\n\ntext of one\n\n# Two\n\ntext of two", Services::asMarkdown('x.epub', $book));
     }
 
+    public function testChaptersThatBeginAtTheLevelOfTheirPartStandUnderIt(): void
+    {
+        $book = Packed::epub(
+            ['p.xhtml' => '<h1>Part</h1>', 'a.xhtml' => '<h1>Chapter</h1><p>text</p><h2>Scene</h2>'],
+            toc: '<li><a href="p.xhtml">Part</a><ol><li><a href="a.xhtml">Chapter</a></li></ol></li>',
+        );
+        self::assertSame("# Part\n\n## Chapter\n\ntext\n\n### Scene", Services::asMarkdown('x.epub', $book));
+    }
+
     public function testScriptsAndStylesOfAPageAreNoText(): void
     {
         $book = Packed::epub([

@@ -43,6 +43,24 @@ final class HtmlReaderTest extends TestCase
         self::assertSame(['Said', 'Said of it'], [$title->title, $title->author]);
     }
 
+    public function testTheLanguageIsSaidInEitherWay(): void
+    {
+        $said = static fn(string $attribute): string => "<html $attribute><body><h1>One</h1></body></html>";
+
+        self::assertSame('fr', $this->read($said('lang="fr"'))->titleBlock->language);
+        self::assertSame('cy', $this->read($said('xml:lang="cy"'))->titleBlock->language);
+    }
+
+    public function testAHeadingByRoleThatLeadsToItselfIsNoLink(): void
+    {
+        $document = $this->read(
+            '<div role="heading" aria-level="2" id="one"><a href="#one">One</a></div><p><a href="#one">text</a></p>',
+        );
+
+        self::assertSame(['2 One'], $this->outline($document));
+        self::assertSame([], $document->sectionAt(0)->heading->inline[0]->marks);
+    }
+
     /** @return iterable<string, array{string}> */
     public static function hostile(): iterable
     {

@@ -47,6 +47,7 @@ final class OdtReaderTest extends TestCase
             $p('a<text:s text:c="2"/>b<text:line-break/>c'),
             "a  b\\\nc",
         ];
+        yield 'spaces at the beginning are none' => [$p("\n  a") . $p(' b'), "a\n\nb"];
         yield 'several spaces in the file are one' => [$p("a   \n  b"), 'a b'];
         yield 'a link' => [
             $p('<text:a xlink:href="https://example.org/">there</text:a>'),
