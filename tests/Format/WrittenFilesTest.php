@@ -45,6 +45,12 @@ final class WrittenFilesTest extends TestCase
         self::assertStringNotContainsString('nowhere', $written);
     }
 
+    public function testWhatIsNotWrittenIsSaid(): void
+    {
+        $this->expectExceptionMessageMatches('/\AStemmata does not write “exe”; it writes .*\.docx/u');
+        Services::formats()->writerFor('exe');
+    }
+
     public function testAWebPageFetchesNothingAndSaysSo(): void
     {
         $picture = new Node(

@@ -96,15 +96,19 @@ final readonly class Line
         bool $isInHeading = false,
     ): void {
         $words = '';
+        $count = 0;
         $stretches = [];
         $notes = [];
         foreach ($inline as $part) {
             if ($part->isText()) {
-                $stretches[] = [mb_strlen($words), $at, mb_strlen($part->text)];
+                $length = mb_strlen($part->text);
+                $stretches[] = [$count, $at, $length];
                 $words .= $part->text;
+                $count += $length;
             } elseif ('hardBreak' === $part->type) {
-                $stretches[] = [mb_strlen($words), $at, 1];
+                $stretches[] = [$count, $at, 1];
                 $words .= "\n";
+                ++$count;
             } elseif ('footnote' === $part->type) {
                 $notes[] = [$part, $at + 1];
             }

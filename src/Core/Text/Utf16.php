@@ -9,12 +9,16 @@ final class Utf16
 {
     public static function length(string $text): int
     {
-        return intdiv(strlen(mb_convert_encoding($text, 'UTF-16LE', 'UTF-8')), 2);
+        // What takes four bytes in UTF-8 takes two units.
+        return mb_strlen($text, 'UTF-8') + (int) preg_match_all('/[\xF0-\xF4]/', $text);
     }
 
     /** A cut between the two halves of one character moves to before that character. */
     public static function slice(string $text, int $from, int $to): string
     {
+        if (mb_check_encoding($text, 'ASCII')) {
+            return substr($text, $from, $to - $from);
+        }
         $units = mb_convert_encoding($text, 'UTF-16LE', 'UTF-8');
         $from = self::wholeCharacter($units, $from);
         $to = self::wholeCharacter($units, $to);

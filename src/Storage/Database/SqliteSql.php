@@ -25,7 +25,8 @@ final class SqliteSql
 
     /**
      * An index over every three letters of the folded words of a table (FTS5, “trigram”), which the database keeps in step
-     * with its rows in whatever way they change.
+     * with its rows in whatever way they change. It knows which rows have three letters, not where they stand: half the
+     * work at each change.
      *
      * @return list<string>
      */
@@ -35,30 +36,34 @@ final class SqliteSql
         $put = "INSERT INTO {$table}_index (rowid, folded) VALUES (new.number, new.folded);";
 
         return [
-            "CREATE VIRTUAL TABLE {$table}_index USING fts5 (folded, content='{$table}', content_rowid='number', tokenize='trigram')",
+            "CREATE VIRTUAL TABLE {$table}_index USING fts5 (folded, content='{$table}', content_rowid='number', tokenize='trigram', detail=none)",
             "CREATE TRIGGER {$table}_put AFTER INSERT ON {$table} BEGIN {$put} END",
             "CREATE TRIGGER {$table}_take AFTER DELETE ON {$table} BEGIN {$take} END",
             "CREATE TRIGGER {$table}_change AFTER UPDATE OF folded ON {$table} BEGIN {$take} {$put} END",
         ];
     }
 
-    /** Rows of such a table by the words that they hold, as the parameter of that name says. */
+    /** Rows of such a table that hold certain letters, as the parameter says. */
     public static function indexed(string $table): string
     {
         return "number IN (SELECT rowid FROM {$table}_index WHERE {$table}_index MATCH ?)";
     }
 
     /**
-     * What is asked of the index for rows that hold all of these words, in any place.
+     * What is asked of the index for rows that may hold all of these words: those with every three letters of them.
      *
-     * @param non-empty-list<string> $words each of three letters or more
+     * @param non-empty-array<string> $words each of three letters or more
      */
     public static function allOf(array $words): string
     {
-        return implode(
-            ' AND ',
-            array_map(static fn(string $word): string => '"' . str_replace('"', '""', $word) . '"', $words),
-        );
+        $threes = [];
+        foreach ($words as $word) {
+            foreach (range(0, mb_strlen($word) - self::SHORTEST_INDEXED) as $at) {
+                $threes[] = '"' . str_replace('"', '""', mb_substr($word, $at, self::SHORTEST_INDEXED)) . '"';
+            }
+        }
+
+        return implode(' AND ', array_unique($threes));
     }
 
     /**

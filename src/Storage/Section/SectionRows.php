@@ -11,6 +11,7 @@ use Stemmata\Core\Document\Section;
 use Stemmata\Core\Find\FoldedWords;
 use Stemmata\Core\Text\InvalidBody;
 use Stemmata\Storage\Database\Bound;
+use Stemmata\Storage\Database\SqliteSql;
 use Stemmata\Storage\Entity\ReferenceRecord;
 use Stemmata\Storage\File\StoredFiles;
 
@@ -81,7 +82,7 @@ final readonly class SectionRows
         $note = $this->connection->prepare(
             'UPDATE section SET aim = ?, target = ?, marker = ?, revision = ? WHERE id = ? AND document_id = ?',
         );
-        $forget = $this->connection->prepare('DELETE FROM reference WHERE section_id = ? AND document_id = ?');
+        $forget = $this->connection->prepare(self::forgetting());
         $refer = $this->connection->prepare(
             'INSERT INTO reference (kind, target, name, section_id, document_id) VALUES (?, ?, ?, ?, ?)',
         );
@@ -117,10 +118,15 @@ final readonly class SectionRows
     public function remove(string $documentId, array $ids): void
     {
         foreach ($ids as $id) {
-            $this->connection->delete('reference', ['section_id' => $id, 'document_id' => $documentId]);
+            $this->connection->executeStatement(self::forgetting(), [$id, $documentId]);
             $this->connection->delete('section_words', ['section_id' => $id, 'document_id' => $documentId]);
             $this->connection->delete('section', ['id' => $id, 'document_id' => $documentId]);
         }
+    }
+
+    private static function forgetting(): string
+    {
+        return 'DELETE FROM reference WHERE section_id = ? AND ' . SqliteSql::notByIndex('document_id') . ' = ?';
     }
 
     /** @return Text */

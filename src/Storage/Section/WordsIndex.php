@@ -42,20 +42,14 @@ final readonly class WordsIndex
      */
     private static function conditions(array $words): array
     {
-        $indexed = [];
-        $conditions = [];
-        $values = [];
-        foreach ($words as $word) {
-            if (mb_strlen($word) >= SqliteSql::SHORTEST_INDEXED) {
-                $indexed[] = $word;
-            } else {
-                $conditions[] = SqliteSql::contains('folded');
-                $values[] = $word;
-            }
-        }
+        $contains = array_fill(0, count($words), SqliteSql::contains('folded'));
+        $indexed = array_filter(
+            $words,
+            static fn(string $word): bool => mb_strlen($word) >= SqliteSql::SHORTEST_INDEXED,
+        );
 
         return [] === $indexed
-            ? [$conditions, $values]
-            : [[SqliteSql::indexed('section_words'), ...$conditions], [SqliteSql::allOf($indexed), ...$values]];
+            ? [$contains, $words]
+            : [[SqliteSql::indexed('section_words'), ...$contains], [SqliteSql::allOf($indexed), ...$words]];
     }
 }

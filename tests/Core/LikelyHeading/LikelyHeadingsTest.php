@@ -225,6 +225,18 @@ final class LikelyHeadingsTest extends TestCase
         self::assertSame([1, 2, 3, 3, 2, 3, 1], array_values(self::inOrder(self::found(self::document($lines)))));
     }
 
+    public function testOfTwoLinesAHeadingMayBeOfThreeItIsNone(): void
+    {
+        $text = ['', 'The keeper wrote of the weather, as on every day, and of nothing else.', null];
+        $headings = ["Of\nlamps", "Of the\noil\nand lamps", str_repeat('Of lamps ', 30) . 'and oil', 'Of storms'];
+        $lines = [];
+        foreach ($headings as $heading) {
+            array_push($lines, ['b c s20', $heading, null], $text, $text);
+        }
+
+        self::assertSame([0, 9], array_keys(self::inOrder(self::found(self::document($lines)))));
+    }
+
     public function testUnderAHeadingLevelsGoOnFromThere(): void
     {
         $text = Node::paragraph([Node::text('The keeper wrote of the weather, as on every day, and of nothing else.')]);

@@ -61,6 +61,13 @@ final class HtmlReaderTest extends TestCase
         self::assertSame([], $document->sectionAt(0)->heading->inline[0]->marks);
     }
 
+    public function testAHeadingThatLeadsToItselfFromDeepWithinIsNoLink(): void
+    {
+        $document = $this->read('<h2 id="one"><span><b><a href="#one">One</a></b></span></h2><p>text</p>');
+
+        self::assertNull($document->sectionAt(0)->heading->inline[0]->findMark('link'));
+    }
+
     /** @return iterable<string, array{string}> */
     public static function hostile(): iterable
     {
