@@ -6,8 +6,8 @@ namespace Stemmata\Migrations;
 
 use Doctrine\DBAL\Schema\Schema;
 use Doctrine\Migrations\AbstractMigration;
-use Stemmata\Core\Find\FoldedWords;
 use Stemmata\Core\Document\Section;
+use Stemmata\Core\Find\FoldedWords;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Storage\Database\SqliteSql;
 use Stemmata\Storage\Section\SectionForm;

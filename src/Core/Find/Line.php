@@ -12,8 +12,6 @@ use Stemmata\Core\Text\Utf16;
 final readonly class Line
 {
     /**
-     * @param Field                      $field
-     * @param string                     $words
      * @param list<array{int, int, int}> $stretches of letters that stand together: where in the words (characters),
      *     where in the heading or the text (the editor’s positions), and how many characters
      */

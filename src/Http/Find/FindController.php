@@ -111,7 +111,7 @@ final readonly class FindController
             if ($count > 0) {
                 $found[] = new FoundInOffcut($offcut->id->value, $offcut->name, $count);
             }
-            if (count($found) === self::MOST_OFFCUTS) {
+            if (self::MOST_OFFCUTS === count($found)) {
                 break;
             }
         }

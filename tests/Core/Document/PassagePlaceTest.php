@@ -13,10 +13,7 @@ final class PassagePlaceTest extends TestCase
 {
     public function testAPlaceIsTheSameAfterItWasStored(): void
     {
-        $body = Body::of([
-            Node::paragraph([Node::text('The glass fell.')]),
-            Node::paragraph([Node::text('It rose.')]),
-        ]);
+        $body = Body::of([Node::paragraph([Node::text('The glass fell.')]), Node::paragraph([Node::text('It rose.')])]);
         $size = $body->size();
         for ($from = 0; $from < $size; ++$from) {
             foreach ([$from + 1, intdiv($from + $size, 2), $size] as $to) {

@@ -118,8 +118,8 @@ final class ReplacementTest extends TestCase
     /** @param array<string, mixed> $query */
     #[TestWith([['words' => 'two words'], 'Several words in any order cannot be replaced; look for them exactly so.'])]
     #[TestWith([['words' => 'nowhere'], 'What was looked for is not there any more.'])]
-    public function /** @param array<string, mixed> $query */
-    testWhatCannotBeReplaced(array $query, string $sentence): void {
+    public function testWhatCannotBeReplaced(array $query, string $sentence): void
+    {
         $refused = Wire::refused(Sketch::document('1 a'), [
             'name' => 'replace-found',
             'query' => $query,
