@@ -16,10 +16,7 @@ final class FoldedWords
     {
         return implode(
             "\n",
-            array_map(
-                static fn(Line $line): string => Folding::folded($line->words),
-                Line::of($section, Field::cases()),
-            ),
+            array_map(static fn(Line $line): string => self::folded($line->words), Line::of($section, Field::cases())),
         );
     }
 
@@ -34,8 +31,16 @@ final class FoldedWords
             return [];
         }
 
-        return array_values(
-            array_unique(preg_split('/\s+/u', Folding::folded($query->words), -1, \PREG_SPLIT_NO_EMPTY) ?: []),
-        );
+        return FindMode::Phrase === $query->mode
+            ? [self::folded(trim($query->words))]
+            : array_values(
+                array_unique(preg_split('/\s+/u', self::folded($query->words), -1, \PREG_SPLIT_NO_EMPTY) ?: []),
+            );
+    }
+
+    /** Blanks are one, however many and of whatever kind, as they are to a query. */
+    private static function folded(string $words): string
+    {
+        return (string) preg_replace('/\s+/u', ' ', Folding::folded($words));
     }
 }

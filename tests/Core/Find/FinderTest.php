@@ -169,6 +169,19 @@ final class FinderTest extends TestCase
         self::assertCount(1, (new Finder(QueryForm::read($exact)))->in($section));
     }
 
+    /** Blanks between the words are one, however they are written; the index leads there as well. */
+    #[TestWith(['a lamp  of oil', 'lamp of'])]
+    #[TestWith(["a lamp\u{A0}of oil", ' lamp  of '])]
+    #[TestWith(["a Lamp \t of oil", "lamp\u{A0}of"])]
+    public function testAPhraseIsFoundWhateverTheBlanks(string $text, string $words): void
+    {
+        $section = self::section()->withAim($text);
+        $read = QueryForm::read(['words' => $words, 'mode' => 'phrase', 'fields' => ['aim']]);
+
+        self::assertCount(1, (new Finder($read))->in($section));
+        self::assertStringContainsString(FoldedWords::neededBy($read)[0] ?? '-', FoldedWords::of($section));
+    }
+
     public function testWhatIsFoundInRandomTextsIsWhatAPlainSearchFinds(): void
     {
         $found = 0;
