@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Http\Find;
 
 use OpenApi\Attributes as OA;
-use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\Section;
 use Stemmata\Core\Document\SectionNames;
 use Stemmata\Core\Find\Finder;
 use Stemmata\Core\Find\QueryForm;
@@ -18,6 +18,7 @@ use Stemmata\Http\Request\JsonBody;
 use Stemmata\Storage\Desk\Desk;
 use Stemmata\Storage\Document\DocumentStore;
 use Stemmata\Storage\Entity\DocumentRecord;
+use Stemmata\Storage\Section\Facts;
 use Stemmata\Storage\Section\WordsIndex;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -30,8 +31,15 @@ final readonly class DeskFindController
     private const MOST_COUNTED = 500;
     /** Sections that are told. */
     private const FIRST = 3;
+    /** Sections that are read together, for most often the first few are enough. */
+    private const AT_ONCE = 100;
 
-    public function __construct(private Desk $desk, private DocumentStore $store, private WordsIndex $index) {}
+    public function __construct(
+        private Desk $desk,
+        private DocumentStore $store,
+        private WordsIndex $index,
+        private Facts $facts,
+    ) {}
 
     #[Route('/api/find', methods: ['POST'])]
     #[OA\Post(path: '/api/find', operationId: 'findOnDesk')]
@@ -79,7 +87,7 @@ final readonly class DeskFindController
         );
         $count = 0;
         $first = [];
-        foreach ([] === $scope ? [] : $this->store->sectionsInTurn($record->id, $scope) as $section) {
+        foreach ($this->sections($record->id, $scope) as $section) {
             $hits = $finder->in($section);
             $count += count($hits);
             if ([] !== $hits && count($first) < self::FIRST) {
@@ -95,8 +103,20 @@ final readonly class DeskFindController
             $record->title,
             min($count, self::MOST_COUNTED),
             $count > self::MOST_COUNTED,
-            [] === $first ? [] : self::named($first, $this->store->document($record->id)),
+            $this->named($record->id, $first),
         );
+    }
+
+    /**
+     * @param list<SectionId> $ids
+     *
+     * @return iterable<Section>
+     */
+    private function sections(string $document, array $ids): iterable
+    {
+        foreach (array_chunk($ids, self::AT_ONCE) as $some) {
+            yield from $this->store->sectionsInTurn($document, $some);
+        }
     }
 
     /**
@@ -104,15 +124,17 @@ final readonly class DeskFindController
      *
      * @return list<FirstPlace>
      */
-    private static function named(array $places, Document $document): array
+    private function named(string $document, array $places): array
     {
-        $names = SectionNames::of($document);
-        $headings = $document->headings();
+        $ids = array_map(static fn(array $each): string => $each[0]->value, $places);
+        $headings = array_column($this->facts->ofSections($document, $ids), 'heading', 'id');
+        $isCalledOtherwise = [] !== array_filter($headings, static fn(string $heading): bool => '' === trim($heading));
+        $names = $isCalledOtherwise ? SectionNames::of($this->store->document($document)) : [];
 
         return array_map(
             static fn(array $each): FirstPlace => new FirstPlace(
                 $each[0]->value,
-                $names[$each[0]->value] ?? ($headings[$document->outline->findPosition($each[0]) ?? 0] ?? ''),
+                $names[$each[0]->value] ?? ($headings[$each[0]->value] ?? ''),
                 $each[1],
             ),
             $places,
