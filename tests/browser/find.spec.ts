@@ -30,6 +30,7 @@ test("a word in nine places, far outside the window: gone through, replaced here
   for (let place = 1; place <= 8; place++) {
     await page.keyboard.press("Enter");
     await expect(status(page)).toHaveText(`Place ${place} of 9`);
+    await expect(page.locator(".manuscript .now-found").first()).toHaveText(/la/);
   }
   await expect(page.locator(".manuscript .now-found").first()).toBeInViewport();
   await expect(page.locator(".manuscript .now-found").first()).toHaveText(/la/);

@@ -119,10 +119,14 @@ export function inEachSection(inSection: (section: TextNode, start: number) => D
       apply: (transaction, set) => {
         if (transaction.getMeta(REDRAW)) return all(transaction.doc);
         if (!transaction.docChanged) return set;
-        const old = new Set(transaction.before.content.content);
+        const places = new Map<TextNode, number>();
+        transaction.before.forEach((section, offset) => void places.set(section, offset));
         let next = set.map(transaction.mapping, transaction.doc);
         transaction.doc.forEach((section, offset) => {
-          if (old.has(section)) return;
+          // The same section put in again has lost what was drawn on it.
+          const was = places.get(section);
+          const now = was === undefined ? null : transaction.mapping.mapResult(was + 1);
+          if (now && !now.deletedAcross && now.pos === offset + 1) return;
           next = next
             .remove(next.find(offset, offset + section.nodeSize))
             .add(transaction.doc, inSection(section, offset));
