@@ -120,7 +120,7 @@ final class Packed
     /**
      * An e-book after EPUB 3.3.
      *
-     * @param array<string, string> $pages what stands in body, by file name, in reading order
+     * @param array<string, string> $pages what stands in body, or the whole page, by file name, in reading order
      * @param string                $toc   what stands in the ol of the navigation; empty for none
      * @param array<string, string> $parts further parts, pictures for instance, by name
      */
@@ -136,7 +136,7 @@ final class Packed
         foreach (array_keys($pages) as $index => $name) {
             $items .= sprintf('<item id="p%d" href="%s" media-type="application/xhtml+xml"/>', $index, $name);
             $spine .= sprintf('<itemref idref="p%d"/>', $index);
-            $parts['book/' . $name] = $page($pages[$name]);
+            $parts['book/' . $name] = str_starts_with($pages[$name], '<html') ? $pages[$name] : $page($pages[$name]);
         }
 
         return self::zip([

@@ -110,10 +110,12 @@ final readonly class EpubReader implements DocumentReader
         return '' === trim($body->textContent) &&
             1 ===
                 preg_match(
-                    '/cover/i',
-                    $body->getAttribute('id') .
-                        $body->getAttribute('class') .
-                        ($body->ownerDocument?->getElementsByTagName('title')->item(0)->textContent ?? ''),
+                    '/\bcover/i',
+                    implode(' ', [
+                        $body->getAttribute('id'),
+                        $body->getAttribute('class'),
+                        $body->ownerDocument?->getElementsByTagName('title')->item(0)->textContent ?? '',
+                    ]),
                 );
     }
 

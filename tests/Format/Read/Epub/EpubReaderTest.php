@@ -53,6 +53,20 @@ final class EpubReaderTest extends TestCase
         self::assertSame("# Part\n\n## Chapter\n\ntext\n\n### Scene", Services::asMarkdown('x.epub', $book));
     }
 
+    public function testACoverIsLeftOutAndAPageWithAPictureIsNot(): void
+    {
+        $page = static fn(
+            string $title,
+        ): string => "<html xmlns=\"http://www.w3.org/1999/xhtml\"><head><title>$title</title></head><body><hr/></body></html>";
+        $read = static fn(string $title): string => Services::asMarkdown(
+            'x.epub',
+            Packed::epub(['c.xhtml' => $page($title), 'a.xhtml' => '<h1>One</h1><p>text</p>']),
+        );
+
+        self::assertSame("# One\n\ntext", $read('Front cover'));
+        self::assertStringStartsNotWith('# One', $read('The discovery'));
+    }
+
     public function testScriptsAndStylesOfAPageAreNoText(): void
     {
         $book = Packed::epub([
