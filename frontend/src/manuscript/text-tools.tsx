@@ -50,18 +50,23 @@ export function TextTools({ scroller }: { scroller: RefObject<HTMLDivElement | n
   const close = () => useSpot.setState({ asking: null });
   const [at, setAt] = useState<At | null>(null);
 
-  const [width, setWidth] = useState(0);
+  // Texts that arrive, or a drawer that opens, lay the lines out anew.
+  const [laidOut, setLaidOut] = useState("");
+  const dom = spot?.view.dom;
   useEffect(() => {
-    const observer = new ResizeObserver(([entry]) => setWidth(entry?.contentRect.width ?? 0));
-    if (scroller.current) observer.observe(scroller.current);
+    const frame = scroller.current;
+    if (!frame) return;
+    const observer = new ResizeObserver(() => setLaidOut(`${frame.clientWidth} ${dom?.clientHeight ?? 0}`));
+    observer.observe(frame);
+    if (dom) observer.observe(dom);
     return () => observer.disconnect();
-  }, [scroller]);
+  }, [scroller, dom]);
 
   // The place can only be measured once the text is drawn.
   useLayoutEffect(
     // oxlint-disable-next-line react/set-state-in-effect
     () => setAt(spot && scroller.current ? placeOf(spot, scroller.current) : null),
-    [spot, scroller, width],
+    [spot, scroller, laidOut],
   );
 
   const dialogs = (
