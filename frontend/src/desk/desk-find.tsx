@@ -51,7 +51,13 @@ export function DeskFind({ children }: { children: ReactNode }) {
         />
       </label>
       <p role="status" className="mb-3 text-faint empty:hidden">
-        {looked === "" ? "" : found.isError ? found.error.message : found.data ? told(found.data) : "Looking…"}
+        {looked === ""
+          ? ""
+          : found.isError
+            ? found.error.message
+            : found.data && !found.isPlaceholderData
+              ? told(found.data)
+              : "Looking…"}
       </p>
       {looked === "" ? (
         children

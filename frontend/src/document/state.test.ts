@@ -1,38 +1,11 @@
 import { expect, test } from "vitest";
-import type { ChangesSince, SectionFacts, Skeleton, WriteOutcome } from "../api/client";
+import type { ChangesSince, Skeleton, WriteOutcome } from "../api/client";
 import { sectionLabel, sectionName } from "./section-name";
+import { facts, skeletonOf, titleBlock } from "./server.test-helper";
 import { opened, withChanges, withOutcome, withTexts } from "./state";
 
-const facts = (id: string, revision = 1): SectionFacts => ({
-  id,
-  heading: id,
-  words: 10,
-  aim: "",
-  target: null,
-  marker: "",
-  revision,
-});
 const text = (id: string, revision = 1) => ({ id, heading: [], body: [], revision });
-const titleBlock = {
-  title: "T",
-  subtitle: "",
-  author: "",
-  guidingStatement: "",
-  target: null,
-  language: "en",
-  date: "",
-};
-const skeleton: Skeleton = {
-  id: "d",
-  revision: 3,
-  outlineRevision: 2,
-  titleBlock,
-  resumeSection: "b",
-  resumePosition: 4,
-  outline: { ids: ["a", "b", "c"], levels: "122", flags: "000" },
-  sections: [facts("a"), facts("b"), facts("c")],
-  texts: [],
-};
+const skeleton: Skeleton = { ...skeletonOf(["a", "b", "c"], "122"), resumeSection: "b", resumePosition: 4 };
 const outcome: WriteOutcome = {
   previousRevision: 3,
   revision: 4,

@@ -6,6 +6,7 @@ import { Dialog } from "../parts/dialog";
 import { Select } from "../parts/select";
 import type { Spot } from "./spot";
 import { generateContents } from "./text-commands";
+import { WIDE_FIELD } from "../parts/field";
 
 /** Chooses the levels that the contents take in. */
 export function ContentsDialog({
@@ -42,11 +43,7 @@ export function ContentsDialog({
       <form onSubmit={(event) => void submit(event)} className="space-y-4">
         <label className="block text-soft">
           Title
-          <input
-            value={title}
-            onChange={(event) => setTitle(event.target.value)}
-            className="mt-1 block w-full rounded-lg border border-line bg-paper px-3 py-1.5 text-ink"
-          />
+          <input value={title} onChange={(event) => setTitle(event.target.value)} className={WIDE_FIELD} />
         </label>
         <div className="flex gap-6">
           <Level label="From level" value={from} onChange={setFrom} />

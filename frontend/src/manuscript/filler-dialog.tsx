@@ -1,6 +1,7 @@
 import { useState, type FormEvent } from "react";
 import { insertFiller, MOST_FILLER } from "../editor/filler";
 import { Button } from "../parts/button";
+import { CountField } from "../parts/count-field";
 import { Dialog } from "../parts/dialog";
 import type { Spot } from "./spot";
 
@@ -22,18 +23,7 @@ export function FillerDialog({ spot, onClose }: { spot: Spot; onClose: () => voi
       description="Latin words for a text that is still to come. They are marked, not counted, and reported until they are gone."
     >
       <form onSubmit={submit} className="space-y-4">
-        <label className="flex items-center gap-2 text-soft">
-          Paragraphs
-          <input
-            type="number"
-            required
-            min={1}
-            max={MOST_FILLER}
-            value={count || ""}
-            onChange={(event) => setCount(event.target.valueAsNumber || 0)}
-            className="w-20 rounded-lg border border-line bg-paper px-3 py-1.5 text-ink"
-          />
-        </label>
+        <CountField label="Paragraphs" value={count} most={MOST_FILLER} onChange={setCount} />
         <div className="flex justify-end gap-2">
           <Button tone="quiet" onClick={onClose}>
             Cancel

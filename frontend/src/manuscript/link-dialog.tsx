@@ -11,9 +11,9 @@ import { PlaceChooser } from "../places/jump-box";
 import { leadTo } from "../places/places";
 import { useNameOfTarget } from "../places/use-name-of-target";
 import { backToText, type Spot } from "./spot";
+import { WIDE_FIELD } from "../parts/field";
 
 const KINDS = targets.keptEndings.map((ending) => `.${ending}`).join(",");
-const FIELD = "mt-1 block w-full rounded-lg border border-line bg-paper px-3 py-1.5 text-ink";
 
 /** Leads the selected words, or those of the link with the cursor, to a heading, a bookmark, or an address. */
 export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void }) {
@@ -90,7 +90,7 @@ export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void 
             aria-invalid={isWrong}
             aria-describedby={isWrong ? "no-address" : undefined}
             placeholder="https://"
-            className={FIELD}
+            className={WIDE_FIELD}
           />
         </label>
         <div className="flex items-center gap-3 text-soft">
@@ -112,12 +112,22 @@ export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void 
         {!hasWords && (
           <label className="block text-soft">
             The words of the link (those of its target when left empty)
-            <input value={words} maxLength={300} onChange={(event) => setWords(event.target.value)} className={FIELD} />
+            <input
+              value={words}
+              maxLength={300}
+              onChange={(event) => setWords(event.target.value)}
+              className={WIDE_FIELD}
+            />
           </label>
         )}
         <label className="block text-soft">
           A hint, shown where the link is pointed at (may be left empty)
-          <input value={hint} maxLength={300} onChange={(event) => setHint(event.target.value)} className={FIELD} />
+          <input
+            value={hint}
+            maxLength={300}
+            onChange={(event) => setHint(event.target.value)}
+            className={WIDE_FIELD}
+          />
         </label>
         <div className="flex justify-between">
           {present ? (

@@ -6,6 +6,8 @@ import { Button } from "../parts/button";
 import { Dialog } from "../parts/dialog";
 import { FileInput } from "../parts/file-input";
 import type { Spot } from "./spot";
+import { cx } from "../parts/cx";
+import { FIELD, WIDE_FIELD } from "../parts/field";
 
 const KINDS = "image/png,image/jpeg,image/gif,image/webp,image/svg+xml";
 
@@ -90,11 +92,7 @@ export function PictureDialog({ spot, chosen, onClose }: { spot: Spot; chosen: F
         </label>
         <label className="block text-soft">
           Words under it
-          <input
-            value={caption}
-            onChange={(event) => setCaption(event.target.value)}
-            className="mt-1 block w-full rounded-lg border border-line bg-paper px-3 py-1.5 text-ink"
-          />
+          <input value={caption} onChange={(event) => setCaption(event.target.value)} className={WIDE_FIELD} />
         </label>
         <label className="flex items-center gap-2 text-soft">
           Width, in hundredths of the text’s (its own when left empty)
@@ -104,7 +102,7 @@ export function PictureDialog({ spot, chosen, onClose }: { spot: Spot; chosen: F
             max={100}
             value={width ?? ""}
             onChange={(event) => setWidth(event.target.value === "" ? null : event.target.valueAsNumber)}
-            className="w-20 rounded-lg border border-line bg-paper px-3 py-1.5 text-ink"
+            className={cx(FIELD, "w-20")}
           />
         </label>
         <p id="picture-problem" role="alert" className="text-loss empty:hidden">

@@ -2,6 +2,7 @@ import { useState, type FormEvent } from "react";
 import { useSession } from "../document/context";
 import { insertTable, MOST_COLUMNS, MOST_ROWS } from "../editor/table";
 import { Button } from "../parts/button";
+import { CountField } from "../parts/count-field";
 import { Dialog } from "../parts/dialog";
 import type { Spot } from "./spot";
 
@@ -32,8 +33,8 @@ export function TableDialog({ spot, onClose }: { spot: Spot; onClose: () => void
     >
       <form onSubmit={submit} className="space-y-4">
         <div className="flex gap-6">
-          <Count label="Rows" value={rows} most={MOST_ROWS} onChange={setRows} />
-          <Count label="Columns" value={columns} most={MOST_COLUMNS} onChange={setColumns} />
+          <CountField label="Rows" value={rows} most={MOST_ROWS} onChange={setRows} />
+          <CountField label="Columns" value={columns} most={MOST_COLUMNS} onChange={setColumns} />
         </div>
         <label className="flex items-center gap-2 text-soft">
           <input
@@ -54,24 +55,5 @@ export function TableDialog({ spot, onClose }: { spot: Spot; onClose: () => void
         </div>
       </form>
     </Dialog>
-  );
-}
-
-type CountProps = { label: string; value: number; most: number; onChange: (value: number) => void };
-
-function Count({ label, value, most, onChange }: CountProps) {
-  return (
-    <label className="flex items-center gap-2 text-soft">
-      {label}
-      <input
-        type="number"
-        required
-        min={1}
-        max={most}
-        value={value || ""}
-        onChange={(event) => onChange(event.target.valueAsNumber || 0)}
-        className="w-20 rounded-lg border border-line bg-paper px-3 py-1.5 text-ink"
-      />
-    </label>
   );
 }

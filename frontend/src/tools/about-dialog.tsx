@@ -2,6 +2,7 @@ import { useState, type FormEvent } from "react";
 import { useDocument, useSession } from "../document/context";
 import { Button } from "../parts/button";
 import { Dialog } from "../parts/dialog";
+import { WIDE_FIELD } from "../parts/field";
 
 /** Languages offered by name; any other is written as its tag (BCP 47). */
 const OFFERED =
@@ -97,7 +98,7 @@ function Line({ label, value, list, onChange }: LineProps) {
         list={list}
         maxLength={300}
         onChange={(event) => onChange(event.target.value)}
-        className="mt-1 block w-full rounded-lg border border-line bg-paper px-3 py-1.5 text-ink"
+        className={WIDE_FIELD}
       />
     </label>
   );

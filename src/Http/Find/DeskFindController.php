@@ -8,6 +8,8 @@ use OpenApi\Attributes as OA;
 use Stemmata\Core\Document\Section;
 use Stemmata\Core\Document\SectionNames;
 use Stemmata\Core\Find\Finder;
+use Stemmata\Core\Find\Found;
+use Stemmata\Core\Find\Hit;
 use Stemmata\Core\Find\QueryForm;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Http\Find\View\FindQuery;
@@ -17,7 +19,6 @@ use Stemmata\Http\Find\View\FoundPlace;
 use Stemmata\Http\Request\JsonBody;
 use Stemmata\Storage\Desk\Desk;
 use Stemmata\Storage\Document\DocumentStore;
-use Stemmata\Storage\Entity\DocumentRecord;
 use Stemmata\Storage\Section\Facts;
 use Stemmata\Storage\Section\WordsIndex;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -67,44 +68,20 @@ final readonly class DeskFindController
         $finder = new Finder($query);
         $found = [];
         foreach ($this->desk->documents() as $record) {
-            $here = $this->inDocument($record, $this->index->findIn($record->id, $query), $finder);
+            $scope = $this->index->possibleIn($record->id, $query)->among($record->outline()->ids());
+            $here = Found::in($this->sections($record->id, $scope), $finder, self::MOST_COUNTED);
             if ($here->count > 0 || $finder->isIn($record->title)) {
-                $found[] = $here;
+                $found[] = new FoundOnDesk(
+                    $record->id,
+                    $record->title,
+                    $here->count,
+                    $here->isMore,
+                    $this->named($record->id, array_slice($here->hits, 0, self::FIRST)),
+                );
             }
         }
 
         return new JsonResponse($found);
-    }
-
-    /** @param array<string, true>|null $held sections that may hold something; null for any */
-    private function inDocument(DocumentRecord $record, ?array $held, Finder $finder): FoundOnDesk
-    {
-        $scope = array_values(
-            array_filter(
-                $record->outline()->ids(),
-                static fn(SectionId $id): bool => null === $held || isset($held[$id->value]),
-            ),
-        );
-        $count = 0;
-        $first = [];
-        foreach ($this->sections($record->id, $scope) as $section) {
-            $hits = $finder->in($section);
-            $count += count($hits);
-            if ([] !== $hits && count($first) < self::FIRST) {
-                $first[] = [$section->id, FoundPlace::of($hits[0])];
-            }
-            if ($count > self::MOST_COUNTED) {
-                break;
-            }
-        }
-
-        return new FoundOnDesk(
-            $record->id,
-            $record->title,
-            min($count, self::MOST_COUNTED),
-            $count > self::MOST_COUNTED,
-            $this->named($record->id, $first),
-        );
     }
 
     /**
@@ -120,24 +97,25 @@ final readonly class DeskFindController
     }
 
     /**
-     * @param list<array{SectionId, FoundPlace}> $places
+     * @param array<string, non-empty-list<Hit>> $hits by section
      *
      * @return list<FirstPlace>
      */
-    private function named(string $document, array $places): array
+    private function named(string $document, array $hits): array
     {
-        $ids = array_map(static fn(array $each): string => $each[0]->value, $places);
+        $ids = array_map(strval(...), array_keys($hits));
         $headings = array_column($this->facts->ofSections($document, $ids), 'heading', 'id');
         $isCalledOtherwise = [] !== array_filter($headings, static fn(string $heading): bool => '' === trim($heading));
         $names = $isCalledOtherwise ? SectionNames::of($this->store->document($document)) : [];
 
         return array_map(
-            static fn(array $each): FirstPlace => new FirstPlace(
-                $each[0]->value,
-                $names[$each[0]->value] ?? ($headings[$each[0]->value] ?? ''),
-                $each[1],
+            static fn(string $id, array $places): FirstPlace => new FirstPlace(
+                $id,
+                $names[$id] ?? ($headings[$id] ?? ''),
+                FoundPlace::of($places[0]),
             ),
-            $places,
+            $ids,
+            array_values($hits),
         );
     }
 }

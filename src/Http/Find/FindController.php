@@ -6,8 +6,7 @@ namespace Stemmata\Http\Find;
 
 use OpenApi\Attributes as OA;
 use Stemmata\Core\Find\Finder;
-use Stemmata\Core\Find\Hit;
-use Stemmata\Core\Find\Query;
+use Stemmata\Core\Find\Found;
 use Stemmata\Core\Find\QueryForm;
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\SectionId;
@@ -19,6 +18,7 @@ use Stemmata\Http\Find\View\FoundView;
 use Stemmata\Http\Request\JsonBody;
 use Stemmata\Storage\Document\DocumentStore;
 use Stemmata\Storage\Section\Facts;
+use Stemmata\Storage\Section\PossibleSections;
 use Stemmata\Storage\Section\WordsIndex;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -72,42 +72,35 @@ final readonly class FindController
     {
         $body = JsonBody::of($request);
         $query = QueryForm::read($body->object('query'));
-        $most = max(1, min(self::MOST, $body->findInteger('most') ?? self::MOST));
-        $held = $this->index->findIn($id, $query);
-        $scope = self::held(self::scope($this->store->document($id)->outline, $body->findText('section')), $held);
         $finder = new Finder($query);
-        $found = [];
-        $count = 0;
-        foreach ($this->store->sectionsInTurn($id, $scope) as $section) {
-            $hits = $finder->in($section);
-            if ([] !== $hits) {
-                $found[$section->id->value] = $hits;
-                $count += count($hits);
-            }
-            if ($count > $most) {
-                break;
-            }
-        }
+        $possible = $this->index->possibleIn($id, $query);
+        $scope = $possible->among(self::scope($this->store->document($id)->outline, $body->findText('section')));
+        $found = Found::in(
+            $this->store->sectionsInTurn($id, $scope),
+            $finder,
+            max(1, min(self::MOST, $body->findInteger('most') ?? self::MOST)),
+        );
+        $offcuts = true === ($body->all()['offcuts'] ?? false) ? $this->inOffcuts($id, $finder, $possible) : [];
 
-        $offcuts = true === ($body->all()['offcuts'] ?? false) ? $this->inOffcuts($id, $finder, $held) : [];
-
-        return new JsonResponse($this->told($id, $found, $query, $most, $offcuts));
+        return new JsonResponse(
+            new FoundView(
+                $found->count,
+                $found->isMore,
+                $query->isReplaceable(),
+                $this->sections($id, $found),
+                $offcuts,
+            ),
+        );
     }
 
-    /**
-     * @param array<string, true>|null $held sections that may hold something; null for any
-     *
-     * @return list<FoundInOffcut>
-     */
-    private function inOffcuts(string $document, Finder $finder, ?array $held): array
+    /** @return list<FoundInOffcut> */
+    private function inOffcuts(string $document, Finder $finder, PossibleSections $possible): array
     {
         $found = [];
         foreach ($this->store->shelf($document)->offcuts() as $offcut) {
-            $count = 0;
-            $sections = self::held($offcut->outline->ids(), $held);
-            foreach ([] === $sections ? [] : $this->store->sectionsInTurn($document, $sections) as $section) {
-                $count += count($finder->in($section));
-            }
+            $sections = $possible->among($offcut->outline->ids());
+            $count =
+                [] === $sections ? 0 : Found::in($this->store->sectionsInTurn($document, $sections), $finder)->count;
             if ($count > 0) {
                 $found[] = new FoundInOffcut($offcut->id->value, $offcut->name, $count);
             }
@@ -119,19 +112,6 @@ final readonly class FindController
         return $found;
     }
 
-    /**
-     * @param list<SectionId>          $sections
-     * @param array<string, true>|null $held
-     *
-     * @return list<SectionId>
-     */
-    private static function held(array $sections, ?array $held): array
-    {
-        return array_values(
-            array_filter($sections, static fn(SectionId $id): bool => null === $held || isset($held[$id->value])),
-        );
-    }
-
     /** @return list<SectionId> */
     private static function scope(Outline $outline, ?string $branch): array
     {
@@ -140,26 +120,19 @@ final readonly class FindController
         return null === $from ? $outline->ids() : $outline->slice($from, $outline->branchEnd($from))->ids();
     }
 
-    /**
-     * @param array<string, list<Hit>> $found   by section
-     * @param list<FoundInOffcut>      $offcuts
-     */
-    private function told(string $document, array $found, Query $query, int $most, array $offcuts): FoundView
+    /** @return list<FoundInSection> */
+    private function sections(string $document, Found $found): array
     {
-        $facts = $this->facts->ofSections($document, array_map(strval(...), array_keys($found)));
-        $left = $most;
-        $sections = [];
-        foreach ($found as $id => $hits) {
-            $shown = array_slice($hits, 0, $left);
-            $left -= count($shown);
-            $sections[] = new FoundInSection(
-                (string) $id,
-                $facts[$id]['revision'] ?? 0,
-                array_map(FoundPlace::of(...), $shown),
-            );
-        }
-        $count = array_sum(array_map(count(...), $found));
+        $ids = array_map(strval(...), array_keys($found->hits));
+        $facts = $this->facts->ofSections($document, $ids);
 
-        return new FoundView(min($count, $most), $count > $most, $query->isReplaceable(), $sections, $offcuts);
+        return array_map(
+            static fn(string $id): FoundInSection => new FoundInSection(
+                $id,
+                $facts[$id]['revision'] ?? 0,
+                array_map(FoundPlace::of(...), $found->hits[$id] ?? []),
+            ),
+            $ids,
+        );
     }
 }

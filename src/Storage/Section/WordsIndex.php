@@ -15,12 +15,12 @@ final readonly class WordsIndex
 {
     public function __construct(private Connection $connection) {}
 
-    /** @return array<string, true>|null by section id, also of sections that are set aside; null for any */
-    public function findIn(string $documentId, Query $query): ?array
+    /** Also of sections that are set aside. */
+    public function possibleIn(string $documentId, Query $query): PossibleSections
     {
         $words = FoldedWords::neededBy($query);
         if ([] === $words) {
-            return null;
+            return new PossibleSections(null);
         }
         [$conditions, $values] = self::conditions($words);
         $rows = $this->connection->iterateAssociative(
@@ -32,7 +32,7 @@ final readonly class WordsIndex
             $found[(new Row($fields))->text('section_id')] = true;
         }
 
-        return $found;
+        return new PossibleSections($found);
     }
 
     /**

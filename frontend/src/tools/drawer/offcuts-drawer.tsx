@@ -6,6 +6,8 @@ import { readingKey } from "../../document/readings";
 import { findSection, placeIn } from "../../editor/places";
 import { bodyPosition } from "../../editor/section-text";
 import { isInHeading } from "../../editor/commands";
+import { cx } from "../../parts/cx";
+import { WIDE_FIELD } from "../../parts/field";
 import { Button } from "../../parts/button";
 import { Dialog } from "../../parts/dialog";
 import { counted, since } from "../../parts/words";
@@ -37,7 +39,7 @@ export function OffcutsDrawer() {
         aria-label="Search the offcuts"
         placeholder="Words of an offcut"
         onChange={(event) => setTyped(event.target.value)}
-        className="mb-3 block w-full rounded-lg border border-line bg-paper px-3 py-1.5"
+        className={cx(WIDE_FIELD, "mb-3")}
       />
       <p role="status" className="mb-3 text-xs text-faint">
         {offcuts.data.length === 0 ? "No offcut has these words." : counted(offcuts.data.length, "offcut")}
