@@ -211,7 +211,18 @@ test("to a screen reader the manuscript is one text box with headings of their l
   const tree = async () => {
     const { nodes } = (await ax.send("Accessibility.getFullAXTree")) as { nodes: Node[] };
     const byId = new Map(nodes.map((node) => [node.nodeId, node]));
-    const shown = new Set(["heading", "note", "link", "table", "columnheader", "cell", "list", "blockquote", "button"]);
+    const shown = new Set([
+      "heading",
+      "note",
+      "link",
+      "table",
+      "caption",
+      "columnheader",
+      "cell",
+      "list",
+      "blockquote",
+      "button",
+    ]);
     const lines: string[] = [];
     const go = (node: Node) => {
       const role = String(node.role?.value ?? "");
@@ -234,7 +245,7 @@ test("to a screen reader the manuscript is one text box with headings of their l
       "note",
       "link Vane",
       "table",
-      "cell Caption",
+      "caption",
       "columnheader Hour",
       "columnheader hPa",
       "cell 6",

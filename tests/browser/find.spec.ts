@@ -45,9 +45,10 @@ test("a word in nine places, far outside the window: gone through, replaced here
   await expect(status(page)).toHaveText("Place 8 of 9");
 
   await page.getByLabel("Replace with").fill("light");
-  for (const left of [8, 7, 6]) {
+  // Each of them, from the place on, and around the end.
+  for (const told of ["Place 8 of 8", "Place 1 of 7", "Place 1 of 6"]) {
     await page.getByRole("button", { name: "This one" }).click();
-    await expect(status(page)).toHaveText(new RegExp(`of ${left}$`));
+    await expect(status(page)).toHaveText(told);
   }
   await page.getByRole("button", { name: "All 6" }).click();
   await expect(status(page)).toHaveText("Nothing like that is in it.");
@@ -159,4 +160,47 @@ test("a word is found in all documents from the Desk, and its place is gone to",
   await expect(found.getByText("No document has that.")).toBeVisible();
   await page.keyboard.press("Escape");
   await expect(found.locator(`a[href="/documents/${first}"]`)).toBeVisible();
+});
+
+test("where what is put in holds the words again, the next place comes after it; a click on a place leads into the text", async ({
+  page,
+}) => {
+  const id = await openDocument(page, "# A\n\nA lamp, a lamp and a lamp.\n");
+  await page.getByRole("button", { name: "Find", exact: true }).click();
+  await field(page).fill("lamp");
+  await page.getByRole("region", { name: "Find" }).getByRole("listitem").getByRole("button").first().click();
+  await expect.poll(() => selected(page)).toBe("lamp");
+  await page.getByLabel("Replace with").fill("lamplight");
+  for (const told of ["Place 2 of 3", "Place 3 of 3", "Place 1 of 3"]) {
+    await page.getByRole("button", { name: "This one" }).click();
+    await expect(status(page)).toHaveText(told);
+  }
+  await allKept(page);
+  expect(await exported(page.request, id, "md")).toContain("A lamplight, a lamplight and a lamplight.");
+
+  // The next letter goes where the click led.
+  await page.getByRole("region", { name: "Find" }).getByRole("listitem").getByRole("button").nth(1).click();
+  await expect.poll(() => selected(page)).toBe("lamp");
+  await page.keyboard.type("moon");
+  await allKept(page);
+  expect(await exported(page.request, id, "md")).toContain("A lamplight, a moonlight and a lamplight.");
+});
+
+test("a minute offline while replacing: told truly, and done once", async ({ page, context }) => {
+  const id = await openDocument(page, LAMPS);
+  await page.getByRole("button", { name: "Find", exact: true }).click();
+  await field(page).fill("lamp");
+  await expect(status(page)).toHaveText("9 places in 9 sections");
+  await page.getByLabel("Replace with").fill("light");
+  await context.setOffline(true);
+  await page.getByRole("button", { name: "All 9" }).click();
+  await expect(page.getByText("Whether this was done shows here as soon as it answers.")).toBeVisible();
+  await expect(page.getByText("Not done:")).toBeHidden();
+  await context.setOffline(false);
+  await expect(page.getByText("Stemmata answers again; the last command did not reach it.")).toBeVisible({
+    timeout: 20_000,
+  });
+  await page.getByRole("button", { name: "All 9" }).click();
+  await expect(status(page)).toHaveText("Nothing like that is in it.");
+  expect((await exported(page.request, id, "md")).match(/The \*\*light\*\* went out/g)).toHaveLength(9);
 });

@@ -105,6 +105,7 @@ test("an answer that never came is not a change undone: what was done shows, and
   await expect
     .poll(() => page.getByRole("treeitem").locator(".row-heading").allTextContents())
     .toEqual(AFTER.map((line) => line.slice(2)));
+  await expect(page.getByText("Stemmata answers again. This is the document as it is now.")).toBeVisible();
   expect(await storedOutline(page.request, id)).toEqual(AFTER);
   await page.getByRole("tree").focus();
   await page.keyboard.press("Control+z");

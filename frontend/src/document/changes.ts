@@ -23,6 +23,8 @@ import { withoutGone, type WindowState } from "./window-state";
 
 /** A change that takes longer says that it is under way (milliseconds). */
 const MOMENT = 300;
+/** So many looks a few seconds apart at an unchanged document tell that a command did not reach the server. */
+const ENOUGH_LOOKS = 2;
 /** All that is read from the whole document. */
 const EVERY_READING: readonly Reading[] = ["places", "findings", "offcuts"];
 
@@ -45,6 +47,8 @@ type Parts = {
 /** Every way to change the document but typing, and what comes of a change. */
 export class Changes {
   private waiting = 0;
+  /** How often the document was the same since a command whose answer never came. */
+  private looks = 0;
 
   constructor(private readonly parts: Parts) {}
 
@@ -170,9 +174,19 @@ export class Changes {
       const params = { ...this.path.params, query: { since } };
       const changes = await read(api.GET("/api/documents/{id}/changes", { params }));
       if (changes.revision !== since) this.takeOver(changes);
+      this.settleDoubt(changes.revision !== since);
     } catch {
       // Asked again a few seconds later.
     }
+  }
+
+  /** A command whose answer never came may still be at work when the server is asked; asked once more, it is known. */
+  private settleDoubt(isChanged: boolean): void {
+    const { messages, window } = this.parts;
+    if (window.getState().message?.tone !== "unsure") this.looks = 0;
+    else if (isChanged) messages.say("Stemmata answers again. This is the document as it is now.");
+    else if (++this.looks === ENOUGH_LOOKS)
+      messages.say("Stemmata answers again; the last command did not reach it.", "warning");
   }
 
   takeOver(changes: ChangesSince): void {
@@ -275,7 +289,7 @@ export class Changes {
         return messages.say(
           answer.sentence ??
             "Stemmata cannot be reached just now. Whether this was done shows here as soon as it answers.",
-          "warning",
+          answer.sentence === undefined ? "unsure" : "warning",
         );
       default:
         return answer satisfies never;

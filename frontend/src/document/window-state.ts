@@ -14,7 +14,8 @@ export type Place = {
 
 export type Message = {
   key: number;
-  tone: "said" | "warning";
+  /** Unsure: whether a command was done is not known, for its answer never came. */
+  tone: "said" | "warning" | "unsure";
   sentence: string;
   canUndo: boolean;
   offer?: { label: string; run: () => void };

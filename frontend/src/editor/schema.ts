@@ -66,7 +66,10 @@ const DRAWN: Record<string, Drawn> = {
     extra: { isolating: true },
   },
   table: { toDOM: () => ["table", ["tbody", 0]], parseDOM: [{ tag: "table" }], extra: { isolating: true } },
-  caption: { toDOM: () => ["tr", { class: "caption" }, ["td", { colspan: "99" }, 0]], parseDOM: [{ tag: "caption" }] },
+  caption: {
+    toDOM: () => ["tr", { class: "caption", role: "none" }, ["td", { colspan: "99", role: "caption" }, 0]],
+    parseDOM: [{ tag: "caption" }],
+  },
   tableRow: { toDOM: () => ["tr", 0], parseDOM: [{ tag: "tr" }] },
   tableCell: {
     toDOM: (node) => [

@@ -2,7 +2,7 @@ import { X } from "lucide-react";
 import { useEffect } from "react";
 import { useSession, useWindow } from "../document/context";
 
-/** How long a plain message stays (milliseconds); a warning stays until it is put away. */
+/** How long a plain message stays (milliseconds); another stays until it is put away or is no longer so. */
 const STAYS = 7000;
 
 /** What just happened, with the way back beside it. */
@@ -11,7 +11,7 @@ export function MessageBar() {
   const message = useWindow("MessageBar", (state) => state.message);
   const hasPicks = useWindow("MessageBar", (state) => state.picked.size > 0);
   useEffect(() => {
-    if (!message || message.tone === "warning" || message.offer) return;
+    if (!message || message.tone !== "said" || message.offer) return;
     const timer = window.setTimeout(() => session.messages.dismiss(), STAYS);
     return () => window.clearTimeout(timer);
   }, [message, session]);

@@ -60,7 +60,11 @@ export function take(session: Session, found: Found | null): void {
     ? hits.findIndex(({ section, from, field }) => section === was.section && field === was.field && from >= was.from)
     : -1;
   useFind.setState({ found, hits, counts: countsByBranch(session, hits), at: same, goesOn: false });
-  if (goesOn && hits.length > 0) goTo(session, Math.max(0, same));
+  if (goesOn && hits.length > 0) {
+    // What was put there may hold the words as well; the next place is behind it.
+    const next = at + (found?.isMore ? 0 : 1 + hits.length - before.length);
+    goTo(session, next >= 0 && next < hits.length ? next : 0);
+  }
   const asked = hits.findIndex(({ section }) => section === wanted);
   if (asked >= 0 || found?.isMore === false) useFind.setState({ wanted: null });
   if (asked >= 0) goTo(session, asked, true);

@@ -58,6 +58,8 @@ export function MenuContent({ label, entries, align = "start", onClosed }: Conte
     <DropdownMenu.Portal>
       <DropdownMenu.Content
         aria-label={label}
+        // The library names the menu after the sign that opens it, which may have no words of its own.
+        aria-labelledby={undefined}
         align={align}
         sideOffset={4}
         collisionPadding={12}

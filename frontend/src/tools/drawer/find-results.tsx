@@ -36,7 +36,7 @@ export function FindResults({ hits, at }: { hits: readonly Hit[]; at: number }) 
                       "block w-full scroll-mt-80 rounded px-1.5 py-0.5 text-left font-text text-[13px] leading-5 hover:bg-wash",
                       index === at && "bg-lit",
                     )}
-                    onClick={() => goTo(session, index)}
+                    onClick={() => goTo(session, index, true)}
                   >
                     <FoundLine place={{ ...hit, after: hit.after.slice(0, 40) }} before={beginOf(hit.before, 22)} />
                   </button>
