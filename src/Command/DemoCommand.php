@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace Stemmata\Command;
 
 use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\Reminder;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Text\ReplaceBody;
 use Stemmata\Core\Operation\Wire\OperationReader;
+use Stemmata\Core\Outline\IdSource;
 use Stemmata\Core\Outline\SectionId;
+use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\Formats;
 use Stemmata\Storage\Desk\Desk;
@@ -39,6 +42,7 @@ final class DemoCommand extends Command
         private readonly DocumentStore $store,
         private readonly Milestones $milestones,
         private readonly OperationReader $operations,
+        private readonly IdSource $ids,
         #[Autowire('%kernel.project_dir%/demo')] private readonly string $folder,
     ) {
         parent::__construct();
@@ -94,6 +98,10 @@ final class DemoCommand extends Command
                 ...(array) $note,
             ]);
         }
+        foreach (is_array($jottings['reminders'] ?? null) ? $jottings['reminders'] : [] as $heading => $words) {
+            assert(is_string($words));
+            $document = $this->reminded($document, (string) $heading, $words);
+        }
         foreach (self::headings($jottings, 'unnumbered') as $heading) {
             $document = $this->with($document, [
                 'name' => 'describe-section',
@@ -103,6 +111,22 @@ final class DemoCommand extends Command
         }
 
         return $document;
+    }
+
+    /** A reminder at the end of the first paragraph of a section. */
+    private function reminded(Document $document, string $heading, string $words): Document
+    {
+        $section = $document->section($this->find($document, $heading));
+        $reminder = new Reminder($this->ids->next()->value, $words, false);
+        $blocks = $section->body->blocks;
+        foreach ($blocks as $index => $block) {
+            if ('paragraph' === $block->type) {
+                $blocks[$index] = $block->withContent([...$block->content, $reminder->node()]);
+
+                return $document->withSection($section->withBody(Body::of($blocks)));
+            }
+        }
+        throw new \LogicException(sprintf('The demo has no paragraph under “%s”.', $heading));
     }
 
     /**

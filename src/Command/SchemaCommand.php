@@ -6,6 +6,7 @@ namespace Stemmata\Command;
 
 use OpenApi\Generator;
 use Stemmata\Core\Document\Filler;
+use Stemmata\Core\Document\Reminder;
 use Stemmata\Core\Formula\Formula;
 use Stemmata\Core\Formula\MathMl;
 use Stemmata\Core\Link\KeptFile;
@@ -64,6 +65,7 @@ final class SchemaCommand extends Command
                         'attributes' => MathMl::ATTRIBUTES,
                         'mostBytes' => Formula::MAX_BYTES,
                     ],
+                    'mostReminder' => Reminder::LONGEST,
                     'levels' => range(Level::One->value, Level::Nine->value),
                 ];
         $output->writeln(

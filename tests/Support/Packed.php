@@ -160,6 +160,23 @@ final class Packed
         ]);
     }
 
+    /** @return array<string, string> the parts of a packed file, by name */
+    public static function parts(string $bytes): array
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'stemmata');
+        file_put_contents($file, $bytes);
+        $zip = new \ZipArchive();
+        $zip->open($file);
+        $parts = [];
+        for ($index = 0; $index < $zip->numFiles; ++$index) {
+            $parts[(string) $zip->getNameIndex($index)] = (string) $zip->getFromIndex($index);
+        }
+        $zip->close();
+        unlink($file);
+
+        return $parts;
+    }
+
     /** @param array<string, string> $parts */
     public static function zip(array $parts): string
     {

@@ -6,6 +6,7 @@ namespace Stemmata\Tests\Support;
 
 use Random\Randomizer;
 use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\Reminder;
 use Stemmata\Core\Document\Section;
 use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Outline\Level;
@@ -117,6 +118,10 @@ final readonly class RandomDocuments
                     Node::text(' ' . $this->words()),
                 );
             }
+        }
+
+        if ($bookmarks && $this->oneIn(8)) {
+            $inline[] = (new Reminder($this->ids->next()->value, $this->words(), $this->oneIn(3)))->node();
         }
 
         return $inline;

@@ -6,6 +6,7 @@ namespace Stemmata\Tests\Support;
 
 use Random\Randomizer;
 use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\References;
 use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Wire\OperationReader;
 
@@ -54,6 +55,7 @@ final readonly class RandomOperations
             'discard',
             'bookmark-caption',
             'number-captions',
+            'change-reminder',
         ];
         $name = $this->among($names);
         $from = 'generate-contents' === $name ? $this->random->getInt(0, 4) : $this->random->getInt(-1, 60);
@@ -93,7 +95,10 @@ final readonly class RandomOperations
                 'block' => $this->random->getInt(0, 3),
                 'part' => $this->among(['title', 'subtitle']),
                 'rule' => $this->among(['chapter-lines', 'numbered-lines', 'separators', 'page-breaks', 'words']),
-                'words' => $this->random->getInt(40, 60),
+                'words' =>
+                    'change-reminder' === $name ? $this->among(['Later', '', null]) : $this->random->getInt(40, 60),
+                'reminder' => $this->reminder($document),
+                'settled' => $this->among([true, false, null]),
                 'from' => $from,
                 'at' => 1 === $this->random->getInt(0, 1) ? $this->random->getInt(-1, 30) : null,
                 'to' =>
@@ -115,6 +120,15 @@ final readonly class RandomOperations
         return 0 === $count || 1 === $this->random->getInt(1, 40)
             ? 'zzzzzzzzzzzz'
             : $document->outline->idAt($this->random->getInt(0, $count - 1))->value;
+    }
+
+    private function reminder(Document $document): string
+    {
+        $reminders = array_merge(
+            ...array_map(static fn(References $each): array => $each->reminders, array_values($document->references())),
+        );
+
+        return [] === $reminders ? 'zzzzzzzzzzzz' : $this->among($reminders)->id;
     }
 
     /** @return list<string> */

@@ -11,6 +11,7 @@ import { ThemeButton } from "../parts/theme";
 import { Progress } from "../parts/progress";
 import { counted, formatNumber } from "../parts/words";
 import { DeskFind } from "./desk-find";
+import { DeskReminders } from "./desk-reminders";
 import { DocumentRow } from "./document-row";
 import { importFile, READABLE, type Imported, type Progress as ImportProgress } from "../files/import-file";
 import { ImportResult } from "../files/import-result";
@@ -130,6 +131,7 @@ export function DeskScreen() {
             </ul>
           </DeskFind>
         )}
+        <DeskReminders />
         <RemovedDocuments
           onRestore={(id) => restore.mutate(id)}
           onPurged={({ id, title }) => {

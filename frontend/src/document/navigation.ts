@@ -1,19 +1,26 @@
 import type { StoreApi } from "zustand/vanilla";
 import { api } from "../api/client";
-import { branchEnd, pathTo } from "../outline/outline";
+import { branchEnd, parentOf, pathTo } from "../outline/outline";
 import type { DocumentState } from "./state";
 import type { Place, WindowState } from "./window-state";
+
+/** So many jumps are remembered. */
+const LONGEST_TRAIL = 100;
 
 /** Where the writer is, what is shown and what is picked. */
 export class Navigation {
   private key = 1;
+  /** Where something was written last. */
+  private written: Place | null;
   /** Where the cursor is; told by the text that is on the screen. */
   private spot: () => Place | null = () => null;
 
   constructor(
     private readonly document: StoreApi<DocumentState>,
     private readonly window: StoreApi<WindowState>,
-  ) {}
+  ) {
+    this.written = window.getState().request;
+  }
 
   /** The text on the screen tells where its cursor is; a way back leads there. Answers what ends that: the place is kept. */
   followSpot(spot: () => Place | null): () => void {
@@ -63,6 +70,48 @@ export class Navigation {
     if (!place) return;
     this.window.setState({ trail: { ...trail, at: trail.at + 1 } });
     this.goTo(place, { remember: false });
+  }
+
+  /** Something is written where the cursor is. */
+  wrote(): void {
+    this.written = this.spot() ?? this.written;
+  }
+
+  /** To where something was written last, in this window or before it was opened. */
+  goToWriting(): void {
+    if (this.written && this.document.getState().positions.has(this.written.section)) this.goTo(this.written);
+  }
+
+  /** To the heading that the current section stands under. */
+  goToParent(options: { focus?: boolean } = {}): void {
+    const { outline, positions } = this.document.getState();
+    const above = parentOf(outline, positions.get(this.window.getState().current ?? "") ?? 0);
+    const section = above === null ? undefined : outline.ids[above];
+    if (section !== undefined) this.goTo({ section }, { ...options, remember: false });
+  }
+
+  /** To the first section under the current one. */
+  goToFirstChild(options: { focus?: boolean } = {}): void {
+    const { outline, positions } = this.document.getState();
+    const at = positions.get(this.window.getState().current ?? "") ?? 0;
+    const section = branchEnd(outline, at) > at + 1 ? outline.ids[at + 1] : undefined;
+    if (section !== undefined) this.goTo({ section }, { ...options, remember: false });
+  }
+
+  /** Words came or went around places that are remembered; each stays between the words it was left at. */
+  shiftPlaces(shifted: (place: { id: string; at: number }) => { id: string; at: number } | null): void {
+    const moved = (place: Place): Place => {
+      const spot = place.position === undefined ? null : shifted({ id: place.section, at: place.position });
+      return spot ? { ...place, section: spot.id, position: spot.at } : place;
+    };
+    if (this.written) this.written = moved(this.written);
+    const { trail } = this.window.getState();
+    const places = trail.places.map(moved);
+    const isMoved = places.some(
+      ({ section, position }, index) =>
+        section !== trail.places[index]?.section || position !== trail.places[index]?.position,
+    );
+    if (isMoved) this.window.setState({ trail: { ...trail, places } });
   }
 
   setCurrent(section: string): void {
@@ -137,6 +186,6 @@ function isWithin({ bookmark, caption, found }: Place): boolean {
 }
 
 function extended({ trail }: WindowState, place: Place): WindowState["trail"] {
-  const places = [...trail.places.slice(0, trail.at), place];
+  const places = [...trail.places.slice(0, trail.at), place].slice(-LONGEST_TRAIL);
   return { places, at: places.length };
 }

@@ -4,6 +4,7 @@ import type { DocumentState } from "./state";
 export type Place = {
   section: string;
   position?: number;
+  /** The id of a bookmark, or of a reminder. */
   bookmark?: string;
   /** Which of the captions of its pictures and tables, from 0 on. */
   caption?: number;

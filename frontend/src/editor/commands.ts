@@ -184,6 +184,18 @@ export function insertBookmark(attributes: { id: string; name: string }): Comman
   };
 }
 
+/** Leaves a reminder at the cursor, behind the words that are selected. */
+export function insertReminder(attributes: { id: string; words: string }): Command {
+  return (state, dispatch) => {
+    const made = nodeType("reminder").create(attributes);
+    const at = placeInLine(state.doc, state.selection.to, made.type);
+    if (at === null) return false;
+    const tr = state.tr.insert(at, made);
+    dispatch?.(tr.setSelection(TextSelection.create(tr.doc, at + 1)).scrollIntoView());
+    return true;
+  };
+}
+
 /** Where a bookmark around the selected words would end; null when it would name a place. */
 export function namedEnd({ doc, selection: { from, to, $from, $to } }: EditorState): number | null {
   if (from === to || $from.index(0) !== $to.index(0)) return null;

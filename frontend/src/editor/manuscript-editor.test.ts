@@ -36,6 +36,7 @@ function open(sections: ShownSection[], host: Partial<ManuscriptHost> = {}): Man
   let made = 0;
   const around: ManuscriptHost = {
     typed: vi.fn(),
+    shifted: vi.fn(),
     stretched: vi.fn(),
     focused: vi.fn(),
     left: vi.fn(),

@@ -19,6 +19,8 @@ import { namedStretches, noLooseEnds } from "./stretches";
 export type ManuscriptHost = {
   /** Words changed in a section that stays one. */
   typed(section: TextNode, changed: { heading: boolean; body: boolean }): void;
+  /** Words came or went: where a place is now that was remembered, null for one that the window does not show. */
+  shifted(now: (spot: Spot) => Spot | null): void;
   /** Sections came or went through writing, or several changed at once. */
   stretched(stretch: Stretch): void;
   focused(section: string): void;
@@ -388,14 +390,17 @@ export class ManuscriptEditor {
 
   private dispatch(transaction: Transaction): void {
     const before = this.view.state.doc;
-    const { state } = this.view.state.applyTransaction(afterPaste(transaction));
+    const { state, transactions } = this.view.state.applyTransaction(afterPaste(transaction));
     // What the schema allows and no document does: a text without any section.
     if (state.doc.childCount === 0 && before.childCount > 0 && transaction.getMeta(SHOWN) !== true) return;
     const isOwn = [SHOWN, REDRAW].some((each) => transaction.getMeta(each) !== undefined);
     if (this.away && !isOwn && (transaction.docChanged || transaction.selectionSet)) this.leave(null);
     this.view.updateState(state);
     const after = this.view.state.doc;
-    if (after !== before && transaction.getMeta(SHOWN) !== true) this.tellChanges(before, after);
+    if (after !== before && transaction.getMeta(SHOWN) !== true) {
+      this.host.shifted((spot) => shiftedSpot(before, after, transactions, spot));
+      this.tellChanges(before, after);
+    }
     if (transaction.docChanged || transaction.selectionSet) this.tell(this.view, this.host.selected);
   }
 
@@ -456,7 +461,8 @@ export class ManuscriptEditor {
         const id = String(node.attrs["id"] ?? "");
         if (node.type.name === "bookmark" && (present.has(id) || this.host.isBookmarkTaken(id))) return;
         const content = clean(node.content);
-        if (node.type.name === "section")
+        if (node.type.name === "reminder") kept.push(node.type.create({ ...node.attrs, id: this.host.newId() }));
+        else if (node.type.name === "section")
           kept.push(node.type.create({ id: this.host.newId(), level: landing(node.attrs["level"]) }, content));
         else kept.push(node.isText ? node : node.copy(content));
       });
@@ -485,6 +491,13 @@ export class ManuscriptEditor {
 function spotAt(doc: TextNode, position: number): Spot | null {
   const section = sectionAround(doc.resolve(position));
   return section && { id: section.id, at: placeIn(section, position) };
+}
+
+function shiftedSpot(before: TextNode, after: TextNode, by: readonly Transaction[], spot: Spot): Spot | null {
+  const section = findSection(before, spot.id);
+  if (!section) return null;
+  const at = by.reduce((position, { mapping }) => mapping.map(position), positionIn(section, spot.at));
+  return spotAt(after, at);
 }
 
 /** A letter typed while a part is selected as a whole, by a click on it, goes on after it and never takes its place. */
@@ -571,10 +584,11 @@ function inCaption(section: SectionPlace, index: number): number {
   return captioned[index]?.at ?? 1;
 }
 
+/** After a bookmark, or a reminder that is gone to as one goes to a bookmark. */
 function afterBookmark(section: SectionPlace, id: string): number {
   let at = 1;
   section.node.descendants((node, position) => {
-    if (node.type.name === "bookmark" && node.attrs["id"] === id) at = position + 1;
+    if (["bookmark", "reminder"].includes(node.type.name) && node.attrs["id"] === id) at = position + 1;
   });
   return at;
 }

@@ -127,6 +127,28 @@ const DRAWN: Record<string, Drawn> = {
     toDOM: (node) => ["span", { class: "bookmark-end", "data-id": String(node.attrs["id"]) }],
     parseDOM: [{ tag: "span.bookmark-end", getAttrs: (element) => ({ id: element.dataset["id"] }) }],
   },
+  reminder: {
+    toDOM: (node) => [
+      "span",
+      {
+        class: `reminder${node.attrs["settled"] === true ? " settled" : ""}`,
+        "data-id": String(node.attrs["id"]),
+        "data-words": String(node.attrs["words"]),
+        role: "img",
+        "aria-label": `Reminder: ${String(node.attrs["words"])}`,
+      },
+    ],
+    parseDOM: [
+      {
+        tag: "span.reminder",
+        getAttrs: (element) => ({
+          id: element.dataset["id"],
+          words: element.dataset["words"],
+          settled: element.classList.contains("settled") || null,
+        }),
+      },
+    ],
+  },
   image: {
     toDOM: (node) => ["img", drawnImage(node)],
     parseDOM: [{ tag: "img", getAttrs: imageAttributes }],

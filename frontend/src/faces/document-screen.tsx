@@ -11,7 +11,8 @@ import { Drawer } from "../tools/drawer/drawer";
 import { openFound } from "../find/open-find";
 import { openDialog } from "../window/open-dialog";
 import { Header, type Face } from "./header";
-import { JumpBox, type Offered } from "../places/jump-box";
+import { JumpBox } from "../places/jump-box";
+import type { Offered } from "../places/offering";
 import { NarrowBar } from "./write/narrow-bar";
 import { Manuscript } from "../manuscript/manuscript";
 import { MessageBar } from "./message-bar";
@@ -79,8 +80,13 @@ function Faces({ face }: { face: Face }) {
     const at = query.get("at");
     const words = query.get("find");
     if (words !== null) openFound(words, at);
-    else if (at !== null && session.state.positions.has(at))
-      session.navigation.goTo({ section: at }, { remember: false });
+    else if (at !== null && session.state.positions.has(at)) {
+      const reminder = query.get("reminder");
+      session.navigation.goTo(
+        { section: at, ...(reminder === null ? {} : { bookmark: reminder }) },
+        { remember: false },
+      );
+    }
     const first = session.state.outline.ids[0];
     if (query.get("ask") === "write" && first !== undefined)
       session.navigation.goTo({ section: first, inText: true }, { remember: false });

@@ -6,7 +6,7 @@ import { useSpot } from "../manuscript/spot";
 import { textMenu } from "../manuscript/text-menu";
 import { levelAt } from "../outline/outline";
 import type { MenuEntry } from "../parts/menu";
-import type { Offered } from "../places/jump-box";
+import type { Offered } from "../places/offering";
 import { rowCommands } from "../tree/row-commands";
 import { documentCommands } from "./document-commands";
 import type { AnywhereCommands } from "./use-screen-keys";

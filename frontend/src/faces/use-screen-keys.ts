@@ -23,8 +23,11 @@ export function useAnywhereCommands(onJump: (commands: AnywhereCommands) => void
       redo: () => void session.changes.redo(),
       "trail-back": () => session.navigation.goBack(),
       "trail-forward": () => session.navigation.goForward(),
+      "to-writing": () => session.navigation.goToWriting(),
       "previous-section": () => step(session, -1),
       "next-section": () => step(session, 1),
+      "parent-section": () => session.navigation.goToParent({ focus: !isInOutline() }),
+      "first-child": () => session.navigation.goToFirstChild({ focus: !isInOutline() }),
       "outline-or-text": () => changeBetweenOutlineAndText(session),
       strata: focusStrata,
       "other-face": () => {
@@ -42,6 +45,7 @@ export function useAnywhereCommands(onJump: (commands: AnywhereCommands) => void
       "find-next": () => stepFound(session, 1),
       "find-previous": () => stepFound(session, -1),
       links: drawer("links"),
+      reminders: drawer("reminders"),
       contents: drawer("contents"),
       offcuts: drawer("offcuts"),
       history: drawer("history"),
@@ -70,8 +74,21 @@ export function useScreenKeys(commands: AnywhereCommands): void {
       event.preventDefault();
       commands[command]();
     };
+    // The side buttons of a mouse go along the trail, as they go along pages; a browser would leave the document.
+    const sideButton = (event: MouseEvent) => {
+      const command = ({ 3: "trail-back", 4: "trail-forward" } as const)[event.button];
+      if (command === undefined) return;
+      event.preventDefault();
+      if (event.type === "mouseup") commands[command]();
+    };
     window.addEventListener("keydown", pressed);
-    return () => window.removeEventListener("keydown", pressed);
+    window.addEventListener("mousedown", sideButton);
+    window.addEventListener("mouseup", sideButton);
+    return () => {
+      window.removeEventListener("keydown", pressed);
+      window.removeEventListener("mousedown", sideButton);
+      window.removeEventListener("mouseup", sideButton);
+    };
   }, [commands]);
 }
 

@@ -20,6 +20,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reminders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listOpenReminders"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/import": {
         parameters: {
             query?: never;
@@ -731,6 +747,12 @@ export interface components {
             levels: string;
             sectionWords: number[];
         };
+        /** @description What is still to be done in a document, in the order of its text. */
+        RemindersOfDocument: {
+            id: string;
+            title: string;
+            reminders: components["schemas"]["Reminder"][];
+        };
         /** @description A document that was taken off the desk. */
         RemovedDocument: {
             id: string;
@@ -884,11 +906,20 @@ export interface components {
             /** @description Whether pictures and tables with a caption are numbered */
             numbersCaptions: boolean;
         };
-        /** @description The bookmarks, inner links and captions of a document, in the order of the text. */
+        /** @description The bookmarks, inner links, captions and reminders of a document, in the order of the text. */
         Places: {
             bookmarks: components["schemas"]["Bookmark"][];
             links: components["schemas"]["InnerLink"][];
             captions: components["schemas"]["CaptionView"][];
+            reminders: components["schemas"]["Reminder"][];
+        };
+        /** @description What the writer wants to be reminded of at a place of the text. */
+        Reminder: {
+            id: string;
+            /** @description The section it stands in */
+            section: string;
+            words: string;
+            isSettled: boolean;
         };
         /** @description What lists show of a section. Words are those under the heading itself. */
         SectionFacts: {
@@ -1173,7 +1204,7 @@ export interface components {
             /** @description What else the writer should know */
             notice: string;
         };
-        Operation: components["schemas"]["PromoteOperation"] | components["schemas"]["DemoteOperation"] | components["schemas"]["SetLevelOperation"] | components["schemas"]["MoveOperation"] | components["schemas"]["MoveUpOperation"] | components["schemas"]["MoveDownOperation"] | components["schemas"]["SplitOperation"] | components["schemas"]["JoinOperation"] | components["schemas"]["MakeHeadingOperation"] | components["schemas"]["MakeHeadingsOperation"] | components["schemas"]["TakeAsTitleOperation"] | components["schemas"]["PutTitleInTextOperation"] | components["schemas"]["SplitByRuleOperation"] | components["schemas"]["UseNumberingOperation"] | components["schemas"]["NumberCaptionsOperation"] | components["schemas"]["InsertOperation"] | components["schemas"]["RenameOperation"] | components["schemas"]["ReplaceBodyOperation"] | components["schemas"]["ReplaceFoundOperation"] | components["schemas"]["ReplaceStretchOperation"] | components["schemas"]["BookmarkCaptionOperation"] | components["schemas"]["DuplicateOperation"] | components["schemas"]["DeleteOperation"] | components["schemas"]["SetAsideOperation"] | components["schemas"]["BringBackOperation"] | components["schemas"]["SetTextAsideOperation"] | components["schemas"]["DiscardOperation"] | components["schemas"]["DescribeSectionOperation"] | components["schemas"]["DescribeDocumentOperation"] | components["schemas"]["GenerateContentsOperation"] | components["schemas"]["RefreshContentsOperation"] | components["schemas"]["BatchOperation"];
+        Operation: components["schemas"]["PromoteOperation"] | components["schemas"]["DemoteOperation"] | components["schemas"]["SetLevelOperation"] | components["schemas"]["MoveOperation"] | components["schemas"]["MoveUpOperation"] | components["schemas"]["MoveDownOperation"] | components["schemas"]["SplitOperation"] | components["schemas"]["JoinOperation"] | components["schemas"]["MakeHeadingOperation"] | components["schemas"]["MakeHeadingsOperation"] | components["schemas"]["TakeAsTitleOperation"] | components["schemas"]["PutTitleInTextOperation"] | components["schemas"]["SplitByRuleOperation"] | components["schemas"]["UseNumberingOperation"] | components["schemas"]["NumberCaptionsOperation"] | components["schemas"]["InsertOperation"] | components["schemas"]["RenameOperation"] | components["schemas"]["ReplaceBodyOperation"] | components["schemas"]["ReplaceFoundOperation"] | components["schemas"]["ReplaceStretchOperation"] | components["schemas"]["BookmarkCaptionOperation"] | components["schemas"]["ChangeReminderOperation"] | components["schemas"]["DuplicateOperation"] | components["schemas"]["DeleteOperation"] | components["schemas"]["SetAsideOperation"] | components["schemas"]["BringBackOperation"] | components["schemas"]["SetTextAsideOperation"] | components["schemas"]["DiscardOperation"] | components["schemas"]["DescribeSectionOperation"] | components["schemas"]["DescribeDocumentOperation"] | components["schemas"]["GenerateContentsOperation"] | components["schemas"]["RefreshContentsOperation"] | components["schemas"]["BatchOperation"];
         PromoteOperation: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -1430,6 +1461,21 @@ export interface components {
             /** @description The id of a section or of an offcut */
             bookmark: string;
         };
+        ChangeReminderOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "change-reminder";
+            /** @description The id of a section or of an offcut */
+            section: string;
+            /** @description The id of a section or of an offcut */
+            reminder: string;
+            /** @description A text of at most 8,192 bytes */
+            words?: string;
+            /** @description True or false */
+            settled?: boolean;
+        };
         DuplicateOperation: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -1645,6 +1691,26 @@ export interface operations {
                 };
             };
             400: components["responses"]["Problem"];
+        };
+    };
+    listOpenReminders: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Documents with reminders that are open, the last changed first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RemindersOfDocument"][];
+                };
+            };
         };
     };
     importDocument: {

@@ -134,6 +134,10 @@ function hostOf(
 ): Omit<ManuscriptHost, "lookOf" | "foundIn" | "isPartOfText" | "comeBack"> {
   const view = () => surface()?.editor.view;
   return {
+    shifted: (now) => {
+      session.navigation.shiftPlaces(now);
+      session.navigation.wrote();
+    },
     typed: (section, changed) =>
       session.typing.typed(String(section.attrs["id"]), {
         text: () => textOf(section),

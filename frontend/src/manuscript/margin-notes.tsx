@@ -7,6 +7,7 @@ import { plainKey } from "../keys/plain-key";
 import { counted, formatNumber, readingTime } from "../parts/words";
 import { useFindings } from "../places/findings";
 import { placesQuery } from "../places/places";
+import { ReminderLine } from "../places/reminder-line";
 
 /** What belongs to the section in view, level with its heading. */
 export function MarginNotes({ id }: { id: string }) {
@@ -20,6 +21,7 @@ export function MarginNotes({ id }: { id: string }) {
   const findings = useFindings();
   if (!facts) return null;
   const bookmarks = places.data?.bookmarks.filter((bookmark) => bookmark.section === id) ?? [];
+  const reminders = places.data?.reminders.filter(({ section, isSettled }) => section === id && !isSettled) ?? [];
   const reachable = new Set([id, ...bookmarks.map((bookmark) => bookmark.id)]);
   const linkedFrom = [
     ...new Set(
@@ -60,6 +62,15 @@ export function MarginNotes({ id }: { id: string }) {
             </p>
           )}
         </Note>
+        {reminders.length > 0 && (
+          <Note label="Still to be done here">
+            <ul>
+              {reminders.map((reminder) => (
+                <ReminderLine key={reminder.id} reminder={reminder} />
+              ))}
+            </ul>
+          </Note>
+        )}
         {bookmarks.length > 0 && (
           <Note label="Bookmarks here">
             {bookmarks.map((bookmark) => (

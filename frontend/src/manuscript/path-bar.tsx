@@ -35,9 +35,8 @@ export function PathBar() {
             key={position}
             className={cx(
               "min-w-0 truncate",
-              index === path.length - 1 && "max-w-full shrink-0 font-semibold text-ink",
-              path.length > 1 && index === path.length - 1 && "@md:max-w-[60%]",
-              index < path.length - 1 && "hidden shrink-[4]",
+              index === path.length - 1 && "font-semibold text-ink",
+              index < path.length - 1 && "hidden shrink-[9]",
               index < path.length - 1 && !isLeftOut(index) && "@md:inline",
             )}
           >

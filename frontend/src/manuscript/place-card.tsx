@@ -17,11 +17,11 @@ const LEAVE = 250;
 /** As high as a card without a hint, and the room around it (pixels). */
 const CARD = 84;
 /** What has a card. */
-const PARTS = ".manuscript :is(a[data-target], .bookmark, .formula, .formula-block)";
+const PARTS = ".manuscript :is(a[data-target], .bookmark, .reminder, .formula, .formula-block)";
 
-/** A link, a cross-reference, a bookmark or a formula in the text. */
+/** A link, a cross-reference, a bookmark, a reminder or a formula in the text. */
 type Part = {
-  kind: "link" | "reference" | "bookmark" | "formula";
+  kind: "link" | "reference" | "bookmark" | "reminder" | "formula";
   from: number;
   to: number;
   place: string;
@@ -80,7 +80,7 @@ export function PlaceCard({ scroller }: { scroller: RefObject<HTMLDivElement | n
       key={`${shown.kind} ${shown.from} ${shown.place}`}
       data-place-card
       role="group"
-      aria-label={{ link: "Link", reference: "Reference", bookmark: "Bookmark", formula: "Formula" }[shown.kind]}
+      aria-label={CARD_NAMES[shown.kind]}
       className="absolute z-20 max-w-80 rounded-xl border border-line bg-sheet px-3.5 py-2.5 text-[12.5px] shadow-lg"
       style={{ top: shown.top + 6, left: shown.left }}
       // The cursor stays where it is.
@@ -89,6 +89,8 @@ export function PlaceCard({ scroller }: { scroller: RefObject<HTMLDivElement | n
     >
       {shown.kind === "bookmark" ? (
         <BookmarkCard shown={shown} view={view} close={close} />
+      ) : shown.kind === "reminder" ? (
+        <ReminderCard shown={shown} view={view} close={close} />
       ) : shown.kind === "formula" ? (
         <FormulaCard shown={shown} view={view} close={close} />
       ) : (
@@ -97,6 +99,14 @@ export function PlaceCard({ scroller }: { scroller: RefObject<HTMLDivElement | n
     </div>
   );
 }
+
+const CARD_NAMES = {
+  link: "Link",
+  reference: "Reference",
+  bookmark: "Bookmark",
+  reminder: "Reminder",
+  formula: "Formula",
+} satisfies Record<Part["kind"], string>;
 
 type CardProps = { shown: Shown; view: EditorView; close: () => void };
 
@@ -158,6 +168,38 @@ function FormulaCard({ shown, view, close }: CardProps) {
         >
           Take it out
         </CardButton>
+      </div>
+    </>
+  );
+}
+
+function ReminderCard({ shown, view, close }: CardProps) {
+  const session = useSession("ReminderCard");
+  const isSettled = view.state.doc.nodeAt(shown.from)?.attrs["settled"] === true;
+  const change = (how: { settled: boolean } | { words: string }) => {
+    const { section, place: reminder } = shown;
+    void session.changes.perform({ name: "change-reminder", section, reminder, ...how });
+    close();
+    backToText(view);
+  };
+  return (
+    <>
+      <p className="whitespace-pre-wrap">{shown.hint}</p>
+      {isSettled && <p className="text-faint">settled</p>}
+      <div className="mt-1.5 flex gap-3">
+        <CardButton onClick={() => change({ settled: !isSettled })}>
+          {isSettled ? "Open it again" : "Settle it"}
+        </CardButton>
+        <CardButton
+          onClick={() => {
+            select(view, shown);
+            close();
+            askAtSpot("reminder", { section: shown.section, view });
+          }}
+        >
+          Change…
+        </CardButton>
+        <CardButton onClick={() => change({ words: "" })}>Take it away</CardButton>
       </div>
     </>
   );
@@ -246,6 +288,14 @@ function partNode(doc: EditorView["state"]["doc"], at: number): Part | null {
     return { kind: "reference", from: at, to: at + 1, place: String(node.attrs["href"]), hint: null };
   if (node?.type.name.startsWith("formula"))
     return { kind: "formula", from: at, to: at + 1, place: String(node.attrs["source"]), hint: null };
+  if (node?.type.name === "reminder")
+    return {
+      kind: "reminder",
+      from: at,
+      to: at + 1,
+      place: String(node.attrs["id"]),
+      hint: String(node.attrs["words"]),
+    };
   if (node?.type.name === "bookmark")
     return {
       kind: "bookmark",

@@ -4,7 +4,8 @@ import { create } from "zustand";
 /** Where the cursor is: in which section, in the editor. */
 export type Spot = { section: string; view: EditorView; key: number };
 
-export type SpotQuestion = "bookmark" | "link" | "reference" | "contents" | "picture" | "table" | "formula" | "filler";
+export type SpotQuestion =
+  "bookmark" | "reminder" | "link" | "reference" | "contents" | "picture" | "table" | "formula" | "filler";
 
 /** One at a time, as there is one cursor; and what is being asked about a spot. */
 export const useSpot = create<{

@@ -5,6 +5,7 @@ import type { WindowState } from "../document/window-state";
 import { ManuscriptEditor, type ManuscriptHost, type ShownSection, type Spot } from "../editor/manuscript-editor";
 import { unfoldedSections } from "../outline/folding";
 import { branchEnd, levelAt } from "../outline/outline";
+import { comesTo } from "../parts/focus";
 import { counted } from "../parts/words";
 import { useFind, type Hit } from "../find/found";
 import { Heights, MOST_HELD, rangeAhead, rangeAround, type Range } from "./heights";
@@ -404,6 +405,7 @@ export class Surface {
   /** A place is asked for: shown, scrolled to and, where that is wanted, written on in. */
   private meet({ request }: WindowState): void {
     if (!request) return;
+    if (request.focus) comesTo(this.editor.view.dom);
     this.scrollTo = { id: request.section, below: 0 };
     // The place may be one that has just been made.
     this.take();

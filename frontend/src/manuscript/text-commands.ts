@@ -277,6 +277,7 @@ export function runInText(session: Session, section: string, view: EditorView, c
       return (foldSection(session, section, view), true);
     case "link":
     case "bookmark":
+    case "reminder":
     case "reference":
     case "picture":
     case "formula":

@@ -52,6 +52,7 @@ export function textMenu(session: Session, spot: Omit<Spot, "key">): MenuEntry[]
       },
       "line",
       command("bookmark"),
+      command("reminder"),
       whole,
     ];
   }
@@ -108,7 +109,14 @@ export function textMenu(session: Session, spot: Omit<Spot, "key">): MenuEntry[]
         ...(["picture", ...(isInTable(view.state) ? [] : (["table"] as const)), "footnote"] as const).map(command),
         "line",
         ...(
-          [...(isSelected ? [] : (["link"] as const)), "reference", "bookmark", "formula", "calculation"] as const
+          [
+            ...(isSelected ? [] : (["link"] as const)),
+            "reference",
+            "bookmark",
+            "reminder",
+            "formula",
+            "calculation",
+          ] as const
         ).map(command),
         "line",
         ...(["separator", "page-break", "contents-here", "filler"] as const).map(command),

@@ -29,6 +29,7 @@ import { ContentsDialog } from "./contents-dialog";
 import { CrossReferenceDialog } from "./cross-reference-dialog";
 import { FormulaDialog } from "./formula-dialog";
 import { PictureDialog } from "./picture-dialog";
+import { ReminderDialog } from "./reminder-dialog";
 import { FillerDialog } from "./filler-dialog";
 import { TableDialog } from "./table-dialog";
 import { backToText, useSpot, type Spot } from "./spot";
@@ -72,6 +73,7 @@ export function TextTools({ scroller }: { scroller: RefObject<HTMLDivElement | n
   const dialogs = (
     <>
       {asking?.what === "bookmark" && <BookmarkDialog spot={asking.spot} onClose={close} />}
+      {asking?.what === "reminder" && <ReminderDialog spot={asking.spot} onClose={close} />}
       {asking?.what === "link" && <LinkDialog spot={asking.spot} onClose={close} />}
       {asking?.what === "reference" && <CrossReferenceDialog spot={asking.spot} onClose={close} />}
       {asking?.what === "picture" && (

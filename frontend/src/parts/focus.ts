@@ -21,9 +21,13 @@ const OVER = "[role=dialog], [role=menu], [data-radix-focus-guard]";
 let places: (HTMLElement | null)[] = [];
 
 document.addEventListener("focusin", ({ target }) => {
-  if (target instanceof HTMLElement && target.closest(OVER) === null)
-    places = [target, target.closest<HTMLElement>(WHOLES)];
+  if (target instanceof HTMLElement && target.closest(OVER) === null) comesTo(target);
 });
+
+/** The writer goes on there, even if a dialog that is about to close keeps the focus within itself until then. */
+export function comesTo(target: HTMLElement): void {
+  places = [target, target.closest<HTMLElement>(WHOLES)];
+}
 
 /** Back to where the writer was, unless something else has taken the focus. */
 export function giveFocusBack(): void {

@@ -1,46 +1,47 @@
 import { useQuery } from "@tanstack/react-query";
-import { useMemo, useState, type KeyboardEvent } from "react";
+import { useDeferredValue, useId, useMemo, useState, type KeyboardEvent, type ReactNode } from "react";
+import { api, read } from "../api/client";
 import { Dialog } from "../parts/dialog";
+import { beginOf, FoundLine } from "../parts/found-line";
 import { cx } from "../parts/cx";
-import { useSession } from "../document/context";
+import { readingKey } from "../document/readings";
+import { useDocument, useSession } from "../document/context";
+import { sectionLabel } from "../document/section-name";
 import type { Session } from "../document/session";
+import { USUAL, type Hit } from "../find/found";
 import { plainKey } from "../keys/plain-key";
-import { followTarget, placesQuery, placesToLink, type LinkChoice } from "./places";
+import { commandCandidates, fitting, placeCandidates, type Candidate, type Offered } from "./offering";
+import { followTarget, headingsAbove, placesQuery, placesToLink, recentPlaces, type LinkChoice } from "./places";
 
-const MOST_SHOWN = 60;
-
-/** A command as it is offered by its words: those on the menu it stands in, or others that mean it. */
-export type Offered = {
-  key: string;
-  label: string;
-  /** The menu it stands in; empty for one that stands in no group. */
-  group: string;
-  keys: string;
-  also: string;
-  run: () => void;
-};
+/** Places in the text that are offered below the others, and the fewest letters for which they are looked for. */
+const MOST_IN_TEXT = 20;
+const FEWEST_LETTERS = 3;
+const NO_COMMANDS: readonly Offered[] = [];
 
 function goToChoice(session: Session, choice: LinkChoice): void {
   if (!choice.caption) return followTarget(session, choice.target);
   session.navigation.goTo({ section: choice.caption.section, caption: choice.caption.index });
 }
 
-/** Goes to a heading or a bookmark by some of its words, or does a command by some of its own. */
+/** Goes to a heading, a bookmark, a figure or a word of the text, or does a command by some of its own. */
 export function JumpBox({ commands, onClose }: { commands: readonly Offered[]; onClose: () => void }) {
   const session = useSession("JumpBox");
   return (
     <Dialog open onClose={onClose} title="Jump to">
       <PlaceChooser
-        label="Some words of a heading, a bookmark or a command"
+        label="Words of a heading, a bookmark, a command or the text"
         commands={commands}
         onCommand={(command) => (onClose(), command.run())}
         onChoose={(choice) => (onClose(), goToChoice(session, choice))}
+        onWords={({ section, from, to, isInHeading }) => {
+          onClose();
+          session.navigation.goTo({ section, found: { from, to, isInHeading } });
+        }}
       />
     </Dialog>
   );
 }
 
-const NO_COMMANDS: readonly Offered[] = [];
 type ChooserProps = {
   label: string;
   among?: readonly LinkChoice[];
@@ -49,59 +50,76 @@ type ChooserProps = {
   onCommand?: (command: Offered) => void;
   onChoose: (choice: LinkChoice) => void;
   onOther?: (words: string) => void;
+  /** Words of the text are looked for as well, and chosen by this. */
+  onWords?: (hit: Hit) => void;
 };
 
-type Found = { key: string; choose: () => void; command?: Offered; choice?: LinkChoice };
-
-/** Commands called by just these words come before those that only mean the same. */
-function farness({ label }: Offered, words: string): number {
-  const at = label.toLowerCase().indexOf(words.trim().toLowerCase());
-  return at === 0 ? 0 : at > 0 ? 1 : 2;
-}
+type Entry = { key: string; choose: () => void; shown: ReactNode; indent: number };
 
 /** A field that narrows a list of headings and bookmarks, chosen from by arrow keys or by hand. */
-export function PlaceChooser({ label, among, commands = NO_COMMANDS, onCommand, onChoose, onOther }: ChooserProps) {
+export function PlaceChooser({
+  label,
+  among,
+  commands = NO_COMMANDS,
+  onCommand,
+  onChoose,
+  onOther,
+  onWords,
+}: ChooserProps) {
   const session = useSession("PlaceChooser");
+  const list = useId();
   const places = useQuery(placesQuery(session.state.id));
   const [words, setWords] = useState("");
   const [at, setAt] = useState(0);
-  const all = useMemo(() => among ?? placesToLink(session.state, places.data), [among, session, places.data]);
-  const found = useMemo(() => {
-    const parts = words.toLowerCase().split(/\s+/).filter(Boolean);
-    const has = (text: string) => parts.every((part) => text.toLowerCase().includes(part));
-    const places = all.filter((choice) => has(`${choice.number} ${choice.words}`)).slice(0, MOST_SHOWN);
-    const fitting =
-      parts.length === 0
-        ? []
-        : commands
-            .filter(({ group, label, also }) => has(`${group} ${label} ${also}`))
-            .toSorted((one, other) => farness(one, words) - farness(other, words))
-            .slice(0, MOST_SHOWN);
-    return [
-      ...fitting.map((command): Found => ({
-        key: `command-${command.key.replaceAll(" ", "-")}`,
-        choose: () => onCommand?.(command),
-        command,
-      })),
-      ...places.map((choice): Found => ({
-        key: choice.target || `caption-${choice.caption?.section}-${choice.caption?.index}`,
-        choose: () => onChoose(choice),
-        choice,
-      })),
-    ];
-  }, [all, words, commands, onCommand, onChoose]);
+  const isAsked = words.trim() !== "";
+  const candidates = useMemo(
+    () => [...placeCandidates(among ?? placesToLink(session.state, places.data)), ...commandCandidates(commands)],
+    [among, session, places.data, commands],
+  );
+  const recent = useMemo(() => (onWords ? placeCandidates(recentPlaces(session)) : []), [session, onWords]);
+  const hits = useWordsOfText(words, onWords !== undefined);
+  const found = useMemo(() => fitting(candidates, words), [candidates, words]);
+  const entry = (candidate: Candidate, isRecent = false): Entry =>
+    "command" in candidate
+      ? {
+          key: candidate.key,
+          choose: () => onCommand?.(candidate.command),
+          shown: <CommandLine command={candidate.command} />,
+          indent: 0,
+        }
+      : {
+          key: `${isRecent ? "recent-" : ""}${candidate.key}`,
+          choose: () => onChoose(candidate.choice),
+          shown: <PlaceLine choice={candidate.choice} isRecent={isRecent} hasPath={isAsked || isRecent} />,
+          indent: isAsked || isRecent ? 0 : candidate.choice.level - 1,
+        };
+  const entries: Entry[] = [
+    ...(isAsked ? [] : recent.map((candidate) => entry(candidate, true))),
+    ...found.map((candidate) => entry(candidate)),
+    ...(isAsked ? hits : []).map((hit) => ({
+      key: `words-${hit.section}-${hit.field}-${hit.from}`,
+      choose: () => onWords?.(hit),
+      shown: <WordsLine hit={hit} />,
+      indent: 0,
+    })),
+  ];
+  const now = Math.min(at, entries.length - 1);
   const pressed = (event: KeyboardEvent) => {
     const key = plainKey(event);
     if (key === "ArrowDown" || key === "ArrowUp") {
       event.preventDefault();
-      setAt(Math.max(0, Math.min(found.length - 1, at + (key === "ArrowDown" ? 1 : -1))));
+      setAt(Math.max(0, Math.min(entries.length - 1, now + (key === "ArrowDown" ? 1 : -1))));
     }
     if (key === "Enter") {
       event.preventDefault();
-      if (found[at]) found[at].choose();
+      const chosen = entries[now];
+      if (chosen) chosen.choose();
       else onOther?.(words);
     }
   };
+  const none = onWords
+    ? "No heading, bookmark, caption or command has these words, and no line of the text."
+    : "No heading, bookmark or caption has these words.";
   return (
     <>
       <input
@@ -111,46 +129,93 @@ export function PlaceChooser({ label, among, commands = NO_COMMANDS, onCommand, 
         placeholder={label}
         role="combobox"
         aria-expanded="true"
-        aria-controls="place-list"
-        aria-activedescendant={found[at] ? `place-${found[at].key}` : undefined}
+        aria-controls={list}
+        aria-activedescendant={entries[now] ? `place-${entries[now].key}` : undefined}
         onChange={(event) => (setWords(event.target.value), setAt(0))}
         onKeyDown={pressed}
         className="mt-2 block w-full rounded-lg border border-line bg-paper px-3 py-2 text-base"
       />
-      <ul id="place-list" role="listbox" aria-label="Places" className="mt-3 max-h-[44vh] overflow-auto">
-        {found.map(({ key, choose, command, choice }, index) => (
+      <ul id={list} role="listbox" aria-label="Places" className="mt-3 max-h-[44vh] overflow-auto">
+        {entries.map(({ key, choose, shown, indent }, index) => (
           <li
             key={key}
             id={`place-${key}`}
             role="option"
-            aria-selected={index === at}
-            ref={(element) => (index === at ? element?.scrollIntoView({ block: "nearest" }) : undefined)}
+            aria-selected={index === now}
+            ref={(element) => (index === now ? element?.scrollIntoView({ block: "nearest" }) : undefined)}
             onClick={choose}
-            className={cx("flex cursor-pointer items-baseline gap-2 rounded-lg px-3 py-1.5", index === at && "bg-wash")}
-            style={{ paddingLeft: 12 + Math.max(0, (choice?.level ?? 1) - 1) * 14 }}
-          >
-            {command && (
-              <>
-                <span className="flex-1 font-medium text-stem">
-                  <span>{command.label}</span>
-                  {command.group && <span className="ml-2 text-xs font-[400] text-faint">{command.group}</span>}
-                </span>
-                <kbd className="font-sans text-[11.5px] text-faint">{command.keys}</kbd>
-              </>
+            className={cx(
+              "flex cursor-pointer items-baseline gap-2 rounded-lg px-3 py-1.5",
+              index === now && "bg-wash",
             )}
-            {choice?.number && <span className="text-xs text-faint tabular-nums">{choice.number}</span>}
-            {choice && <span className={choice.kind === "bookmark" ? "text-ochre" : ""}>{choice.words}</span>}
-            {choice && choice.kind !== "heading" && <span className="text-xs text-faint">{choice.kind}</span>}
+            style={{ paddingLeft: 12 + Math.max(0, indent) * 14 }}
+          >
+            {shown}
           </li>
         ))}
-        {found.length === 0 && (
-          <li className="px-3 py-2 text-soft">
-            {onOther
-              ? "No heading, bookmark or caption has these words. Enter links to them as an address."
-              : "No heading, bookmark or caption has these words."}
-          </li>
+        {entries.length === 0 && (
+          <li className="px-3 py-2 text-soft">{onOther ? `${none} Enter links to them as an address.` : none}</li>
         )}
       </ul>
+    </>
+  );
+}
+
+/** Where the words stand in the text, the first of them. */
+function useWordsOfText(words: string, isWanted: boolean): readonly Hit[] {
+  const id = useDocument("useWordsOfText", (state) => state.id);
+  const looked = useDeferredValue(words.trim());
+  const found = useQuery({
+    queryKey: readingKey(id, "found", looked, "jump"),
+    enabled: isWanted && looked.length >= FEWEST_LETTERS,
+    retry: false,
+    queryFn: () =>
+      read(
+        api.POST("/api/documents/{id}/find", {
+          params: { path: { id } },
+          body: { query: { words: looked, ...USUAL, fields: ["text", "note", "caption"] }, most: MOST_IN_TEXT },
+        }),
+      ),
+  });
+  return (looked.length >= FEWEST_LETTERS ? (found.data?.sections ?? []) : []).flatMap(({ id: section, places }) =>
+    places.map((place, index) => ({ ...place, section, index })),
+  );
+}
+
+function CommandLine({ command }: { command: Offered }) {
+  return (
+    <>
+      <span className="flex-1 font-medium text-stem">
+        <span>{command.label}</span>
+        {command.group && <span className="ml-2 text-xs font-[400] text-faint">{command.group}</span>}
+      </span>
+      <kbd className="font-sans text-[11.5px] text-faint">{command.keys}</kbd>
+    </>
+  );
+}
+
+function PlaceLine({ choice, isRecent, hasPath }: { choice: LinkChoice; isRecent: boolean; hasPath: boolean }) {
+  const session = useSession("PlaceLine");
+  const path = hasPath ? headingsAbove(session.state, choice) : "";
+  return (
+    <>
+      {choice.number && <span className="text-xs text-faint tabular-nums">{choice.number}</span>}
+      <span className={choice.kind === "bookmark" ? "text-ochre" : ""}>{choice.words}</span>
+      {choice.kind !== "heading" && <span className="text-xs text-faint">{choice.kind}</span>}
+      {path && <span className="min-w-0 flex-1 truncate text-right text-xs text-faint">{path}</span>}
+      {isRecent && <span className="ml-auto shrink-0 text-xs text-stem">lately</span>}
+    </>
+  );
+}
+
+function WordsLine({ hit }: { hit: Hit }) {
+  const session = useSession("WordsLine");
+  return (
+    <>
+      <span className="min-w-0 flex-1 truncate font-text text-[14px]">
+        <FoundLine place={hit} before={beginOf(hit.before, 22)} />
+      </span>
+      <span className="max-w-[40%] truncate text-xs text-faint">{sectionLabel(session.state, hit.section)}</span>
     </>
   );
 }

@@ -2,11 +2,11 @@ import { queryOptions } from "@tanstack/react-query";
 import { api, read, type Bookmark, type Places } from "../api/client";
 import type { Session } from "../document/session";
 import type { DocumentState } from "../document/state";
-import { keptFile, readTarget } from "../editor/target";
+import { innerId, keptFile, readTarget } from "../editor/target";
 import { sectionLabel, sectionName } from "../document/section-name";
 import { newId } from "../document/new-id";
 import { readingKey } from "../document/readings";
-import { levelAt } from "../outline/outline";
+import { levelAt, pathTo } from "../outline/outline";
 
 /** A place in the document that a link or a jump can lead to. */
 export type LinkChoice = {
@@ -84,6 +84,27 @@ export function placesToLink(state: DocumentState, places: Places | undefined): 
       kind: "bookmark",
     }));
   return [...named, ...captions, ...headings];
+}
+
+/** So many places that the writer came from are offered again. */
+const MOST_RECENT = 5;
+
+/** The sections that the trail came through, the last first, but for the one that the writer is in. */
+export function recentPlaces(session: Session): LinkChoice[] {
+  const { trail, current } = session.window;
+  const sections = new Set(trail.places.map(({ section }) => section).toReversed());
+  const known = [...sections].filter((id) => id !== current && session.state.positions.has(id)).slice(0, MOST_RECENT);
+  const choices = new Map(placesToLink(session.state, undefined).map((choice) => [choice.target, choice]));
+  return known.flatMap((id) => choices.get(`section:${id}`) ?? []);
+}
+
+/** The headings above a heading or a caption, the highest first; empty for a place whose section is not known here. */
+export function headingsAbove(state: DocumentState, { target, caption }: LinkChoice): string {
+  const id = caption?.section ?? innerId(target) ?? "";
+  const position = state.positions.get(id);
+  if (position === undefined) return "";
+  const path = pathTo(state.outline, position).map((at) => sectionLabel(state, state.outline.ids[at] ?? ""));
+  return (caption ? path : path.slice(0, -1)).join(" / ");
 }
 
 /**

@@ -21,6 +21,7 @@ final readonly class References
      * @param list<Caption>         $captions  of its pictures and tables, in order; with empty words for those without
      * @param int                   $fillers   paragraphs that are filler
      * @param array<string, string> $keptFiles names of files kept with the document that links lead to, by hash
+     * @param list<Reminder>        $reminders in order, each id once
      */
     private function __construct(
         public array $bookmarks,
@@ -31,6 +32,7 @@ final readonly class References
         public array $captions = [],
         public array $keptFiles = [],
         public int $fillers = 0,
+        public array $reminders = [],
     ) {}
 
     public static function in(Section $section): self
@@ -43,11 +45,15 @@ final readonly class References
         $captions = [];
         $keptFiles = [];
         $fillers = 0;
+        $reminders = [];
         foreach (self::parts($section) as $node) {
             $fillers += Filler::is($node) ? 1 : 0;
             $notes += 'footnote' === $node->type ? 1 : 0;
             if (null !== ($caption = Caption::findOf($node))) {
                 $captions[] = $caption;
+            }
+            if (null !== ($reminder = Reminder::findIn($node))) {
+                $reminders[$reminder->id] ??= $reminder;
             }
             $hasContents = $hasContents || 'contents' === $node->type;
             if ('bookmark' === $node->type) {
@@ -75,6 +81,7 @@ final readonly class References
             $captions,
             $keptFiles,
             $fillers,
+            array_values($reminders),
         );
     }
 
@@ -84,6 +91,7 @@ final readonly class References
      * @param array<string, string> $bookmarks
      * @param array<string, string> $links
      * @param list<Caption>         $captions
+     * @param list<Reminder>        $reminders
      */
     public static function kept(
         array $bookmarks,
@@ -92,8 +100,18 @@ final readonly class References
         int $notes = 0,
         array $captions = [],
         int $fillers = 0,
+        array $reminders = [],
     ): self {
-        return new self($bookmarks, $links, $hasContents, [], $notes, $captions, fillers: $fillers);
+        return new self(
+            $bookmarks,
+            $links,
+            $hasContents,
+            [],
+            $notes,
+            $captions,
+            fillers: $fillers,
+            reminders: $reminders,
+        );
     }
 
     /** @return iterable<Node> */

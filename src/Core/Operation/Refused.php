@@ -57,6 +57,19 @@ final readonly class Refused
         );
     }
 
+    public static function unknownReminder(): self
+    {
+        return new self(RefusalReason::UnknownSection, 'That reminder is not there any more.');
+    }
+
+    public static function tooLongReminder(): self
+    {
+        return new self(
+            RefusalReason::OutOfRange,
+            'That is more than a reminder can hold; write it into the text or the ideas instead.',
+        );
+    }
+
     public static function unknownOffcut(): self
     {
         return new self(

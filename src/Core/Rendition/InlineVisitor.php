@@ -17,6 +17,8 @@ abstract class InlineVisitor
             'hardBreak' => $this->hardBreak(),
             'bookmark' => $this->bookmark($part),
             'bookmarkEnd' => $this->bookmarkEnd($part),
+            // Nothing that the writer noted for themselves is written.
+            'reminder' => '',
             'crossReference' => $this->crossReference($part),
             'image' => $this->image($part),
             'formula' => $this->formula($part),

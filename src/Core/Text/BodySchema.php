@@ -104,6 +104,13 @@ final class BodySchema
         ],
         // Of the bookmark with that id, when it names a stretch (NamedStretches).
         'bookmarkEnd' => ['group' => 'inline', 'content' => null, 'marks' => false, 'attributes' => ['id' => 'id']],
+        // What the writer wants to be reminded of there (Core\Document\Reminder).
+        'reminder' => [
+            'group' => 'inline',
+            'content' => null,
+            'marks' => false,
+            'attributes' => ['id' => 'id', 'words' => 'words', 'settled' => 'yes??'],
+        ],
         'crossReference' => [
             'group' => 'inline',
             'content' => null,

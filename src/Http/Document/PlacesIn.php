@@ -11,6 +11,7 @@ use Stemmata\Http\Document\View\Bookmark;
 use Stemmata\Http\Document\View\CaptionView;
 use Stemmata\Http\Document\View\InnerLink;
 use Stemmata\Http\Document\View\Places;
+use Stemmata\Http\Document\View\ReminderView;
 
 /** Lists bookmarks, links and captions in the order of the text; what stands among the offcuts is not in the text. */
 final class PlacesIn
@@ -22,6 +23,12 @@ final class PlacesIn
         foreach ($references as $position => $each) {
             foreach ($each->bookmarks as $id => $name) {
                 $bookmarks[] = new Bookmark((string) $id, $name, $document->outline->idAt($position)->value);
+            }
+        }
+        $reminders = [];
+        foreach ($references as $position => $each) {
+            foreach ($each->reminders as $reminder) {
+                $reminders[] = ReminderView::of($document->outline->idAt($position), $reminder);
             }
         }
         $broken = BrokenLinks::in(
@@ -58,6 +65,6 @@ final class PlacesIn
             }
         }
 
-        return new Places($bookmarks, $links, $captions);
+        return new Places($bookmarks, $links, $captions, $reminders);
     }
 }

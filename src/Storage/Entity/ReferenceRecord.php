@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Storage\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
+use Stemmata\Core\Document\Reminder;
 
 /**
  * What a section's text names and where it points, so that this can be asked without reading every text. Written anew
@@ -22,6 +23,11 @@ class ReferenceRecord
     /** The footnotes and captions of the section: see CountedForm. */
     public const COUNTED = 'counted';
 
+    /** Its words, behind one sign that tells whether it is open or settled. */
+    public const REMINDER = 'reminder';
+    private const SETTLED = '1';
+    private const OPEN = '0';
+
     public function __construct(
         #[ORM\Column(length: 12)] public string $documentId,
         #[ORM\Id] #[ORM\Column(length: 12)] public string $sectionId,
@@ -31,4 +37,14 @@ class ReferenceRecord
         /** The bookmark's name, or the words of the link. */
         #[ORM\Column(type: 'text')] public string $name,
     ) {}
+
+    public static function nameOf(Reminder $reminder): string
+    {
+        return ($reminder->isSettled ? self::SETTLED : self::OPEN) . $reminder->words;
+    }
+
+    public static function reminder(string $target, string $name): Reminder
+    {
+        return new Reminder($target, substr($name, 1), str_starts_with($name, self::SETTLED));
+    }
 }

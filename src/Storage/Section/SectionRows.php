@@ -161,6 +161,13 @@ final readonly class SectionRows
                 'name' => mb_substr($words, 0, self::LONGEST_LINK_WORDS),
             ];
         }
+        foreach ($references->reminders as $reminder) {
+            $rows[] = [
+                'kind' => ReferenceRecord::REMINDER,
+                'target' => $reminder->id,
+                'name' => ReferenceRecord::nameOf($reminder),
+            ];
+        }
         if ($references->hasContents) {
             $rows[] = ['kind' => ReferenceRecord::CONTENTS, 'target' => $section->id->value, 'name' => ''];
         }

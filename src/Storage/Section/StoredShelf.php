@@ -212,6 +212,7 @@ final class StoredShelf implements Shelf
         $links = [];
         $withContents = [];
         $counted = [];
+        $reminders = [];
         foreach (
             $this->entities
                 ->getConnection()
@@ -226,16 +227,21 @@ final class StoredShelf implements Shelf
                 ReferenceRecord::BOOKMARK => ($bookmarks[$section][$row->text('target')] = $row->text('name')),
                 ReferenceRecord::LINK => ($links[$section][$row->text('target')] = $row->text('name')),
                 ReferenceRecord::COUNTED => ($counted[$section] = CountedForm::read($row->text('name'))),
+                ReferenceRecord::REMINDER => ($reminders[$section][] = ReferenceRecord::reminder(
+                    $row->text('target'),
+                    $row->text('name'),
+                )),
                 default => ($withContents[$section] = true),
             };
         }
         $references = [];
-        foreach (array_keys($bookmarks + $links + $withContents + $counted) as $section) {
+        foreach (array_keys($bookmarks + $links + $withContents + $counted + $reminders) as $section) {
             $references[$section] = References::kept(
                 $bookmarks[$section] ?? [],
                 $links[$section] ?? [],
                 isset($withContents[$section]),
                 ...$counted[$section] ?? [],
+                reminders: $reminders[$section] ?? [],
             );
         }
 

@@ -1,4 +1,4 @@
-import { Bookmark, CheckCheck, History, ListOrdered, Scissors, Search, X, type LucideIcon } from "lucide-react";
+import { Bookmark, CheckCheck, History, Leaf, ListOrdered, Scissors, Search, X, type LucideIcon } from "lucide-react";
 import type { ComponentType } from "react";
 import { cx } from "../../parts/cx";
 import { CheckDrawer } from "./check-drawer";
@@ -7,6 +7,7 @@ import { FindDrawer } from "./find-drawer";
 import { HistoryDrawer } from "./history-drawer";
 import { openDrawer, useDrawer, type DrawerTool } from "../../window/open-drawer";
 import { OffcutsDrawer } from "./offcuts-drawer";
+import { RemindersDrawer } from "./reminders-drawer";
 import { PlacesDrawer } from "./places-drawer";
 
 type Tool = { id: DrawerTool; label: string; icon: LucideIcon; content: ComponentType };
@@ -14,6 +15,7 @@ type Tool = { id: DrawerTool; label: string; icon: LucideIcon; content: Componen
 export const TOOLS: readonly Tool[] = [
   { id: "find", label: "Find", icon: Search, content: FindDrawer },
   { id: "links", label: "Links", icon: Bookmark, content: PlacesDrawer },
+  { id: "reminders", label: "Reminders", icon: Leaf, content: RemindersDrawer },
   { id: "contents", label: "Contents", icon: ListOrdered, content: ContentsDrawer },
   { id: "offcuts", label: "Offcuts", icon: Scissors, content: OffcutsDrawer },
   { id: "history", label: "History", icon: History, content: HistoryDrawer },
@@ -49,7 +51,7 @@ export function Drawer() {
           </div>
         </section>
       )}
-      <nav aria-label="Tools" className="hidden w-14 flex-col items-center gap-2 border-line pt-3 md:flex">
+      <nav aria-label="Tools" className="hidden w-16 flex-col items-center gap-2 border-line pt-3 md:flex">
         {TOOLS.map(({ id, label, icon: Icon }) => (
           <button
             key={id}

@@ -6,6 +6,7 @@ namespace Stemmata\Core\Operation\Rule;
 
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\References;
+use Stemmata\Core\Document\Reminder;
 use Stemmata\Core\Document\Section;
 use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Outline\IdSource;
@@ -34,7 +35,11 @@ final class Copies
         $names = new FreeNames($into);
         foreach ($originals as $index => $original) {
             $idByOld[$original->id->value] = $newIds[$index]->value;
-            foreach (References::in($original)->bookmarks as $id => $name) {
+            $references = References::in($original);
+            foreach ($references->reminders as $reminder) {
+                $idByOld[$reminder->id] = $ids->next()->value;
+            }
+            foreach ($references->bookmarks as $id => $name) {
                 $idByOld[$id] = $ids->next()->value;
                 $nameById[$id] = $names->for($name);
             }
@@ -47,7 +52,7 @@ final class Copies
                 $copy = $original->copiedAs($newId);
 
                 // A text that names and leads to nothing is the same text in the copy.
-                return [] === $references->bookmarks && [] === $references->links
+                return [] === $references->bookmarks && [] === $references->links && [] === $references->reminders
                     ? $copy
                     : $copy
                         ->withHeading(
@@ -92,10 +97,10 @@ final class Copies
             ]);
         }
 
-        if ('bookmarkEnd' === $node->type) {
+        if (in_array($node->type, ['bookmarkEnd', Reminder::TYPE], true)) {
             $old = $node->textAttribute('id');
 
-            return $node->withAttributes(['id' => $idByOld[$old] ?? $old]);
+            return $node->withAttributes([...$node->attributes, 'id' => $idByOld[$old] ?? $old]);
         }
 
         return PlacesLedTo::led($node, static function (string $target) use ($idByOld): string {

@@ -66,6 +66,12 @@ final class OperationFields
             'reason' => '?' . OffcutReason::class,
         ],
         'bookmark-caption' => ['section' => 'id', 'index' => 'integer', 'bookmark' => 'id'],
+        'change-reminder' => [
+            'section' => 'id',
+            'reminder' => 'id',
+            'words' => '?text',
+            'settled' => '?boolean',
+        ],
         'duplicate' => ['sections' => 'ids', 'extent' => '?' . Extent::class],
         'delete' => ['sections' => 'ids', 'extent' => '?' . Extent::class],
         'set-aside' => ['sections' => 'ids', 'extent' => '?' . Extent::class],

@@ -37,6 +37,7 @@ use Stemmata\Core\Operation\Section\SplitByRule;
 use Stemmata\Core\Operation\Section\SplitRule;
 use Stemmata\Core\Operation\Section\SplitSection;
 use Stemmata\Core\Operation\Text\BookmarkCaption;
+use Stemmata\Core\Operation\Text\ChangeReminder;
 use Stemmata\Core\Operation\Text\GenerateContents;
 use Stemmata\Core\Operation\Text\PutTitleInText;
 use Stemmata\Core\Operation\Text\RefreshContents;
@@ -136,6 +137,12 @@ final readonly class OperationReader
                 $fields->section('section'),
                 $fields->integer('index'),
                 $fields->section('bookmark'),
+            ),
+            'change-reminder' => new ChangeReminder(
+                $fields->section('section'),
+                $fields->section('reminder')->value,
+                $fields->findText('words'),
+                $fields->findBoolean('settled'),
             ),
             'duplicate' => new Duplicate($fields->sections(), self::extent($fields), $this->ids),
             'delete' => new CutOut($fields->sections(), self::extent($fields), OffcutReason::Deleted, $this->ids),

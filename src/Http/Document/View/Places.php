@@ -6,7 +6,7 @@ namespace Stemmata\Http\Document\View;
 
 use OpenApi\Attributes as OA;
 
-/** The bookmarks, inner links and captions of a document, in the order of the text. */
+/** The bookmarks, inner links, captions and reminders of a document, in the order of the text. */
 #[OA\Schema]
 final readonly class Places
 {
@@ -14,10 +14,12 @@ final readonly class Places
      * @param list<Bookmark>  $bookmarks
      * @param list<InnerLink> $links
      * @param list<CaptionView> $captions
+     * @param list<ReminderView> $reminders
      */
     public function __construct(
         #[OA\Property(items: new OA\Items(ref: Bookmark::class))] public array $bookmarks,
         #[OA\Property(items: new OA\Items(ref: InnerLink::class))] public array $links,
         #[OA\Property(items: new OA\Items(ref: CaptionView::class))] public array $captions,
+        #[OA\Property(items: new OA\Items(ref: ReminderView::class))] public array $reminders,
     ) {}
 }

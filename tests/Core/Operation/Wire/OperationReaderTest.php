@@ -41,6 +41,7 @@ final class OperationReaderTest extends TestCase
             ['name' => 'replace-found', 'query' => ['words' => 'a'], 'with' => 'b', 'sections' => ['a']],
             ['name' => 'replace-stretch', 'sections' => ['a'], 'texts' => [['heading' => [], 'body' => []]]],
             ['name' => 'bookmark-caption', 'section' => 'a', 'index' => 0, 'bookmark' => 'n00000000001'],
+            ['name' => 'change-reminder', 'section' => 'a', 'reminder' => 'n00000000001'],
             ['name' => 'duplicate', 'sections' => ['a']],
             ['name' => 'delete', 'sections' => ['a']],
             ['name' => 'set-aside', 'sections' => ['a']],

@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Text\GenerateContents;
+use Stemmata\Tests\Support\Packed;
 use Stemmata\Tests\Support\Services;
 
 /**
@@ -39,21 +40,13 @@ final class DocxPartsTest extends TestCase
     /** All parts in one text, an element a line; of pictures their sizes only. */
     private static function parts(string $bytes): string
     {
-        $file = (string) tempnam(sys_get_temp_dir(), 'docx');
-        file_put_contents($file, $bytes);
-        $zip = new \ZipArchive();
-        $zip->open($file);
         $told = '';
-        for ($index = 0; $index < $zip->numFiles; ++$index) {
-            $name = (string) $zip->getNameIndex($index);
-            $part = (string) $zip->getFromIndex($index);
+        foreach (Packed::parts($bytes) as $name => $part) {
             $told .= '== ' . $name . "\n";
             $told .= str_starts_with($name, 'word/media/')
                 ? strlen($part) . " bytes\n"
                 : str_replace('><', ">\n<", $part) . "\n";
         }
-        $zip->close();
-        unlink($file);
 
         return $told;
     }
