@@ -105,8 +105,7 @@ final class WrittenFilesTest extends TestCase
                 ]),
             ]),
         );
-        $branch = $document->findBranch(Sketch::id('Names'));
-        self::assertNotNull($branch);
+        $branch = Sketch::branch($document, Sketch::id('Names'));
         self::assertSame(['2.2', '2.2.1'], $branch->numbers());
 
         $html = Services::formats()->written('html', $branch);

@@ -6,7 +6,10 @@ namespace Stemmata\Tests\Support;
 
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\References;
+use Stemmata\Core\Document\Reminder;
 use Stemmata\Core\Document\Section;
+use Stemmata\Core\Text\Heading;
+use Stemmata\Core\Text\Node;
 
 /**
  * A document without its ids: places are told by their order and bookmarks by their names, so that two readings can be
@@ -37,9 +40,26 @@ final class ReadForm
     private static function json(Section $section): string
     {
         return json_encode(
-            [$section->heading->toJson(), $section->body->toJson()],
+            [
+                Heading::ofInline(self::written($section->heading->inline))->toJson(),
+                $section->body
+                    ->mapped(static fn(Node $node): Node => $node->withContent(self::written($node->content)))
+                    ->toJson(),
+            ],
             \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES,
         );
+    }
+
+    /**
+     * What is written of them: no reminder is.
+     *
+     * @param list<Node> $content
+     *
+     * @return list<Node>
+     */
+    private static function written(array $content): array
+    {
+        return array_values(array_filter($content, static fn(Node $node): bool => null === Reminder::findIn($node)));
     }
 
     /** No text format keeps more than one blank between words. */

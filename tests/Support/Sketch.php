@@ -8,6 +8,7 @@ use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\Section;
 use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Outline\Level;
+use Stemmata\Core\Outline\Scope;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Heading;
@@ -50,6 +51,12 @@ final class Sketch
         }
 
         return implode(', ', $lines);
+    }
+
+    /** A branch as a document of its own. */
+    public static function branch(Document $document, SectionId $head): Document
+    {
+        return $document->part(Scope::of($document->outline, [$head], true));
     }
 
     public static function body(string ...$paragraphs): Body

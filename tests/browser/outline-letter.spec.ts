@@ -32,6 +32,7 @@ const LANDINGS: Record<Exclude<OutlineCommand, `show-${number}`>, Landing> = {
   delete: "outline",
   "fold-text": "outline",
   scope: "outline",
+  "scope-own": "outline",
   pick: "outline",
   "pick-all": "outline",
   filter: "field",

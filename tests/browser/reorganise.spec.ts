@@ -300,11 +300,11 @@ test("one branch is written to a file by itself", async ({ page }) => {
   expect(download.suggestedFilename()).toBe("Coast.md");
   const section = await page.getByRole("treeitem", { name: /Coast/ }).getAttribute("id");
   const branch = await (
-    await page.request.get(`/api/documents/${id}/export?format=md&section=${section?.slice(4)}`)
+    await page.request.get(`/api/documents/${id}/export?format=md&sections=${section?.slice(4)}`)
   ).text();
   expect(branch).toContain("# Coast\n\n## Lights\n\nOil.\n\n## Fog\n\nBells and more.\n");
   expect(branch).not.toContain("Logs");
-  expect((await page.request.get(`/api/documents/${id}/export?format=md&section=zzzzzzzzzzzz`)).status()).toBe(422);
+  expect((await page.request.get(`/api/documents/${id}/export?format=md&sections=zzzzzzzzzzzz`)).status()).toBe(422);
 });
 
 test("the document and a branch are written as word-processor documents that can be read again", async ({ page }) => {

@@ -160,7 +160,7 @@ export class Changes {
   /** All that an answer changes is shown at once, for each showing costs a frame. */
   async accept(outcome: WriteOutcome): Promise<void> {
     const isNext = outcome.previousRevision === this.revision || outcome.revision === this.revision;
-    this.show((state) => ({ ...withOutcome(state, outcome), ...(isNext ? { revision: outcome.revision } : {}) }));
+    this.show((state) => ({ ...withOutcome(state, outcome), ...(isNext ? { revision: outcome.revision } : {}) }), true);
     if (!isNext) await this.sync();
     this.parts.made(outcome.revision);
     this.parts.counts.readSoon();
@@ -218,11 +218,11 @@ export class Changes {
   }
 
   /** The document as it is now, and the window without what is gone from it. */
-  private show(change: (state: DocumentState) => Partial<DocumentState>): void {
+  private show(change: (state: DocumentState) => Partial<DocumentState>, isOwn = false): void {
     const { store, window } = this.parts;
     const before = store.getState();
     const after = { ...before, ...change(before) };
-    if (after.outline !== before.outline) window.setState((shown) => withoutGone(shown, before, after));
+    if (after.outline !== before.outline) window.setState((shown) => withoutGone(shown, before, after, isOwn));
     store.setState(after);
   }
 

@@ -1,12 +1,13 @@
 import type { StoreApi } from "zustand/vanilla";
 import { api, read, UNREACHABLE } from "../api/client";
 import type { operations } from "../generated/api";
+import type { Scope } from "../outline/scope";
 import type { Messages } from "./messages";
 import type { DocumentState } from "./state";
 
 export type FileFormat = operations["exportDocument"]["parameters"]["query"]["format"];
 
-/** The document, or one branch of it, as a file, on paper or as a starter; always with what was typed last. */
+/** The document, or a part of it, as a file, on paper or as a starter; always with what was typed last. */
 export class Files {
   constructor(
     private readonly store: StoreApi<DocumentState>,
@@ -14,23 +15,23 @@ export class Files {
     private readonly flush: () => Promise<void>,
   ) {}
 
-  async write(format: FileFormat, section?: string): Promise<void> {
+  async write(format: FileFormat, scope?: Scope): Promise<void> {
     await this.flush();
-    window.location.assign(this.address(format, section));
+    window.location.assign(this.address(format, scope));
   }
 
   /** Links that would be words only in a file: how many lead to what is gone, and which kept files others lead to. */
-  async deadLinks(section?: string): Promise<{ count: number; keptFiles: string[] }> {
+  async deadLinks(scope?: Scope): Promise<{ count: number; keptFiles: string[] }> {
     await this.flush();
-    const params = { path: { id: this.id }, query: section === undefined ? {} : { section } };
+    const params = { path: { id: this.id }, query: asked(scope) };
     const none = { count: 0, keptFiles: [] };
     return read(api.GET("/api/documents/{id}/dead-links", { params })).catch(() => none);
   }
 
   /** As the browser prints it. */
-  async print(section?: string): Promise<void> {
+  async print(scope?: Scope): Promise<void> {
     await this.flush();
-    const answer = await fetch(this.address("html", section)).catch(() => null);
+    const answer = await fetch(this.address("html", scope)).catch(() => null);
     if (!answer?.ok) return this.messages.say(UNREACHABLE, "warning");
     const page = document.createElement("iframe");
     page.hidden = true;
@@ -56,8 +57,13 @@ export class Files {
     return this.store.getState().id;
   }
 
-  private address(format: FileFormat, section: string | undefined): string {
-    const query = new URLSearchParams({ format, ...(section === undefined ? {} : { section }) });
+  private address(format: FileFormat, scope: Scope | undefined): string {
+    const query = new URLSearchParams({ format, ...asked(scope) });
     return `/api/documents/${this.id}/export?${query}`;
   }
+}
+
+/** A part of the document as it is asked for. */
+function asked(scope: Scope | undefined): { sections?: string; extent?: Scope["extent"] } {
+  return scope ? { sections: scope.heads.join(","), extent: scope.extent } : {};
 }

@@ -1,6 +1,9 @@
 import type { StoreApi } from "zustand/vanilla";
 import { api } from "../api/client";
 import { branchEnd, parentOf, pathTo } from "../outline/outline";
+import { alongside, isInScope, runsOf, type Scope } from "../outline/scope";
+import type { Messages } from "./messages";
+import { sectionLabel } from "./section-name";
 import type { DocumentState } from "./state";
 import type { Place, WindowState } from "./window-state";
 
@@ -18,6 +21,7 @@ export class Navigation {
   constructor(
     private readonly document: StoreApi<DocumentState>,
     private readonly window: StoreApi<WindowState>,
+    private readonly messages: Messages,
   ) {
     this.written = window.getState().request;
   }
@@ -33,9 +37,9 @@ export class Navigation {
 
   /** Goes to a place and remembers where from. */
   goTo(place: Place, { focus = true, remember = true }: { focus?: boolean; remember?: boolean } = {}): void {
+    if (!this.isInScope(place.section)) return this.offerToWiden(place, { focus, remember });
     this.window.setState((shown) => ({
       current: place.section,
-      ...(this.isInScope(place.section) ? {} : { scope: null }),
       foldedTexts: this.withoutFoldsOver(place.section),
       request: { ...place, key: ++this.key, focus },
       ...(remember && shown.current !== null && (shown.current !== place.section || isWithin(place))
@@ -118,8 +122,43 @@ export class Navigation {
     if (this.window.getState().current !== section) this.window.setState({ current: section });
   }
 
-  setScope(section: string | null): void {
-    this.window.setState({ scope: section, ...(section === null ? {} : { current: section }) });
+  /** Shows a part of the document alone, or all of it again. The writer stays where they are, or comes to its beginning. */
+  setScope(scope: Scope | null, { focus = true }: { focus?: boolean } = {}): void {
+    const { outline, positions } = this.document.getState();
+    const { current } = this.window.getState();
+    const first = scope === null ? undefined : runsOf(outline, positions, scope)[0];
+    if (scope !== null && !first) return;
+    // What was picked to be worked on needs to be picked no more.
+    this.window.setState({ scope, picked: new Set() });
+    const stays = current !== null && this.isInScope(current);
+    const section = stays ? current : outline.ids[first?.[0] ?? 0];
+    if (section !== undefined) this.goTo(stays ? this.here(section) : { section }, { focus, remember: false });
+  }
+
+  /** The branches that are picked, or the one with the cursor, alone; or the whole again. */
+  changeScope(extent: Scope["extent"]): void {
+    const { scope, current, picked } = this.window.getState();
+    if (scope?.extent === extent) return this.setScope(null);
+    const heads = picked.size > 0 ? [...picked] : current === null ? [] : [current];
+    if (heads.length > 0) this.setScope({ heads, extent });
+  }
+
+  /** On to the next part of the same kind, or back to the one before. */
+  moveScope(by: 1 | -1): void {
+    const { scope } = this.window.getState();
+    const { outline, positions } = this.document.getState();
+    const next = scope && alongside(outline, positions, scope, by);
+    if (next) this.setScope(next);
+    else if (scope) this.messages.say(by === 1 ? "Nothing stands behind it." : "Nothing stands before it.");
+  }
+
+  /** A place outside of what is shown is not gone to without a word. */
+  private offerToWiden(place: Place, how: { focus: boolean; remember: boolean }): void {
+    const name = sectionLabel(this.document.getState(), place.section) || "That place";
+    this.messages.offer(`${name} lies outside of what is shown.`, "Show all and go there", () => {
+      this.window.setState({ scope: null });
+      this.goTo(place, how);
+    });
   }
 
   setFolded(section: string, folded: boolean): void {
@@ -150,13 +189,10 @@ export class Navigation {
     return spot?.section === section ? spot : { section };
   }
 
-  private isInScope(section: string): boolean {
-    const { scope } = this.window.getState();
-    if (scope === null) return true;
+  isInScope(section: string): boolean {
     const { outline, positions } = this.document.getState();
-    const from = positions.get(scope) ?? 0;
-    const at = positions.get(section) ?? -1;
-    return at >= from && at < branchEnd(outline, from);
+    // What is not in the outline yet is on its way to where it was asked for.
+    return !positions.has(section) || isInScope(outline, positions, this.window.getState().scope, section);
   }
 
   /** A place that is gone to is never left hidden under a folded heading. */

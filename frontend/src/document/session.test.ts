@@ -1,6 +1,7 @@
 // @vitest-environment jsdom
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
 import { keptDrafts, stored, withoutDrafts } from "./drafts.test-helper";
+import type { Scope } from "../outline/scope";
 import type { Session } from "./session";
 import { facts, ServerStandIn, skeletonOf, textOf } from "./server.test-helper";
 
@@ -24,6 +25,7 @@ const { openSession } = await vi.hoisted(async () => {
 
 beforeEach(async () => {
   await withoutDrafts();
+  window.localStorage.clear();
   vi.useFakeTimers({ toFake: ["setTimeout", "clearTimeout", "setInterval", "clearInterval", "Date"] });
   server = new ServerStandIn(skeletonOf(["a", "b", "c"], "121"));
   session = await openSession(server.fetch);
@@ -597,18 +599,10 @@ test("the trail leads back over the jumps made, and forward again", () => {
   expect(session.window.current).toBe("c");
 });
 
-test("a place gone to is never hidden: its headings unfold, and a scope that leaves it out is left", () => {
+test("a place gone to is never hidden: its headings unfold", () => {
   session.navigation.foldTexts(["a", "c"], true);
   session.navigation.goTo({ section: "b" });
   expect([...session.window.foldedTexts]).toEqual(["c"]);
-
-  session.navigation.setScope("c");
-  session.navigation.goTo({ section: "b" });
-  expect(session.window.scope).toBeNull();
-
-  session.navigation.setScope("a");
-  session.navigation.goTo({ section: "b" });
-  expect(session.window.scope).toBe("a");
 });
 
 test("words rest on the state that the writer began them in, whatever other windows do meanwhile", async () => {
@@ -650,12 +644,34 @@ test("an answer that skips a revision has the changes of the other window read",
   expect(session.state.revision).toBe(8);
 });
 
-test("going to a place within the scope keeps the scope, to one behind it shows the whole", () => {
-  session.navigation.setScope("a");
+test("a place within what is shown is gone to; one outside is offered, and the whole shown with it", () => {
+  const only: Scope = { heads: ["a"], extent: "branch" };
+  session.navigation.setScope(only);
   session.navigation.goTo({ section: "b" });
-  expect(session.window.scope).toBe("a");
+  expect(session.window).toMatchObject({ scope: only, current: "b" });
   session.navigation.goTo({ section: "c" });
+  expect(session.window).toMatchObject({ scope: only, current: "b" });
+  expect(session.window.message?.sentence).toContain("lies outside of what is shown");
+  session.window.message?.offer?.run();
+  expect(session.window).toMatchObject({ scope: null, current: "c" });
+});
+
+test("what was worked on last is shown again, as far as it is there; what is made beside it belongs to it", async () => {
+  session.navigation.setScope({ heads: ["b", "gone"], extent: "heading-only" });
+  session.close();
+  session = await openSession(server.fetch);
+  expect(session.window).toMatchObject({ scope: { heads: ["b", "gone"], extent: "heading-only" }, current: "b" });
+  const order = [{ at: 2, removed: 0, inserted: { ids: ["x"], levels: "2", flags: "0" } }];
+  server.answers.push(() => ({ status: 200, body: server.outcome("Inserted a section", { order }) }));
+  await session.changes.perform({ name: "insert", target: "b" });
+  expect(session.window.scope?.heads).toEqual(["b", "x"]);
+  session.navigation.changeScope("heading-only");
   expect(session.window.scope).toBeNull();
+  session.navigation.changeScope("branch");
+  expect(session.window.scope).toEqual({ heads: ["b"], extent: "branch" });
+  session.navigation.moveScope(1);
+  expect(session.window.scope).toEqual({ heads: ["x"], extent: "branch" });
+  session.navigation.setScope(null);
 });
 
 test("a jump after going back begins the trail anew from there", () => {

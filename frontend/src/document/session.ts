@@ -4,6 +4,7 @@ import { Changes } from "./changes";
 import { Counts } from "./counts";
 import { KeptDrafts } from "./drafts";
 import { Files } from "./files";
+import { keepScope, keptScope } from "./kept-scope";
 import { Messages } from "./messages";
 import { Navigation } from "./navigation";
 import { opened, type DocumentState } from "./state";
@@ -46,11 +47,11 @@ export class Session {
     this.store = store;
     const resume = skeleton.resumeSection;
     const place = resume === null ? null : { section: resume, position: skeleton.resumePosition };
-    this.windowStore = createStore(() => openedAt(store.getState(), place));
+    this.windowStore = createStore(() => openedAt(store.getState(), place, keptScope(skeleton.id)));
     this.messages = new Messages(this.windowStore);
     this.texts = new Texts(store, this.messages);
     this.counts = new Counts(store);
-    this.navigation = new Navigation(store, this.windowStore);
+    this.navigation = new Navigation(store, this.windowStore, this.messages);
     const kept = new KeptDrafts(skeleton.id, () =>
       this.messages.say(
         "This browser keeps nothing for Stemmata: what you type is safe once the line above says so, and not before.",
@@ -83,6 +84,7 @@ export class Session {
       () => document.visibilityState === "visible" && void this.lookForOthers(),
       LOOK_FOR_OTHERS,
     );
+    this.windowStore.subscribe(({ scope }, before) => scope !== before.scope && keepScope(skeleton.id, scope));
     window.addEventListener("pagehide", this.handOver);
     void this.typing.sendLeftBehind();
     void this.counts.read();

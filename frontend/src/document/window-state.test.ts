@@ -1,4 +1,5 @@
 import { expect, test } from "vitest";
+import type { Scope } from "../outline/scope";
 import { skeletonOf } from "./server.test-helper";
 import { opened, withOutcome } from "./state";
 import { openedAt, withoutGone, type WindowState } from "./window-state";
@@ -25,6 +26,8 @@ function afterTheSecondIsGone(window: Partial<WindowState>) {
   });
 }
 
+const only = (...heads: string[]): Scope => ({ heads, extent: "branch" });
+
 test("a document opens where writing stopped, without taking the focus", () => {
   expect(openedAt(document, { section: "b", position: 4 })).toMatchObject({
     current: "b",
@@ -41,6 +44,6 @@ test("what is picked and gone is not picked any more", () => {
 });
 
 test("when the current section goes, its place is taken by the one that stands there", () => {
-  expect(afterTheSecondIsGone({ current: "b", scope: "b" })).toMatchObject({ current: "c", scope: null });
-  expect(afterTheSecondIsGone({ current: "a", scope: "a" })).toMatchObject({ current: "a", scope: "a" });
+  expect(afterTheSecondIsGone({ current: "b", scope: only("b") })).toMatchObject({ current: "c", scope: null });
+  expect(afterTheSecondIsGone({ current: "a", scope: only("a") })).toMatchObject({ current: "a", scope: only("a") });
 });

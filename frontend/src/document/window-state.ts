@@ -1,3 +1,4 @@
+import { isInScope, runsOf, withMade, type Scope } from "../outline/scope";
 import type { DocumentState } from "./state";
 
 /** A place in the text: a section and, in it, the editor's position (0 is before the heading). */
@@ -27,7 +28,8 @@ export type WindowState = {
   current: string | null;
   /** Where the manuscript is to go next; answered and cleared by it. */
   request: (Place & { key: number; focus: boolean }) | null;
-  scope: string | null;
+  /** The part that is shown and worked on; null for the whole. */
+  scope: Scope | null;
   folded: ReadonlySet<string>;
   /** Sections whose text is folded under their headings in the manuscript, with all of their branch. */
   foldedTexts: ReadonlySet<string>;
@@ -38,12 +40,16 @@ export type WindowState = {
 };
 
 /** A window opens where the writer was last, or at the beginning. */
-export function openedAt(document: DocumentState, resume: Place | null): WindowState {
-  const known = resume !== null && document.positions.has(resume.section) ? resume : null;
+export function openedAt(document: DocumentState, resume: Place | null, kept: Scope | null = null): WindowState {
+  const { outline, positions } = document;
+  const first = kept === null ? undefined : runsOf(outline, positions, kept)[0];
+  const scope = first ? kept : null;
+  const isKnown = resume !== null && positions.has(resume.section);
+  const known = isKnown && isInScope(outline, positions, scope, resume.section) ? resume : null;
   return {
-    current: known?.section ?? document.outline.ids[0] ?? null,
+    current: known?.section ?? outline.ids[first?.[0] ?? 0] ?? null,
     request: known ? { ...known, key: 1, focus: false } : null,
-    scope: null,
+    scope,
     folded: new Set(),
     foldedTexts: new Set(),
     picked: new Set(),
@@ -52,19 +58,38 @@ export function openedAt(document: DocumentState, resume: Place | null): WindowS
   };
 }
 
-/** After a change of the outline: a section that is gone is not current, not picked and no scope. */
+/**
+ * After a change of the outline: a section that is gone is not current, not picked and not worked on; one that the writer
+ * has made beside those that are worked on belongs to them.
+ */
 export function withoutGone(
   window: WindowState,
   before: DocumentState,
   after: DocumentState,
+  isOwn = false,
 ): Pick<WindowState, "current" | "scope" | "picked"> {
   const { positions, outline } = after;
   const place = Math.min(before.positions.get(window.current ?? "") ?? 0, outline.ids.length - 1);
   return {
     current: window.current !== null && positions.has(window.current) ? window.current : (outline.ids[place] ?? null),
-    scope: window.scope !== null && positions.has(window.scope) ? window.scope : null,
+    scope: scopeAfter(window.scope, before, after, isOwn),
     picked: [...window.picked].every((id) => positions.has(id))
       ? window.picked
       : new Set([...window.picked].filter((id) => positions.has(id))),
   };
+}
+
+function scopeAfter(
+  scope: Scope | null,
+  before: DocumentState,
+  { outline, positions }: DocumentState,
+  isOwn: boolean,
+): Scope | null {
+  if (scope === null) return null;
+  const heads = scope.heads.every((id) => positions.has(id))
+    ? scope.heads
+    : scope.heads.filter((id) => positions.has(id));
+  if (heads.length === 0) return null;
+  const left = heads === scope.heads ? scope : { ...scope, heads };
+  return isOwn ? withMade(left, before.positions, outline, positions) : left;
 }

@@ -78,6 +78,8 @@ function Faces({ face }: { face: Face }) {
   useEffect(() => {
     const query = new URLSearchParams(window.location.search);
     const at = query.get("at");
+    // What was asked for is shown, whatever was worked on last.
+    if (at !== null && !session.navigation.isInScope(at)) session.windowStore.setState({ scope: null });
     const words = query.get("find");
     if (words !== null) openFound(words, at);
     else if (at !== null && session.state.positions.has(at)) {

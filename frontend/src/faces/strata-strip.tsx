@@ -21,6 +21,7 @@ import { labelOf, nameOf } from "../outline/names";
 import { pathTo } from "../outline/outline";
 import { actedOn } from "../outline/picks";
 import { neighbour, outOf, strata, strataDrop, ticks, windowOn, type Stratum } from "../outline/strata";
+import { isInRuns, runsOf } from "../outline/scope";
 import { cx } from "../parts/cx";
 import { UnderHand, type MenuEntry } from "../parts/menu";
 import { counted } from "../parts/words";
@@ -44,6 +45,7 @@ const ON_BRANCHES = new Set<string>([
   "marker",
   "target",
   "scope",
+  "scope-own",
   "copy",
   "to-document",
   "duplicate",
@@ -86,6 +88,11 @@ export function StrataStrip() {
     const positions = new Set(hits.map(({ section }) => session.state.positions.get(section) ?? -1));
     return ticks(positions, words, width, windowOn(outline, zoom));
   }, [hits, session, words, width, outline, zoom]);
+  const scope = useWindow("StrataStrip", (state) => state.scope);
+  const runs = useMemo(
+    () => (scope === null ? null : runsOf(outline, session.state.positions, scope)),
+    [scope, outline, session],
+  );
   const path = useMemo(() => new Set(outline.ids.length > 0 ? pathTo(outline, current) : []), [outline, current]);
   const here = found.findLast((each) => each.position <= current);
   const reached = found.find((each) => each.id === active) ?? here ?? found[0];
@@ -190,6 +197,7 @@ export function StrataStrip() {
             over={overTarget.has(each.id)}
             count={branchWords[each.position] ?? words[each.position] ?? 0}
             isReached={each === reached}
+            isOutside={runs !== null && !isInRuns(runs, each.position)}
             onGo={() => (setActive(each.id), session.navigation.goTo({ section: each.id }))}
             onZoom={() => lookInto(each.id)}
           />
@@ -260,11 +268,13 @@ type LayerProps = {
   count: number;
   over: boolean;
   isReached: boolean;
+  /** Of what is worked on. */
+  isOutside: boolean;
   onGo: () => void;
   onZoom: () => void;
 };
 
-function Layer({ stratum, state, words, count, over, isReached, onGo, onZoom }: LayerProps) {
+function Layer({ stratum, state, words, count, over, isReached, isOutside, onGo, onZoom }: LayerProps) {
   const session = useSession("Layer");
   const element = useRef<HTMLButtonElement>(null);
   useEffect(() => {
@@ -293,7 +303,7 @@ function Layer({ stratum, state, words, count, over, isReached, onGo, onZoom }: 
       aria-keyshortcuts="+ -"
       className={cx(
         "absolute overflow-hidden rounded-[3px] text-left text-[11.5px] leading-[21px] text-ellipsis whitespace-nowrap focus-visible:z-10 focus-visible:outline-offset-[-2px]",
-        STATES[state],
+        isOutside ? "bg-bed/40 text-faint hover:bg-bed" : STATES[state],
         stratum.level === 1 && "font-semibold",
         stratum.empty && state === "away" && "outline-1 -outline-offset-1 outline-ochre outline-dashed",
         over && "shadow-[inset_0_-3px_0_var(--ochre)]",

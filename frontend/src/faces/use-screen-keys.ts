@@ -4,6 +4,7 @@ import { useSession } from "../document/context";
 import type { Session } from "../document/session";
 import type { AnywhereCommand } from "../keys/commands";
 import { commandOf } from "../keys/keys";
+import { runsOf } from "../outline/scope";
 import { openDialog } from "../window/open-dialog";
 import { FIND_FIELD, openFind } from "../find/open-find";
 import { step as stepFound, useFind } from "../find/found";
@@ -40,6 +41,10 @@ export function useAnywhereCommands(onJump: (commands: AnywhereCommands) => void
       "keep-now": () => void session.flush(),
       print: () => void session.files.print(),
       keys: () => openDialog({ kind: "keys" }),
+      "scope-branch": () => session.navigation.changeScope("branch"),
+      "scope-own-text": () => session.navigation.changeScope("heading-only"),
+      "scope-next": () => session.navigation.moveScope(1),
+      "scope-previous": () => session.navigation.moveScope(-1),
       "whole-document": () => session.navigation.setScope(null),
       find: () => openFind(session),
       "find-next": () => stepFound(session, 1),
@@ -98,11 +103,15 @@ function focusStrata(): void {
   (strip?.querySelector<HTMLElement>("[tabindex='0']") ?? strip)?.focus();
 }
 
+/** To the next section that is shown; from the last one of a part that is worked on alone, on to the next part. */
 function step(session: Session, by: 1 | -1): void {
   const { outline, positions } = session.state;
-  const { current } = session.window;
-  const next = outline.ids[(positions.get(current ?? "") ?? 0) + by];
+  const { current, scope } = session.window;
+  const shown =
+    scope === null ? outline.ids : runsOf(outline, positions, scope).flatMap((run) => outline.ids.slice(...run));
+  const next = shown[shown.indexOf(current ?? "") + by];
   if (next !== undefined) session.navigation.goTo({ section: next }, { focus: !isInOutline(), remember: false });
+  else if (scope !== null) session.navigation.moveScope(by);
 }
 
 /** Into the text of the row that the keys are at: to where the cursor is, if it is there. */

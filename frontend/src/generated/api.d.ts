@@ -2145,8 +2145,10 @@ export interface operations {
     countDeadLinks: {
         parameters: {
             query?: {
-                /** @description Only this section and what is under it */
-                section?: string;
+                /** @description Only these sections: ids, separated by commas */
+                sections?: string;
+                /** @description Whether what is under them belongs to it */
+                extent?: "branch" | "heading-only";
             };
             header?: never;
             path: {
@@ -2175,8 +2177,10 @@ export interface operations {
         parameters: {
             query: {
                 format: "md" | "html" | "docx";
-                /** @description Only this section and what is under it */
-                section?: string;
+                /** @description Only these sections: ids, separated by commas */
+                sections?: string;
+                /** @description Whether what is under them belongs to it */
+                extent?: "branch" | "heading-only";
                 /** @description A branch keeps the numbers it has in the document; “none” leaves them to whoever takes it over */
                 numbers?: "kept" | "none";
             };
@@ -2371,8 +2375,10 @@ export interface operations {
             content: {
                 "application/json": {
                     query: components["schemas"]["FindQuery"];
-                    /** @description Only this section and what is under it */
-                    section?: string;
+                    /** @description Only these sections: ids, separated by commas */
+                    sections?: string;
+                    /** @enum {string} */
+                    extent?: "branch" | "heading-only";
                     /** @description Whether offcuts are looked through as well */
                     offcuts?: boolean;
                     /** @description So many places are told, 12,000 if not said */

@@ -23,6 +23,7 @@ import { FormulaView } from "./formula-view";
 import { PlaceCard } from "./place-card";
 import { MarginNotes } from "./margin-notes";
 import { PathBar } from "./path-bar";
+import { ScopeBar } from "./scope-bar";
 import { commandOf } from "../keys/keys";
 import { askAtSpot, backToText, clearSpot, loseSpot, markSpot, notePointing, noteText } from "./spot";
 import { keepStretch } from "./stretches";
@@ -92,9 +93,12 @@ export function Manuscript() {
     <main
       aria-label="Manuscript"
       onPointerDownCapture={() => (notePointing(), session.navigation.dropRequest())}
-      className="@container grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] border-line bg-sheet md:border-l"
+      className="@container grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)] border-line bg-sheet md:border-l"
     >
       <PathBar />
+      <div>
+        <ScopeBar />
+      </div>
       <UnderHand menuAt={menuAt} onClosed={() => surface.current && backToText(surface.current.editor.view)}>
         <div ref={scroller} className="relative overflow-auto overscroll-contain [overflow-anchor:none]">
           {isEmpty && <EmptyDocument />}

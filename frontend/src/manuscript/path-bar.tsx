@@ -13,7 +13,6 @@ export function PathBar() {
   const currentId = useWindow("PathBar", (state) => state.current);
   const current = useDocument("PathBar", (state) => state.positions.get(currentId ?? ""));
   const back = useWindow("PathBar", (state) => state.trail.places[state.trail.at - 1] ?? null);
-  const scope = useWindow("PathBar", (state) => state.scope);
   const path = current === undefined ? [] : pathTo(outline, current);
   const labelAt = (position: number) => {
     const id = outline.ids[position] ?? "";
@@ -56,15 +55,6 @@ export function PathBar() {
         ))}
       </nav>
       <span className="flex-1" />
-      {scope !== null && (
-        <button
-          type="button"
-          className="rounded-full bg-wash px-3 py-0.5 whitespace-nowrap text-stem"
-          onClick={() => session.navigation.setScope(null)}
-        >
-          One branch shown · show all
-        </button>
-      )}
       {back && (
         <button
           type="button"

@@ -5,6 +5,7 @@ import type { WindowState } from "../document/window-state";
 import { ManuscriptEditor, type ManuscriptHost, type ShownSection, type Spot } from "../editor/manuscript-editor";
 import { unfoldedSections } from "../outline/folding";
 import { branchEnd, levelAt } from "../outline/outline";
+import { runsOf } from "../outline/scope";
 import { comesTo } from "../parts/focus";
 import { counted } from "../parts/words";
 import { useFind, type Hit } from "../find/found";
@@ -222,10 +223,12 @@ export class Surface {
   }
 
   private idsIn(state: DocumentState, { scope, foldedTexts }: WindowState): readonly string[] {
-    const from = scope === null ? -1 : (state.positions.get(scope) ?? -1);
-    return from < 0
-      ? unfoldedSections(state.outline, 0, state.outline.ids.length, foldedTexts)
-      : unfoldedSections(state.outline, from, branchEnd(state.outline, from), foldedTexts);
+    const { outline, positions } = state;
+    const runs = scope === null ? [[0, outline.ids.length] as const] : runsOf(outline, positions, scope);
+    const [first] = runs;
+    return first && runs.length === 1
+      ? unfoldedSections(outline, ...first, foldedTexts)
+      : runs.flatMap((run) => [...unfoldedSections(outline, ...run, foldedTexts)]);
   }
 
   /** Takes over what is known of the document now. */

@@ -2,6 +2,7 @@ import { redo as redoTyping, undo as undoTyping } from "@tiptap/pm/history";
 import { Fragment } from "@tiptap/pm/model";
 import { NodeSelection, TextSelection, type Command, type Selection } from "@tiptap/pm/state";
 import type { EditorView } from "@tiptap/pm/view";
+import { sectionLabel } from "../document/section-name";
 import type { Session } from "../document/session";
 import {
   code,
@@ -109,6 +110,7 @@ export async function joinWithAbove(
   if (levelAt(session.state.outline, position) === 0)
     return session.messages.say("The opening is a paragraph already: it has no heading.", "warning");
   const above = session.state.outline.ids[position - 1];
+  if (above !== undefined && !session.navigation.isInScope(above)) return notShown(session, above);
   const place = findSection(view.state.doc, section);
   // How far the cursor stands from the end of the text, which is the same in the text that takes it in.
   const fromEnd = place ? place.node.content.size - placeIn(place, view.state.selection.head) : 0;
@@ -124,6 +126,7 @@ export async function joinWithAbove(
 /** The section below joins this one; the cursor stays where it is. */
 export async function joinBelow(session: Session, section: string, view: EditorView): Promise<void> {
   const next = session.state.outline.ids[(session.state.positions.get(section) ?? -1) + 1];
+  if (next !== undefined && !session.navigation.isInScope(next)) return notShown(session, next);
   if (next === undefined) return session.messages.say("Nothing stands below: this is the last section.", "warning");
   const place = findSection(view.state.doc, section);
   const at = place ? placeIn(place, view.state.selection.head) : 1;
@@ -131,6 +134,13 @@ export async function joinBelow(session: Session, section: string, view: EditorV
   const answer = await session.changes.perform({ name: "join", section: next, heading: "paragraph" });
   if (answer.kind === "applied")
     followUp(() => session.navigation.goTo({ section, position: at }, { remember: false }));
+}
+
+function notShown(session: Session, section: string): void {
+  session.messages.say(
+    `${sectionLabel(session.state, section) || "The section"} stands next to it and is not shown; nothing was joined.`,
+    "warning",
+  );
 }
 
 /** The size of a section's text as it is known, as the editor counts. */

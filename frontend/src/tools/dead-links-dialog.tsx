@@ -14,7 +14,7 @@ export function DeadLinksDialog({
   onClose: () => void;
 }) {
   const session = useSession("DeadLinksDialog");
-  const { count, keptFiles, format, section } = dialog;
+  const { count, keptFiles, format, scope } = dialog;
   return (
     <Dialog
       open
@@ -53,7 +53,7 @@ export function DeadLinksDialog({
         <Button
           tone="stem"
           onClick={() => {
-            void session.files.write(format, section);
+            void session.files.write(format, scope);
             onClose();
           }}
         >

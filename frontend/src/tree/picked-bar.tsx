@@ -40,6 +40,12 @@ export function PickedBar({ besideOutline }: { besideOutline: boolean }) {
           <span className="font-semibold">{counted(heads.length, "branch", "branches")} picked</span>{" "}
           <span className="pl-2 opacity-80">{counted(words, "word")}</span>
         </p>
+        <Toolbar.Button
+          className={BUTTON}
+          onClick={() => session.navigation.setScope({ heads: sections, extent: "branch" })}
+        >
+          Work on these
+        </Toolbar.Button>
         <Toolbar.Button className={BUTTON} onClick={() => act("promote")}>
           Promote
         </Toolbar.Button>
@@ -58,12 +64,15 @@ export function PickedBar({ besideOutline }: { besideOutline: boolean }) {
         >
           <Toolbar.Button className={BUTTON}>Set level…</Toolbar.Button>
         </Menu>
-        <Toolbar.Button className={BUTTON} onClick={() => openDialog({ kind: "marker", sections })}>
-          Marker…
-        </Toolbar.Button>
-        <Toolbar.Button className={BUTTON} onClick={() => openDialog({ kind: "target", sections })}>
-          Target…
-        </Toolbar.Button>
+        <Menu
+          label="Mark them"
+          entries={[
+            { label: "Marker…", run: () => openDialog({ kind: "marker", sections }) },
+            { label: "Target…", run: () => openDialog({ kind: "target", sections }) },
+          ]}
+        >
+          <Toolbar.Button className={BUTTON}>Mark…</Toolbar.Button>
+        </Menu>
         <Toolbar.Button className={BUTTON} onClick={() => act("set-aside")}>
           Set aside
         </Toolbar.Button>

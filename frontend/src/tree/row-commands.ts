@@ -46,6 +46,7 @@ export type BranchCommand = Extract<
   | "marker"
   | "target"
   | "scope"
+  | "scope-own"
   | "fold-text"
   | "copy"
   | "to-document"
@@ -70,7 +71,11 @@ export async function runOnBranch(session: Session, section: string, command: Br
       openDialog({ kind: command, sections });
       return section;
     case "scope":
-      session.navigation.setScope(section);
+    case "scope-own":
+      session.navigation.setScope(
+        { heads: sections, extent: command === "scope" ? "branch" : "heading-only" },
+        { focus: false },
+      );
       return section;
     case "fold-text":
       session.navigation.foldTexts(sections, !session.window.foldedTexts.has(section));
@@ -132,9 +137,12 @@ export function rowCommands(
             ...FORMATS.map(({ format, inSentence }) => ({
               label: `Write this branch to ${inSentence}`,
               keys: `.${format}`,
-              run: () => void writeToFile(session, format, row.id),
+              run: () => void writeToFile(session, format, { heads: [row.id], extent: "branch" }),
             })),
-            { label: "Print this branch…", run: () => void session.files.print(row.id) },
+            {
+              label: "Print this branch…",
+              run: () => void session.files.print({ heads: [row.id], extent: "branch" }),
+            },
           ]),
     ],
   };
@@ -151,7 +159,15 @@ export function rowCommands(
     ],
   };
   const notes: MenuEntry[] = [command("marker"), command("target"), numbers];
-  if (sections.length > 1) return [...move, command("duplicate"), files, command("fold-text"), ...notes, ...away];
+  if (sections.length > 1)
+    return [
+      ...move,
+      command("duplicate"),
+      { label: "Show and fold", entries: [command("scope"), command("scope-own"), command("fold-text")] },
+      files,
+      ...notes,
+      ...away,
+    ];
   return [
     { ...labelled("rename"), run: rename },
     "line",
@@ -177,7 +193,7 @@ export function rowCommands(
         },
       ],
     },
-    { label: "Show and fold", entries: [command("scope"), command("fold-text")] },
+    { label: "Show and fold", entries: [command("scope"), command("scope-own"), command("fold-text")] },
     files,
     ...notes,
     ...away,

@@ -6,6 +6,7 @@ import { useDocument, useSession, useWindow } from "../document/context";
 import { plainKey } from "../keys/plain-key";
 import { sectionName } from "../document/section-name";
 import { flagsAt, UNNUMBERED } from "../outline/outline";
+import { isInScope } from "../outline/scope";
 import type { Row } from "../outline/rows";
 import { cx } from "../parts/cx";
 import { MenuContent } from "../parts/menu";
@@ -27,6 +28,7 @@ export function useRowFacts(row: Row) {
       isOver: state.overTarget.has(row.id),
     })),
   );
+  const isOutside = useIsOutside(row);
   const heading = facts?.heading ?? "";
   const target = facts?.target ?? null;
   return {
@@ -38,12 +40,25 @@ export function useRowFacts(row: Row) {
     aim: facts?.aim ?? "",
     marker: facts?.marker ?? "",
     isCurrent,
+    isOutside,
     isOver,
     name,
     isNameless: heading === "" && name !== number,
     /** How far the branch has come: of its target, or of having any words. */
     share: target ? Math.min(1, words / target) : words > 0 ? 1 : 0,
   };
+}
+
+/** How a row looks that lies outside of what is worked on. */
+export const OUTSIDE = "text-faint [&_.row-heading]:font-[400] [&_svg]:opacity-40";
+
+/** Whether a row lies outside of the part that is worked on. */
+function useIsOutside({ id }: Row): boolean {
+  const session = useSession("useIsOutside");
+  return useWindow(
+    "useIsOutside",
+    ({ scope }) => scope !== null && !isInScope(session.state.outline, session.state.positions, scope, id),
+  );
 }
 
 type Props = Pick<TreeRowProps, "row" | "isRenaming" | "acts"> & {

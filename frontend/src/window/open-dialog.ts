@@ -1,4 +1,5 @@
 import { create } from "zustand";
+import type { Scope } from "../outline/scope";
 import type { FileFormat } from "../document/files";
 
 /** A dialog that can be opened from anywhere in the window, with what it is about. */
@@ -7,7 +8,7 @@ export type OpenDialog =
   | { kind: "split"; section: string }
   | { kind: "import"; target: string; landing: "before" | "after" | "inside" }
   | { kind: "keep-starter" | "keys" | "about" }
-  | { kind: "dead-links"; format: FileFormat; section?: string | undefined; count: number; keptFiles: string[] }
+  | { kind: "dead-links"; format: FileFormat; scope?: Scope | undefined; count: number; keptFiles: string[] }
   | { kind: "nest" | "to-document"; sections: string[] }
   | { kind: "marker" | "target"; sections: string[] };
 

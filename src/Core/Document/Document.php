@@ -8,6 +8,7 @@ use Stemmata\Core\Numbering\Numbers;
 use Stemmata\Core\Outline\InvalidSectionId;
 use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Outline\Outline;
+use Stemmata\Core\Outline\Scope;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Picture;
 
@@ -22,7 +23,7 @@ final readonly class Document
     /**
      * @param array<string, Section|null> $changedSections by id; null for one that is gone
      * @param array<string, Offcut|null>  $changedOffcuts  by id; null for one that is gone
-     * @param self|null                   $whole           the document that this is a branch of
+     * @param self|null                   $whole           the document that this is a part of
      * @param array<string, Picture>      $pictures        by hash: those that came with the changed texts
      */
     private function __construct(
@@ -119,25 +120,24 @@ final readonly class Document
     }
 
     /**
-     * A section and what is under it as a document of its own, called by its heading and numbered as it is here; null
-     * for one that is not there.
+     * A part of it as a document of its own, numbered as it is here. One branch is called by its heading, several as the
+     * whole is.
      */
-    public function findBranch(SectionId $id): ?self
+    public function part(Scope $scope): self
     {
-        $position = $this->outline->findPosition($id);
-        if (null === $position) {
-            return null;
-        }
-        $heading = $this->sectionAt($position)->heading->plainText();
+        $outline = $scope->in($this->outline);
+        $isBranch = 1 === count($scope->runs) && $outline->branchEnd(0) === $outline->count();
 
         return new self(
-            new TitleBlock(
-                $heading,
-                author: $this->titleBlock->author,
-                language: $this->titleBlock->language,
-                date: $this->titleBlock->date,
-            ),
-            $this->outline->slice($position, $this->outline->branchEnd($position)),
+            $isBranch
+                ? new TitleBlock(
+                    $this->section($outline->idAt(0))->heading->plainText(),
+                    author: $this->titleBlock->author,
+                    language: $this->titleBlock->language,
+                    date: $this->titleBlock->date,
+                )
+                : $this->titleBlock,
+            $outline,
             $this->setup,
             $this->shelf,
             $this->changedSections,
@@ -254,11 +254,13 @@ final readonly class Document
     /** @return list<string> the number of each section by the document's scheme, empty for one without */
     public function numbers(): array
     {
-        if (null !== $this->whole && $this->outline->count() > 0) {
-            return array_slice(
-                $this->whole->numbers(),
-                $this->whole->outline->positionOf($this->outline->idAt(0)),
-                $this->outline->count(),
+        if (null !== $this->whole) {
+            $numbers = $this->whole->numbers();
+            $positions = $this->whole->outline->positions();
+
+            return array_map(
+                static fn(SectionId $id): string => $numbers[$positions[$id->value]] ?? '',
+                $this->outline->ids(),
             );
         }
 

@@ -171,7 +171,7 @@ final readonly class Refused
     {
         return new self(
             RefusalReason::PositionOutside,
-            'The sections of a stretch must stand one after the other; the outline has changed since.',
+            'Other sections stand between these in the document; nothing was changed.',
         );
     }
 

@@ -36,7 +36,7 @@ final readonly class Rendition
         private CaptionNumbers $captions,
     ) {}
 
-    /** @param Document $document the whole, or a branch of one (`Document::findBranch`) */
+    /** @param Document $document the whole, or a branch of one (`Document::part`) */
     public static function of(Document $document, RenditionOptions $options = new RenditionOptions()): self
     {
         // What is taken over into another document is counted there.

@@ -18,6 +18,7 @@ use Stemmata\Core\Document\SectionNames;
 use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Numbering\Numbers;
 use Stemmata\Core\Operation\Refused;
+use Stemmata\Core\Operation\Rule\Extent;
 use Stemmata\Core\Outline\OutlineWalk;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Rendition\Rendition;
@@ -276,9 +277,16 @@ final readonly class DocumentController
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
     #[
         OA\QueryParameter(
-            name: 'section',
-            description: 'Only this section and what is under it',
+            name: 'sections',
+            description: 'Only these sections: ids, separated by commas',
             schema: new OA\Schema(type: 'string'),
+        ),
+    ]
+    #[
+        OA\QueryParameter(
+            name: 'extent',
+            description: 'Whether what is under them belongs to it',
+            schema: new OA\Schema(type: 'string', enum: Extent::class),
         ),
     ]
     #[
@@ -298,7 +306,7 @@ final readonly class DocumentController
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
     public function deadLinks(string $id, Request $request): JsonResponse
     {
-        $document = self::branchOf($this->store->document($id), $request);
+        $document = AskedScope::of($this->store->document($id), $request);
 
         $keptFiles = [];
         foreach ($document->sections() as $section) {
@@ -323,9 +331,16 @@ final readonly class DocumentController
     ]
     #[
         OA\QueryParameter(
-            name: 'section',
-            description: 'Only this section and what is under it',
+            name: 'sections',
+            description: 'Only these sections: ids, separated by commas',
             schema: new OA\Schema(type: 'string'),
+        ),
+    ]
+    #[
+        OA\QueryParameter(
+            name: 'extent',
+            description: 'Whether what is under them belongs to it',
+            schema: new OA\Schema(type: 'string', enum: Extent::class),
         ),
     ]
     #[
@@ -348,7 +363,7 @@ final readonly class DocumentController
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
     public function export(string $id, Request $request, Formats $formats): Response
     {
-        $document = self::branchOf($this->store->wholeDocument($id), $request);
+        $document = AskedScope::of($this->store->wholeDocument($id), $request);
         $ending = $request->query->getString('format');
         $writer = $formats->writerFor($ending);
         $title = trim((string) preg_replace('/[^\p{L}\p{N}’]+/u', ' ', $document->titleBlock->title));
@@ -411,15 +426,5 @@ final readonly class DocumentController
         return static function () use ($file): void {
             fpassthru($file);
         };
-    }
-
-    private static function branchOf(Document $document, Request $request): Document
-    {
-        $section = $request->query->getString('section');
-
-        return '' === $section
-            ? $document
-            : $document->findBranch(SectionId::fromString($section)) ??
-                    throw ProblemException::refused('unknown-section', Refused::unknownSection($section)->sentence);
     }
 }

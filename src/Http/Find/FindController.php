@@ -8,8 +8,8 @@ use OpenApi\Attributes as OA;
 use Stemmata\Core\Find\Finder;
 use Stemmata\Core\Find\Found;
 use Stemmata\Core\Find\QueryForm;
-use Stemmata\Core\Outline\Outline;
-use Stemmata\Core\Outline\SectionId;
+use Stemmata\Core\Operation\Rule\Extent;
+use Stemmata\Http\Document\AskedScope;
 use Stemmata\Http\Find\View\FindQuery;
 use Stemmata\Http\Find\View\FoundInOffcut;
 use Stemmata\Http\Find\View\FoundInSection;
@@ -24,7 +24,7 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 
-/** Looks for words in a document, or in a branch of it. */
+/** Looks for words in a document, or in a part of it. */
 final readonly class FindController
 {
     /** Places that are told at once. */
@@ -43,7 +43,12 @@ final readonly class FindController
                 required: ['query'],
                 properties: [
                     new OA\Property('query', ref: FindQuery::class),
-                    new OA\Property('section', type: 'string', description: 'Only this section and what is under it'),
+                    new OA\Property(
+                        'sections',
+                        type: 'string',
+                        description: 'Only these sections: ids, separated by commas',
+                    ),
+                    new OA\Property('extent', type: 'string', enum: Extent::class),
                     new OA\Property(
                         'offcuts',
                         type: 'boolean',
@@ -74,9 +79,10 @@ final readonly class FindController
         $query = QueryForm::read($body->object('query'));
         $finder = new Finder($query);
         $possible = $this->index->possibleIn($id, $query);
-        $scope = $possible->among(self::scope($this->store->document($id)->outline, $body->findText('section')));
+        $outline = $this->store->document($id)->outline;
+        $scope = AskedScope::read($outline, $body->findText('sections') ?? '', $body->findText('extent') ?? '');
         $found = Found::in(
-            $this->store->sectionsInTurn($id, $scope),
+            $this->store->sectionsInTurn($id, $possible->among(($scope?->in($outline) ?? $outline)->ids())),
             $finder,
             max(1, min(self::MOST, $body->findInteger('most') ?? self::MOST)),
         );
@@ -110,14 +116,6 @@ final readonly class FindController
         }
 
         return $found;
-    }
-
-    /** @return list<SectionId> */
-    private static function scope(Outline $outline, ?string $branch): array
-    {
-        $from = null === $branch ? null : $outline->findPosition(SectionId::fromString($branch));
-
-        return null === $from ? $outline->ids() : $outline->slice($from, $outline->branchEnd($from))->ids();
     }
 
     /** @return list<FoundInSection> */

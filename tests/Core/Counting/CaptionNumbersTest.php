@@ -52,9 +52,8 @@ final class CaptionNumbersTest extends TestCase
         $document = self::document(['a' => [self::figure('x')], 'b' => [self::figure('y')]])->withTitleBlock(
             new TitleBlock('Sketch', language: 'de-AT'),
         );
-        $branch = $document->findBranch(Sketch::id('b'));
+        $branch = Sketch::branch($document, Sketch::id('b'));
 
-        self::assertNotNull($branch);
         self::assertSame(['Abbildung 2'], CaptionNumbers::of($branch)->labels[self::id('b')]);
     }
 

@@ -7,7 +7,7 @@ import { isMarker, MarkerSign } from "../../parts/marker";
 import { formatNumber, wholeNumber } from "../../parts/words";
 import { openDialog } from "../../window/open-dialog";
 import { nodeX, ROW_HEIGHT } from "../../tree/geometry";
-import { RowHead, RowMenu, useRowFacts } from "../../tree/row-head";
+import { OUTSIDE, RowHead, RowMenu, useRowFacts } from "../../tree/row-head";
 import { useRowDraggable } from "../../tree/use-row-drag";
 import type { TreeRowProps } from "../../tree/use-tree";
 
@@ -70,6 +70,7 @@ export const ArrangeRow = memo(function ArrangeRow({
         facts.isCurrent && "bg-wash",
         isPicked && "bg-lit!",
         isActive && "row-active",
+        facts.isOutside && OUTSIDE,
         isInHand && "opacity-40",
       )}
       style={{ height: ROW_HEIGHT }}

@@ -5,7 +5,7 @@ import { cx } from "../../parts/cx";
 import { isMarker, MarkerSign } from "../../parts/marker";
 import { counted, formatNumber } from "../../parts/words";
 import { nodeX, ROW_HEIGHT } from "../../tree/geometry";
-import { RowHead, RowMenu, useRowFacts } from "../../tree/row-head";
+import { OUTSIDE, RowHead, RowMenu, useRowFacts } from "../../tree/row-head";
 import { useRowDraggable } from "../../tree/use-row-drag";
 import type { TreeRowProps } from "../../tree/use-tree";
 
@@ -42,6 +42,7 @@ export const OutlineRow = memo(function OutlineRow({ isFirst, ...props }: TreeRo
         facts.isCurrent && "bg-wash",
         isPicked && "bg-lit!",
         isActive && "row-active",
+        facts.isOutside && OUTSIDE,
         isInHand && "opacity-40",
       )}
       style={{ height: ROW_HEIGHT, paddingLeft: nodeX(row.level) + 13 }}

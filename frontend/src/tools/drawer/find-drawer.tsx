@@ -31,7 +31,7 @@ export function FindDrawer() {
       query: { words: looked, ...manner },
       offcuts: withOffcuts && scope === null,
       most,
-      ...(scope === null ? {} : { section: scope }),
+      ...(scope === null ? {} : { sections: scope.heads.join(","), extent: scope.extent }),
     };
     return read(api.POST("/api/documents/{id}/find", { params: { path: { id } }, body }));
   };

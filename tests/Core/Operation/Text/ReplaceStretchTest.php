@@ -135,7 +135,7 @@ final class ReplaceStretchTest extends TestCase
             return $outcome instanceof Refused ? $outcome->sentence : null;
         };
 
-        $moved = 'The sections of a stretch must stand one after the other; the outline has changed since.';
+        $moved = 'Other sections stand between these in the document; nothing was changed.';
         self::assertSame($moved, $refused([$one, $three], null, 'One'));
         self::assertSame($moved, $refused([$two, $one], null, 'One'));
         self::assertNotNull($refused([SectionId::fromString('zzzzzzzzzzzz')], null, 'One'));

@@ -314,8 +314,7 @@ final class DocxWriterTest extends TestCase
 
     public function testABranchKeepsItsNumbersUnlessItIsTakenOver(): void
     {
-        $branch = Sketch::document('1 Logs, 2 Gaps, 2 Ink, 3 Blots, 1 Lamps')->findBranch(Sketch::id('Ink'));
-        self::assertNotNull($branch);
+        $branch = Sketch::branch(Sketch::document('1 Logs, 2 Gaps, 2 Ink, 3 Blots, 1 Lamps'), Sketch::id('Ink'));
         $kept = Services::formats()->written('docx', $branch);
         $counted = Services::formats()->written('docx', $branch, new RenditionOptions(keepsNumbers: false));
 
