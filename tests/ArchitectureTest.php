@@ -115,6 +115,7 @@ final class ArchitectureTest extends TestCase
             'Storage/History/Milestones.php',
             'Storage/Section/OffcutRows.php',
             'Storage/Section/SectionRows.php',
+            'Storage/Section/WritingLog.php',
         ];
         self::assertSame($withTheLock, $statements);
         foreach (['ChangeWriter', 'Journal', 'OffcutRows', 'SectionRows', 'StoredFiles'] as $inner) {

@@ -56,6 +56,7 @@ final readonly class RandomOperations
             'bookmark-caption',
             'number-captions',
             'change-reminder',
+            'spread-target',
         ];
         $name = $this->among($names);
         $from = 'generate-contents' === $name ? $this->random->getInt(0, 4) : $this->random->getInt(-1, 60);

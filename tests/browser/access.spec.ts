@@ -47,7 +47,8 @@ for (const theme of ["day", "night"] as const) {
     await expect(page.getByRole("toolbar", { name: "Picked branches" })).toBeVisible();
     await page.waitForTimeout(400);
     await expectClean(page, theme);
-    await page.getByRole("button", { name: "Marker…" }).click();
+    await page.getByRole("button", { name: "Mark…" }).click();
+    await chooseCommand(page, "Marker…");
     await expect(page.getByRole("dialog")).toBeVisible();
     await expectClean(page, theme);
   });

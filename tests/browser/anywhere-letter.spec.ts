@@ -45,6 +45,7 @@ const AFTER: Record<Exclude<AnywhereCommand, "print">, After> = {
   links: "here",
   reminders: "here",
   contents: "here",
+  counts: "here",
   offcuts: "here",
   history: "here",
   check: "here",

@@ -131,15 +131,18 @@ test.describe("several picked sections", () => {
     await page.getByRole("button", { name: "Set level…" }).click();
     await chooseCommand(page, "Level 3");
     await expect.poll(() => storedOutline(page.request, id)).toContain("3 Ink");
-    await page.getByRole("button", { name: "Marker…" }).click();
+    await page.getByRole("button", { name: "Mark…" }).click();
+    await chooseCommand(page, "Marker…");
     await page.getByLabel("Find a marker by name").fill("thorn");
     await page.keyboard.press("Enter");
     await expect(page.getByRole("treeitem", { name: /Gaps.*thorn marker/ })).toBeVisible();
-    await page.getByRole("button", { name: "Target…" }).click();
+    await page.getByRole("button", { name: "Mark…" }).click();
+    await chooseCommand(page, "Target…");
     await page.getByLabel(/Words wanted in each/).fill("plenty");
     await page.keyboard.press("Enter");
     await expect(page.getByText("A target is a whole number of words")).toBeVisible();
-    await page.getByRole("button", { name: "Target…" }).click();
+    await page.getByRole("button", { name: "Mark…" }).click();
+    await chooseCommand(page, "Target…");
     await page.getByLabel(/Words wanted in each/).fill("1,200");
     await page.keyboard.press("Enter");
     await expect

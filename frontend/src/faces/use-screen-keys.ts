@@ -52,6 +52,7 @@ export function useAnywhereCommands(onJump: (commands: AnywhereCommands) => void
       links: drawer("links"),
       reminders: drawer("reminders"),
       contents: drawer("contents"),
+      counts: drawer("counts"),
       offcuts: drawer("offcuts"),
       history: drawer("history"),
       check: drawer("check"),

@@ -4,6 +4,54 @@
  */
 
 export interface paths {
+    "/api/documents/{id}/text-counts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["countText"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/text-counts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["countWords"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/writing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["readWriting"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents": {
         parameters: {
             query?: never;
@@ -728,6 +776,42 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description What can be counted in a text, and how long it takes to read. */
+        TextCounts: {
+            words: number;
+            sentences: number;
+            paragraphs: number;
+            characters: number;
+            charactersWithoutBlanks: number;
+            /** @description To read it silently */
+            silentSeconds: number;
+            /** @description To read it aloud */
+            aloudSeconds: number;
+        };
+        /** @description What a day brought. */
+        WritingDay: {
+            /** @description As “2026-11-29” */
+            day: string;
+            /** @description Words more; fewer when below 0 */
+            words: number;
+        };
+        /** @description How a document grows, and what is planned. */
+        Writing: {
+            words: number;
+            target: number | null;
+            /** @description What this sitting brought */
+            sittingWords: number;
+            sittingGoal: number | null;
+            /** @description As “2026-11-29” */
+            deadline: string | null;
+            /** @description With today and the last; 0 when it is past */
+            daysLeft: number | null;
+            /** @description Words that each of them must bring; null when none need be */
+            wordsADay: number | null;
+            /** @description As “2026-11-29” */
+            today: string;
+            days: components["schemas"]["WritingDay"][];
+        };
         /** @description A new document. */
         Created: {
             id: string;
@@ -1204,7 +1288,7 @@ export interface components {
             /** @description What else the writer should know */
             notice: string;
         };
-        Operation: components["schemas"]["PromoteOperation"] | components["schemas"]["DemoteOperation"] | components["schemas"]["SetLevelOperation"] | components["schemas"]["MoveOperation"] | components["schemas"]["MoveUpOperation"] | components["schemas"]["MoveDownOperation"] | components["schemas"]["SplitOperation"] | components["schemas"]["JoinOperation"] | components["schemas"]["MakeHeadingOperation"] | components["schemas"]["MakeHeadingsOperation"] | components["schemas"]["TakeAsTitleOperation"] | components["schemas"]["PutTitleInTextOperation"] | components["schemas"]["SplitByRuleOperation"] | components["schemas"]["UseNumberingOperation"] | components["schemas"]["NumberCaptionsOperation"] | components["schemas"]["InsertOperation"] | components["schemas"]["RenameOperation"] | components["schemas"]["ReplaceBodyOperation"] | components["schemas"]["ReplaceFoundOperation"] | components["schemas"]["ReplaceStretchOperation"] | components["schemas"]["BookmarkCaptionOperation"] | components["schemas"]["ChangeReminderOperation"] | components["schemas"]["DuplicateOperation"] | components["schemas"]["DeleteOperation"] | components["schemas"]["SetAsideOperation"] | components["schemas"]["BringBackOperation"] | components["schemas"]["SetTextAsideOperation"] | components["schemas"]["DiscardOperation"] | components["schemas"]["DescribeSectionOperation"] | components["schemas"]["DescribeDocumentOperation"] | components["schemas"]["GenerateContentsOperation"] | components["schemas"]["RefreshContentsOperation"] | components["schemas"]["BatchOperation"];
+        Operation: components["schemas"]["PromoteOperation"] | components["schemas"]["DemoteOperation"] | components["schemas"]["SetLevelOperation"] | components["schemas"]["MoveOperation"] | components["schemas"]["MoveUpOperation"] | components["schemas"]["MoveDownOperation"] | components["schemas"]["SplitOperation"] | components["schemas"]["JoinOperation"] | components["schemas"]["MakeHeadingOperation"] | components["schemas"]["MakeHeadingsOperation"] | components["schemas"]["TakeAsTitleOperation"] | components["schemas"]["PutTitleInTextOperation"] | components["schemas"]["SplitByRuleOperation"] | components["schemas"]["UseNumberingOperation"] | components["schemas"]["NumberCaptionsOperation"] | components["schemas"]["InsertOperation"] | components["schemas"]["RenameOperation"] | components["schemas"]["ReplaceBodyOperation"] | components["schemas"]["ReplaceFoundOperation"] | components["schemas"]["ReplaceStretchOperation"] | components["schemas"]["BookmarkCaptionOperation"] | components["schemas"]["ChangeReminderOperation"] | components["schemas"]["DuplicateOperation"] | components["schemas"]["DeleteOperation"] | components["schemas"]["SetAsideOperation"] | components["schemas"]["BringBackOperation"] | components["schemas"]["SetTextAsideOperation"] | components["schemas"]["DiscardOperation"] | components["schemas"]["DescribeSectionOperation"] | components["schemas"]["DescribeDocumentOperation"] | components["schemas"]["SpreadTargetOperation"] | components["schemas"]["GenerateContentsOperation"] | components["schemas"]["RefreshContentsOperation"] | components["schemas"]["BatchOperation"];
         PromoteOperation: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -1587,6 +1671,19 @@ export interface components {
             language?: string;
             /** @description A text of at most 8,192 bytes */
             date?: string;
+            /** @description A text of at most 8,192 bytes */
+            deadline?: string;
+            /** @description A whole number */
+            sittingGoal?: number;
+        };
+        SpreadTargetOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "spread-target";
+            /** @description The id of a section or of an offcut */
+            section?: string;
         };
         GenerateContentsOperation: {
             /**
@@ -1644,6 +1741,89 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    countText: {
+        parameters: {
+            query?: {
+                /** @description Only these sections: ids, separated by commas */
+                sections?: string;
+                extent?: "branch" | "heading-only";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Words, sentences, paragraphs, characters */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TextCounts"];
+                };
+            };
+            422: components["responses"]["Problem"];
+        };
+    };
+    countWords: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description One paragraph a line */
+                    text: string;
+                    /** @description A tag after BCP 47 */
+                    language: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The same of words that are selected */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TextCounts"];
+                };
+            };
+            400: components["responses"]["Problem"];
+        };
+    };
+    readWriting: {
+        parameters: {
+            query?: {
+                /** @description The writer’s time zone, as “Europe/Berlin” */
+                zone?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What each day brought, this sitting, and what is planned */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Writing"];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
     listDocuments: {
         parameters: {
             query?: never;

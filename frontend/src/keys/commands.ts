@@ -67,6 +67,7 @@ export const COMMANDS = {
     links: { words: "Links and bookmarks", keys: [] },
     reminders: { words: "Reminders", keys: [], also: "notes to do todo still missing" },
     contents: { words: "Contents", keys: [] },
+    counts: { words: "Counts", keys: [], also: "words characters pages statistics goal deadline target" },
     offcuts: { words: "Offcuts", keys: [] },
     history: { words: "History", keys: [], also: "versions earlier states" },
     check: { words: "Check the structure", keys: [], also: "findings errors" },

@@ -36,12 +36,19 @@ export function since(seconds: number, now = Date.now()): string {
   return `on ${day(seconds)}`;
 }
 
+/** “29 Nov” of “2026-11-29”. */
+export function shortDay(day: string): string {
+  return new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", timeZone: "UTC" }).format(new Date(day));
+}
+
 /** @param speed words read in a minute, as the server says */
 export function readingTime(words: number, speed: number): string {
-  const seconds = Math.round((words / speed) * 60);
-  if (seconds < 60) return `${seconds} s to read`;
+  return `${lasting(Math.round((words / speed) * 60))} to read`;
+}
+
+/** “40 s”, “4 min 20 s”, “34 min”. */
+export function lasting(seconds: number): string {
+  if (seconds < 60) return `${seconds} s`;
   const minutes = Math.floor(seconds / 60);
-  return minutes < 10 && seconds % 60 > 0
-    ? `${minutes} min ${seconds % 60} s to read`
-    : `${formatNumber(minutes)} min to read`;
+  return minutes < 10 && seconds % 60 > 0 ? `${minutes} min ${seconds % 60} s` : `${formatNumber(minutes)} min`;
 }

@@ -9,4 +9,6 @@ final class ReadingTime
 {
     /** Silent reading of English non-fiction (Brysbaert 2019, Journal of Memory and Language). */
     public const SILENT_WORDS_PER_MINUTE = 238;
+    /** Reading English aloud (the same source). */
+    public const ALOUD_WORDS_PER_MINUTE = 183;
 }

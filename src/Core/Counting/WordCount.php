@@ -46,13 +46,21 @@ final class WordCount
     /** Words under the heading; the heading itself, contents, calculations, formulas on lines of their own and filler are not writing and do not count. */
     public function ofBody(Section $section): int
     {
-        return array_sum(
-            array_map(
-                fn(Node $block): int => in_array($block->type, self::NO_WRITING, true) || Filler::is($block)
-                    ? 0
-                    : $this->ofText($block->plainText()),
-                $section->body->blocks,
-            ),
-        );
+        $words = 0;
+        foreach (self::writing($section) as $block) {
+            $words += $this->ofText($block->plainText());
+        }
+
+        return $words;
+    }
+
+    /** @return iterable<Node> the blocks of a section that are counted */
+    public static function writing(Section $section): iterable
+    {
+        foreach ($section->body->blocks as $block) {
+            if (!in_array($block->type, self::NO_WRITING, true) && !Filler::is($block)) {
+                yield $block;
+            }
+        }
     }
 }

@@ -8,7 +8,7 @@ namespace Stemmata\Core\History;
 final class Sittings
 {
     /** A writer who has done nothing for so long has been away (seconds). */
-    private const PAUSE = 1800;
+    public const PAUSE = 1800;
 
     /**
      * @template T of array{startedAt: int, madeAt: int}

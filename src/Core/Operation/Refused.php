@@ -57,6 +57,32 @@ final readonly class Refused
         );
     }
 
+    public static function wrongDay(): self
+    {
+        return new self(RefusalReason::OutOfRange, 'That is no day of the calendar; nothing was changed.');
+    }
+
+    public static function noTargetToSpread(): self
+    {
+        return new self(RefusalReason::OutOfRange, 'There is no target to spread; set one first.');
+    }
+
+    public static function nothingToSpreadOver(): self
+    {
+        return new self(
+            RefusalReason::NothingPicked,
+            'Every branch under it has a target of its own; nothing is left to spread it over.',
+        );
+    }
+
+    public static function targetIsSpent(): self
+    {
+        return new self(
+            RefusalReason::OutOfRange,
+            'The targets of the branches under it take all of it; nothing is left for the others.',
+        );
+    }
+
     public static function unknownReminder(): self
     {
         return new self(RefusalReason::UnknownSection, 'That reminder is not there any more.');

@@ -56,6 +56,10 @@ class DocumentRecord
     #[ORM\Column]
     public int $resumePosition = 0;
 
+    /** When the sitting began in which it was changed last (seconds since 1970, UTC); null before the first. */
+    #[ORM\Column(nullable: true)]
+    public ?int $sittingSince = null;
+
     /** Seconds since 1970, UTC; null while the document is on the desk. */
     #[ORM\Column(nullable: true)]
     public ?int $removedAt = null;

@@ -16,7 +16,12 @@ use Stemmata\Storage\File\StoredFiles;
  */
 final readonly class ChangeWriter
 {
-    public function __construct(private SectionRows $rows, private OffcutRows $offcuts, private StoredFiles $files) {}
+    public function __construct(
+        private SectionRows $rows,
+        private OffcutRows $offcuts,
+        private StoredFiles $files,
+        private WritingLog $log,
+    ) {}
 
     /**
      * @param int           $revision that the document is at
@@ -58,6 +63,7 @@ final readonly class ChangeWriter
         if (null !== $change->setup) {
             $document->setSetup($change->setup[1]);
         }
+        $this->log->noteWriting($document, $now);
         $this->files->keep($document->id, $prepared->pictures);
         $this->rows->remove($document->id, $prepared->removed);
         $this->rows->write($document->id, $prepared->rows, $revision);

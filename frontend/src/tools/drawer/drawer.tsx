@@ -1,7 +1,19 @@
-import { Bookmark, CheckCheck, History, Leaf, ListOrdered, Scissors, Search, X, type LucideIcon } from "lucide-react";
+import {
+  Bookmark,
+  CheckCheck,
+  History,
+  Leaf,
+  ListOrdered,
+  Scissors,
+  Search,
+  Sigma,
+  X,
+  type LucideIcon,
+} from "lucide-react";
 import type { ComponentType } from "react";
 import { cx } from "../../parts/cx";
 import { CheckDrawer } from "./check-drawer";
+import { CountsDrawer } from "./counts-drawer";
 import { ContentsDrawer } from "./contents-drawer";
 import { FindDrawer } from "./find-drawer";
 import { HistoryDrawer } from "./history-drawer";
@@ -17,6 +29,7 @@ export const TOOLS: readonly Tool[] = [
   { id: "links", label: "Links", icon: Bookmark, content: PlacesDrawer },
   { id: "reminders", label: "Reminders", icon: Leaf, content: RemindersDrawer },
   { id: "contents", label: "Contents", icon: ListOrdered, content: ContentsDrawer },
+  { id: "counts", label: "Counts", icon: Sigma, content: CountsDrawer },
   { id: "offcuts", label: "Offcuts", icon: Scissors, content: OffcutsDrawer },
   { id: "history", label: "History", icon: History, content: HistoryDrawer },
   { id: "check", label: "Check", icon: CheckCheck, content: CheckDrawer },

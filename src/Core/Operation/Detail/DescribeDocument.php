@@ -7,6 +7,7 @@ namespace Stemmata\Core\Operation\Detail;
 use Stemmata\Core\Counting\Targets;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\TitleBlock;
+use Stemmata\Core\Document\WritingPlan;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Basis;
 use Stemmata\Core\Operation\Operation;
@@ -19,6 +20,8 @@ final readonly class DescribeDocument implements Operation
     /**
      * @param int|null    $target   words; 0 takes the target away
      * @param string|null $language a tag after BCP 47
+     * @param string|null $deadline a day, as “2026-11-29”; empty takes it away
+     * @param int|null    $sittingGoal words; 0 takes the goal away
      */
     public function __construct(
         private ?string $title = null,
@@ -28,6 +31,8 @@ final readonly class DescribeDocument implements Operation
         private ?int $target = null,
         private ?string $language = null,
         private ?string $date = null,
+        private ?string $deadline = null,
+        private ?int $sittingGoal = null,
     ) {}
 
     public function applyTo(Document $document): Applied|Refused
@@ -38,10 +43,24 @@ final readonly class DescribeDocument implements Operation
         if (null !== $this->language && !Language::isTag($this->language)) {
             return Refused::wrongLanguage();
         }
+        if (null !== $this->sittingGoal && ($this->sittingGoal < 0 || $this->sittingGoal > Targets::HIGHEST)) {
+            return Refused::wrongTarget();
+        }
+        if (null !== $this->deadline && '' !== $this->deadline && !WritingPlan::isDay($this->deadline)) {
+            return Refused::wrongDay();
+        }
         $now = $document->titleBlock;
+        $plan = $document->setup->plan;
+        $planned = new WritingPlan(
+            '' === $this->deadline ? null : $this->deadline ?? $plan->deadline,
+            0 === $this->sittingGoal ? null : $this->sittingGoal ?? $plan->sittingGoal,
+        );
 
         return new Applied(
-            $document->withTitleBlock(
+            ($planned == $plan
+                ? $document
+                : $document->withSetup($document->setup->withPlan($planned))
+            )->withTitleBlock(
                 new TitleBlock(
                     $this->title ?? $now->title,
                     $this->subtitle ?? $now->subtitle,

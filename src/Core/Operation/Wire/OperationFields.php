@@ -95,7 +95,10 @@ final class OperationFields
             'target' => '?integer',
             'language' => '?text',
             'date' => '?text',
+            'deadline' => '?text',
+            'sittingGoal' => '?integer',
         ],
+        'spread-target' => ['section' => '?id'],
         'generate-contents' => [
             'section' => 'id',
             'from' => 'integer',

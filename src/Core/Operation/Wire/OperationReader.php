@@ -13,6 +13,7 @@ use Stemmata\Core\Operation\Batch;
 use Stemmata\Core\Operation\Detail\DescribeDocument;
 use Stemmata\Core\Operation\Detail\DescribeSection;
 use Stemmata\Core\Operation\Detail\NumberCaptions;
+use Stemmata\Core\Operation\Detail\SpreadTarget;
 use Stemmata\Core\Operation\Detail\UseNumbering;
 use Stemmata\Core\Operation\Move\Demote;
 use Stemmata\Core\Operation\Move\Direction;
@@ -162,6 +163,7 @@ final readonly class OperationReader
             'discard' => new DiscardOffcut($fields->section('offcut')),
             'describe-section' => self::describeSection($fields),
             'describe-document' => self::describeDocument($fields),
+            'spread-target' => new SpreadTarget($fields->findSection('section')),
             'generate-contents' => self::generateContents($fields),
             'refresh-contents' => new RefreshContents($fields->section('section')),
             'batch' => $this->batch($fields),
@@ -282,6 +284,8 @@ final readonly class OperationReader
             $fields->findInteger('target'),
             $fields->findText('language'),
             $fields->findText('date'),
+            $fields->findText('deadline'),
+            $fields->findInteger('sittingGoal'),
         );
     }
 

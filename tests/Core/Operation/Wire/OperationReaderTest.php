@@ -50,6 +50,7 @@ final class OperationReaderTest extends TestCase
             ['name' => 'discard', 'offcut' => 'n00000000001'],
             ['name' => 'describe-section', 'sections' => ['a']],
             ['name' => 'describe-document'],
+            ['name' => 'spread-target'],
             ['name' => 'generate-contents', 'section' => 'a', 'from' => 1, 'to' => 2],
             ['name' => 'refresh-contents', 'section' => 'a'],
             ['name' => 'batch', 'operations' => [['name' => 'promote', 'sections' => ['a']]]],
