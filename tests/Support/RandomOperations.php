@@ -107,6 +107,7 @@ final readonly class RandomOperations
                 'body' => $this->documents->body([])->toJson(),
                 'aim' => $this->among(['Show it', '']),
                 'marker' => $this->among(['leaf', '']),
+                'stage' => $this->among(['drafted', 'settled', '']),
                 'numbered' => 1 === $this->random->getInt(0, 1),
                 'inContents' => 1 === $this->random->getInt(0, 1),
                 'title' => $this->among(['Contents', 'Inhalt']),

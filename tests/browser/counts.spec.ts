@@ -53,7 +53,10 @@ test("a sitting, its goal, a day to be finished by, and targets spread over the 
   await page.keyboard.type(" Twice a day");
   await allKept(page);
   await expect(plan).toContainText("3 words of 4");
-  await expect(plan.getByRole("meter", { name: "This sitting against its goal" })).toHaveAttribute("aria-valuenow", "3");
+  await expect(plan.getByRole("meter", { name: "This sitting against its goal" })).toHaveAttribute(
+    "aria-valuenow",
+    "3",
+  );
 
   await plan.getByLabel("Words wanted in all").fill("214");
   await page.keyboard.press("Enter");

@@ -5,6 +5,7 @@ import { Link } from "wouter";
 import { api, read, type DocumentCard } from "../api/client";
 import { Menu } from "../parts/menu";
 import { Shape } from "./shape";
+import { StageShares } from "./stage-shares";
 import { counted, formatNumber, since } from "../parts/words";
 import { NameDialog } from "../parts/name-dialog";
 
@@ -63,6 +64,7 @@ export function DocumentRow({
             ? `${formatNumber(document.words)} of ${formatNumber(document.target)}`
             : counted(document.words, "word")}
         </p>
+        <StageShares words={document.stageWords} />
         <p className="text-faint">{since(document.changedAt)}</p>
       </div>
       <Menu

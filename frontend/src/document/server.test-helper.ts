@@ -28,6 +28,7 @@ export const facts = (id: string, revision = 1): SectionFacts => ({
   aim: "",
   target: null,
   marker: "",
+  stage: "",
   revision,
 });
 export const textOf = (id: string, words: string, revision = 1): SectionText => ({

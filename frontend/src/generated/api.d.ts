@@ -830,6 +830,10 @@ export interface components {
             resumeHeading: string | null;
             levels: string;
             sectionWords: number[];
+            /** @description Words at each stage of writing, those at none under the empty name */
+            stageWords: {
+                [key: string]: number;
+            };
         };
         /** @description What is still to be done in a document, in the order of its text. */
         RemindersOfDocument: {
@@ -1013,6 +1017,8 @@ export interface components {
             aim: string;
             target: number | null;
             marker: string;
+            /** @enum {string} */
+            stage: "" | "idea" | "drafted" | "revised" | "settled";
             revision: number;
         };
         /** @description A section's heading and body as the editor keeps them. */
@@ -1147,7 +1153,7 @@ export interface components {
         /** @description What was noted about a section then, and what is noted now. */
         SectionDetail: {
             /** @enum {string} */
-            what: "aim" | "target" | "marker" | "numbering" | "contents";
+            what: "aim" | "target" | "marker" | "stage" | "numbering" | "contents";
             /** @description Empty for nothing */
             then: string;
             /** @description Empty for nothing */
@@ -1644,6 +1650,8 @@ export interface components {
             target?: number;
             /** @enum {string} */
             marker?: "" | "bud" | "leaf" | "thorn" | "berry" | "frost";
+            /** @enum {string} */
+            stage?: "" | "idea" | "drafted" | "revised" | "settled";
             /** @description True or false */
             numbered?: boolean;
             /** @description True or false */

@@ -51,11 +51,19 @@ export function visibleRows(outline: Outline, folded: ReadonlySet<string>): Row[
   return withStems(rows, children);
 }
 
-/** Only sections with these words in their headings, each with the headings above it. No fold hides what was looked for. */
+/** What the outline is narrowed to: headings with some words, and sections at a stage of writing. */
+export type RowFilter = { readonly words: string; readonly stage: string | null };
+export const NO_FILTER: RowFilter = { words: "", stage: null };
+
+export function isFiltering({ words, stage }: RowFilter): boolean {
+  return words !== "" || stage !== null;
+}
+
+/** Only the sections that fit, each with the headings above it. No fold hides what was looked for. */
 export function narrowedRows(
   outline: Outline,
-  words: string,
-  wordsAt: (id: string, position: number) => string,
+  { words, stage }: RowFilter,
+  told: (id: string) => { words: string; stage: string },
 ): Row[] {
   const parts = words.toLocaleLowerCase().split(/\s+/).filter(Boolean);
   const shown = new Set<number>();
@@ -64,8 +72,10 @@ export function narrowedRows(
     while (above.length > 0 && levelAt(outline, above[above.length - 1] ?? 0) >= levelAt(outline, position))
       above.pop();
     above.push(position);
-    const found = wordsAt(id, position).toLocaleLowerCase();
-    if (parts.every((part) => found.includes(part))) above.forEach((each) => shown.add(each));
+    const found = told(id);
+    const heading = found.words.toLocaleLowerCase();
+    const fits = parts.every((part) => heading.includes(part)) && (stage === null || found.stage === stage);
+    if (fits) above.forEach((each) => shown.add(each));
   });
   const positions = Array.from(shown).toSorted((a, b) => a - b);
   const part = {

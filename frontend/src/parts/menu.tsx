@@ -4,7 +4,7 @@ import { useState, type ReactNode } from "react";
 import { cx } from "./cx";
 
 export type MenuEntry =
-  | { label: string; keys?: string; also?: string; tone?: "loss"; run: () => void }
+  | { label: string; sign?: ReactNode; keys?: string; also?: string; tone?: "loss"; run: () => void }
   | { label: string; entries: readonly MenuEntry[] }
   | "line";
 
@@ -42,6 +42,11 @@ function Entries({ kit, entries }: { kit: Kit; entries: readonly MenuEntry[] }) 
       </Sub>
     ) : (
       <Item key={entry.label} onSelect={entry.run} className={cx(ITEM, entry.tone === "loss" && "text-loss")}>
+        {entry.sign && (
+          <span aria-hidden="true" className="-mr-3">
+            {entry.sign}
+          </span>
+        )}
         <span className="flex-1">{entry.label}</span>
         {entry.keys && <kbd className="font-sans text-[11.5px] text-faint">{entry.keys}</kbd>}
       </Item>

@@ -1,10 +1,12 @@
-import { ListTree, Search, X } from "lucide-react";
+import { ListTree, Search, Sprout, X } from "lucide-react";
 import { useMemo, type RefObject } from "react";
 import { useDocument } from "../document/context";
 import { keysShown } from "../keys/keys";
 import { plainKey } from "../keys/plain-key";
+import { isFiltering, NO_FILTER, type RowFilter } from "../outline/rows";
 import { deepestLevel } from "../outline/overview";
 import { Menu } from "../parts/menu";
+import { isStage, STAGE_WORDS, STAGES, StageSign } from "../parts/stage";
 import { counted } from "../parts/words";
 
 /** Overviews: the outline folded to a level. */
@@ -35,9 +37,9 @@ export function LevelsMenu({ onShow }: { onShow: (upTo: number | "all" | "next")
 
 type FilterProps = {
   field: RefObject<HTMLInputElement | null>;
-  filter: string;
+  filter: RowFilter;
   shown: number;
-  onFilter: (filter: string) => void;
+  onFilter: (filter: RowFilter) => void;
   onLeave: () => void;
 };
 
@@ -48,17 +50,49 @@ export function OutlineFilter({ field, filter, shown, onFilter, onLeave }: Filte
       <Search size={13} strokeWidth={1.6} aria-hidden="true" />
       <input
         ref={field}
-        value={filter}
+        value={filter.words}
         aria-label="Show only headings with these words"
         placeholder="Words of a heading"
         className="h-7 min-w-0 flex-1 rounded bg-transparent px-1 text-ink placeholder:text-faint"
-        onChange={(event) => onFilter(event.target.value)}
+        onChange={(event) => onFilter({ ...filter, words: event.target.value })}
         onKeyDown={(event) => {
-          if (plainKey(event) === "Escape") onFilter("");
+          if (plainKey(event) === "Escape") onFilter(NO_FILTER);
           if (["Escape", "Enter", "ArrowDown"].includes(plainKey(event))) (event.preventDefault(), onLeave());
         }}
       />
-      {filter === "" ? (
+      <Menu
+        label="Show only one stage"
+        align="end"
+        entries={[
+          ...STAGES.map((stage) => ({
+            label: STAGE_WORDS[stage],
+            sign: <StageSign name={stage} />,
+            run: () => onFilter({ ...filter, stage }),
+          })),
+          { label: "At no stage yet", run: () => onFilter({ ...filter, stage: "" }) },
+          "line",
+          { label: "All stages", run: () => onFilter({ ...filter, stage: null }) },
+        ]}
+      >
+        <button
+          type="button"
+          aria-label="Show only one stage"
+          title="Show only one stage"
+          className="grid size-6 shrink-0 place-items-center rounded-full hover:bg-wash"
+        >
+          {filter.stage !== null && isStage(filter.stage) ? (
+            <StageSign name={filter.stage} />
+          ) : (
+            <Sprout
+              size={13}
+              strokeWidth={1.6}
+              aria-hidden="true"
+              className={filter.stage === "" ? "text-ochre" : ""}
+            />
+          )}
+        </button>
+      </Menu>
+      {!isFiltering(filter) ? (
         <kbd className="font-sans text-[11px]">{keysShown("filter")}</kbd>
       ) : (
         <>
@@ -69,7 +103,7 @@ export function OutlineFilter({ field, filter, shown, onFilter, onLeave }: Filte
             type="button"
             aria-label="Show all headings"
             className="grid size-6 place-items-center rounded-full hover:bg-wash"
-            onClick={() => (onFilter(""), onLeave())}
+            onClick={() => (onFilter(NO_FILTER), onLeave())}
           >
             <X size={13} aria-hidden="true" />
           </button>

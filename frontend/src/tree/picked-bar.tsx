@@ -7,7 +7,7 @@ import { cx } from "../parts/cx";
 import { Menu } from "../parts/menu";
 import { counted } from "../parts/words";
 import { openDialog } from "../window/open-dialog";
-import { onBranches } from "./row-commands";
+import { onBranches, stageEntries } from "./row-commands";
 
 const BUTTON = "h-8 rounded-full px-3 hover:bg-white/15 focus-visible:outline-on-slate";
 
@@ -67,6 +67,7 @@ export function PickedBar({ besideOutline }: { besideOutline: boolean }) {
         <Menu
           label="Mark them"
           entries={[
+            { label: "Stage", entries: stageEntries(session, sections) },
             { label: "Marker…", run: () => openDialog({ kind: "marker", sections }) },
             { label: "Target…", run: () => openDialog({ kind: "target", sections }) },
           ]}

@@ -1,3 +1,4 @@
+import { createElement } from "react";
 import { FORMATS } from "../files/formats";
 import { writeToFile } from "../files/write-to-file";
 import type { OperationNamed } from "../api/client";
@@ -8,6 +9,7 @@ import { APPENDIX, flagsAt, LEFT_OUT_OF_CONTENTS, LEVELS, UNNUMBERED } from "../
 import { actedOn } from "../outline/picks";
 import type { Row } from "../outline/rows";
 import type { MenuEntry } from "../parts/menu";
+import { STAGE_WORDS, STAGES, StageSign, type StageName } from "../parts/stage";
 import { openDialog } from "../window/open-dialog";
 import { copyBranches } from "../files/copying";
 
@@ -88,6 +90,21 @@ export async function runOnBranch(session: Session, section: string, command: Br
   }
 }
 
+/** How far sections have come, for all of them at once. */
+export function stageEntries(session: Session, sections: string[]): MenuEntry[] {
+  const set = (stage: StageName | "") => void session.changes.perform({ name: "describe-section", sections, stage });
+  return [
+    ...STAGES.map((stage) => ({
+      label: STAGE_WORDS[stage],
+      sign: createElement(StageSign, { name: stage }),
+      also: "stage status progress",
+      run: () => set(stage),
+    })),
+    "line",
+    { label: "At no stage", run: () => set("") },
+  ];
+}
+
 /** The menu of a row. */
 export function rowCommands(
   session: Session,
@@ -158,7 +175,12 @@ export function rowCommands(
       }),
     ],
   };
-  const notes: MenuEntry[] = [command("marker"), command("target"), numbers];
+  const notes: MenuEntry[] = [
+    { label: "Stage", entries: stageEntries(session, sections) },
+    command("marker"),
+    command("target"),
+    numbers,
+  ];
   if (sections.length > 1)
     return [
       ...move,

@@ -39,6 +39,7 @@ export function useRowFacts(row: Row) {
     target,
     aim: facts?.aim ?? "",
     marker: facts?.marker ?? "",
+    stage: facts?.stage ?? "",
     isCurrent,
     isOutside,
     isOver,

@@ -16,7 +16,7 @@ import { nameOf } from "../outline/names";
 import { branchEnd } from "../outline/outline";
 import { foldsTo, nextOverview } from "../outline/overview";
 import { stretched, toggled } from "../outline/picks";
-import { narrowedRows, visibleRows, type Row } from "../outline/rows";
+import { isFiltering, narrowedRows, visibleRows, type Row, type RowFilter } from "../outline/rows";
 import { treeIntent } from "../outline/tree-keys";
 import { PADDING, ROW_HEIGHT } from "./geometry";
 import { insertSection, runOnBranch, rowCommands } from "./row-commands";
@@ -37,7 +37,7 @@ const DOUBLE_CLICK = 280;
  */
 export function useTree(
   scroller: RefObject<HTMLDivElement | null>,
-  filter: string,
+  filter: RowFilter,
   does: { open: (id: string) => void; visit: (id: string) => void; filter: () => void },
 ) {
   const session = useSession("useTree");
@@ -45,13 +45,16 @@ export function useTree(
   const folded = useWindow("useTree", (state) => state.folded);
   const current = useWindow("useTree", (state) => state.current);
   const picked = useWindow("useTree", (state) => state.picked);
-  const facts = useDocument("useTree", (state) => (filter === "" ? null : state.facts));
-  const names = useDocument("useTree", (state) => (filter === "" ? null : state.names));
+  const facts = useDocument("useTree", (state) => (isFiltering(filter) ? state.facts : null));
+  const names = useDocument("useTree", (state) => (isFiltering(filter) ? state.names : null));
   const rows = useMemo(
     () =>
       facts === null
         ? visibleRows(outline, folded)
-        : narrowedRows(outline, filter, (id) => nameOf(id, facts.get(id)?.heading ?? "", names ?? new Map())),
+        : narrowedRows(outline, filter, (id) => ({
+            words: nameOf(id, facts.get(id)?.heading ?? "", names ?? new Map()),
+            stage: facts.get(id)?.stage ?? "",
+          })),
     [outline, folded, facts, names, filter],
   );
   const [active, setActive] = useState<string | null>(null);
@@ -239,7 +242,7 @@ export function useTree(
   const go = (row: Row, to: "previous" | "next" | "first" | "last" | "in" | "out") => {
     if (to === "in" && row.folded) return session.navigation.setFolded(row.id, false);
     if (to === "in") return void (row.hasInside && activate(activeIndex + 1));
-    if (to === "out" && row.hasInside && !row.folded && filter === "")
+    if (to === "out" && row.hasInside && !row.folded && !isFiltering(filter))
       return session.navigation.setFolded(row.id, true);
     if (to === "out")
       return void (

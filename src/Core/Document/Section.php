@@ -26,6 +26,7 @@ final readonly class Section
         public string $aim = '',
         public ?int $target = null,
         public Marker $marker = Marker::None,
+        public Stage $stage = Stage::None,
     ) {}
 
     public static function blank(SectionId $id): self
@@ -35,32 +36,58 @@ final readonly class Section
 
     public function withHeading(Heading $heading): self
     {
-        return new self($this->id, $heading, $this->body, $this->aim, $this->target, $this->marker);
+        return $this->with(heading: $heading);
     }
 
     public function withBody(Body $body): self
     {
-        return new self($this->id, $this->heading, $body, $this->aim, $this->target, $this->marker);
+        return $this->with(body: $body);
     }
 
     public function withAim(string $aim): self
     {
-        return new self($this->id, $this->heading, $this->body, $aim, $this->target, $this->marker);
+        return $this->with(aim: $aim);
     }
 
     public function withTarget(?int $target): self
     {
-        return new self($this->id, $this->heading, $this->body, $this->aim, $target, $this->marker);
+        return $this->with(target: $target ?? 0);
     }
 
     public function withMarker(Marker $marker): self
     {
-        return new self($this->id, $this->heading, $this->body, $this->aim, $this->target, $marker);
+        return $this->with(marker: $marker);
+    }
+
+    public function withStage(Stage $stage): self
+    {
+        return $this->with(stage: $stage);
     }
 
     public function copiedAs(SectionId $id): self
     {
-        return new self($id, $this->heading, $this->body, $this->aim, $this->target, $this->marker);
+        return $this->with(id: $id);
+    }
+
+    /** The same with what is named in place of its own. @param int|null $target 0 for none */
+    private function with(
+        ?SectionId $id = null,
+        ?Heading $heading = null,
+        ?Body $body = null,
+        ?string $aim = null,
+        ?int $target = null,
+        ?Marker $marker = null,
+        ?Stage $stage = null,
+    ): self {
+        return new self(
+            $id ?? $this->id,
+            $heading ?? $this->heading,
+            $body ?? $this->body,
+            $aim ?? $this->aim,
+            0 === $target ? null : $target ?? $this->target,
+            $marker ?? $this->marker,
+            $stage ?? $this->stage,
+        );
     }
 
     /** How a sentence speaks of it. */

@@ -118,6 +118,7 @@ final readonly class Comparison
             new DetailChange(SectionDetail::Aim, $then->aim, $now->aim),
             new DetailChange(SectionDetail::Target, (string) $then->target, (string) $now->target),
             new DetailChange(SectionDetail::Marker, $then->marker->value, $now->marker->value),
+            new DetailChange(SectionDetail::Stage, $then->stage->value, $now->stage->value),
         ]);
     }
 

@@ -10,6 +10,7 @@ enum SectionDetail: string
     case Aim = 'aim';
     case Target = 'target';
     case Marker = 'marker';
+    case Stage = 'stage';
     case Numbering = 'numbering';
     case Contents = 'contents';
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Http\Document;
 
 use Stemmata\Core\Document\Reading;
+use Stemmata\Core\Document\Stage;
 use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Operation\Notice;
 use Stemmata\Core\Outline\Outline;
@@ -55,6 +56,13 @@ final readonly class ViewOf
             $resume['heading'] ?? null,
             $record->outlineLevels,
             $words,
+            new \ArrayObject(
+                Stage::shares(
+                    str_split($record->outlineIds, SectionId::LENGTH),
+                    $words,
+                    $this->facts->stages($record->id),
+                ),
+            ),
         );
     }
 
@@ -208,7 +216,7 @@ final readonly class ViewOf
 
     /**
      * @param array<string, array{id: string, heading: string, words: int, aim: string, target: int|null,
-     *     marker: string, revision: int}> $facts
+     *     marker: string, stage: string, revision: int}> $facts
      *
      * @return list<SectionFacts>
      */

@@ -32,6 +32,8 @@ class SectionRecord
     public ?int $target = null;
     #[ORM\Column(length: 16)]
     public string $marker = '';
+    #[ORM\Column(length: 16, options: ['default' => ''])]
+    public string $stage = '';
     /** The document's revision that last changed this section's text. */
     #[ORM\Column]
     public int $revision = 1;

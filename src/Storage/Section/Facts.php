@@ -15,11 +15,11 @@ use Stemmata\Storage\Database\SqliteSql;
  * Lists for the screens, read as plain rows: of 10,000 sections no object is made, for none would be changed.
  *
  * @phpstan-type SectionFacts array{id: string, heading: string, words: int, aim: string, target: int|null,
- *     marker: string, revision: int}
+ *     marker: string, stage: string, revision: int}
  */
 final readonly class Facts
 {
-    private const COLUMNS = 'id, revision, words, target, marker, heading, aim';
+    private const COLUMNS = 'id, revision, words, target, marker, stage, heading, aim';
     private const IDS_PER_QUERY = 1000;
 
     public function __construct(private Connection $connection) {}
@@ -91,6 +91,23 @@ final readonly class Facts
             },
             '' === $outline->ids ? [] : str_split($outline->ids, SectionId::LENGTH),
         );
+    }
+
+    /** @return array<string, string> by id, for the sections that are at a stage */
+    public function stages(string $documentId): array
+    {
+        $stages = [];
+        foreach (
+            $this->connection->fetchAllKeyValue("SELECT id, stage FROM section WHERE document_id = ? AND stage <> ''", [
+                $documentId,
+            ])
+            as $id => $stage
+        ) {
+            assert(is_string($stage));
+            $stages[(string) $id] = $stage;
+        }
+
+        return $stages;
     }
 
     /** @return array<string, int> words wanted, by id, for the sections that have a target */
@@ -219,6 +236,7 @@ final readonly class Facts
                 'aim' => $row->text('aim'),
                 'target' => $row->findInteger('target'),
                 'marker' => $row->text('marker'),
+                'stage' => $row->text('stage'),
                 'revision' => $row->integer('revision'),
             ];
         }

@@ -6,6 +6,7 @@ namespace Stemmata\Storage\Section;
 
 use Stemmata\Core\Document\Marker;
 use Stemmata\Core\Document\Section;
+use Stemmata\Core\Document\Stage;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\BodySchema;
@@ -113,6 +114,7 @@ final class SectionForm
             'aim' => substr(self::json([$section->aim]), 1, -1),
             'target' => (string) json_encode($section->target),
             'marker' => '"' . $section->marker->value . '"',
+            'stage' => '"' . $section->stage->value . '"',
         ];
     }
 
@@ -138,6 +140,8 @@ final class SectionForm
             $row->text('aim'),
             $row->findInteger('target'),
             Marker::from($row->text('marker')),
+            // Steps from before there were stages say nothing of them.
+            Stage::from($row->findText('stage') ?? ''),
         );
     }
 

@@ -20,7 +20,7 @@ use Stemmata\Storage\File\StoredFiles;
  * each of 10,000 sections takes seconds, which every other writer would have to wait for.
  *
  * @phpstan-type Text array{heading: string, heading_inline: string, body: string, words: int, plain_text: string}
- * @phpstan-type Notes array{aim: string, target: int|null, marker: string}
+ * @phpstan-type Notes array{aim: string, target: int|null, marker: string, stage: string}
  * @phpstan-type ReferenceRow array{kind: string, target: string, name: string}
  * @phpstan-type SectionRow array{id: string, isNew: bool, notes: Notes, text: Text|null, folded: string|null,
  *     references: list<ReferenceRow>, pictures: list<string>}
@@ -52,7 +52,12 @@ final readonly class SectionRows
         return [
             'id' => $section->id->value,
             'isNew' => null === $before,
-            'notes' => ['aim' => $section->aim, 'target' => $section->target, 'marker' => $section->marker->value],
+            'notes' => [
+                'aim' => $section->aim,
+                'target' => $section->target,
+                'marker' => $section->marker->value,
+                'stage' => $section->stage->value,
+            ],
             'text' => $isSameText ? null : $this->text($section),
             'folded' => $isSameText && $before->aim === $section->aim ? null : FoldedWords::of($section),
             'references' => null === $references ? [] : self::references($section, $references),
@@ -66,21 +71,21 @@ final readonly class SectionRows
         $insert = $this->connection->prepare(
             <<<'SQL'
             INSERT INTO section
-                (heading, heading_inline, body, words, plain_text, aim, target, marker, revision, id, document_id)
-            VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+                (heading, heading_inline, body, words, plain_text, aim, target, marker, stage, revision, id, document_id)
+            VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
             SQL
             ,
         );
         $update = $this->connection->prepare(
             <<<'SQL'
             UPDATE section SET heading = ?, heading_inline = ?, body = ?, words = ?, plain_text = ?,
-                aim = ?, target = ?, marker = ?, revision = ?
+                aim = ?, target = ?, marker = ?, stage = ?, revision = ?
             WHERE id = ? AND document_id = ?
             SQL
             ,
         );
         $note = $this->connection->prepare(
-            'UPDATE section SET aim = ?, target = ?, marker = ?, revision = ? WHERE id = ? AND document_id = ?',
+            'UPDATE section SET aim = ?, target = ?, marker = ?, stage = ?, revision = ? WHERE id = ? AND document_id = ?',
         );
         $forget = $this->connection->prepare(self::forgetting());
         $refer = $this->connection->prepare(

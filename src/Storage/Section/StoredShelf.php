@@ -13,6 +13,7 @@ use Stemmata\Core\Document\Offcut;
 use Stemmata\Core\Document\References;
 use Stemmata\Core\Document\Section;
 use Stemmata\Core\Document\Shelf;
+use Stemmata\Core\Document\Stage;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Picture;
 use Stemmata\Storage\Database\Row;
@@ -24,7 +25,7 @@ use Stemmata\Storage\File\StoredFiles;
 /** Finds a document's sections in the database, each when it is first asked for. */
 final class StoredShelf implements Shelf
 {
-    private const COLUMNS = 'id, heading, heading_inline, body, words, aim, target, marker';
+    private const COLUMNS = 'id, heading, heading_inline, body, words, aim, target, marker, stage';
     /** Who has asked for so many sections one by one will ask for the others. */
     private const FEW = 40;
     /** From here on, reading all of the document's headings is quicker than asking for each by its id. */
@@ -136,6 +137,7 @@ final class StoredShelf implements Shelf
             $row->text('aim'),
             $row->findInteger('target'),
             Marker::from($row->text('marker')),
+            Stage::from($row->text('stage')),
         );
     }
 

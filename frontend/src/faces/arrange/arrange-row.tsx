@@ -4,8 +4,11 @@ import { useDocument, useSession } from "../../document/context";
 import { plainKey } from "../../keys/plain-key";
 import { cx } from "../../parts/cx";
 import { isMarker, MarkerSign } from "../../parts/marker";
+import { Menu } from "../../parts/menu";
+import { isStage, StageSign } from "../../parts/stage";
 import { formatNumber, wholeNumber } from "../../parts/words";
 import { openDialog } from "../../window/open-dialog";
+import { stageEntries } from "../../tree/row-commands";
 import { nodeX, ROW_HEIGHT } from "../../tree/geometry";
 import { OUTSIDE, RowHead, RowMenu, useRowFacts } from "../../tree/row-head";
 import { useRowDraggable } from "../../tree/use-row-drag";
@@ -13,7 +16,7 @@ import type { TreeRowProps } from "../../tree/use-tree";
 
 /** The columns of a row and of what is written over them; a narrow window shows fewer, and scrolls down only. */
 export const COLUMNS =
-  "grid grid-cols-[minmax(0,1fr)_4.5rem_2rem] items-center gap-x-2 pr-3 @min-[620px]:grid-cols-[minmax(0,3fr)_minmax(0,2fr)_8.75rem_2rem] @min-[1000px]:grid-cols-[minmax(320px,5fr)_minmax(180px,4fr)_264px_56px_52px_minmax(120px,2fr)] @min-[1000px]:gap-x-4 @min-[1000px]:pr-6";
+  "grid grid-cols-[minmax(0,1fr)_4.5rem_2rem] items-center gap-x-2 pr-3 @min-[620px]:grid-cols-[minmax(0,3fr)_minmax(0,2fr)_8.75rem_2rem] @min-[1000px]:grid-cols-[minmax(320px,5fr)_minmax(180px,4fr)_264px_56px_96px_minmax(120px,2fr)] @min-[1000px]:gap-x-4 @min-[1000px]:pr-6";
 /** Columns that need room. */
 export const FROM_MEDIUM = "@max-[620px]:hidden";
 export const FROM_WIDE = "@max-[1000px]:hidden";
@@ -35,7 +38,7 @@ export const ArrangeRow = memo(function ArrangeRow({
   const element = useRowDraggable(session, row, isRenaming);
   const facts = useRowFacts(row);
   const whole = useDocument("ArrangeRow", (state) => state.words);
-  const { aim, isOver, marker, name, target, words } = facts;
+  const { aim, isOver, marker, name, stage, target, words } = facts;
   const remarks = [
     ...(words === 0 ? ["no text yet"] : []),
     ...(isOver ? ["over target"] : []),
@@ -126,7 +129,23 @@ export const ArrangeRow = memo(function ArrangeRow({
       <div role="gridcell" className={cx("text-right text-soft tabular-nums", FROM_WIDE)}>
         {whole > 0 ? percent.format(words / whole) : "–"}
       </div>
-      <div role="gridcell" className="grid place-items-center">
+      <div role="gridcell" className="flex items-center justify-center">
+        {(isReached || isStage(stage)) && (
+          <Menu label={`Stage of ${name}`} entries={stageEntries(session, [row.id])} onClosed={acts.leave}>
+            <button
+              type="button"
+              tabIndex={tabIndex}
+              aria-label={`Stage of ${name}: ${stage || "none"}`}
+              className={cx(
+                "grid size-6 place-items-center rounded-full hover:bg-lit",
+                !isStage(stage) && "text-faint",
+              )}
+              onClick={(event) => event.stopPropagation()}
+            >
+              {isStage(stage) ? <StageSign name={stage} /> : "–"}
+            </button>
+          </Menu>
+        )}
         {(isReached || isMarker(marker)) && (
           <button
             type="button"

@@ -6,6 +6,7 @@ import { useDocument, useSession } from "../../document/context";
 import { useFindings } from "../../places/findings";
 import { DropMark } from "../../tree/drop-mark";
 import { PADDING, ROW_HEIGHT } from "../../tree/geometry";
+import { isFiltering, NO_FILTER } from "../../outline/rows";
 import { LevelsMenu, OutlineFilter } from "../../tree/outline-view";
 import { insertSection } from "../../tree/row-commands";
 import { useTree } from "../../tree/use-tree";
@@ -24,7 +25,7 @@ export function ArrangeTable() {
   const [, navigate] = useLocation();
   const scroller = useRef<HTMLDivElement>(null);
   const field = useRef<HTMLInputElement>(null);
-  const [filter, setFilter] = useState("");
+  const [filter, setFilter] = useState(NO_FILTER);
   const { rows, menuAt, virtual, drag, pressed, propsOf, acts, showLevels, activeRow, isRenaming } = useTree(
     scroller,
     filter,
@@ -57,7 +58,7 @@ export function ArrangeTable() {
           </span>
           <span className={cx("text-right", FROM_WIDE)}>Share</span>
           <span className="text-center">
-            <span className={FROM_WIDE}>Marker</span>
+            <span className={FROM_WIDE}>Stage, marker</span>
           </span>
           <span className={FROM_WIDE}>Findings</span>
         </div>
@@ -74,11 +75,13 @@ export function ArrangeTable() {
             className="outline-tree min-h-0 overflow-x-hidden overflow-y-auto focus-visible:outline-offset-[-2px]"
           >
             <div role="row" aria-rowindex={1} className="sr-only">
-              {["Section", "Aim", "Words and target", "Share of the whole", "Marker", "Findings"].map((column) => (
-                <span key={column} role="columnheader">
-                  {column}
-                </span>
-              ))}
+              {["Section", "Aim", "Words and target", "Share of the whole", "Stage and marker", "Findings"].map(
+                (column) => (
+                  <span key={column} role="columnheader">
+                    {column}
+                  </span>
+                ),
+              )}
             </div>
             <div role="presentation" className="relative" style={{ height: virtual.getTotalSize() }}>
               {virtual.getVirtualItems().map((item) => {
@@ -108,7 +111,9 @@ export function ArrangeTable() {
             </div>
             {rows.length === 0 && (
               <p className="px-9 text-soft">
-                {filter === "" ? "There is no section yet; add the first one below." : "No heading has these words."}
+                {!isFiltering(filter)
+                  ? "There is no section yet; add the first one below."
+                  : "No heading has these words."}
               </p>
             )}
           </div>

@@ -3,6 +3,7 @@ import { useRef, useState } from "react";
 import { useSession } from "../../document/context";
 import { DropMark } from "../../tree/drop-mark";
 import { PADDING, ROW_HEIGHT } from "../../tree/geometry";
+import { NO_FILTER } from "../../outline/rows";
 import { LevelsMenu, OutlineFilter } from "../../tree/outline-view";
 import { OutlineRow } from "./outline-row";
 import { insertSection } from "../../tree/row-commands";
@@ -16,7 +17,7 @@ export function OutlinePanel() {
   const session = useSession("OutlinePanel");
   const scroller = useRef<HTMLDivElement>(null);
   const field = useRef<HTMLInputElement>(null);
-  const [filter, setFilter] = useState("");
+  const [filter, setFilter] = useState(NO_FILTER);
   const isOver = useDrawer((state) => state.isOutlineOver);
   const { rows, menuAt, virtual, drag, pressed, propsOf, acts, showLevels, activeRow, isRenaming } = useTree(
     scroller,

@@ -3,6 +3,7 @@ import { useSession } from "../../document/context";
 import { useFind } from "../../find/found";
 import { cx } from "../../parts/cx";
 import { isMarker, MarkerSign } from "../../parts/marker";
+import { isStage, STAGE_WORDS, StageSign } from "../../parts/stage";
 import { counted, formatNumber } from "../../parts/words";
 import { nodeX, ROW_HEIGHT } from "../../tree/geometry";
 import { OUTSIDE, RowHead, RowMenu, useRowFacts } from "../../tree/row-head";
@@ -15,7 +16,7 @@ export const OutlineRow = memo(function OutlineRow({ isFirst, ...props }: TreeRo
   const { row, isActive, isInHand, isPicked, isRenaming, acts } = props;
   const element = useRowDraggable(session, row, isRenaming);
   const facts = useRowFacts(row);
-  const { marker, words, name, number } = facts;
+  const { marker, stage, words, name, number } = facts;
   const found = useFind((state) => state.counts.get(row.id) ?? 0);
   return (
     <div
@@ -32,6 +33,7 @@ export const OutlineRow = memo(function OutlineRow({ isFirst, ...props }: TreeRo
         number,
         name,
         words > 0 ? counted(words, "word") : "no text yet",
+        isStage(stage) && STAGE_WORDS[stage].toLowerCase(),
         isMarker(marker) && `${marker} marker`,
         found > 0 && `${counted(found, "place")} found`,
       ]
@@ -54,6 +56,11 @@ export const OutlineRow = memo(function OutlineRow({ isFirst, ...props }: TreeRo
       <RowHead row={row} facts={facts} isFirst={isFirst} isRenaming={isRenaming} acts={acts} />
       {!isRenaming && (
         <>
+          {isStage(stage) && (
+            <span aria-hidden="true" className="shrink-0 pl-2 group-hover:invisible">
+              <StageSign name={stage} />
+            </span>
+          )}
           {isMarker(marker) && (
             <span aria-hidden="true" className="shrink-0 pl-2 group-hover:invisible">
               <MarkerSign name={marker} />

@@ -179,6 +179,7 @@ const WHAT: Record<SectionDetail["what"], string> = {
   aim: "Aim",
   target: "Target",
   marker: "Marker",
+  stage: "Stage",
   numbering: "Numbering",
   contents: "In the contents",
 };

@@ -8,6 +8,7 @@ use Stemmata\Core\Counting\Targets;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\Marker;
 use Stemmata\Core\Document\Section;
+use Stemmata\Core\Document\Stage;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Basis;
 use Stemmata\Core\Operation\Operation;
@@ -19,7 +20,7 @@ use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\SectionId;
 
 /**
- * Sets what the writer notes about sections: aim, target, marker, whether numbered, whether in the contents. Null
+ * Sets what the writer notes about sections: aim, target, marker, stage, whether numbered, whether in the contents. Null
  * leaves a point as it is.
  */
 final readonly class DescribeSection implements Operation
@@ -36,6 +37,7 @@ final readonly class DescribeSection implements Operation
         private ?bool $numbered = null,
         private ?bool $appendix = null,
         private ?bool $inContents = null,
+        private ?Stage $stage = null,
     ) {}
 
     public function applyTo(Document $document): Applied|Refused
@@ -68,6 +70,7 @@ final readonly class DescribeSection implements Operation
             null !== $this->aim => 'the aim',
             null !== $this->target => 'the target',
             null !== $this->marker => 'the marker',
+            null !== $this->stage => 'the stage',
             null !== $this->numbered || null !== $this->appendix => 'the numbering',
             default => 'the place in the contents',
         };
@@ -91,14 +94,21 @@ final readonly class DescribeSection implements Operation
     private function noted(Document $document, int $position): array
     {
         // A flag is the outline’s; no section needs to be read for it.
-        if (null === $this->aim && null === $this->target && null === $this->marker) {
+        if (
+            [] ===
+            array_filter(
+                [$this->aim, $this->target, $this->marker, $this->stage],
+                static fn(mixed $set): bool => null !== $set,
+            )
+        ) {
             return [];
         }
         $section = $document->sectionAt($position);
         $noted = $section
             ->withAim($this->aim ?? $section->aim)
             ->withTarget(0 === $this->target ? null : $this->target ?? $section->target)
-            ->withMarker($this->marker ?? $section->marker);
+            ->withMarker($this->marker ?? $section->marker)
+            ->withStage($this->stage ?? $section->stage);
 
         return $noted == $section ? [] : [$noted];
     }

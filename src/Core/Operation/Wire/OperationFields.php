@@ -6,6 +6,7 @@ namespace Stemmata\Core\Operation\Wire;
 
 use Stemmata\Core\Document\Marker;
 use Stemmata\Core\Document\OffcutReason;
+use Stemmata\Core\Document\Stage;
 use Stemmata\Core\Operation\Rule\Extent;
 use Stemmata\Core\Operation\Rule\Landing;
 use Stemmata\Core\Operation\Section\HeadingAfterJoin;
@@ -83,6 +84,7 @@ final class OperationFields
             'aim' => '?text',
             'target' => '?integer',
             'marker' => '?' . Marker::class,
+            'stage' => '?' . Stage::class,
             'numbered' => '?boolean',
             'appendix' => '?boolean',
             'inContents' => '?boolean',

@@ -7,6 +7,7 @@ namespace Stemmata\Core\Operation\Wire;
 use Stemmata\Core\CoreException;
 use Stemmata\Core\Document\Marker;
 use Stemmata\Core\Document\OffcutReason;
+use Stemmata\Core\Document\Stage;
 use Stemmata\Core\Find\QueryForm;
 use Stemmata\Core\Numbering\Scheme;
 use Stemmata\Core\Operation\Batch;
@@ -271,6 +272,7 @@ final readonly class OperationReader
             $fields->findBoolean('numbered'),
             $fields->findBoolean('appendix'),
             $fields->findBoolean('inContents'),
+            $fields->has('stage') ? $fields->oneOf('stage', Stage::class) : null,
         );
     }
 

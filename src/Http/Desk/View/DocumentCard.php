@@ -10,7 +10,10 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class DocumentCard
 {
-    /** @param list<int> $sectionWords */
+    /**
+     * @param list<int>                 $sectionWords
+     * @param \ArrayObject<string, int> $stageWords
+     */
     public function __construct(
         #[OA\Property] public string $id,
         #[OA\Property] public string $title,
@@ -22,5 +25,13 @@ final readonly class DocumentCard
         #[OA\Property(description: 'Heading of the section where writing stopped')] public ?string $resumeHeading,
         #[OA\Property] public string $levels,
         #[OA\Property(items: new OA\Items(type: 'integer'))] public array $sectionWords,
+        #[
+            OA\Property(
+                description: 'Words at each stage of writing, those at none under the empty name',
+                type: 'object',
+                additionalProperties: new OA\AdditionalProperties(type: 'integer'),
+            ),
+        ]
+        public \ArrayObject $stageWords,
     ) {}
 }

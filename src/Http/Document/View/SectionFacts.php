@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Http\Document\View;
 
 use OpenApi\Attributes as OA;
+use Stemmata\Core\Document\Stage;
 
 /** What lists show of a section. Words are those under the heading itself. */
 #[OA\Schema]
@@ -17,6 +18,7 @@ final readonly class SectionFacts
         #[OA\Property] public string $aim,
         #[OA\Property] public ?int $target,
         #[OA\Property] public string $marker,
+        #[OA\Property(enum: Stage::class)] public string $stage,
         #[OA\Property] public int $revision,
     ) {}
 }
