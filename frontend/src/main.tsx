@@ -5,11 +5,11 @@ import { Route, Switch } from "wouter";
 import { DeskScreen } from "./desk/desk-screen";
 import { readKeys } from "./keys/keys";
 import { KeysSheet } from "./keys/keys-sheet";
-import { startTheme } from "./parts/theme";
+import { startComfort } from "./parts/comfort";
 import "./style.css";
 import { DocumentScreen } from "./faces/document-screen";
 
-startTheme();
+startComfort();
 void readKeys();
 const root = document.getElementById("root");
 if (!root) throw new Error("The page has no place for the screens.");

@@ -6,19 +6,22 @@ import { importText, openDocument, test, chooseCommand } from "./helpers";
 const DEMO = readFileSync("demo/the-keepers-weather.md", "utf8");
 
 /** By night nothing but the colours is other than by day. */
-async function expectClean(page: Page, theme: "day" | "night" = "day"): Promise<void> {
+async function expectClean(page: Page, theme: "day" | "night" | "contrast" = "day"): Promise<void> {
   const axe = new AxeBuilder({ page });
   const { violations } = await (
-    theme === "day" ? axe : axe.withRules(["color-contrast", "link-in-text-block"])
+    theme !== "night" ? axe : axe.withRules(["color-contrast", "link-in-text-block"])
   ).analyze();
   expect(
     violations.map((each) => `${each.id}: ${each.nodes.map((node) => node.html.slice(0, 120)).join(" | ")}`),
   ).toEqual([]);
 }
 
-for (const theme of ["day", "night"] as const) {
+for (const theme of ["day", "night", "contrast"] as const) {
   test(`axe finds nothing on the Desk, on Write and on Arrange by ${theme}`, async ({ page }) => {
-    await page.addInitScript((chosen) => localStorage.setItem("stemmata:theme", chosen), theme);
+    await page.addInitScript(
+      (chosen) => localStorage.setItem("stemmata:comfort", JSON.stringify({ theme: chosen })),
+      theme,
+    );
     await importText(page.request, DEMO);
     await page.goto("/");
     await expect(page.getByRole("link", { name: "The Keepers’ Weather" }).first()).toBeVisible();
@@ -86,7 +89,10 @@ for (const theme of ["day", "night"] as const) {
   test(`axe finds nothing on the keys, their sheet, a strip looked into, a folded text and the way to another document by ${theme}`, async ({
     page,
   }) => {
-    await page.addInitScript((chosen) => localStorage.setItem("stemmata:theme", chosen), theme);
+    await page.addInitScript(
+      (chosen) => localStorage.setItem("stemmata:comfort", JSON.stringify({ theme: chosen })),
+      theme,
+    );
     await importText(page.request, "# Other\n", "Other.md");
     await openDocument(page, "# A\n\nSome words.\n\n## B\n\nMore words.\n\n# C\n");
     await page.getByRole("treeitem", { name: /A/ }).click();

@@ -72,6 +72,32 @@ export function currentLine(): Plugin {
   });
 }
 
+/** The sentence with the cursor (UAX #29, as the browser implements it), for those who have only it stay clear. */
+export function currentSentence(language: () => string): Plugin {
+  let segments: { language: string; by: Intl.Segmenter } | null = null;
+  return new Plugin({
+    props: {
+      decorations: (state) => {
+        if (document.documentElement.dataset["setOff"] !== "sentence") return null;
+        const { $head, empty } = state.selection;
+        if (!empty || !$head.parent.isTextblock || $head.depth < 2 || $head.node(2).type.name === "heading")
+          return null;
+        const now = language();
+        if (segments?.language !== now)
+          segments = { language: now, by: new Intl.Segmenter(now, { granularity: "sentence" }) };
+        const text = $head.parent.textBetween(0, $head.parent.content.size, undefined, "\ufffc");
+        const sentence = segments.by
+          .segment(text)
+          .containing(Math.max(0, Math.min($head.parentOffset, text.length) - 1));
+        if (!sentence) return null;
+        const from = $head.start() + sentence.index;
+        const to = from + sentence.segment.length;
+        return DecorationSet.create(state.doc, [Decoration.inline(from, to, { class: "sentence-now" })]);
+      },
+    },
+  });
+}
+
 /** Links that lead nowhere. */
 export function linkStates(isBroken: (target: string) => boolean): Plugin {
   return inEachSection((section, start) =>

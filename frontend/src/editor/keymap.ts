@@ -1,5 +1,5 @@
 import { baseKeymap, chainCommands, createParagraphNear, newlineInCode, splitBlock } from "@tiptap/pm/commands";
-import { InputRule, inputRules, wrappingInputRule } from "@tiptap/pm/inputrules";
+import { inputRules, undoInputRule, wrappingInputRule } from "@tiptap/pm/inputrules";
 import { keymap } from "@tiptap/pm/keymap";
 import { Plugin, type Command, type EditorState, type Transaction } from "@tiptap/pm/state";
 import * as commands from "./commands";
@@ -7,6 +7,7 @@ import { levelOf, near, sectionAround } from "./places";
 import { cellBelow } from "./table";
 import { schema } from "./schema";
 import { headingOf } from "./section-text";
+import { signRules, type TypedSigns } from "./typed-signs";
 
 type Host = {
   newId(): string;
@@ -40,7 +41,7 @@ export function textKeys(host: Host): Plugin[] {
       ArrowLeft: commands.acrossNoteEdge("back"),
       ArrowRight: commands.acrossNoteEdge("on"),
       Enter: chainCommands(commands.afterTakingOut(enter), enter),
-      Backspace: chainCommands(commands.rubOutNote("back"), joinsAtEdge(host, "above")),
+      Backspace: chainCommands(undoInputRule, commands.rubOutNote("back"), joinsAtEdge(host, "above")),
       "Mod-Backspace": joinsAtEdge(host, "above"),
       Delete: chainCommands(commands.rubOutNote("on"), joinsAtEdge(host, "below")),
       "Mod-Delete": joinsAtEdge(host, "below"),
@@ -109,15 +110,13 @@ export function wholeSections(isShowing: (transaction: Transaction) => boolean):
 }
 
 /** Signs that become something else as they are typed. */
-export function inputMarks(): Plugin {
+export function inputMarks(signs: () => TypedSigns | null): Plugin {
   return inputRules({
     rules: [
       wrappingInputRule(/^\s*[-•]\s$/, schema.nodes["bulletList"]!),
       wrappingInputRule(/^\s*(\d+)\.\s$/, schema.nodes["orderedList"]!, (match) => ({ start: Number(match[1]) })),
       wrappingInputRule(/^\s*>\s$/, schema.nodes["quotation"]!),
-      // Two hyphens and three full stops, as every typewriter writes them.
-      new InputRule(/--$/, "—"),
-      new InputRule(/\.\.\.$/, "…"),
+      ...signRules(signs),
     ],
   });
 }

@@ -37,6 +37,8 @@ function open(sections: ShownSection[], host: Partial<ManuscriptHost> = {}): Man
   const around: ManuscriptHost = {
     typed: vi.fn(),
     shifted: vi.fn(),
+    signs: () => ({ open: "“", close: "”", innerOpen: "‘", innerClose: "’", dash: "—" }),
+    language: () => "en",
     stretched: vi.fn(),
     focused: vi.fn(),
     left: vi.fn(),

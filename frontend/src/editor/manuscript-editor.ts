@@ -3,7 +3,16 @@ import { DOMSerializer, Fragment, Slice, type Node as TextNode } from "@tiptap/p
 import { EditorState, NodeSelection, Selection, TextSelection, type Plugin, type Transaction } from "@tiptap/pm/state";
 import { EditorView, type NodeViewConstructor } from "@tiptap/pm/view";
 import type { SectionText } from "../api/client";
-import { captionLabels, currentLine, linkStates, partsOf, REDRAW, sectionLooks, type SectionLook } from "./decorations";
+import {
+  captionLabels,
+  currentLine,
+  currentSentence,
+  linkStates,
+  partsOf,
+  REDRAW,
+  sectionLooks,
+  type SectionLook,
+} from "./decorations";
 import { fillerMarks } from "./filler";
 import { foundMarks, rangeOf, type FoundStretch } from "./found";
 import { HeldKeys } from "./held-keys";
@@ -14,6 +23,7 @@ import { schema } from "./schema";
 import { headingOf, sectionNode } from "./section-text";
 import { changedTogether, stretchBetween, type Stretch } from "./stretch";
 import { namedStretches, noLooseEnds } from "./stretches";
+import type { TypedSigns } from "./typed-signs";
 
 /** What the editor asks of the screen around it. */
 export type ManuscriptHost = {
@@ -33,6 +43,10 @@ export type ManuscriptHost = {
   /** What was found in a section, and is to be drawn. */
   foundIn(section: string): readonly (FoundStretch & { isNow: boolean })[];
   newId(): string;
+  /** What the document’s language has for typed quotes and dashes; null to leave them as they are typed. */
+  signs(): TypedSigns | null;
+  /** The document’s language, as a tag after BCP 47. */
+  language(): string;
   /** The section joins the one above it, or the one below it joins it. */
   join(section: string, neighbour: "above" | "below"): void;
   toEnd(end: "first" | "last"): void;
@@ -374,11 +388,12 @@ export class ManuscriptEditor {
     return [
       wholeSections((transaction) => transaction.getMeta(SHOWN) === true),
       noLooseEnds((transaction) => transaction.getMeta(SHOWN) === true),
-      inputMarks(),
+      inputMarks(() => this.host.signs()),
       ...textKeys(this.host),
       history(),
       sectionLooks(this.host),
       currentLine(),
+      currentSentence(() => this.host.language()),
       linkStates((target) => this.host.isBroken(target)),
       namedStretches(),
       foundMarks((id) => this.host.foundIn(id)),

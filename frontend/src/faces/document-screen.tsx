@@ -9,7 +9,10 @@ import { Emblem } from "../parts/emblem";
 import { ClashDialog } from "./clash-dialog";
 import { Drawer } from "../tools/drawer/drawer";
 import { openFound } from "../find/open-find";
+import { labelled } from "../keys/keys";
+import { cx } from "../parts/cx";
 import { openDialog } from "../window/open-dialog";
+import { setQuiet, useQuiet } from "../window/quiet";
 import { Header, type Face } from "./header";
 import { JumpBox } from "../places/jump-box";
 import type { Offered } from "../places/offering";
@@ -68,6 +71,7 @@ export function DocumentScreen({ id, face }: { id: string; face: Face }) {
 function Faces({ face }: { face: Face }) {
   const title = useDocument("Faces", (state) => state.titleBlock.title);
   const session = useSession("Faces");
+  const isQuiet = useQuiet((state) => state.isQuiet) && face === "write";
   const [offered, setOffered] = useState<readonly Offered[] | null>(null);
   // What fits the place is what fits where the cursor is now.
   const jump = useCallback((commands: AnywhereCommands) => setOffered(offeredCommands(session, commands)), [session]);
@@ -100,14 +104,21 @@ function Faces({ face }: { face: Face }) {
   }, [title]);
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)] overflow-hidden">
-      <Header face={face} onJump={commands.jump} />
-      <StrataStrip />
+      <div>{!isQuiet && <Header face={face} onJump={commands.jump} />}</div>
+      <div>{!isQuiet && <StrataStrip />}</div>
       {face === "write" ? (
-        <div className="grid min-h-0 grid-cols-[minmax(0,1fr)] pb-14 md:grid-cols-[272px_minmax(0,1fr)_auto] md:pb-0 lg:grid-cols-[312px_minmax(0,1fr)_auto]">
-          <OutlinePanel />
+        <div
+          className={cx(
+            "grid min-h-0 grid-cols-[minmax(0,1fr)]",
+            isQuiet
+              ? "md:grid-cols-[minmax(0,1fr)_auto]"
+              : "pb-14 md:grid-cols-[272px_minmax(0,1fr)_auto] md:pb-0 lg:grid-cols-[312px_minmax(0,1fr)_auto]",
+          )}
+        >
+          {!isQuiet && <OutlinePanel />}
           <Manuscript />
           <Drawer />
-          <NarrowBar onJump={commands.jump} />
+          {isQuiet ? <LeaveQuiet /> : <NarrowBar onJump={commands.jump} />}
         </div>
       ) : (
         <ArrangeTable />
@@ -117,6 +128,21 @@ function Faces({ face }: { face: Face }) {
       <ClashDialog />
       <Dialogs />
       {offered && <JumpBox commands={offered} onClose={() => setOffered(null)} />}
+    </div>
+  );
+}
+
+/** The way back, in sight where the hand comes to the corner, or the focus. */
+function LeaveQuiet() {
+  return (
+    <div className="group fixed top-0 right-0 z-30 p-3">
+      <button
+        type="button"
+        className="rounded-full border border-line bg-sheet px-3 py-1 text-soft opacity-0 shadow-sm group-hover:opacity-100 hover:text-ink focus-visible:opacity-100 [@media(hover:none)]:opacity-100"
+        onClick={() => setQuiet(false)}
+      >
+        Show everything again ({labelled("quiet").keys})
+      </button>
     </div>
   );
 }

@@ -10,6 +10,7 @@ import { Menu } from "../parts/menu";
 import { ThemeButton } from "../parts/theme";
 import { counted } from "../parts/words";
 import { keysShown, useKeys } from "../keys/keys";
+import { ComfortPanel } from "./comfort-panel";
 import { documentCommands } from "./document-commands";
 import { FORMATS } from "../files/formats";
 import { writeToFile } from "../files/write-to-file";
@@ -105,6 +106,7 @@ export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
           <Ellipsis size={16} strokeWidth={1.6} aria-hidden="true" />
         </button>
       </Menu>
+      {face === "write" && <ComfortPanel />}
       <ThemeButton />
       <NameDialog
         open={naming}

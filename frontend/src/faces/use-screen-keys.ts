@@ -5,6 +5,8 @@ import type { Session } from "../document/session";
 import type { AnywhereCommand } from "../keys/commands";
 import { commandOf } from "../keys/keys";
 import { runsOf } from "../outline/scope";
+import { SET_OFF, setComfort, useComfort } from "../parts/comfort";
+import { changeFullScreen, setQuiet, useQuiet } from "../window/quiet";
 import { openDialog } from "../window/open-dialog";
 import { FIND_FIELD, openFind } from "../find/open-find";
 import { step as stepFound, useFind } from "../find/found";
@@ -38,6 +40,11 @@ export function useAnywhereCommands(onJump: (commands: AnywhereCommands) => void
         if (isArrange && current !== null)
           session.navigation.goTo(session.navigation.here(current), { remember: false });
       },
+      quiet: () => setQuiet(!useQuiet.getState().isQuiet),
+      "full-screen": changeFullScreen,
+      "hold-line": () => setComfort({ line: useComfort.getState().line === null ? 0.5 : null }),
+      "set-off": () =>
+        setComfort({ setOff: SET_OFF[(SET_OFF.indexOf(useComfort.getState().setOff) + 1) % 3] ?? "nothing" }),
       "keep-now": () => void session.flush(),
       print: () => void session.files.print(),
       keys: () => openDialog({ kind: "keys" }),

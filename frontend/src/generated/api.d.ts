@@ -1049,6 +1049,15 @@ export interface components {
             target: number | null;
             language: string;
             date: string;
+            signs: components["schemas"]["TypedSigns"];
+        };
+        /** @description What the document’s language has for typed quotes and dashes. */
+        TypedSigns: {
+            open: string;
+            close: string;
+            innerOpen: string;
+            innerClose: string;
+            dash: string;
         };
         FindQuery: {
             /** @description What is looked for; read by Core\Find\QueryForm. */

@@ -2,7 +2,7 @@ import { NodeSelection } from "@tiptap/pm/state";
 import type { EditorView } from "@tiptap/pm/view";
 import { ChevronsDownUp } from "lucide-react";
 import { replaceEqualDeep, useQuery } from "@tanstack/react-query";
-import { useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import type { Places } from "../api/client";
 import { useDocument, useSession, useWindow } from "../document/context";
 import { sectionName } from "../document/section-name";
@@ -13,9 +13,12 @@ import { findSection, sectionAround } from "../editor/places";
 import { textOf } from "../editor/section-text";
 import { innerId, readTarget } from "../editor/target";
 import { newId } from "../document/new-id";
+import { useComfort } from "../parts/comfort";
+import { cx } from "../parts/cx";
 import { focusBy } from "../parts/focus";
 import { UnderHand } from "../parts/menu";
 import { followTarget, knownPlaces, placesQuery, type KnownPlaces } from "../places/places";
+import { useQuiet } from "../window/quiet";
 import { CalculationView } from "./calculation-view";
 import { ContentsView } from "./contents-view";
 import { CrossReferenceView } from "./cross-reference-view";
@@ -39,6 +42,9 @@ export function Manuscript() {
   const id = useDocument("Manuscript", (state) => state.id);
   const isEmpty = useDocument("Manuscript", (state) => state.outline.ids.length === 0);
   const current = useWindow("Manuscript", (state) => state.current);
+  const isQuiet = useQuiet((state) => state.isQuiet);
+  const notes = useComfort((state) => state.notes) && !isQuiet;
+  const line = useComfort((state) => state.line);
   const places = useKnownPlaces(id);
   const known = useRef(places);
   const scroller = useRef<HTMLDivElement>(null);
@@ -95,7 +101,11 @@ export function Manuscript() {
       onPointerDownCapture={() => (notePointing(), session.navigation.dropRequest())}
       className="@container grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)] border-line bg-sheet md:border-l"
     >
-      <PathBar />
+      <div>
+        <QuietlyHidden>
+          <PathBar />
+        </QuietlyHidden>
+      </div>
       <div>
         <ScopeBar />
       </div>
@@ -103,13 +113,18 @@ export function Manuscript() {
         <div ref={scroller} className="relative overflow-auto overscroll-contain [overflow-anchor:none]">
           {isEmpty && <EmptyDocument />}
           <div
-            className="relative grid min-h-full grid-cols-1 pt-6 pb-80 @3xl:grid-cols-[minmax(0,1fr)_248px]"
+            className={cx(
+              "relative grid min-h-full grid-cols-1 pt-6 pb-80",
+              notes && "@3xl:grid-cols-[minmax(0,1fr)_248px]",
+            )}
+            // At its beginning and its end, too, the typed line finds room to stand at its height.
+            style={line === null ? undefined : { paddingTop: `${line * 70}vh`, paddingBottom: `${(1 - line) * 100}vh` }}
             hidden={isEmpty}
           >
             <div className="min-w-0 px-5 @xl:px-10 @2xl:px-[46px]">
-              <div ref={place} className="mx-auto max-w-[38.5rem]" />
+              <div ref={place} className="mx-auto max-w-[var(--text-measure)]" />
             </div>
-            {layout && current !== null && (
+            {notes && layout && current !== null && (
               <BesideSection surface={layout.surface} section={current} layout={layout.key} />
             )}
             {layout && <FoldControl surface={layout.surface} scroller={scroller} layout={layout.key} />}
@@ -170,6 +185,8 @@ function hostOf(
     isBroken: (target) => known.current.broken.has(target) || target.startsWith("#"),
     isBookmarkTaken: (bookmark) => known.current.bookmarks.has(bookmark),
     newId,
+    signs: () => (useComfort.getState().signs ? session.state.titleBlock.signs : null),
+    language: () => session.state.titleBlock.language,
     join: (section, neighbour) => {
       const editor = view();
       if (!editor) return;
@@ -270,7 +287,7 @@ function FoldControl({
         tabIndex={-1}
         aria-hidden="true"
         title={`Fold the text under ${sectionName(session.state, section)}`}
-        className="absolute right-1 hidden size-6 place-items-center rounded-full text-faint hover:bg-wash hover:text-ink md:grid @3xl:right-[254px]"
+        className="absolute right-1 hidden size-6 place-items-center rounded-full text-faint hover:bg-wash hover:text-ink md:grid @3xl:right-[254px] [[data-notes=off]_&]:right-1"
         style={{ top: place.top + 12 }}
         onMouseDown={(event) => event.preventDefault()}
         onClick={() => session.navigation.foldTexts([section], true)}
@@ -279,6 +296,10 @@ function FoldControl({
       </button>
     )
   );
+}
+
+function QuietlyHidden({ children }: { children: ReactNode }) {
+  return useQuiet((state) => state.isQuiet) ? null : children;
 }
 
 function EmptyDocument() {

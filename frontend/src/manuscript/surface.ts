@@ -6,6 +6,7 @@ import { ManuscriptEditor, type ManuscriptHost, type ShownSection, type Spot } f
 import { unfoldedSections } from "../outline/folding";
 import { branchEnd, levelAt } from "../outline/outline";
 import { runsOf } from "../outline/scope";
+import { useComfort } from "../parts/comfort";
 import { comesTo } from "../parts/focus";
 import { counted } from "../parts/words";
 import { useFind, type Hit } from "../find/found";
@@ -42,6 +43,8 @@ export class Surface {
   private pending = 0;
   /** Whether what is known is another than what is shown. */
   private isStale = true;
+  /** Whether the hand was at the text last, and not the keys. */
+  private isPointing = false;
   private scrollTo: { id: string; below: number } | null = null;
   private readonly above = document.createElement("div");
   private readonly below = document.createElement("div");
@@ -65,6 +68,10 @@ export class Surface {
       place,
       {
         ...host,
+        selected: (id) => {
+          host.selected(id);
+          this.holdLine();
+        },
         lookOf: (id) => this.lookOf(id),
         foundIn: (id) => this.foundIn(id),
         isPartOfText: (id) => this.ids.includes(id),
@@ -80,7 +87,11 @@ export class Surface {
     this.resizes.observe(this.editor.view.dom);
     this.listen(scroller, "scroll", () => this.soon());
     for (const own of ["wheel", "touchmove"]) this.listen(scroller, own, () => this.scrolledByHand());
-    this.listen(scroller, "pointerdown", (event) => event.target === scroller && this.scrolledByHand());
+    this.listen(scroller, "pointerdown", (event) => {
+      this.isPointing = true;
+      if (event.target === scroller) this.scrolledByHand();
+    });
+    this.listen(scroller, "keydown", () => (this.isPointing = false));
     let later = 0;
     this.stops.push(
       session.store.subscribe((state, before) => {
@@ -98,6 +109,14 @@ export class Surface {
         if (shown.scope !== before.scope || shown.foldedTexts !== before.foldedTexts) this.take();
         if (shown.picked !== before.picked || shown.foldedTexts !== before.foldedTexts) this.editor.redraw();
         if (shown.request !== before.request && shown.request) this.meet(shown);
+      }),
+      useComfort.subscribe((now, before) => {
+        const isOtherwise = (["face", "size", "leading", "measure"] as const).some(
+          (each) => now[each] !== before[each],
+        );
+        if (isOtherwise) this.holding(() => (this.heights.forget(this.ids), this.measure()));
+        if (now.line !== before.line) this.soon();
+        if (now.setOff !== before.setOff) this.editor.redraw();
       }),
       useFind.subscribe((shown, before) => {
         if (shown.hits !== before.hits || shown.at !== before.at) this.editor.redraw();
@@ -168,6 +187,17 @@ export class Surface {
     const listener = (event: Event) => void heard(event);
     element.addEventListener(name, listener, { passive: true });
     this.stops.push(() => element.removeEventListener(name, listener));
+  }
+
+  /** The line that is typed in stays at the height that the writer picked; where they point, nothing moves. */
+  private holdLine(): void {
+    const { line } = useComfort.getState();
+    const { view } = this.editor;
+    if (line === null || this.isPointing || !view.hasFocus() || this.editor.isReturning) return;
+    const { top, bottom } = view.coordsAtPos(view.state.selection.head);
+    const box = this.scroller.getBoundingClientRect();
+    const by = (top + bottom) / 2 - (box.top + box.height * line);
+    if (Math.abs(by) >= 1) this.scroller.scrollTop += by;
   }
 
   /** Who scrolls is no longer on the way to a place that was asked for. */

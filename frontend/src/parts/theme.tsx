@@ -1,27 +1,14 @@
 import { Moon, Sun } from "lucide-react";
-import { useState } from "react";
-
-type Theme = "day" | "night";
-const KEY = "stemmata:theme";
-
-export function startTheme(): void {
-  document.documentElement.dataset["theme"] =
-    kept() ?? (window.matchMedia("(prefers-color-scheme: dark)").matches ? "night" : "day");
-}
+import { setComfort, useComfort } from "./comfort";
 
 export function ThemeButton() {
-  const [theme, setTheme] = useState<Theme>(document.documentElement.dataset["theme"] === "night" ? "night" : "day");
-  const other = theme === "day" ? "night" : "day";
-  const turn = () => {
-    document.documentElement.dataset["theme"] = other;
-    localStorage.setItem(KEY, other);
-    setTheme(other);
-  };
-  const Icon = theme === "day" ? Moon : Sun;
+  const theme = useComfort((state) => state.theme);
+  const other = theme === "night" ? "day" : "night";
+  const Icon = other === "night" ? Moon : Sun;
   return (
     <button
       type="button"
-      onClick={turn}
+      onClick={() => setComfort({ theme: other })}
       aria-label={`Change to ${other} theme`}
       title={`Change to ${other} theme`}
       className="grid size-8 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink"
@@ -29,9 +16,4 @@ export function ThemeButton() {
       <Icon size={16} strokeWidth={1.6} aria-hidden="true" />
     </button>
   );
-}
-
-function kept(): Theme | null {
-  const value = localStorage.getItem(KEY);
-  return value === "day" || value === "night" ? value : null;
 }

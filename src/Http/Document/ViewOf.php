@@ -20,6 +20,7 @@ use Stemmata\Http\Document\View\SectionFacts;
 use Stemmata\Http\Document\View\SectionText;
 use Stemmata\Http\Document\View\Skeleton;
 use Stemmata\Http\Document\View\TitleBlockView;
+use Stemmata\Http\Document\View\TypedSignsView;
 use Stemmata\Http\Operation\View\NoticeView;
 use Stemmata\Http\Operation\View\WriteOutcome;
 use Stemmata\Storage\Document\Written;
@@ -211,6 +212,7 @@ final readonly class ViewOf
             $block->target,
             $block->language,
             $block->date,
+            TypedSignsView::of($block->language),
         );
     }
 

@@ -129,37 +129,41 @@ export const ArrangeRow = memo(function ArrangeRow({
       <div role="gridcell" className={cx("text-right text-soft tabular-nums", FROM_WIDE)}>
         {whole > 0 ? percent.format(words / whole) : "–"}
       </div>
-      <div role="gridcell" className="flex items-center justify-center">
-        {(isReached || isStage(stage)) && (
-          <Menu label={`Stage of ${name}`} entries={stageEntries(session, [row.id])} onClosed={acts.leave}>
+      <div role="gridcell" className="flex items-center justify-center gap-2">
+        <span className={cx("size-6", FROM_WIDE)}>
+          {(isReached || isStage(stage)) && (
+            <Menu label={`Stage of ${name}`} entries={stageEntries(session, [row.id])} onClosed={acts.leave}>
+              <button
+                type="button"
+                tabIndex={tabIndex}
+                aria-label={`Stage of ${name}: ${stage || "none"}`}
+                className={cx(
+                  "grid size-6 place-items-center rounded-full hover:bg-lit",
+                  !isStage(stage) && "text-faint",
+                )}
+                onClick={(event) => event.stopPropagation()}
+              >
+                {isStage(stage) ? <StageSign name={stage} /> : "–"}
+              </button>
+            </Menu>
+          )}
+        </span>
+        <span className="size-6">
+          {(isReached || isMarker(marker)) && (
             <button
               type="button"
               tabIndex={tabIndex}
-              aria-label={`Stage of ${name}: ${stage || "none"}`}
+              aria-label={`Marker of ${name}: ${marker || "none"}`}
               className={cx(
                 "grid size-6 place-items-center rounded-full hover:bg-lit",
-                !isStage(stage) && "text-faint",
+                !isMarker(marker) && "text-faint",
               )}
-              onClick={(event) => event.stopPropagation()}
+              onClick={(event) => (event.stopPropagation(), openDialog({ kind: "marker", sections: [row.id] }))}
             >
-              {isStage(stage) ? <StageSign name={stage} /> : "–"}
+              {isMarker(marker) ? <MarkerSign name={marker} /> : "+"}
             </button>
-          </Menu>
-        )}
-        {(isReached || isMarker(marker)) && (
-          <button
-            type="button"
-            tabIndex={tabIndex}
-            aria-label={`Marker of ${name}: ${marker || "none"}`}
-            className={cx(
-              "grid size-6 place-items-center rounded-full hover:bg-lit",
-              !isMarker(marker) && "text-faint",
-            )}
-            onClick={(event) => (event.stopPropagation(), openDialog({ kind: "marker", sections: [row.id] }))}
-          >
-            {isMarker(marker) ? <MarkerSign name={marker} /> : "+"}
-          </button>
-        )}
+          )}
+        </span>
       </div>
       <div role="gridcell" className={cx("truncate text-xs text-ochre", FROM_WIDE)} title={remarks.join("\n")}>
         {remarks.join(" · ")}

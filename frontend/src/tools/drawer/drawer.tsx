@@ -17,6 +17,7 @@ import { CountsDrawer } from "./counts-drawer";
 import { ContentsDrawer } from "./contents-drawer";
 import { FindDrawer } from "./find-drawer";
 import { HistoryDrawer } from "./history-drawer";
+import { useQuiet } from "../../window/quiet";
 import { openDrawer, useDrawer, type DrawerTool } from "../../window/open-drawer";
 import { OffcutsDrawer } from "./offcuts-drawer";
 import { RemindersDrawer } from "./reminders-drawer";
@@ -38,11 +39,13 @@ export const TOOLS: readonly Tool[] = [
 /** One drawer for the tools, in turn. */
 export function Drawer() {
   const open = useDrawer((state) => state.open);
+  const isQuiet = useQuiet((state) => state.isQuiet);
   const tool = TOOLS.find((each) => each.id === open);
   return (
     <div
       className={cx(
-        "min-h-0 border-line md:flex md:border-l",
+        "min-h-0 border-line md:flex",
+        (tool || !isQuiet) && "md:border-l",
         tool ? "fixed inset-x-0 top-13 bottom-14 z-30 flex bg-paper md:static" : "hidden",
       )}
     >
@@ -64,7 +67,10 @@ export function Drawer() {
           </div>
         </section>
       )}
-      <nav aria-label="Tools" className="hidden w-16 flex-col items-center gap-2 border-line pt-3 md:flex">
+      <nav
+        aria-label="Tools"
+        className={cx("hidden w-16 flex-col items-center gap-2 border-line pt-3", !isQuiet && "md:flex")}
+      >
         {TOOLS.map(({ id, label, icon: Icon }) => (
           <button
             key={id}

@@ -18,5 +18,6 @@ final readonly class TitleBlockView
         #[OA\Property] public ?int $target,
         #[OA\Property] public string $language,
         #[OA\Property] public string $date,
+        #[OA\Property] public TypedSignsView $signs,
     ) {}
 }
