@@ -32,6 +32,8 @@ const AFTER: Record<Exclude<AnywhereCommand, "print">, After> = {
   "outline-or-text": "here after F8",
   strata: "here after Escape",
   "other-face": "here",
+  "read-aloud": "here",
+  "pause-reading": "here",
   quiet: "here",
   "full-screen": "here",
   "hold-line": "here",

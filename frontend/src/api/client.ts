@@ -39,6 +39,7 @@ export type TextCounts = Schemas["TextCounts"];
 export type Writing = Schemas["Writing"];
 export type TitleBlock = Schemas["TitleBlock"];
 export type Reading = WriteOutcome["outdated"][number];
+export type Utterance = Schemas["Utterance"];
 export type WordMark = Schemas["WordMark"];
 export type WriteOutcome = Schemas["WriteOutcome"];
 

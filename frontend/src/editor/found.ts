@@ -19,6 +19,16 @@ export function foundMarks(placesOf: (section: string) => readonly (FoundStretch
   );
 }
 
+/** The word that is spoken while the text is read aloud. */
+export function spokenMark(wordIn: (section: string) => FoundStretch | null): Plugin {
+  return inEachSection((section, start) => {
+    const word = wordIn(String(section.attrs["id"]));
+    if (!word) return [];
+    const { from, to } = rangeOf(headingSize(section), word);
+    return to <= section.content.size ? [Decoration.inline(start + 1 + from, start + 1 + to, { class: "spoken" })] : [];
+  });
+}
+
 function headingSize(section: Parameters<typeof headingOf>[0]): number {
   return headingOf(section)?.nodeSize ?? 0;
 }

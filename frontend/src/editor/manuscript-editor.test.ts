@@ -39,6 +39,7 @@ function open(sections: ShownSection[], host: Partial<ManuscriptHost> = {}): Man
     shifted: vi.fn(),
     signs: () => ({ open: "“", close: "”", innerOpen: "‘", innerClose: "’", dash: "—" }),
     language: () => "en",
+    spokenIn: () => null,
     stretched: vi.fn(),
     focused: vi.fn(),
     left: vi.fn(),

@@ -14,7 +14,7 @@ import {
   type SectionLook,
 } from "./decorations";
 import { fillerMarks } from "./filler";
-import { foundMarks, rangeOf, type FoundStretch } from "./found";
+import { foundMarks, rangeOf, spokenMark, type FoundStretch } from "./found";
 import { HeldKeys } from "./held-keys";
 import { inputMarks, textKeys, wholeSections } from "./keymap";
 import { footnotes } from "./notes";
@@ -42,6 +42,8 @@ export type ManuscriptHost = {
   lookOf(section: string): SectionLook;
   /** What was found in a section, and is to be drawn. */
   foundIn(section: string): readonly (FoundStretch & { isNow: boolean })[];
+  /** The word of a section that is read aloud just now. */
+  spokenIn(section: string): FoundStretch | null;
   newId(): string;
   /** What the document’s language has for typed quotes and dashes; null to leave them as they are typed. */
   signs(): TypedSigns | null;
@@ -397,6 +399,7 @@ export class ManuscriptEditor {
       linkStates((target) => this.host.isBroken(target)),
       namedStretches(),
       foundMarks((id) => this.host.foundIn(id)),
+      spokenMark((id) => this.host.spokenIn(id)),
       fillerMarks(),
       captionLabels((id) => this.host.lookOf(id).captions),
       ...footnotes((id) => this.host.lookOf(id).firstNote),

@@ -4,6 +4,10 @@ import { useSession } from "../document/context";
 import type { Session } from "../document/session";
 import type { AnywhereCommand } from "../keys/commands";
 import { commandOf } from "../keys/keys";
+import { placeIn, sectionAround } from "../editor/places";
+import { headingOf } from "../editor/section-text";
+import { useSpot } from "../manuscript/spot";
+import { pauseOrResume, readFrom, stopReading, useReading } from "../speech/reading";
 import { runsOf } from "../outline/scope";
 import { SET_OFF, setComfort, useComfort } from "../parts/comfort";
 import { changeFullScreen, setQuiet, useQuiet } from "../window/quiet";
@@ -40,6 +44,8 @@ export function useAnywhereCommands(onJump: (commands: AnywhereCommands) => void
         if (isArrange && current !== null)
           session.navigation.goTo(session.navigation.here(current), { remember: false });
       },
+      "read-aloud": () => readAloud(session),
+      "pause-reading": pauseOrResume,
       quiet: () => setQuiet(!useQuiet.getState().isQuiet),
       "full-screen": changeFullScreen,
       "hold-line": () => setComfort({ line: useComfort.getState().line === null ? 0.5 : null }),
@@ -109,6 +115,18 @@ export function useScreenKeys(commands: AnywhereCommands): void {
 function focusStrata(): void {
   const strip = document.querySelector<HTMLElement>("[aria-label=Strata]");
   (strip?.querySelector<HTMLElement>("[tabindex='0']") ?? strip)?.focus();
+}
+
+/** From the cursor on, or from the beginning of the current section; or no longer. */
+function readAloud(session: Session): void {
+  if (useReading.getState().state !== "off") return stopReading();
+  const { current } = session.window;
+  if (current === null) return;
+  const { view } = useSpot.getState();
+  const place = view && sectionAround(view.state.selection.$head);
+  const heading = place?.id === current ? (headingOf(place.node)?.nodeSize ?? 0) : 0;
+  const at = place?.id === current ? placeIn(place, view?.state.selection.head ?? 0) - heading : -1;
+  void readFrom(session, { section: current, from: at < 0 ? null : at });
 }
 
 /** To the next section that is shown; from the last one of a part that is worked on alone, on to the next part. */

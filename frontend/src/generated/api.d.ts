@@ -692,6 +692,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/speech": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["readSpeech"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/likely-headings": {
         parameters: {
             query?: never;
@@ -1249,6 +1265,19 @@ export interface components {
             keys: {
                 [key: string]: string[];
             };
+        };
+        /** @description A section as it is read aloud. */
+        Speech: {
+            utterances: components["schemas"]["Utterance"][];
+            /** @description How fast it is read by whoever has no voice */
+            wordsPerMinute: number;
+        };
+        /** @description A line of the text as it is said. */
+        Utterance: {
+            words: string;
+            isInHeading: boolean;
+            /** @description What of it stands in the heading or the text: where in the words, where there as the editor counts, and how long */
+            stretches: number[][];
         };
         /** @description A document that was read from a file. */
         Imported: {
@@ -3010,6 +3039,33 @@ export interface operations {
                 };
             };
             400: components["responses"]["Problem"];
+        };
+    };
+    readSpeech: {
+        parameters: {
+            query: {
+                section: string;
+                /** @description Whether notes are said after their sentence, or left out */
+                notes?: "said" | "left-out";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Line by line, in reading order */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Speech"];
+                };
+            };
+            422: components["responses"]["Problem"];
         };
     };
     findLikelyHeadings: {

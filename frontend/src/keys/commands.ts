@@ -45,6 +45,8 @@ export const COMMANDS = {
     "outline-or-text": { words: "To the outline, and back to the text", keys: ["F8"] },
     strata: { words: "To Strata", keys: ["Shift+F8"] },
     "other-face": { words: "Change between Write and Arrange", keys: ["Shift+F9"] },
+    "read-aloud": { words: "Read aloud from here, or stop", keys: ["Alt+Shift+R"], also: "speak voice speech listen" },
+    "pause-reading": { words: "Pause reading aloud, or go on", keys: ["Alt+Shift+P"], also: "speech voice" },
     quiet: { words: "Only the text, or everything again", keys: ["Shift+F7"], also: "hide focus distraction quiet" },
     "full-screen": { words: "The whole screen, or no longer", keys: [], also: "fullscreen" },
     "hold-line": { words: "Hold the typed line at one height, or let it move", keys: [], also: "steady scroll" },

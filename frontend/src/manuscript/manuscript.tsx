@@ -26,6 +26,7 @@ import { FormulaView } from "./formula-view";
 import { PlaceCard } from "./place-card";
 import { MarginNotes } from "./margin-notes";
 import { PathBar } from "./path-bar";
+import { ReadingBar } from "./reading-bar";
 import { ScopeBar } from "./scope-bar";
 import { commandOf } from "../keys/keys";
 import { askAtSpot, backToText, clearSpot, loseSpot, markSpot, notePointing, noteText } from "./spot";
@@ -99,7 +100,7 @@ export function Manuscript() {
     <main
       aria-label="Manuscript"
       onPointerDownCapture={() => (notePointing(), session.navigation.dropRequest())}
-      className="@container grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)] border-line bg-sheet md:border-l"
+      className="@container grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)_auto] border-line bg-sheet md:border-l"
     >
       <div>
         <QuietlyHidden>
@@ -133,6 +134,9 @@ export function Manuscript() {
           <PlaceCard scroller={scroller} />
         </div>
       </UnderHand>
+      <div>
+        <ReadingBar />
+      </div>
     </main>
   );
 }
@@ -150,7 +154,7 @@ function hostOf(
   session: Session,
   surface: () => Surface | undefined,
   known: { current: KnownPlaces },
-): Omit<ManuscriptHost, "lookOf" | "foundIn" | "isPartOfText" | "comeBack"> {
+): Omit<ManuscriptHost, "lookOf" | "foundIn" | "spokenIn" | "isPartOfText" | "comeBack"> {
   const view = () => surface()?.editor.view;
   return {
     shifted: (now) => {

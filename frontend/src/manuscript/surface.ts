@@ -9,6 +9,7 @@ import { runsOf } from "../outline/scope";
 import { useComfort } from "../parts/comfort";
 import { comesTo } from "../parts/focus";
 import { counted } from "../parts/words";
+import { useReading } from "../speech/reading";
 import { useFind, type Hit } from "../find/found";
 import { Heights, MOST_HELD, rangeAhead, rangeAround, type Range } from "./heights";
 
@@ -60,7 +61,7 @@ export class Surface {
     private readonly session: Session,
     private readonly scroller: HTMLElement,
     place: HTMLElement,
-    host: Omit<ManuscriptHost, "lookOf" | "foundIn" | "isPartOfText" | "comeBack">,
+    host: Omit<ManuscriptHost, "lookOf" | "foundIn" | "spokenIn" | "isPartOfText" | "comeBack">,
     private readonly moved: () => void,
   ) {
     this.heights = new Heights((id) => this.guess(id));
@@ -74,6 +75,10 @@ export class Surface {
         },
         lookOf: (id) => this.lookOf(id),
         foundIn: (id) => this.foundIn(id),
+        spokenIn: (id) => {
+          const { word } = useReading.getState();
+          return word?.section === id && !session.typing.isIn(id) ? word : null;
+        },
         isPartOfText: (id) => this.ids.includes(id),
         comeBack: (spot) => this.comeBack(spot),
       },
@@ -117,6 +122,9 @@ export class Surface {
         if (isOtherwise) this.holding(() => (this.heights.forget(this.ids), this.measure()));
         if (now.line !== before.line) this.soon();
         if (now.setOff !== before.setOff) this.editor.redraw();
+      }),
+      useReading.subscribe(({ word }, before) => {
+        if (word !== before.word) this.showSpoken(word?.section ?? null);
       }),
       useFind.subscribe((shown, before) => {
         if (shown.hits !== before.hits || shown.at !== before.at) this.editor.redraw();
@@ -187,6 +195,15 @@ export class Surface {
     const listener = (event: Event) => void heard(event);
     element.addEventListener(name, listener, { passive: true });
     this.stops.push(() => element.removeEventListener(name, listener));
+  }
+
+  /** The word that is spoken is marked, and in sight. */
+  private showSpoken(section: string | null): void {
+    this.editor.redraw();
+    if (section === null) return;
+    if (!this.editor.sectionElement(section))
+      return this.session.navigation.goTo({ section }, { focus: false, remember: false });
+    this.editor.view.dom.querySelector(".spoken")?.scrollIntoView({ block: "nearest" });
   }
 
   /** The line that is typed in stays at the height that the writer picked; where they point, nothing moves. */

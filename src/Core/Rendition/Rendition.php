@@ -15,6 +15,7 @@ use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Numbering\Numbers;
 use Stemmata\Core\Numbering\SectionNumber;
+use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\CaptionKind;
 use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\Picture;
@@ -68,19 +69,28 @@ final readonly class Rendition
     /** @return iterable<int, RenderedSection> in order, by position */
     public function sections(): iterable
     {
-        $outline = $this->document->outline;
         foreach ($this->document->sections() as $position => $section) {
-            yield $position => new RenderedSection(
-                $section->id->value,
-                $position,
-                $outline->levelAt($position),
-                $outline->flagsAt($position),
-                $this->number($position),
-                $this->places->findName($section->id->value),
-                $section->heading->inline,
-                $this->labelled($section),
-            );
+            yield $position => $this->rendered($position, $section);
         }
+    }
+
+    public function sectionAt(int $position): RenderedSection
+    {
+        return $this->rendered($position, $this->document->sectionAt($position));
+    }
+
+    private function rendered(int $position, Section $section): RenderedSection
+    {
+        return new RenderedSection(
+            $section->id->value,
+            $position,
+            $this->document->outline->levelAt($position),
+            $this->document->outline->flagsAt($position),
+            $this->number($position),
+            $this->places->findName($section->id->value),
+            $section->heading->inline,
+            $this->labelled($section),
+        );
     }
 
     /**
@@ -190,19 +200,19 @@ final readonly class Rendition
         return null === Picture::findHash($address) ? $address : $this->findPicture($address)?->dataAddress() ?? '';
     }
 
-    /** @return list<SectionNumber|null> a branch keeps the numbers that it has in the whole */
+    /** @return list<SectionNumber|null> a part keeps the numbers that it has in the whole */
     private static function numbersOf(Document $document): array
     {
         $whole = $document->whole;
         if (null === $whole || 0 === $document->outline->count()) {
             return Numbers::counted($document->outline, $document->setup->numbering);
         }
-        $at = $whole->outline->positionOf($document->outline->idAt(0));
+        $counted = Numbers::counted($whole->outline, $whole->setup->numbering);
+        $positions = $whole->outline->positions();
 
-        return array_slice(
-            Numbers::counted($whole->outline, $whole->setup->numbering),
-            $at,
-            $document->outline->count(),
+        return array_map(
+            static fn(SectionId $id): ?SectionNumber => $counted[$positions[$id->value] ?? -1] ?? null,
+            $document->outline->ids(),
         );
     }
 }
