@@ -57,6 +57,8 @@ final readonly class RandomOperations
             'number-captions',
             'change-reminder',
             'spread-target',
+            'note-idea',
+            'reword-idea',
         ];
         $name = $this->among($names);
         $from = 'generate-contents' === $name ? $this->random->getInt(0, 4) : $this->random->getInt(-1, 60);
@@ -75,6 +77,7 @@ final readonly class RandomOperations
                 'index' => $this->random->getInt(0, 1),
                 'bookmark' => sprintf('mark%08d', $this->random->getInt(0, 99_999_999)),
                 'offcut' => $this->offcut($document),
+                'idea' => $this->offcut($document),
                 'extent' => $this->among(['branch', 'heading-only']),
                 'landing' => $this->among(['before', 'after', 'inside']),
                 'heading' =>
@@ -96,8 +99,9 @@ final readonly class RandomOperations
                 'block' => $this->random->getInt(0, 3),
                 'part' => $this->among(['title', 'subtitle']),
                 'rule' => $this->among(['chapter-lines', 'numbered-lines', 'separators', 'page-breaks', 'words']),
-                'words' =>
-                    'change-reminder' === $name ? $this->among(['Later', '', null]) : $this->random->getInt(40, 60),
+                'words' => in_array($name, ['change-reminder', 'note-idea', 'reword-idea'], true)
+                    ? $this->among(['Later', 'change-reminder' === $name ? null : "One\n\nTwo", ''])
+                    : $this->random->getInt(40, 60),
                 'reminder' => $this->reminder($document),
                 'settled' => $this->among([true, false, null]),
                 'from' => $from,

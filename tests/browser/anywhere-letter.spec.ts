@@ -50,6 +50,7 @@ const AFTER: Record<Exclude<AnywhereCommand, "print">, After> = {
   "find-previous": "here",
   links: "here",
   reminders: "here",
+  ideas: "here",
   contents: "here",
   counts: "here",
   offcuts: "here",

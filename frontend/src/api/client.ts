@@ -14,6 +14,7 @@ export type FindQuery = Schemas["FindQuery"];
 export type Found = Schemas["Found"];
 export type FoundOnDesk = Schemas["FoundOnDesk"];
 export type FoundPlace = Schemas["FoundPlace"];
+export type Idea = Schemas["Idea"];
 export type InnerLink = Schemas["InnerLink"];
 export type Milestone = Schemas["Milestone"];
 export type SectionDetail = Schemas["SectionDetail"];

@@ -20,6 +20,7 @@ export const titleBlock = {
   target: null,
   language: "en",
   date: "",
+  question: "",
   signs: { open: "“", close: "”", innerOpen: "‘", innerClose: "’", dash: "—" },
 };
 export const facts = (id: string, revision = 1): SectionFacts => ({

@@ -64,6 +64,7 @@ export function useAnywhereCommands(onJump: (commands: AnywhereCommands) => void
       "find-previous": () => stepFound(session, -1),
       links: drawer("links"),
       reminders: drawer("reminders"),
+      ideas: drawer("ideas"),
       contents: drawer("contents"),
       counts: drawer("counts"),
       offcuts: drawer("offcuts"),

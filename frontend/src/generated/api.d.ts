@@ -68,22 +68,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/reminders": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["listOpenReminders"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/documents/import": {
         parameters: {
             query?: never;
@@ -612,6 +596,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/ideas": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listIdeas"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/operations": {
         parameters: {
             query?: never;
@@ -670,6 +670,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["redo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reminders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listOpenReminders"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -851,12 +867,6 @@ export interface components {
                 [key: string]: number;
             };
         };
-        /** @description What is still to be done in a document, in the order of its text. */
-        RemindersOfDocument: {
-            id: string;
-            title: string;
-            reminders: components["schemas"]["Reminder"][];
-        };
         /** @description A document that was taken off the desk. */
         RemovedDocument: {
             id: string;
@@ -1017,14 +1027,6 @@ export interface components {
             captions: components["schemas"]["CaptionView"][];
             reminders: components["schemas"]["Reminder"][];
         };
-        /** @description What the writer wants to be reminded of at a place of the text. */
-        Reminder: {
-            id: string;
-            /** @description The section it stands in */
-            section: string;
-            words: string;
-            isSettled: boolean;
-        };
         /** @description What lists show of a section. Words are those under the heading itself. */
         SectionFacts: {
             id: string;
@@ -1065,6 +1067,8 @@ export interface components {
             target: number | null;
             language: string;
             date: string;
+            /** @description What the whole document asks */
+            question: string;
             signs: components["schemas"]["TypedSigns"];
         };
         /** @description What the document’s language has for typed quotes and dashes. */
@@ -1195,6 +1199,14 @@ export interface components {
             kind: "same" | "gone" | "new";
             text: string;
         };
+        /** @description An idea beside the text. */
+        Idea: {
+            id: string;
+            /** @description A paragraph a line */
+            words: string;
+            /** @description Whether it is nothing but words, and can be typed anew here */
+            isPlain: boolean;
+        };
         /** @description The answer to a stale write: nothing was written; here is how the parts it rests on read now. */
         Conflict: {
             type: string;
@@ -1250,6 +1262,20 @@ export interface components {
             notices: components["schemas"]["Notice"][];
             /** @description What was read from the whole document and has to be read again */
             outdated: ("places" | "findings" | "offcuts")[];
+        };
+        /** @description What the writer wants to be reminded of at a place of the text. */
+        Reminder: {
+            id: string;
+            /** @description The section it stands in */
+            section: string;
+            words: string;
+            isSettled: boolean;
+        };
+        /** @description What is still to be done in a document, in the order of its text. */
+        RemindersOfDocument: {
+            id: string;
+            title: string;
+            reminders: components["schemas"]["Reminder"][];
         };
         /** @description An error after RFC 9457: what happened in one plain sentence, and a reason a program can branch on. */
         Problem: {
@@ -1332,7 +1358,7 @@ export interface components {
             /** @description What else the writer should know */
             notice: string;
         };
-        Operation: components["schemas"]["PromoteOperation"] | components["schemas"]["DemoteOperation"] | components["schemas"]["SetLevelOperation"] | components["schemas"]["MoveOperation"] | components["schemas"]["MoveUpOperation"] | components["schemas"]["MoveDownOperation"] | components["schemas"]["SplitOperation"] | components["schemas"]["JoinOperation"] | components["schemas"]["MakeHeadingOperation"] | components["schemas"]["MakeHeadingsOperation"] | components["schemas"]["TakeAsTitleOperation"] | components["schemas"]["PutTitleInTextOperation"] | components["schemas"]["SplitByRuleOperation"] | components["schemas"]["UseNumberingOperation"] | components["schemas"]["NumberCaptionsOperation"] | components["schemas"]["InsertOperation"] | components["schemas"]["RenameOperation"] | components["schemas"]["ReplaceBodyOperation"] | components["schemas"]["ReplaceFoundOperation"] | components["schemas"]["ReplaceStretchOperation"] | components["schemas"]["BookmarkCaptionOperation"] | components["schemas"]["ChangeReminderOperation"] | components["schemas"]["DuplicateOperation"] | components["schemas"]["DeleteOperation"] | components["schemas"]["SetAsideOperation"] | components["schemas"]["BringBackOperation"] | components["schemas"]["SetTextAsideOperation"] | components["schemas"]["DiscardOperation"] | components["schemas"]["DescribeSectionOperation"] | components["schemas"]["DescribeDocumentOperation"] | components["schemas"]["SpreadTargetOperation"] | components["schemas"]["GenerateContentsOperation"] | components["schemas"]["RefreshContentsOperation"] | components["schemas"]["BatchOperation"];
+        Operation: components["schemas"]["PromoteOperation"] | components["schemas"]["DemoteOperation"] | components["schemas"]["SetLevelOperation"] | components["schemas"]["MoveOperation"] | components["schemas"]["MoveUpOperation"] | components["schemas"]["MoveDownOperation"] | components["schemas"]["SplitOperation"] | components["schemas"]["JoinOperation"] | components["schemas"]["MakeHeadingOperation"] | components["schemas"]["MakeHeadingsOperation"] | components["schemas"]["TakeAsTitleOperation"] | components["schemas"]["PutTitleInTextOperation"] | components["schemas"]["SplitByRuleOperation"] | components["schemas"]["UseNumberingOperation"] | components["schemas"]["NumberCaptionsOperation"] | components["schemas"]["InsertOperation"] | components["schemas"]["RenameOperation"] | components["schemas"]["ReplaceBodyOperation"] | components["schemas"]["ReplaceFoundOperation"] | components["schemas"]["ReplaceStretchOperation"] | components["schemas"]["BookmarkCaptionOperation"] | components["schemas"]["ChangeReminderOperation"] | components["schemas"]["DuplicateOperation"] | components["schemas"]["DeleteOperation"] | components["schemas"]["SetAsideOperation"] | components["schemas"]["BringBackOperation"] | components["schemas"]["SetTextAsideOperation"] | components["schemas"]["NoteIdeaOperation"] | components["schemas"]["RewordIdeaOperation"] | components["schemas"]["DiscardOperation"] | components["schemas"]["DescribeSectionOperation"] | components["schemas"]["DescribeDocumentOperation"] | components["schemas"]["SpreadTargetOperation"] | components["schemas"]["GenerateContentsOperation"] | components["schemas"]["RefreshContentsOperation"] | components["schemas"]["BatchOperation"];
         PromoteOperation: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -1574,7 +1600,7 @@ export interface components {
                 id?: string;
             }[];
             /** @enum {string} */
-            reason?: "deleted" | "set-aside" | "moved-away";
+            reason?: "deleted" | "set-aside" | "moved-away" | "idea";
         };
         BookmarkCaptionOperation: {
             /**
@@ -1664,6 +1690,28 @@ export interface components {
             from: number;
             /** @description A whole number */
             to: number;
+            /** @enum {string} */
+            reason?: "deleted" | "set-aside" | "moved-away" | "idea";
+        };
+        NoteIdeaOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "note-idea";
+            /** @description A text of at most 8,192 bytes */
+            words: string;
+        };
+        RewordIdeaOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "reword-idea";
+            /** @description The id of a section or of an offcut */
+            idea: string;
+            /** @description A text of at most 8,192 bytes */
+            words: string;
         };
         DiscardOperation: {
             /**
@@ -1711,6 +1759,8 @@ export interface components {
             author?: string;
             /** @description A text of at most 8,192 bytes */
             guidingStatement?: string;
+            /** @description A text of at most 8,192 bytes */
+            question?: string;
             /** @description A whole number */
             target?: number;
             /** @description A text of at most 8,192 bytes */
@@ -1917,26 +1967,6 @@ export interface operations {
                 };
             };
             400: components["responses"]["Problem"];
-        };
-    };
-    listOpenReminders: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Documents with reminders that are open, the last changed first */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RemindersOfDocument"][];
-                };
-            };
         };
     };
     importDocument: {
@@ -2852,6 +2882,29 @@ export interface operations {
             };
         };
     };
+    listIdeas: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The last noted first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Idea"][];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
     applyOperation: {
         parameters: {
             query?: never;
@@ -2994,6 +3047,26 @@ export interface operations {
                 };
             };
             422: components["responses"]["Problem"];
+        };
+    };
+    listOpenReminders: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Documents with reminders that are open, the last changed first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RemindersOfDocument"][];
+                };
+            };
         };
     };
     readKeys: {

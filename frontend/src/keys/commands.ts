@@ -72,6 +72,7 @@ export const COMMANDS = {
     "find-previous": { words: "To the place found before", keys: ["Shift+F3"] },
     links: { words: "Links and bookmarks", keys: [] },
     reminders: { words: "Reminders", keys: [], also: "notes to do todo still missing" },
+    ideas: { words: "Ideas", keys: [], also: "question thoughts scratch statement" },
     contents: { words: "Contents", keys: [] },
     counts: { words: "Counts", keys: [], also: "words characters pages statistics goal deadline target" },
     offcuts: { words: "Offcuts", keys: [] },
@@ -171,6 +172,7 @@ export const COMMANDS = {
     reminder: { words: "Reminder here…", keys: ["Ctrl+Alt+M"], also: "note to do todo remark still missing" },
     reference: { words: "Refer to a place…", keys: [], also: "cross-reference number page" },
     "contents-here": { words: "Contents here…", keys: [], also: "table of contents" },
+    "words-to-ideas": { words: "Send the selected words to the ideas", keys: [], also: "later scratch" },
     "set-words-aside": { words: "Set the selected words aside", keys: [], also: "offcut cut keep" },
   },
 } satisfies Record<Reach, Record<string, Entry>>;

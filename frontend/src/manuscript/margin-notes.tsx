@@ -6,6 +6,7 @@ import { sectionLabel } from "../document/section-name";
 import { plainKey } from "../keys/plain-key";
 import { counted, formatNumber, readingTime } from "../parts/words";
 import { useFindings } from "../places/findings";
+import { WordsField } from "./words-field";
 import { placesQuery } from "../places/places";
 import { ReminderLine } from "../places/reminder-line";
 
@@ -170,37 +171,6 @@ function Note({ label, quiet = false, children }: { label: string; quiet?: boole
       <h2 className={`mb-1 text-[11px] font-semibold ${quiet ? "text-soft" : "text-stem"}`}>{label}</h2>
       {children}
     </div>
-  );
-}
-
-/** A sentence that can be rewritten in place and grows with its words. */
-function WordsField({
-  label,
-  value,
-  placeholder,
-  onChange,
-}: {
-  label: string;
-  value: string;
-  placeholder: string;
-  onChange: (value: string) => void;
-}) {
-  const [words, setWords] = useState(value);
-  return (
-    <textarea
-      // Where the browser cannot let a field grow with its words, the height is guessed from their number.
-      rows={CSS.supports("field-sizing", "content") ? 1 : Math.ceil((words || placeholder).length / 30)}
-      aria-label={label}
-      value={words}
-      placeholder={placeholder}
-      onChange={(event) => setWords(event.target.value.replace(/\n/g, " "))}
-      onBlur={() => words.trim() !== value && onChange(words.trim())}
-      onKeyDown={(event) => {
-        if (plainKey(event) === "Enter") event.currentTarget.blur();
-        if (plainKey(event) === "Escape") setWords(value);
-      }}
-      className="block field-sizing-content w-full resize-none overflow-hidden rounded bg-transparent font-text text-[13.5px] leading-5 text-ink italic placeholder:text-faint hover:bg-wash focus:bg-wash"
-    />
   );
 }
 

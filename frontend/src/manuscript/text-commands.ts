@@ -164,16 +164,24 @@ export async function splitHere(session: Session, section: string, view: EditorV
 }
 
 /** The selected words go to the offcuts. */
-export async function setTextAside(session: Session, section: string, view: EditorView): Promise<void> {
+export async function setTextAside(
+  session: Session,
+  section: string,
+  view: EditorView,
+  reason: "set-aside" | "idea" = "set-aside",
+): Promise<void> {
   const { $from, $to } = view.state.selection;
   const [first, last] = [sectionAround($from), sectionAround($to)];
-  if (first && last && first.id !== last.id) return setStretchAside(session, view, first, last);
+  if (first && last && first.id !== last.id) {
+    if (reason === "set-aside") return setStretchAside(session, view, first, last);
+    return session.messages.say("An idea is words of one section; select no more than that.", "warning");
+  }
   const selected = bodySelection(view, section);
   if (isInHeading(view.state) || !selected)
     return session.messages.say("Only words of the text can be set aside; a heading goes with its section.", "warning");
   const { place, from, to } = selected;
   const followUp = followingUp();
-  const answer = await session.changes.perform({ name: "set-text-aside", section, from, to });
+  const answer = await session.changes.perform({ name: "set-text-aside", section, from, to, reason });
   if (answer.kind !== "applied") return;
   const at = from + place.node.content.size - bodyPosition(place.node, place.node.content.size);
   followUp(() => session.navigation.goTo({ section, position: at }, { remember: false }));
@@ -279,6 +287,8 @@ export function runInText(session: Session, section: string, view: EditorView, c
       return (void joinWithAbove(session, section, view, "paragraph"), true);
     case "set-words-aside":
       return (void setTextAside(session, section, view), true);
+    case "words-to-ideas":
+      return (void setTextAside(session, section, view, "idea"), true);
     case "words-tools":
       return toTools();
     case "select-section":

@@ -88,7 +88,17 @@ export function textMenu(session: Session, spot: Omit<Spot, "key">): MenuEntry[]
     ...(isSelected
       ? [
           ...(
-            ["emphasis", "strong", "struck", "superscript", "subscript", "code", "link", "set-words-aside"] as const
+            [
+              "emphasis",
+              "strong",
+              "struck",
+              "superscript",
+              "subscript",
+              "code",
+              "link",
+              "words-to-ideas",
+              "set-words-aside",
+            ] as const
           ).map(command),
           "line" as const,
         ]

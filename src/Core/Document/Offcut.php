@@ -33,9 +33,11 @@ final readonly class Offcut
         return new self($this->id, $this->reason, $this->name, $this->after, $outline, $this->place);
     }
 
-    /** Whether this is a passage taken out of the section it names, rather than sections of their own. */
+    /** Whether this is words without a heading, such as a passage of the section it names, rather than sections of their own. */
     public function isPassage(): bool
     {
-        return null !== $this->after && 1 === $this->outline->count() && $this->outline->levelAt(0)->isOpening();
+        return (null !== $this->after || OffcutReason::Idea === $this->reason) &&
+            1 === $this->outline->count() &&
+            $this->outline->levelAt(0)->isOpening();
     }
 }

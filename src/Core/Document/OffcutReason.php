@@ -12,4 +12,6 @@ enum OffcutReason: string
     case SetAside = 'set-aside';
     /** It went to another document; here it is kept as it was. */
     case MovedAway = 'moved-away';
+    /** It is no offcut yet: a thought beside the text, or words that wait for their place. */
+    case Idea = 'idea';
 }

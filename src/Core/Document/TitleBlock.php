@@ -11,6 +11,7 @@ final readonly class TitleBlock
      * @param string   $guidingStatement what the whole document claims; never printed
      * @param int|null $target           words wanted in all, 1 or more
      * @param string   $language         a language tag after BCP 47
+     * @param string   $question         what the whole document asks; never printed
      * @param string   $date             as the title page says it, in any words: “March 2026”
      */
     public function __construct(
@@ -21,5 +22,6 @@ final readonly class TitleBlock
         public ?int $target = null,
         public string $language = 'en',
         public string $date = '',
+        public string $question = '',
     ) {}
 }

@@ -83,6 +83,19 @@ final readonly class Refused
         );
     }
 
+    public static function unknownIdea(): self
+    {
+        return new self(RefusalReason::UnknownSection, 'That idea is not there any more.');
+    }
+
+    public static function ideaHoldsMore(): self
+    {
+        return new self(
+            RefusalReason::OutOfRange,
+            'This idea holds more than words; put it into the text and change it there.',
+        );
+    }
+
     public static function unknownReminder(): self
     {
         return new self(RefusalReason::UnknownSection, 'That reminder is not there any more.');

@@ -9,9 +9,7 @@ use Stemmata\Core\Outline\IdSource;
 use Stemmata\Format\Starter\ShippedStarters;
 use Stemmata\Http\Desk\View\Created;
 use Stemmata\Http\Desk\View\DocumentCard;
-use Stemmata\Http\Desk\View\RemindersOfDocument;
 use Stemmata\Http\Desk\View\RemovedDocument;
-use Stemmata\Http\Document\View\ReminderView;
 use Stemmata\Http\Document\ViewOf;
 use Stemmata\Http\Request\JsonBody;
 use Stemmata\Http\Request\Problem;
@@ -22,7 +20,6 @@ use Stemmata\Http\TextIn\Importing;
 use Stemmata\Http\TextIn\View\Imported;
 use Stemmata\Storage\Desk\Desk;
 use Stemmata\Storage\Desk\KeptStarters;
-use Stemmata\Storage\Desk\OpenReminders;
 use Stemmata\Storage\Document\DocumentStore;
 use Stemmata\Storage\Entity\DocumentRecord;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -59,31 +56,6 @@ final readonly class DeskController
                 $this->desk->documents(),
             ),
         );
-    }
-
-    #[Route('/api/reminders', methods: ['GET'])]
-    #[OA\Get(path: '/api/reminders', operationId: 'listOpenReminders')]
-    #[
-        OA\Response(
-            response: 200,
-            description: 'Documents with reminders that are open, the last changed first',
-            content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: RemindersOfDocument::class)),
-        ),
-    ]
-    public function reminders(OpenReminders $open): JsonResponse
-    {
-        $found = [];
-        foreach ($this->desk->documents() as $record) {
-            $reminders = array_map(
-                static fn(array $each): ReminderView => ReminderView::of(...$each),
-                $open->in($record),
-            );
-            if ([] !== $reminders) {
-                $found[] = new RemindersOfDocument($record->id, $record->title, $reminders);
-            }
-        }
-
-        return new JsonResponse($found);
     }
 
     #[Route('/api/documents', methods: ['POST'])]

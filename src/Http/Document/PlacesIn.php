@@ -11,7 +11,7 @@ use Stemmata\Http\Document\View\Bookmark;
 use Stemmata\Http\Document\View\CaptionView;
 use Stemmata\Http\Document\View\InnerLink;
 use Stemmata\Http\Document\View\Places;
-use Stemmata\Http\Document\View\ReminderView;
+use Stemmata\Http\Reminder\View\ReminderView;
 
 /** Lists bookmarks, links and captions in the order of the text; what stands among the offcuts is not in the text. */
 final class PlacesIn

@@ -212,6 +212,7 @@ final readonly class ViewOf
             $block->target,
             $block->language,
             $block->date,
+            $block->question,
             TypedSignsView::of($block->language),
         );
     }

@@ -31,6 +31,8 @@ class DocumentRecord
     public string $language = 'en';
     #[ORM\Column(type: 'text', options: ['default' => ''])]
     public string $date = '';
+    #[ORM\Column(length: 8192, options: ['default' => ''])]
+    public string $question = '';
 
     #[ORM\Column(type: 'text')]
     public string $outlineIds = '';
@@ -105,6 +107,7 @@ class DocumentRecord
             $this->target,
             $this->language,
             $this->date,
+            $this->question,
         );
     }
 
@@ -117,6 +120,7 @@ class DocumentRecord
         $this->target = $titleBlock->target;
         $this->language = $titleBlock->language;
         $this->date = $titleBlock->date;
+        $this->question = $titleBlock->question;
     }
 
     public function setup(): Setup

@@ -27,6 +27,7 @@ final class TitleBlockForm
             $row->text('language'),
             // Journals from before documents had one say nothing of a date.
             $row->findText('date') ?? '',
+            $row->findText('question') ?? '',
         );
     }
 }

@@ -31,6 +31,8 @@ final class LawsTest extends TestCase
     private const WRITING = [
         'rename',
         'replace-body',
+        'note-idea',
+        'reword-idea',
         'duplicate',
         'insert',
         'describe-section',

@@ -3,6 +3,7 @@ import {
   CheckCheck,
   History,
   Leaf,
+  Lightbulb,
   ListOrdered,
   Scissors,
   Search,
@@ -20,6 +21,7 @@ import { HistoryDrawer } from "./history-drawer";
 import { useQuiet } from "../../window/quiet";
 import { openDrawer, useDrawer, type DrawerTool } from "../../window/open-drawer";
 import { OffcutsDrawer } from "./offcuts-drawer";
+import { IdeasDrawer } from "./ideas-drawer";
 import { RemindersDrawer } from "./reminders-drawer";
 import { PlacesDrawer } from "./places-drawer";
 
@@ -29,6 +31,7 @@ export const TOOLS: readonly Tool[] = [
   { id: "find", label: "Find", icon: Search, content: FindDrawer },
   { id: "links", label: "Links", icon: Bookmark, content: PlacesDrawer },
   { id: "reminders", label: "Reminders", icon: Leaf, content: RemindersDrawer },
+  { id: "ideas", label: "Ideas", icon: Lightbulb, content: IdeasDrawer },
   { id: "contents", label: "Contents", icon: ListOrdered, content: ContentsDrawer },
   { id: "counts", label: "Counts", icon: Sigma, content: CountsDrawer },
   { id: "offcuts", label: "Offcuts", icon: Scissors, content: OffcutsDrawer },

@@ -3,15 +3,12 @@ import { useDeferredValue, useState } from "react";
 import { api, read, type Offcut } from "../../api/client";
 import { useDocument, useSession, useWindow } from "../../document/context";
 import { readingKey } from "../../document/readings";
-import { findSection, placeIn } from "../../editor/places";
-import { bodyPosition } from "../../editor/section-text";
-import { isInHeading } from "../../editor/commands";
 import { cx } from "../../parts/cx";
 import { WIDE_FIELD } from "../../parts/field";
 import { Button } from "../../parts/button";
 import { Dialog } from "../../parts/dialog";
 import { counted, since } from "../../parts/words";
-import { useSpot } from "../../manuscript/spot";
+import { placeOfCursor } from "../../manuscript/cursor-place";
 
 /** What was cut and not thrown away. */
 export function OffcutsDrawer() {
@@ -22,6 +19,7 @@ export function OffcutsDrawer() {
   const offcuts = useQuery({
     queryKey: readingKey(id, "offcuts", words),
     queryFn: () => read(api.GET("/api/documents/{id}/offcuts", { params: { path: { id }, query: { words } } })),
+    select: (all) => all.filter(({ reason }) => reason !== "idea"),
     placeholderData: (previous) => previous,
   });
   if (!offcuts.data) return <p className="text-soft">{offcuts.error?.message ?? "Looking…"}</p>;
@@ -107,14 +105,6 @@ function OffcutItem({ offcut, onRead }: { offcut: Offcut; onRead: () => void }) 
       </p>
     </li>
   );
-}
-
-/** Where in the section’s text the cursor last was, for a passage to go there; its end when it was elsewhere. */
-function placeOfCursor(section: string): { at?: number } {
-  const { spot } = useSpot.getState();
-  if (spot?.section !== section || isInHeading(spot.view.state)) return {};
-  const place = findSection(spot.view.state.doc, spot.section);
-  return place ? { at: Math.max(0, bodyPosition(place.node, placeIn(place, spot.view.state.selection.head))) } : {};
 }
 
 /** The whole of an offcut, to be read, copied, or thrown away after one question. */

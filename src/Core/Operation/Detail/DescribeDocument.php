@@ -8,11 +8,11 @@ use Stemmata\Core\Counting\Targets;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Document\WritingPlan;
+use Stemmata\Core\Language\Language;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Basis;
 use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Refused;
-use Stemmata\Core\Text\Language;
 
 /** Sets points of the title block. Null leaves a point as it is. */
 final readonly class DescribeDocument implements Operation
@@ -33,6 +33,7 @@ final readonly class DescribeDocument implements Operation
         private ?string $date = null,
         private ?string $deadline = null,
         private ?int $sittingGoal = null,
+        private ?string $question = null,
     ) {}
 
     public function applyTo(Document $document): Applied|Refused
@@ -69,6 +70,7 @@ final readonly class DescribeDocument implements Operation
                     0 === $this->target ? null : $this->target ?? $now->target,
                     $this->language ?? $now->language,
                     $this->date ?? $now->date,
+                    $this->question ?? $now->question,
                 ),
             ),
         );

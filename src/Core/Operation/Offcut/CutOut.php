@@ -68,7 +68,7 @@ final readonly class CutOut implements Operation
     {
         $done = match ($this->reason) {
             OffcutReason::Deleted => 'Deleted ',
-            OffcutReason::SetAside => 'Set aside ',
+            OffcutReason::SetAside, OffcutReason::Idea => 'Set aside ',
             OffcutReason::MovedAway => 'Moved to another document: ',
         };
 

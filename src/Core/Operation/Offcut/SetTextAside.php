@@ -11,6 +11,7 @@ use Stemmata\Core\Document\PassagePlace;
 use Stemmata\Core\Document\Section;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Basis;
+use Stemmata\Core\Operation\Idea\IdeaText;
 use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Operation\Rule\Described;
@@ -26,8 +27,6 @@ use Stemmata\Core\Text\Heading;
  */
 final readonly class SetTextAside implements Operation
 {
-    private const MAX_NAME = 60;
-
     /**
      * @param int $from where the passage begins: 0-based, as the editor counts, 0 to the body's size
      * @param int $to   where it ends, beyond `$from`
@@ -37,6 +36,7 @@ final readonly class SetTextAside implements Operation
         private int $from,
         private int $to,
         private IdSource $ids,
+        private OffcutReason $reason = OffcutReason::SetAside,
     ) {}
 
     public function applyTo(Document $document): Applied|Refused
@@ -54,11 +54,10 @@ final readonly class SetTextAside implements Operation
         }
         $left = $section->body->without($this->from, $this->to);
         $kept = new Section($this->ids->next(), Heading::none(), $passage);
-        $name = trim((string) preg_replace('/\s+/u', ' ', $passage->plainText()));
         $offcut = new Offcut(
             $this->ids->next(),
-            OffcutReason::SetAside,
-            mb_strlen($name) > self::MAX_NAME ? rtrim(mb_substr($name, 0, self::MAX_NAME - 1)) . '…' : $name,
+            $this->reason,
+            IdeaText::name($passage),
             $this->section,
             Outline::of($kept->id, Level::Opening),
             PassagePlace::of($section->body, $this->from, $this->to),
@@ -74,6 +73,8 @@ final readonly class SetTextAside implements Operation
 
     public function describe(Document $before): string
     {
-        return 'Set a passage of ' . Described::section($before, $this->section) . ' aside';
+        return 'Set a passage of ' .
+            Described::section($before, $this->section) .
+            (OffcutReason::Idea === $this->reason ? ' among the ideas' : ' aside');
     }
 }

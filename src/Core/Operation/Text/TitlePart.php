@@ -27,6 +27,7 @@ enum TitlePart: string
             $block->target,
             $block->language,
             $block->date,
+            $block->question,
         );
     }
 }

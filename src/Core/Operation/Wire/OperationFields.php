@@ -77,7 +77,14 @@ final class OperationFields
         'delete' => ['sections' => 'ids', 'extent' => '?' . Extent::class],
         'set-aside' => ['sections' => 'ids', 'extent' => '?' . Extent::class],
         'bring-back' => ['offcut' => 'id', 'landing' => '?' . Landing::class, 'target' => '?id', 'at' => '?integer'],
-        'set-text-aside' => ['section' => 'id', 'from' => 'integer', 'to' => 'integer'],
+        'set-text-aside' => [
+            'section' => 'id',
+            'from' => 'integer',
+            'to' => 'integer',
+            'reason' => '?' . OffcutReason::class,
+        ],
+        'note-idea' => ['words' => 'text'],
+        'reword-idea' => ['idea' => 'id', 'words' => 'text'],
         'discard' => ['offcut' => 'id'],
         'describe-section' => [
             'sections' => 'ids',
@@ -94,6 +101,7 @@ final class OperationFields
             'subtitle' => '?text',
             'author' => '?text',
             'guidingStatement' => '?text',
+            'question' => '?text',
             'target' => '?integer',
             'language' => '?text',
             'date' => '?text',

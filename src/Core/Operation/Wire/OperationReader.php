@@ -16,6 +16,8 @@ use Stemmata\Core\Operation\Detail\DescribeSection;
 use Stemmata\Core\Operation\Detail\NumberCaptions;
 use Stemmata\Core\Operation\Detail\SpreadTarget;
 use Stemmata\Core\Operation\Detail\UseNumbering;
+use Stemmata\Core\Operation\Idea\NoteIdea;
+use Stemmata\Core\Operation\Idea\RewordIdea;
 use Stemmata\Core\Operation\Move\Demote;
 use Stemmata\Core\Operation\Move\Direction;
 use Stemmata\Core\Operation\Move\MoveAmongSiblings;
@@ -160,7 +162,10 @@ final readonly class OperationReader
                 $fields->integer('from'),
                 $fields->integer('to'),
                 $this->ids,
+                $fields->oneOf('reason', OffcutReason::class, OffcutReason::SetAside),
             ),
+            'note-idea' => new NoteIdea($fields->text('words'), $this->ids),
+            'reword-idea' => new RewordIdea($fields->section('idea'), $fields->text('words')),
             'discard' => new DiscardOffcut($fields->section('offcut')),
             'describe-section' => self::describeSection($fields),
             'describe-document' => self::describeDocument($fields),
@@ -288,6 +293,7 @@ final readonly class OperationReader
             $fields->findText('date'),
             $fields->findText('deadline'),
             $fields->findInteger('sittingGoal'),
+            $fields->findText('question'),
         );
     }
 

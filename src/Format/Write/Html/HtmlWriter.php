@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Stemmata\Format\Write\Html;
 
 use Stemmata\Core\Document\TitleBlock;
+use Stemmata\Core\Language\Language;
 use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Rendition\RenderedSection;
 use Stemmata\Core\Rendition\Rendition;
-use Stemmata\Core\Text\Language;
 use Stemmata\Format\Shared\HeadingFlags;
 use Stemmata\Format\Write\DocumentWriter;
 

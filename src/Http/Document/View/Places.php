@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Http\Document\View;
 
 use OpenApi\Attributes as OA;
+use Stemmata\Http\Reminder\View\ReminderView;
 
 /** The bookmarks, inner links, captions and reminders of a document, in the order of the text. */
 #[OA\Schema]

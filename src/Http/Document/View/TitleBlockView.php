@@ -18,6 +18,7 @@ final readonly class TitleBlockView
         #[OA\Property] public ?int $target,
         #[OA\Property] public string $language,
         #[OA\Property] public string $date,
+        #[OA\Property(description: 'What the whole document asks')] public string $question,
         #[OA\Property] public TypedSignsView $signs,
     ) {}
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Http\Document\View;
 
 use OpenApi\Attributes as OA;
-use Stemmata\Core\Text\TypedSigns;
+use Stemmata\Core\Language\TypedSigns;
 
 /** What the document’s language has for typed quotes and dashes. */
 #[OA\Schema(schema: 'TypedSigns')]

@@ -47,6 +47,8 @@ final class OperationReaderTest extends TestCase
             ['name' => 'set-aside', 'sections' => ['a']],
             ['name' => 'bring-back', 'offcut' => 'n00000000001'],
             ['name' => 'set-text-aside', 'section' => 'a', 'from' => 0, 'to' => 1],
+            ['name' => 'note-idea', 'words' => 'a'],
+            ['name' => 'reword-idea', 'idea' => 'n00000000001', 'words' => 'a'],
             ['name' => 'discard', 'offcut' => 'n00000000001'],
             ['name' => 'describe-section', 'sections' => ['a']],
             ['name' => 'describe-document'],

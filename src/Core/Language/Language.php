@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Stemmata\Core\Text;
+namespace Stemmata\Core\Language;
 
 /** Tags of languages after BCP 47 (RFC 5646), such as “en”, “de-AT” or “az-Arab”. */
 final readonly class Language

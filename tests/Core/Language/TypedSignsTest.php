@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Stemmata\Tests\Core\Text;
+namespace Stemmata\Tests\Core\Language;
 
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
-use Stemmata\Core\Text\TypedSigns;
+use Stemmata\Core\Language\TypedSigns;
 
 /** Quotation marks after CLDR (from memory), dashes after common practice. */
 final class TypedSignsTest extends TestCase

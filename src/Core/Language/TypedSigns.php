@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Stemmata\Core\Text;
+namespace Stemmata\Core\Language;
 
 /**
  * The signs that a language has for what a keyboard writes as ", ' and --. Quotation marks are CLDR’s (its delimiters, by

@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Stemmata\Tests\Core\Text;
+namespace Stemmata\Tests\Core\Language;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Stemmata\Core\Text\Language;
+use Stemmata\Core\Language\Language;
 
 final class LanguageTest extends TestCase
 {

@@ -2,10 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Stemmata\Http\Desk\View;
+namespace Stemmata\Http\Reminder\View;
 
 use OpenApi\Attributes as OA;
-use Stemmata\Http\Document\View\ReminderView;
 
 /** What is still to be done in a document, in the order of its text. */
 #[OA\Schema]
