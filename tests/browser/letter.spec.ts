@@ -49,6 +49,8 @@ const IN_TEXT: Partial<Record<TextCommand, Landing>> = {
   link: ASKS,
   bookmark: ASKS,
   reference: ASKS,
+  reminder: ASKS,
+  standing: ASKS,
   "contents-here": ASKS,
   filler: ASKS,
 };
@@ -84,6 +86,8 @@ const ELSEWHERE: TextCommand[] = [
   "item-in",
   "item-out",
   "set-words-aside",
+  "words-to-ideas",
+  "words-to-standing",
   "words-tools",
 ];
 

@@ -26,6 +26,7 @@ const LANDINGS: Record<Exclude<OutlineCommand, `show-${number}`>, Landing> = {
   duplicate: "outline",
   copy: "outline",
   "to-document": "dialog",
+  "keep-standing": "outline",
   marker: "dialog",
   target: "dialog",
   "set-aside": "outline",

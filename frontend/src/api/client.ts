@@ -36,6 +36,7 @@ export type ReportLine = Schemas["ReportLine"];
 export type SectionFacts = Schemas["SectionFacts"];
 export type SectionText = Schemas["SectionText"];
 export type Skeleton = Schemas["Skeleton"];
+export type StandingText = Schemas["StandingText"];
 export type TextCounts = Schemas["TextCounts"];
 export type Writing = Schemas["Writing"];
 export type TitleBlock = Schemas["TitleBlock"];

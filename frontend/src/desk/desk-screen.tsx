@@ -11,6 +11,7 @@ import { ThemeButton } from "../parts/theme";
 import { Progress } from "../parts/progress";
 import { counted, formatNumber } from "../parts/words";
 import { DeskFind } from "./desk-find";
+import { StandingTexts } from "./standing-texts";
 import { DeskReminders } from "./desk-reminders";
 import { DocumentRow } from "./document-row";
 import { importFile, READABLE, type Imported, type Progress as ImportProgress } from "../files/import-file";
@@ -131,6 +132,7 @@ export function DeskScreen() {
             </ul>
           </DeskFind>
         )}
+        <StandingTexts onRemoved={(taken) => (setRemoved(taken), setGone(null), void readAgain())} />
         <DeskReminders />
         <RemovedDocuments
           onRestore={(id) => restore.mutate(id)}

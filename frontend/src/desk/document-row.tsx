@@ -40,6 +40,11 @@ export function DocumentRow({
     onSuccess: () => (onRemoved({ id: document.id, title }), again()),
   });
 
+  const copy = useMutation({
+    mutationFn: () => read(api.POST("/api/documents/{id}/copy", path)),
+    onSuccess: again,
+  });
+
   return (
     <li className="group relative grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-8 border-t border-line py-5 last:border-b md:grid-cols-[minmax(0,1fr)_400px_132px_32px]">
       <div className="min-w-0">
@@ -72,6 +77,7 @@ export function DocumentRow({
         align="end"
         entries={[
           { label: "Rename…", run: () => setNaming(true) },
+          { label: "Copy the whole document", run: () => copy.mutate() },
           "line",
           { label: "Take off the desk", tone: "loss", run: () => remove.mutate() },
         ]}
@@ -93,7 +99,12 @@ export function DocumentRow({
         onClose={() => setNaming(false)}
         onName={(name) => rename.mutate(name)}
       />
-      {[rename.error, remove.error].map(
+      {copy.isPending && (
+        <p role="status" className="col-span-full mt-2 text-soft">
+          Copying…
+        </p>
+      )}
+      {[rename.error, remove.error, copy.error].map(
         (error) =>
           error && (
             <p key={error.message} role="alert" className="col-span-full mt-2 text-loss">

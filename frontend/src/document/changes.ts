@@ -131,6 +131,42 @@ export class Changes {
     });
   }
 
+  /** Puts standing text into the document, at a place in its outline. */
+  async takeStanding(
+    standing: { id: string; revision: number; sections: string[]; title: string },
+    place: { landing: "before" | "after" | "inside"; target?: string },
+  ): Promise<string | null> {
+    const { messages } = this.parts;
+    const sending = this.parts.sending();
+    return this.inTurn(async () => {
+      await sending();
+      const answer = await api
+        .POST("/api/documents/{id}/transfer", {
+          params: { path: { id: standing.id } },
+          body: {
+            baseRevision: standing.revision,
+            sections: standing.sections,
+            other: this.parts.store.getState().id,
+            ...place,
+            moves: false,
+          },
+        })
+        .catch(() => null);
+      if (!answer?.data) {
+        messages.say(answer ? sentenceOf(answer.error) : UNREACHABLE, "warning");
+        return null;
+      }
+      await this.sync();
+      const { notice, section } = answer.data;
+      messages.say(
+        [`“${standing.title || "Untitled"}” stands here now.`, notice].filter(Boolean).join(" "),
+        "said",
+        true,
+      );
+      return section;
+    });
+  }
+
   /** Reads a file into the document; answers what became of the file, or throws one sentence. */
   async putIn(
     file: File,

@@ -44,6 +44,16 @@ export class Files {
     document.body.append(page);
   }
 
+  /** Keeps branches, or words of a section, to be put into any document. */
+  async keepStanding(part: { sections: string; from?: number; to?: number }): Promise<void> {
+    await this.flush();
+    const answer = await read(api.POST("/api/standing", { body: { document: this.id, ...part } })).catch(
+      (failure: unknown) => failure,
+    );
+    if (answer instanceof Error) this.messages.say(answer.message, "warning");
+    else this.messages.say("Kept as standing text: it can be put into any document, and lies on the Desk.");
+  }
+
   async keepAsStarter(name: string): Promise<void> {
     const params = { path: { id: this.id } };
     const answer = await read(api.POST("/api/documents/{id}/starter", { params, body: { name } })).catch(

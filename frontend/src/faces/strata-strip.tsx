@@ -48,6 +48,7 @@ const ON_BRANCHES = new Set<string>([
   "scope-own",
   "copy",
   "to-document",
+  "keep-standing",
   "duplicate",
   "set-aside",
   "delete",

@@ -148,6 +148,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/standing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listStandingTexts"];
+        put?: never;
+        post: operations["keepStanding"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["copyDocument"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/starters": {
         parameters: {
             query?: never;
@@ -874,6 +906,18 @@ export interface components {
             /** @description Seconds since 1970, UTC */
             removedAt: number;
             words: number;
+        };
+        /** @description Text that is kept to be put into documents. */
+        StandingText: {
+            id: string;
+            title: string;
+            words: number;
+            /** @description Whether it is words without a heading, which go into a text */
+            isPassage: boolean;
+            sections: string[];
+            revision: number;
+            /** @description Seconds since 1970, UTC */
+            changedAt: number;
         };
         StarterPart: {
             level: number;
@@ -2101,6 +2145,81 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    listStandingTexts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The last changed first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandingText"][];
+                };
+            };
+        };
+    };
+    keepStanding: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    document: string;
+                    /** @description Ids, separated by commas */
+                    sections: string;
+                    /** @description Only words of one section: where they begin, as the editor counts */
+                    from?: number;
+                    to?: number;
+                };
+            };
+        };
+        responses: {
+            /** @description What is kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Created"];
+                };
+            };
+            422: components["responses"]["Problem"];
+        };
+    };
+    copyDocument: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The copy */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Created"];
+                };
             };
             404: components["responses"]["Problem"];
         };

@@ -1,7 +1,9 @@
 import { redo as redoTyping, undo as undoTyping } from "@tiptap/pm/history";
-import { Fragment } from "@tiptap/pm/model";
+import { Fragment, Slice, type Node as PartOfText } from "@tiptap/pm/model";
 import { NodeSelection, TextSelection, type Command, type Selection } from "@tiptap/pm/state";
 import type { EditorView } from "@tiptap/pm/view";
+import type { SectionText } from "../api/client";
+import { newId } from "../document/new-id";
 import { sectionLabel } from "../document/section-name";
 import type { Session } from "../document/session";
 import {
@@ -41,6 +43,7 @@ import {
   toggleHeaderColumn,
   toggleHeaderRow,
 } from "../editor/table";
+import { openDialog } from "../window/open-dialog";
 import { askAtSpot, followingUp } from "./spot";
 
 /** Commands of the text that change the outline: they are done by the server and come back as changes. */
@@ -187,6 +190,32 @@ export async function setTextAside(
   followUp(() => session.navigation.goTo({ section, position: at }, { remember: false }));
 }
 
+async function keepStanding(session: Session, section: string, view: EditorView): Promise<void> {
+  const selected = bodySelection(view, section);
+  const { $from, $to, empty } = view.state.selection;
+  if (empty || isInHeading(view.state) || !selected || sectionAround($from)?.id !== sectionAround($to)?.id)
+    return session.messages.say("Select words of one section; its heading is kept with the whole branch.", "warning");
+  const { from, to } = selected;
+  await session.files.keepStanding({ sections: section, from, to });
+}
+
+/** Puts words that were kept standing where the cursor is; bookmarks stay with the text that they were made in. */
+export function putPassage(view: EditorView, text: Pick<SectionText, "heading" | "body">): void {
+  const without = (fragment: Fragment): Fragment => {
+    const left: PartOfText[] = [];
+    fragment.forEach((node) => {
+      if (["bookmark", "bookmarkEnd"].includes(node.type.name)) return;
+      const attributes = node.type.name === "reminder" ? { ...node.attrs, id: newId() } : node.attrs;
+      left.push(node.isText ? node : node.type.create(attributes, without(node.content), node.marks));
+    });
+    return Fragment.from(left);
+  };
+  const blocks = without(sectionNode("", text, false).content);
+  const isLine = blocks.childCount === 1 && blocks.firstChild?.type.name === "paragraph";
+  const slice = new Slice(blocks, isLine ? 1 : 0, isLine ? 1 : 0);
+  view.dispatch(view.state.tr.replaceSelection(slice).setMeta("paste", true).scrollIntoView());
+}
+
 /** Of the first section its end goes, of the last its beginning, and what lies between goes whole. */
 async function setStretchAside(
   session: Session,
@@ -287,6 +316,10 @@ export function runInText(session: Session, section: string, view: EditorView, c
       return (void joinWithAbove(session, section, view, "paragraph"), true);
     case "set-words-aside":
       return (void setTextAside(session, section, view), true);
+    case "standing":
+      return (openDialog({ kind: "standing", target: section }), true);
+    case "words-to-standing":
+      return (void keepStanding(session, section, view), true);
     case "words-to-ideas":
       return (void setTextAside(session, section, view, "idea"), true);
     case "words-tools":

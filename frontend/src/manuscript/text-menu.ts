@@ -97,6 +97,7 @@ export function textMenu(session: Session, spot: Omit<Spot, "key">): MenuEntry[]
               "code",
               "link",
               "words-to-ideas",
+              "words-to-standing",
               "set-words-aside",
             ] as const
           ).map(command),
@@ -129,7 +130,7 @@ export function textMenu(session: Session, spot: Omit<Spot, "key">): MenuEntry[]
           ] as const
         ).map(command),
         "line",
-        ...(["separator", "page-break", "contents-here", "filler"] as const).map(command),
+        ...(["separator", "page-break", "contents-here", "standing", "filler"] as const).map(command),
       ],
     },
     ...(commands.isInside(view.state, "listItem") ? [item] : []),

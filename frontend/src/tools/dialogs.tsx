@@ -4,6 +4,7 @@ import { useDocument, useSession } from "../document/context";
 import { KeysDialog } from "../keys/keys-dialog";
 import { closeDialog, useOpenDialog } from "../window/open-dialog";
 import { AboutDialog } from "./about-dialog";
+import { StandingDialog } from "./standing-dialog";
 import { MarkerDialog } from "./marker-dialog";
 import { NestDialog } from "./nest-dialog";
 import { HeadingReview } from "./review/heading-review";
@@ -25,6 +26,8 @@ export function Dialogs() {
       return <SplitDialog section={dialog.section} onClose={closeDialog} />;
     case "import":
       return <ImportIntoDialog target={dialog.target} landing={dialog.landing} onClose={closeDialog} />;
+    case "standing":
+      return <StandingDialog target={dialog.target} onClose={closeDialog} />;
     case "nest":
       return <NestDialog sections={dialog.sections} onClose={closeDialog} />;
     case "marker":

@@ -52,6 +52,7 @@ export type BranchCommand = Extract<
   | "fold-text"
   | "copy"
   | "to-document"
+  | "keep-standing"
 >;
 
 /** Answers the section that the outline’s focus is to stay on. */
@@ -71,6 +72,9 @@ export async function runOnBranch(session: Session, section: string, command: Br
     case "target":
     case "to-document":
       openDialog({ kind: command, sections });
+      return section;
+    case "keep-standing":
+      await session.files.keepStanding({ sections: sections.join(",") });
       return section;
     case "scope":
     case "scope-own":
@@ -148,6 +152,7 @@ export function rowCommands(
     entries: [
       command("copy"),
       command("to-document"),
+      command("keep-standing"),
       ...(sections.length > 1
         ? []
         : [
@@ -201,6 +206,7 @@ export function rowCommands(
         insert("after"),
         insert("inside"),
         "line",
+        { label: "Standing text here…", run: () => openDialog({ kind: "standing", target: row.id }) },
         { label: "Import a file here…", run: () => openDialog({ kind: "import", target: row.id, landing: "inside" }) },
       ],
     },

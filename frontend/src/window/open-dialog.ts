@@ -7,6 +7,7 @@ export type OpenDialog =
   | { kind: "likely-headings" }
   | { kind: "split"; section: string }
   | { kind: "import"; target: string; landing: "before" | "after" | "inside" }
+  | { kind: "standing"; target: string }
   | { kind: "keep-starter" | "keys" | "about" }
   | { kind: "dead-links"; format: FileFormat; scope?: Scope | undefined; count: number; keptFiles: string[] }
   | { kind: "nest" | "to-document"; sections: string[] }

@@ -32,7 +32,7 @@ final readonly class IdeaController
     {
         $shelf = $this->store->shelf($id);
         $ideas = [];
-        foreach ($shelf->offcuts() as $offcut) {
+        foreach (array_reverse($shelf->offcuts()) as $offcut) {
             $section = OffcutReason::Idea === $offcut->reason ? $shelf->findSection($offcut->outline->idAt(0)) : null;
             if (null !== $section) {
                 $words = IdeaText::findWords($section->body);

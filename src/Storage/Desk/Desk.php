@@ -14,6 +14,7 @@ use Stemmata\Storage\Database\SqliteSql;
 use Stemmata\Storage\Database\WriteLock;
 use Stemmata\Storage\Document\StagedDocument;
 use Stemmata\Storage\Document\UnknownDocument;
+use Stemmata\Storage\Entity\DocumentKind;
 use Stemmata\Storage\Entity\DocumentRecord;
 use Stemmata\Storage\File\StoredFiles;
 use Stemmata\Storage\Section\SectionRows;
@@ -45,7 +46,13 @@ final readonly class Desk
     /** @return list<DocumentRecord> the last changed first */
     public function documents(): array
     {
-        return $this->listed('removed_at IS NULL', 'changed_at');
+        return $this->listed("removed_at IS NULL AND kind = ''", 'changed_at');
+    }
+
+    /** @return list<DocumentRecord> text that is kept to be put into documents, the last changed first */
+    public function standing(): array
+    {
+        return $this->listed("removed_at IS NULL AND kind = 'standing'", 'changed_at');
     }
 
     /** @return list<DocumentRecord> those taken off the desk, the last first */
@@ -63,14 +70,18 @@ final readonly class Desk
      *
      * @return string the new document's id
      */
-    public function add(StagedDocument|Document $document, ?\Closure $onSections = null): string
-    {
+    public function add(
+        StagedDocument|Document $document,
+        ?\Closure $onSections = null,
+        DocumentKind $kind = DocumentKind::Manuscript,
+    ): string {
         $id = $this->ids->next()->value;
         $staged = $document instanceof Document ? StagedDocument::of($document, $this->rows) : $document;
-        $this->lock->holding(function () use ($id, $staged): void {
+        $this->lock->holding(function () use ($id, $staged, $kind): void {
             $this->forgetUnfinished();
             $record = new DocumentRecord($id, $this->writer->id(), $this->now(), $this->now());
             $record->arrivingSince = $this->now();
+            $record->kind = $kind;
             $record->setTitleBlock($staged->titleBlock);
             $record->setOutline($staged->outline);
             $record->setSetup($staged->setup);

@@ -58,6 +58,12 @@ final readonly class StagedDocument
         );
     }
 
+    /** @param \Closure(): iterable<SectionRow> $rows of sections whose pictures are kept already */
+    public static function copied(TitleBlock $titleBlock, Outline $outline, Setup $setup, \Closure $rows): self
+    {
+        return new self($titleBlock, $outline, $setup, [], $rows, static fn(): array => []);
+    }
+
     public static function open(string $path): self
     {
         $head = self::lines($path)->current();

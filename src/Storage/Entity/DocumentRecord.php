@@ -52,6 +52,9 @@ class DocumentRecord
     #[ORM\Column]
     public int $outlineRevision = 1;
 
+    #[ORM\Column(length: 16, enumType: DocumentKind::class, options: ['default' => ''])]
+    public DocumentKind $kind = DocumentKind::Manuscript;
+
     /** Where writing stopped: the resume point. */
     #[ORM\Column(length: 12, nullable: true)]
     public ?string $resumeSection = null;
