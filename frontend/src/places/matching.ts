@@ -9,13 +9,25 @@ const TWO_SLIPS = 8;
 /** A text as it is looked through: without capitals and accents. */
 export type Matchable = { readonly folded: string; readonly words: readonly string[] };
 
+/** Its words are told apart when they are first asked for: most texts are never looked at so closely. */
 export function matchable(text: string): Matchable {
+  let words: readonly string[] | null = null;
   const folded = fold(text);
-  return { folded, words: folded.split(/[^\p{L}\p{N}.]+/u).filter(Boolean) };
+  return {
+    folded,
+    get words() {
+      return (words ??= folded.split(/[^\p{L}\p{N}.]+/u).filter(Boolean));
+    },
+  };
 }
 
+// Most headings are plain letters, which need no taking apart.
+// oxlint-disable-next-line no-control-regex
+const PLAIN = /^[\u0000-\u007f]*$/;
+
 export function fold(text: string): string {
-  return text.normalize("NFKD").replaceAll(/\p{M}/gu, "").toLowerCase().trim();
+  const plain = PLAIN.test(text) ? text : text.normalize("NFKD").replaceAll(/\p{M}/gu, "");
+  return plain.toLowerCase().trim();
 }
 
 /** The words that are looked for, each of which must be there. */
@@ -38,28 +50,20 @@ export function fitOf({ folded, words: parts }: Matchable, text: Matchable): Fit
 /** Whether a word starts with the part but for a slip or two: a letter wrong, too many, missing, or two exchanged. */
 function startsNearly(word: string, part: string): boolean {
   const slips = part.length >= TWO_SLIPS ? 2 : part.length >= ONE_SLIP ? 1 : 0;
-  if (slips === 0 || word.length < part.length - slips) return false;
   // A slip in the first letter is rare; looking for it would cost most of the time.
-  if (word[0] !== part[0] && word[0] !== part[1]) return false;
-  return distance(part, word.slice(0, part.length + slips), slips) <= slips;
+  const mayBe = slips > 0 && word.length >= part.length - slips && (word[0] === part[0] || word[0] === part[1]);
+  return mayBe && goesOn(part, 0, word, 0, slips);
 }
 
-/** Letters to be changed so that the part becomes some beginning of the word; more than `most` is told as that. */
-function distance(part: string, word: string, most: number): number {
-  let [before, row]: [number[], number[]] = [[], Array.from({ length: word.length + 1 }, (_, at) => at)];
-  for (let at = 1; at <= part.length; at++) {
-    const next = [at];
-    let least = at;
-    for (let over = 1; over <= word.length; over++) {
-      const isSame = part[at - 1] === word[over - 1];
-      let cost = Math.min((row[over] ?? 0) + 1, (next[over - 1] ?? 0) + 1, (row[over - 1] ?? 0) + (isSame ? 0 : 1));
-      const isExchanged = at > 1 && over > 1 && part[at - 1] === word[over - 2] && part[at - 2] === word[over - 1];
-      if (isExchanged) cost = Math.min(cost, (before[over - 2] ?? 0) + 1);
-      next.push(cost);
-      least = Math.min(least, cost);
-    }
-    if (least > most) return most + 1;
-    [before, row] = [row, next];
-  }
-  return Math.min(...row);
+/** Whether the part from `at` on is how the word goes on from `over`, but for so many slips. */
+function goesOn(part: string, at: number, word: string, over: number, slips: number): boolean {
+  while (at < part.length && part[at] === word[over]) (at++, over++);
+  if (at >= part.length) return true;
+  if (slips === 0) return false;
+  return (
+    goesOn(part, at + 1, word, over + 1, slips - 1) ||
+    goesOn(part, at + 1, word, over, slips - 1) ||
+    (over < word.length && goesOn(part, at, word, over + 1, slips - 1)) ||
+    (part[at] === word[over + 1] && part[at + 1] === word[over] && goesOn(part, at + 2, word, over + 2, slips - 1))
+  );
 }

@@ -13,17 +13,22 @@ export type Offered = {
 };
 
 /** What can be chosen from: a place or a command, with all that it is found by. */
-export type Candidate = { key: string; matchable: Matchable; also: Matchable | null } & (
+export type Candidate = { key: string; matchable: Matchable; also: () => Matchable | null } & (
   { choice: LinkChoice } | { command: Offered }
 );
 
 const MOST_SHOWN = 60;
 
+function once<T>(make: () => T): () => T {
+  let made: { value: T } | null = null;
+  return () => (made ??= { value: make() }).value;
+}
+
 export function placeCandidates(choices: readonly LinkChoice[]): Candidate[] {
   return choices.map((choice) => ({
     key: choice.target || `caption-${choice.caption?.section}-${choice.caption?.index}`,
     matchable: matchable(choice.words),
-    also: choice.number === "" ? null : matchable(`${choice.number} ${choice.words}`),
+    also: once(() => (choice.number === "" ? null : matchable(`${choice.number} ${choice.words}`))),
     choice,
   }));
 }
@@ -32,7 +37,7 @@ export function commandCandidates(commands: readonly Offered[]): Candidate[] {
   return commands.map((command) => ({
     key: `command-${command.key.replaceAll(" ", "-")}`,
     matchable: matchable(command.label),
-    also: matchable(`${command.group} ${command.label} ${command.also}`),
+    also: once(() => matchable(`${command.group} ${command.label} ${command.also}`)),
     command,
   }));
 }
@@ -41,10 +46,14 @@ export function commandCandidates(commands: readonly Offered[]): Candidate[] {
 export function fitting(candidates: readonly Candidate[], words: string): Candidate[] {
   const looked = wanted(words);
   if (looked.folded === "") return candidates.filter((each) => "choice" in each).slice(0, MOST_SHOWN);
+  // A place is looked for by its number when there is a figure, or a letter by itself.
+  const mayBeNumber = /\d|\s[a-z]\b/.test(looked.folded);
   return candidates
     .flatMap((candidate) => {
       const own = fitOf(looked, candidate.matchable);
-      const other = candidate.also && (own ?? 1) > 0 ? fitOf(looked, candidate.also) : null;
+      const isAlso = (own ?? 1) > 0 && ("command" in candidate || mayBeNumber);
+      const also = isAlso ? candidate.also() : null;
+      const other = also && fitOf(looked, also);
       const fit = Math.min(own ?? Infinity, other ?? Infinity);
       return fit === Infinity ? [] : [{ candidate, fit }];
     })
