@@ -153,7 +153,7 @@ final class FindOverHttpTest extends TestCase
      */
     private function found(LiveDocument $document, array $query, ?string $section = null): array
     {
-        $answer = $document->post('/find', ['query' => $query, ...null === $section ? [] : ['section' => $section]]);
+        $answer = $document->post('/find', ['query' => $query, ...null === $section ? [] : ['sections' => $section]]);
         $told = [];
         foreach (is_array($answer['sections'] ?? null) ? $answer['sections'] : [] as $found) {
             assert(is_array($found) && is_string($found['id']) && is_array($found['places']));

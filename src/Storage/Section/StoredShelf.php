@@ -238,12 +238,15 @@ final class StoredShelf implements Shelf
         }
         $references = [];
         foreach (array_keys($bookmarks + $links + $withContents + $counted + $reminders) as $section) {
+            $count = $counted[$section] ?? ['notes' => 0, 'captions' => [], 'fillers' => 0];
             $references[$section] = References::kept(
                 $bookmarks[$section] ?? [],
                 $links[$section] ?? [],
                 isset($withContents[$section]),
-                ...$counted[$section] ?? [],
-                reminders: $reminders[$section] ?? [],
+                $count['notes'],
+                $count['captions'],
+                $count['fillers'],
+                $reminders[$section] ?? [],
             );
         }
 
