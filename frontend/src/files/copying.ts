@@ -43,7 +43,7 @@ async function written(id: string, format: "html" | "md", heads: readonly string
     const requests = heads
       .slice(from, from + AT_ONCE)
       .map((head) =>
-        fetch(`/api/documents/${id}/export?${new URLSearchParams({ format, section: head, numbers: "none" })}`).catch(
+        fetch(`/api/documents/${id}/export?${new URLSearchParams({ format, sections: head, numbers: "none" })}`).catch(
           () => null,
         ),
       );

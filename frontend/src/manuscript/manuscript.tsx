@@ -108,7 +108,9 @@ export function Manuscript() {
         </QuietlyHidden>
       </div>
       <div>
-        <ScopeBar />
+        <QuietlyHidden>
+          <ScopeBar />
+        </QuietlyHidden>
       </div>
       <UnderHand menuAt={menuAt} onClosed={() => surface.current && backToText(surface.current.editor.view)}>
         <div ref={scroller} className="relative overflow-auto overscroll-contain [overflow-anchor:none]">

@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { counted, readingTime, since, wholeNumber } from "./words";
+import { counted, lasting, readingTime, shortDay, since, wholeNumber } from "./words";
 
 test("numbers and plurals", () => {
   expect([counted(1, "word"), counted(20418, "word"), counted(0, "entry", "entries")]).toEqual([
@@ -26,6 +26,18 @@ test("reading time in seconds, minutes and both, at the speed given", () => {
     "1 min 19 s to read",
     "100 min to read",
   ]);
+});
+
+test("what lasts long is told in hours, a day by its date", () => {
+  expect([40, 260, 2040, 7199, 7200, 252_060].map(lasting)).toEqual([
+    "40 s",
+    "4 min 20 s",
+    "34 min",
+    "119 min",
+    "2 h 0 min",
+    "70 h 1 min",
+  ]);
+  expect(shortDay("2026-11-29")).toBe("29 Nov");
 });
 
 test("a whole number is read as people write it, and nothing else is", () => {

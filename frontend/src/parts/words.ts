@@ -46,9 +46,10 @@ export function readingTime(words: number, speed: number): string {
   return `${lasting(Math.round((words / speed) * 60))} to read`;
 }
 
-/** “40 s”, “4 min 20 s”, “34 min”. */
+/** “40 s”, “4 min 20 s”, “34 min”, “70 h 1 min”. */
 export function lasting(seconds: number): string {
   if (seconds < 60) return `${seconds} s`;
   const minutes = Math.floor(seconds / 60);
+  if (minutes >= 120) return `${formatNumber(Math.floor(minutes / 60))} h ${minutes % 60} min`;
   return minutes < 10 && seconds % 60 > 0 ? `${minutes} min ${seconds % 60} s` : `${formatNumber(minutes)} min`;
 }

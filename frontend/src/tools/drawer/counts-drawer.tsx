@@ -55,7 +55,7 @@ export function CountsDrawer() {
           </label>
         ))}
       </fieldset>
-      <Counts counts={counts.data} isCounting={counts.isFetching} problem={counts.error?.message ?? null} />
+      <Counts counts={counts.data} isCounting={counts.isPlaceholderData} problem={counts.error?.message ?? null} />
       <WritingPlan />
     </>
   );
@@ -82,14 +82,21 @@ function Counts({
     ["To read aloud", lasting(counts.aloudSeconds)],
   ];
   return (
-    <dl aria-busy={isCounting} aria-label="Counts" className="space-y-1 px-2">
-      {lines.map(([label, value]) => (
-        <div key={label} className="flex justify-between gap-3">
-          <dt className="text-soft">{label}</dt>
-          <dd className={cx("tabular-nums", isCounting && "text-faint")}>{value}</dd>
-        </div>
-      ))}
-    </dl>
+    <div className="relative">
+      {isCounting && (
+        <p role="status" className="absolute -top-2 right-2 bg-paper text-xs text-faint">
+          Counting…
+        </p>
+      )}
+      <dl aria-busy={isCounting} aria-label="Counts" className="space-y-1 px-2">
+        {lines.map(([label, value]) => (
+          <div key={label} className="flex justify-between gap-3">
+            <dt className="text-soft">{label}</dt>
+            <dd className={cx("tabular-nums", isCounting && "text-faint")}>{value}</dd>
+          </div>
+        ))}
+      </dl>
+    </div>
   );
 }
 
