@@ -220,6 +220,8 @@ test("selected words are named; the name goes with them, and its end with it", a
   await page.keyboard.press("Home");
   await page.keyboard.type("And ");
   await expect(named.last()).toHaveText("And It was built twice.");
+  // What is written and what is taken away in the same moment are one step.
+  await allKept(page);
   await page.locator(".manuscript .bookmark").hover();
   await page.getByRole("button", { name: "Take the bookmark away" }).click();
   await expect(named).toHaveCount(0);

@@ -62,10 +62,10 @@ test("two picked branches are one text: shown, written in, counted, found in, an
 
   await page.reload();
   await expect(bar(page)).toContainText("2 branches");
-  expect(await sections(page)).toHaveLength(4);
+  await expect.poll(() => sections(page).then((all) => all.length)).toBe(4);
   await bar(page).getByRole("button", { name: "Show all" }).click();
   await expect(bar(page)).toBeHidden();
-  expect(await sections(page)).toHaveLength(6);
+  await expect.poll(() => sections(page).then((all) => all.length)).toBe(6);
 });
 
 test("nothing that is not shown is written over: not by joining, not by deleting from one branch into another", async ({
@@ -98,7 +98,7 @@ test("by keys: the branch, its own text, on to the next part and back; a jump ou
   await putCursor(page, "The glass fell.");
   await page.keyboard.press("F4");
   await expect(bar(page)).toContainText("1.1 Ardrell");
-  expect(await sections(page)).toHaveLength(2);
+  await expect.poll(() => sections(page).then((all) => all.length)).toBe(2);
   await page.keyboard.type(" Slowly.");
   await allKept(page);
   expect(await exported(page.request, id, "md")).toContain("The glass fell. Slowly.");
@@ -135,7 +135,7 @@ test("what is made beside it belongs to it, and what is shown is what is written
   await page.keyboard.type("New one");
   await allKept(page);
   await expect(bar(page)).toContainText("2 sections");
-  expect(await sections(page)).toHaveLength(2);
+  await expect.poll(() => sections(page).then((all) => all.length)).toBe(2);
   await bar(page).getByRole("button", { name: "Write or print what is shown" }).click();
   const download = page.waitForEvent("download");
   await chooseCommand(page, /^Write it to Markdown/);
