@@ -184,3 +184,19 @@ test.describe("a server that is killed", () => {
     expect(await (await request.get(`/api/documents/${id}/export?format=md`)).text()).toContain("Oil. And wick.");
   });
 });
+
+test("a late answer does not take the keys of the outline back to the row that the command was for", async ({
+  page,
+}) => {
+  const id = await openDocument(page, "# One\n\na\n\n# Two\n\nb\n\n## Three\n\nc\n\n# Four\n\nd\n");
+  await page.route("**/operations", async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 700));
+    await route.continue();
+  });
+  await pickRow(page, "One");
+  await page.keyboard.press("Control+Shift+ArrowDown");
+  await row(page, "Three").click();
+  await page.waitForTimeout(1200);
+  await page.keyboard.press("Control+Shift+ArrowLeft");
+  await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Two", "1 Three", "1 One", "1 Four"]);
+});

@@ -199,7 +199,10 @@ export function useTree(
         return showLevels(Number(command.slice(-1)));
       default:
         follows.current = true;
-        return void runOnBranch(session, row.id, command).then(setActive);
+        // Whoever has gone to another row while the answer was on its way stays there.
+        return void runOnBranch(session, row.id, command).then((next) =>
+          setActive((now) => (now === null || now === row.id ? next : now)),
+        );
     }
   };
 
