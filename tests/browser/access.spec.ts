@@ -57,6 +57,55 @@ for (const theme of ["day", "night", "contrast"] as const) {
   });
 }
 
+for (const theme of ["day", "night"] as const) {
+  test(`axe finds nothing on reminders, ideas, counts, the comfort panel, a part alone, a reading and standing text by ${theme}`, async ({
+    page,
+  }) => {
+    await page.addInitScript(
+      (chosen) => localStorage.setItem("stemmata:comfort", JSON.stringify({ theme: chosen })),
+      theme,
+    );
+    await openDocument(page, "# Coast\n\nThe lamp was lit.\n\n## Vane\n\nIt turned.\n\n# Damp\n\nIt was wet.\n");
+    await page.getByText("It turned.").click();
+    await page.keyboard.press("Control+Alt+m");
+    await page.keyboard.type("look it up");
+    await expectClean(page, theme);
+    await page.keyboard.press("Enter");
+    await page.locator(".reminder").click();
+    await expect(page.getByRole("group", { name: "Reminder" })).toBeVisible();
+    for (const tool of ["Reminders", "Ideas", "Counts"]) {
+      await page.getByRole("button", { name: tool, exact: true }).click();
+      await page.waitForTimeout(500);
+      await expectClean(page, theme);
+    }
+    await page.getByRole("button", { name: "How the text looks" }).click();
+    await page.getByRole("checkbox", { name: "Hold the typed line at one height" }).check();
+    await expectClean(page, theme);
+    await page.keyboard.press("Escape");
+    await page.keyboard.press("F4");
+    await page.keyboard.press("Alt+Shift+R");
+    await expect(page.getByRole("region", { name: "Reading aloud" })).toBeVisible();
+    await expectClean(page, theme);
+    await page.keyboard.press("Alt+Shift+R");
+    await page.getByRole("treeitem", { name: /Vane/ }).click();
+    await page.keyboard.press("Shift+F10");
+    await chooseCommand(page, "Keep as standing text");
+    await expect(page.getByText("Kept as standing text")).toBeVisible();
+    await page
+      .getByRole("treeitem", { name: /Vane/ })
+      .focus()
+      .catch(() => undefined);
+    await page.keyboard.press("Shift+F10");
+    await chooseCommand(page, "Standing text here…");
+    await expect(page.getByRole("list", { name: "Standing text" }).getByRole("button").first()).toBeVisible();
+    await expectClean(page, theme);
+    await page.goto("/");
+    await expect(page.getByRole("region", { name: "Reminders" })).toBeVisible();
+    await expect(page.getByRole("region", { name: "Standing text" })).toBeVisible();
+    await expectClean(page, theme);
+  });
+}
+
 test("each item of the outline tells its level, place, fold state and number", async ({ page }) => {
   await openDocument(page, "# A\n\n## B\n\n## C\n\n# D\n");
   const item = page.getByRole("treeitem", { name: /^1\.2, C/ });

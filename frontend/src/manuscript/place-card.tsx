@@ -73,7 +73,7 @@ export function PlaceCard({ scroller }: { scroller: RefObject<HTMLDivElement | n
 
   const shown = hovered ?? atCursor;
   const view = useSpot((state) => state.view);
-  if (!shown || !view) return null;
+  if (!shown || !view || !stands(view, shown)) return null;
   const close = () => (setHovered(null), setAtCursor(null));
   return (
     <div
@@ -265,6 +265,12 @@ function select(view: EditorView, { kind, from, to }: Part): void {
   view.dispatch(
     tr.setSelection(kind === "link" ? TextSelection.create(doc, from, to) : NodeSelection.create(doc, from)),
   );
+}
+
+/** Whether the part is still where it was when its card opened; the text may be another by now. */
+function stands({ state: { doc } }: EditorView, { kind, from, to, place }: Part): boolean {
+  if (to > doc.content.size) return false;
+  return (kind === "link" ? linkAt(doc, from + 1)?.href : partNode(doc, from)?.place) === place;
 }
 
 function partAtCursor({ state }: EditorView): Part | null {

@@ -98,6 +98,15 @@ final class HistoryLinesTest extends TestCase
         ];
         yield ['Named the document “Weather”', ['name' => 'describe-document', 'title' => 'Weather']];
         yield ['Changed what is said of the document', ['name' => 'describe-document', 'author' => 'I. Vane']];
+        yield ['Set the day to be finished by', ['name' => 'describe-document', 'deadline' => '2026-12-24']];
+        yield ['Took away the day to be finished by', ['name' => 'describe-document', 'deadline' => '']];
+        yield ['Set the words wanted in a sitting', ['name' => 'describe-document', 'sittingGoal' => 400]];
+        yield ['Wrote down what the document asks', ['name' => 'describe-document', 'question' => 'Who lit it?']];
+        yield [
+            'Changed the stage of “Ink”',
+            ['name' => 'describe-section', 'sections' => ['Ink'], 'stage' => 'revised'],
+        ];
+        yield ['Noted an idea', ['name' => 'note-idea', 'words' => 'Gas?']];
         yield ['Made contents in “Ink”', ['name' => 'generate-contents', 'section' => 'Ink', 'from' => 1, 'to' => 3]];
         yield ['Numbered the headings 1, 1.1, 1.1.1', ['name' => 'use-numbering', 'numbering' => null]];
         yield [

@@ -17,7 +17,7 @@ export function RemindersDrawer() {
   const bySection = (these: readonly Reminder[]) =>
     [...Map.groupBy(these, ({ section }) => section)].map(([section, inIt]) => (
       <li key={section}>
-        <h4 className="mt-3 mb-0.5 truncate text-xs font-semibold text-soft">{sectionLabel(session.state, section)}</h4>
+        <h3 className="mt-3 mb-0.5 truncate text-xs font-semibold text-soft">{sectionLabel(session.state, section)}</h3>
         <ul>
           {inIt.map((reminder) => (
             <ReminderLine key={reminder.id} reminder={reminder} />

@@ -83,8 +83,13 @@ final readonly class DescribeDocument implements Operation
 
     public function describe(Document $before): string
     {
-        return null === $this->title
-            ? 'Changed what is said of the document'
-            : sprintf('Named the document “%s”', $this->title);
+        return match (true) {
+            null !== $this->title => sprintf('Named the document “%s”', $this->title),
+            '' === $this->deadline => 'Took away the day to be finished by',
+            null !== $this->deadline => 'Set the day to be finished by',
+            null !== $this->sittingGoal => 'Set the words wanted in a sitting',
+            null !== $this->question => 'Wrote down what the document asks',
+            default => 'Changed what is said of the document',
+        };
     }
 }
