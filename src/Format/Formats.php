@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Stemmata\Format;
 
 use Stemmata\Core\Document\Document;
-use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Core\Rendition\RenditionOptions;
 use Stemmata\Format\Read\DocumentReader;
@@ -55,7 +54,7 @@ final readonly class Formats
         }
         $title = mb_substr(self::spoken(pathinfo(mb_scrub($name), \PATHINFO_FILENAME)), 0, 200);
 
-        return $read->withDocument($read->document->withTitleBlock(self::titled($read->document, $title)));
+        return $read->withDocument($read->document->withTitleBlock($read->document->titleBlock->withTitle($title)));
     }
 
     /** @throws FormatException */
@@ -134,20 +133,5 @@ final readonly class Formats
         );
 
         return mb_strtoupper(mb_substr($words, 0, 1)) . mb_substr($words, 1);
-    }
-
-    private static function titled(Document $document, string $title): TitleBlock
-    {
-        $block = $document->titleBlock;
-
-        return new TitleBlock(
-            $title,
-            $block->subtitle,
-            $block->author,
-            $block->guidingStatement,
-            $block->target,
-            $block->language,
-            $block->date,
-        );
     }
 }

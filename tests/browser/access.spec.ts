@@ -83,7 +83,10 @@ for (const theme of ["day", "night"] as const) {
     await expectClean(page, theme);
     await page.keyboard.press("Escape");
     await page.keyboard.press("F4");
+    await page.getByText("It turned.").click();
+    await page.keyboard.press("Home");
     await page.keyboard.press("Alt+Shift+R");
+    await page.keyboard.press("Alt+Shift+P");
     await expect(page.getByRole("region", { name: "Reading aloud" })).toBeVisible();
     await expectClean(page, theme);
     await page.keyboard.press("Alt+Shift+R");

@@ -71,4 +71,10 @@ test("paused, gone on with, without notes, to the end of the section, and stoppe
   await page.keyboard.press("Alt+Shift+R");
   await expect(bar(page)).toBeHidden();
   await expect(spoken(page)).toHaveCount(0);
+
+  // Behind the last word there is nothing to be read, and that is said.
+  await putCursor(page, "Late words.");
+  await page.keyboard.press("Control+End");
+  await page.keyboard.press("Alt+Shift+R");
+  await expect(page.getByText("Nothing stands behind the cursor that could be read.")).toBeVisible();
 });

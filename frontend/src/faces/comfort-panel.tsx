@@ -1,6 +1,5 @@
 import { Glasses } from "lucide-react";
 import { Popover } from "radix-ui";
-import type { ReactNode } from "react";
 import {
   FACES,
   LIMITS,
@@ -14,6 +13,7 @@ import {
   type Theme,
 } from "../parts/comfort";
 import { cx } from "../parts/cx";
+import { Tick } from "../parts/tick";
 import { backToText, useSpot } from "../manuscript/spot";
 import { labelled } from "../keys/keys";
 import { setQuiet } from "../window/quiet";
@@ -103,11 +103,9 @@ export function ComfortPanel() {
               value={comfort.setOff}
               onChoose={(setOff) => setComfort({ setOff })}
             />
-            <Tick
-              label="Hold the typed line at one height"
-              checked={comfort.line !== null}
-              onTick={(isHeld) => setComfort({ line: isHeld ? 0.5 : null })}
-            />
+            <Tick checked={comfort.line !== null} onTick={(isHeld) => setComfort({ line: isHeld ? 0.5 : null })}>
+              Hold the typed line at one height
+            </Tick>
             {comfort.line !== null && (
               <Slide
                 label="Its height"
@@ -117,12 +115,12 @@ export function ComfortPanel() {
                 onSlide={(line) => setComfort({ line })}
               />
             )}
-            <Tick label="Notes beside the text" checked={comfort.notes} onTick={(notes) => setComfort({ notes })} />
-            <Tick
-              label="Quotes and dashes of the language"
-              checked={comfort.signs}
-              onTick={(signs) => setComfort({ signs })}
-            />
+            <Tick checked={comfort.notes} onTick={(notes) => setComfort({ notes })}>
+              Notes beside the text
+            </Tick>
+            <Tick checked={comfort.signs} onTick={(signs) => setComfort({ signs })}>
+              Quotes and dashes of the language
+            </Tick>
           </div>
           <div className="flex flex-wrap gap-x-4 gap-y-1 border-t border-line pt-3">
             <Popover.Close asChild>
@@ -213,19 +211,5 @@ function Slide({
         className="mt-1 block w-full accent-stem"
       />
     </div>
-  );
-}
-
-function Tick({ label, checked, onTick }: { label: ReactNode; checked: boolean; onTick: (is: boolean) => void }) {
-  return (
-    <label className="flex cursor-pointer items-center gap-2">
-      <input
-        type="checkbox"
-        checked={checked}
-        onChange={(event) => onTick(event.target.checked)}
-        className="accent-stem"
-      />
-      {label}
-    </label>
   );
 }

@@ -2,6 +2,7 @@ import { useId, useState, type FormEvent } from "react";
 import { useSession } from "../document/context";
 import { LEVELS } from "../outline/outline";
 import { Button } from "../parts/button";
+import { Tick } from "../parts/tick";
 import { Dialog } from "../parts/dialog";
 import { Select } from "../parts/select";
 import type { Spot } from "./spot";
@@ -48,15 +49,9 @@ export function ContentsDialog({
         <div className="flex gap-6">
           <Level label="From level" value={from} onChange={setFrom} />
           <Level label="to level" value={to} onChange={setTo} />
-          <label className="flex items-center gap-2 text-soft">
-            <input
-              type="checkbox"
-              checked={numbers}
-              onChange={(event) => setNumbers(event.target.checked)}
-              className="size-4 accent-(--stem)"
-            />
+          <Tick checked={numbers} onTick={setNumbers}>
             with numbers
-          </label>
+          </Tick>
         </div>
         <p role="alert" className="text-loss empty:hidden">
           {problem}

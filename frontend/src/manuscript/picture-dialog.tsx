@@ -3,6 +3,7 @@ import { api, read } from "../api/client";
 import { useSession } from "../document/context";
 import { insertFigure } from "../editor/commands";
 import { Button } from "../parts/button";
+import { Tick } from "../parts/tick";
 import { Dialog } from "../parts/dialog";
 import { FileInput } from "../parts/file-input";
 import type { Spot } from "./spot";
@@ -81,15 +82,9 @@ export function PictureDialog({ spot, chosen, onClose }: { spot: Spot; chosen: F
             className="mt-1 block w-full rounded-lg border border-line bg-paper px-3 py-1.5 text-ink disabled:opacity-50"
           />
         </label>
-        <label className="flex items-center gap-2 text-soft">
-          <input
-            type="checkbox"
-            checked={isDecoration}
-            onChange={(event) => (setIsDecoration(event.target.checked), setProblem(""))}
-            className="size-4 accent-(--stem)"
-          />
+        <Tick checked={isDecoration} onTick={(isTicked) => (setIsDecoration(isTicked), setProblem(""))}>
           It only decorates: nothing is read aloud
-        </label>
+        </Tick>
         <label className="block text-soft">
           Words under it
           <input value={caption} onChange={(event) => setCaption(event.target.value)} className={WIDE_FIELD} />

@@ -1,6 +1,7 @@
 import { Pause, Play, Square } from "lucide-react";
 import { useEffect } from "react";
 import { useSession, useWindow } from "../document/context";
+import { Tick } from "../parts/tick";
 import { pauseOrResume, RATES, readOtherwise, stopReading, useReading } from "../speech/reading";
 
 /** What is being read aloud, and how; at the foot of the text. */
@@ -10,7 +11,9 @@ export function ReadingBar() {
   const isPart = useWindow("ReadingBar", ({ scope }) => scope !== null);
   useEffect(() => stopReading, [session]);
   useEffect(() => {
-    if (problem !== null) session.messages.say(problem, "warning");
+    if (problem === null) return;
+    session.messages.say(problem, "warning");
+    useReading.setState({ problem: null });
   }, [problem, session]);
   if (state === "off") return null;
   const Sign = state === "reading" ? Pause : Play;
@@ -47,24 +50,12 @@ export function ReadingBar() {
           {rate}×
         </span>
       </label>
-      <label className="flex items-center gap-1.5">
-        <input
-          type="checkbox"
-          checked={withNotes}
-          onChange={(event) => readOtherwise(session, { withNotes: event.target.checked })}
-          className="accent-stem"
-        />
+      <Tick checked={withNotes} onTick={(isTicked) => readOtherwise(session, { withNotes: isTicked })}>
         Notes
-      </label>
-      <label className="flex items-center gap-1.5">
-        <input
-          type="checkbox"
-          checked={goesOn}
-          onChange={(event) => useReading.setState({ goesOn: event.target.checked })}
-          className="accent-stem"
-        />
+      </Tick>
+      <Tick checked={goesOn} onTick={(isTicked) => useReading.setState({ goesOn: isTicked })}>
         {isPart ? "On to the end of what is shown" : "On to the end of the document"}
-      </label>
+      </Tick>
       {isSilent && <p className="text-faint">This browser has no voice: the words are marked in silence.</p>}
     </section>
   );

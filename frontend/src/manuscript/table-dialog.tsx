@@ -2,6 +2,7 @@ import { useState, type FormEvent } from "react";
 import { useSession } from "../document/context";
 import { insertTable, MOST_COLUMNS, MOST_ROWS } from "../editor/table";
 import { Button } from "../parts/button";
+import { Tick } from "../parts/tick";
 import { CountField } from "../parts/count-field";
 import { Dialog } from "../parts/dialog";
 import type { Spot } from "./spot";
@@ -36,15 +37,9 @@ export function TableDialog({ spot, onClose }: { spot: Spot; onClose: () => void
           <CountField label="Rows" value={rows} most={MOST_ROWS} onChange={setRows} />
           <CountField label="Columns" value={columns} most={MOST_COLUMNS} onChange={setColumns} />
         </div>
-        <label className="flex items-center gap-2 text-soft">
-          <input
-            type="checkbox"
-            checked={hasHeader}
-            onChange={(event) => setHasHeader(event.target.checked)}
-            className="size-4 accent-(--stem)"
-          />
+        <Tick checked={hasHeader} onTick={setHasHeader}>
           The first row heads the columns
-        </label>
+        </Tick>
         <div className="flex justify-end gap-2">
           <Button tone="quiet" onClick={onClose}>
             Cancel

@@ -42,6 +42,7 @@ export async function readFrom(session: Session, place: { section: string; from:
   const mine = ++turn;
   useReading.setState({ state: "reading", problem: null });
   let { from } = place;
+  let isAnythingSaid = false;
   for (const section of sectionsFrom(session, place.section)) {
     const { withNotes } = useReading.getState();
     await session.flush();
@@ -64,6 +65,7 @@ export async function readFrom(session: Session, place: { section: string; from:
       const start = from === null ? 0 : startIn(utterance, from);
       if (start === null) continue;
       from = null;
+      isAnythingSaid = true;
       // In the middle of a word, the word is said whole.
       const whole = new Intl.Segmenter(session.state.titleBlock.language, { granularity: "word" })
         .segment(utterance.words)
@@ -73,7 +75,9 @@ export async function readFrom(session: Session, place: { section: string; from:
     from = null;
     if (!useReading.getState().goesOn) break;
   }
-  if (turn === mine) stopReading();
+  if (turn !== mine) return;
+  stopReading();
+  if (!isAnythingSaid) useReading.setState({ problem: "Nothing stands behind the cursor that could be read." });
 }
 
 export function stopReading(): void {

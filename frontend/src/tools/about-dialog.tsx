@@ -1,6 +1,7 @@
 import { useState, type FormEvent } from "react";
 import { useDocument, useSession } from "../document/context";
 import { Button } from "../parts/button";
+import { Tick } from "../parts/tick";
 import { Dialog } from "../parts/dialog";
 import { WIDE_FIELD } from "../parts/field";
 
@@ -62,15 +63,9 @@ export function AboutDialog({ onClose }: { onClose: () => void }) {
             </option>
           ))}
         </datalist>
-        <label className="flex items-center gap-2 text-soft">
-          <input
-            type="checkbox"
-            checked={isNumbered}
-            onChange={(event) => setNumbered(event.target.checked)}
-            className="size-4 accent-(--stem)"
-          />
+        <Tick checked={isNumbered} onTick={setNumbered}>
           Pictures and tables with words under or over them are numbered
-        </label>
+        </Tick>
         <p role="alert" className="text-loss empty:hidden">
           {problem}
         </p>

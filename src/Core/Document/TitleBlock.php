@@ -24,4 +24,28 @@ final readonly class TitleBlock
         public string $date = '',
         public string $question = '',
     ) {}
+
+    public function withTitle(string $title): self
+    {
+        return $this->called($title, $this->subtitle);
+    }
+
+    public function withSubtitle(string $subtitle): self
+    {
+        return $this->called($this->title, $subtitle);
+    }
+
+    private function called(string $title, string $subtitle): self
+    {
+        return new self(
+            $title,
+            $subtitle,
+            $this->author,
+            $this->guidingStatement,
+            $this->target,
+            $this->language,
+            $this->date,
+            $this->question,
+        );
+    }
 }

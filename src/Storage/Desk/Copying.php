@@ -52,7 +52,7 @@ final readonly class Copying
             $block = $document->titleBlock;
             $title = '' === trim($block->title) ? 'Untitled' : $block->title;
 
-            return $this->staged($id, $document, $document->outline, self::called($block, 'Copy of ' . $title));
+            return $this->staged($id, $document, $document->outline, $block->withTitle('Copy of ' . $title));
         }, $this->store->get($id)->kind);
     }
 
@@ -74,7 +74,7 @@ final readonly class Copying
 
             $name = $document->section($part->idAt(0))->heading->plainText();
 
-            return $this->staged($id, $document, $part, self::called($document->titleBlock, $name));
+            return $this->staged($id, $document, $part, $document->titleBlock->withTitle($name));
         }, DocumentKind::Standing);
     }
 
@@ -104,7 +104,7 @@ final readonly class Copying
         $kept = new Section($this->ids->next(), Heading::none(), $passage);
 
         return $this->desk->add(
-            Document::of(self::called($document->titleBlock, IdeaText::name($passage)), [[Level::Opening, $kept]]),
+            Document::of($document->titleBlock->withTitle(IdeaText::name($passage)), [[Level::Opening, $kept]]),
             kind: DocumentKind::Standing,
         );
     }
@@ -151,19 +151,5 @@ final readonly class Copying
                 }
             }
         });
-    }
-
-    private static function called(TitleBlock $block, string $title): TitleBlock
-    {
-        return new TitleBlock(
-            $title,
-            $block->subtitle,
-            $block->author,
-            $block->guidingStatement,
-            $block->target,
-            $block->language,
-            $block->date,
-            $block->question,
-        );
     }
 }

@@ -1,5 +1,6 @@
 import { FIELDS, useFind, type Manner } from "../../find/found";
 import { cx } from "../../parts/cx";
+import { Tick } from "../../parts/tick";
 
 const MODES = [
   ["words", "All words"],
@@ -46,19 +47,17 @@ export function FindManner() {
         ))}
       </div>
       <div className="mb-2 flex flex-wrap gap-x-4 gap-y-1 text-xs text-soft">
-        <Check
-          label="Capitals matter"
-          checked={manner.caseMatters}
-          onChange={(caseMatters) => change({ caseMatters })}
-        />
+        <Tick checked={manner.caseMatters} onTick={(caseMatters) => change({ caseMatters })}>
+          Capitals matter
+        </Tick>
         {manner.mode !== "pattern" && (
-          <Check
-            label="Accents matter"
-            checked={manner.diacriticsMatter}
-            onChange={(diacriticsMatter) => change({ diacriticsMatter })}
-          />
+          <Tick checked={manner.diacriticsMatter} onTick={(diacriticsMatter) => change({ diacriticsMatter })}>
+            Accents matter
+          </Tick>
         )}
-        <Check label="Whole words" checked={manner.wholeWords} onChange={(wholeWords) => change({ wholeWords })} />
+        <Tick checked={manner.wholeWords} onTick={(wholeWords) => change({ wholeWords })}>
+          Whole words
+        </Tick>
       </div>
       <details className="mb-3 text-xs text-soft">
         <summary className="cursor-pointer rounded hover:text-ink">
@@ -69,44 +68,21 @@ export function FindManner() {
         </summary>
         <div className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
           {FIELDS.map((field) => (
-            <Check
+            <Tick
               key={field}
-              label={FIELD_WORDS[field]}
               checked={manner.fields.includes(field)}
-              onChange={(isIn) =>
+              onTick={(isIn) =>
                 change({ fields: FIELDS.filter((each) => (each === field ? isIn : manner.fields.includes(each))) })
               }
-            />
+            >
+              {FIELD_WORDS[field]}
+            </Tick>
           ))}
-          <Check
-            label="offcuts"
-            checked={withOffcuts}
-            onChange={(isIn) => useFind.setState({ withOffcuts: isIn, at: -1 })}
-          />
+          <Tick checked={withOffcuts} onTick={(isIn) => useFind.setState({ withOffcuts: isIn, at: -1 })}>
+            offcuts
+          </Tick>
         </div>
       </details>
     </>
-  );
-}
-
-function Check({
-  label,
-  checked,
-  onChange,
-}: {
-  label: string;
-  checked: boolean;
-  onChange: (checked: boolean) => void;
-}) {
-  return (
-    <label className="flex items-center gap-1.5">
-      <input
-        type="checkbox"
-        checked={checked}
-        onChange={(event) => onChange(event.target.checked)}
-        className="size-3.5 accent-(--stem)"
-      />
-      {label}
-    </label>
   );
 }

@@ -19,15 +19,6 @@ enum TitlePart: string
 
     public function in(TitleBlock $block, string $words): TitleBlock
     {
-        return new TitleBlock(
-            self::Title === $this ? $words : $block->title,
-            self::Subtitle === $this ? $words : $block->subtitle,
-            $block->author,
-            $block->guidingStatement,
-            $block->target,
-            $block->language,
-            $block->date,
-            $block->question,
-        );
+        return self::Title === $this ? $block->withTitle($words) : $block->withSubtitle($words);
     }
 }
