@@ -121,3 +121,17 @@ test("what was left behind is not kept in the page", async ({ page }) => {
   for (let share = 0.02; share < 0.5; share += 0.02) await scrollTo(page, share);
   expect(await page.locator(".manuscript .section-text").count()).toBeLessThan(60);
 });
+
+test("keys pressed right after a jump wait for the text that is gone to", async ({ page }) => {
+  const id = await openLong(page);
+  await page.route("**/texts?*", async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 900));
+    await route.continue();
+  });
+  await page.keyboard.press("Control+j");
+  await expect(page.getByRole("dialog", { name: "Jump to" })).toBeVisible();
+  await page.keyboard.type("Watch 250");
+  await page.keyboard.press("Enter");
+  await page.keyboard.type("Now ");
+  await expect.poll(() => exported(page.request, id, "md")).toContain("# Now Watch 250");
+});

@@ -13,7 +13,7 @@ import { labelled } from "../keys/keys";
 import { cx } from "../parts/cx";
 import { openDialog } from "../window/open-dialog";
 import { setQuiet, useQuiet } from "../window/quiet";
-import { Header, type Face } from "./header";
+import { Header, SAVING, type Face } from "./header";
 import { JumpBox } from "../places/jump-box";
 import type { Offered } from "../places/offering";
 import { NarrowBar } from "./write/narrow-bar";
@@ -134,8 +134,14 @@ function Faces({ face }: { face: Face }) {
 
 /** The way back, in sight where the hand comes to the corner, or the focus. */
 function LeaveQuiet() {
+  const isUnsent = useDocument("LeaveQuiet", (state) => state.saving === "unsent");
   return (
-    <div className="group fixed top-0 right-0 z-30 p-3">
+    <div className="group fixed top-0 right-0 z-30 flex items-center gap-3 p-3">
+      {isUnsent && (
+        <p role="status" className="text-xs font-medium text-loss">
+          {SAVING.unsent}
+        </p>
+      )}
       <button
         type="button"
         className="rounded-full border border-line bg-sheet px-3 py-1 text-soft opacity-0 shadow-sm group-hover:opacity-100 hover:text-ink focus-visible:opacity-100 [@media(hover:none)]:opacity-100"

@@ -15,7 +15,7 @@ import { documentCommands } from "./document-commands";
 import { FORMATS } from "../files/formats";
 import { writeToFile } from "../files/write-to-file";
 
-const SAVING: Record<Saving, string> = {
+export const SAVING: Record<Saving, string> = {
   kept: "all changes kept",
   keeping: "keeping…",
   unsent: "not sent yet; trying again",

@@ -44,6 +44,8 @@ export class Surface {
   private pending = 0;
   /** Whether what is known is another than what is shown. */
   private isStale = true;
+  /** Whether keys wait for a text that is gone to. */
+  private isAwaiting = false;
   /** Whether the hand was at the text last, and not the keys. */
   private isPointing = false;
   private scrollTo: { id: string; below: number } | null = null;
@@ -114,6 +116,11 @@ export class Surface {
         if (shown.scope !== before.scope || shown.foldedTexts !== before.foldedTexts) this.take();
         if (shown.picked !== before.picked || shown.foldedTexts !== before.foldedTexts) this.editor.redraw();
         if (shown.request !== before.request && shown.request) this.meet(shown);
+        else if (!shown.request && this.isAwaiting) {
+          // Who has pointed elsewhere meanwhile goes there.
+          this.isAwaiting = false;
+          if (!session.state.isAnswering) this.editor.release();
+        }
       }),
       useComfort.subscribe((now, before) => {
         const isOtherwise = (["face", "size", "leading", "measure"] as const).some(
@@ -455,10 +462,26 @@ export class Surface {
   /** A place is asked for: shown, scrolled to and, where that is wanted, written on in. */
   private meet({ request }: WindowState): void {
     if (!request) return;
-    if (request.focus) comesTo(this.editor.view.dom);
+    if (request.focus) {
+      comesTo(this.editor.view.dom);
+      if (!this.editor.sectionElement(request.section)) this.awaitText();
+    }
     this.scrollTo = { id: request.section, below: 0 };
     // The place may be one that has just been made.
     this.take();
+  }
+
+  /** Until the text is there that is gone to, keys wait for it: they are meant for that place and no other. */
+  private awaitText(): void {
+    this.isAwaiting = true;
+    this.editor.hold();
+    window.clearTimeout(this.release);
+    this.release = window.setTimeout(() => {
+      if (!this.isAwaiting) return;
+      this.isAwaiting = false;
+      this.editor.stay();
+      this.session.messages.say("The text there could not be read just now; try again.", "warning");
+    }, TOO_LONG);
   }
 
   private arrive(): void {
@@ -486,6 +509,8 @@ export class Surface {
     if (!isInView) this.scroller.scrollTop = Math.max(0, top - 8);
     this.fit();
     if (request?.section !== id) return;
+    const hasWaited = this.isAwaiting;
+    this.isAwaiting = false;
     this.session.navigation.requestMet(request.key);
     const place = {
       ...(request.position === undefined ? {} : { at: request.position }),
@@ -496,6 +521,7 @@ export class Surface {
     };
     if (request.found) {
       this.editor.focusAt(id, place, request.focus);
+      if (hasWaited && !this.session.state.isAnswering) this.editor.release();
       this.reveal();
     } else if (request.focus) {
       this.editor.focusAt(id, place, true);

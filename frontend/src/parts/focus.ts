@@ -38,4 +38,19 @@ export function giveFocusBack(): void {
 }
 
 /** A key pressed into nothing, such as right after a dialog has gone, is meant for where the writer was. */
-document.addEventListener("keydown", () => document.activeElement === document.body && giveFocusBack(), true);
+document.addEventListener(
+  "keydown",
+  (event) => {
+    if (document.activeElement !== document.body) return;
+    giveFocusBack();
+    const now = document.activeElement;
+    if (!(now instanceof HTMLElement) || now === document.body) return;
+    const { key, code, keyCode, ctrlKey, shiftKey, altKey, metaKey } = event;
+    const held = { key, code, keyCode, ctrlKey, shiftKey, altKey, metaKey };
+    const again = new KeyboardEvent("keydown", { ...held, bubbles: true, cancelable: true });
+    if (now.dispatchEvent(again)) return;
+    event.preventDefault();
+    event.stopPropagation();
+  },
+  true,
+);
