@@ -16,3 +16,8 @@ export function FoundLine({ place, before }: { place: FoundPlace; before: string
 export function beginOf(before: string, most: number): string {
   return before.length > most ? `…${before.slice(2 - most)}` : before;
 }
+
+/** The beginning of what stands behind, as far as a whole word. */
+export function endOf(after: string, most: number): string {
+  return after.length > most ? `${after.slice(0, most - 1).replace(/\s*\S*$/, "")}…` : after;
+}

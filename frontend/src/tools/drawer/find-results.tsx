@@ -3,7 +3,7 @@ import { useSession } from "../../document/context";
 import { sectionLabel } from "../../document/section-name";
 import { goTo, type Hit } from "../../find/found";
 import { cx } from "../../parts/cx";
-import { beginOf, FoundLine } from "../../parts/found-line";
+import { beginOf, endOf, FoundLine } from "../../parts/found-line";
 import { formatNumber } from "../../parts/words";
 
 /** More places than that are not listed; the keys go through all of them. */
@@ -38,7 +38,7 @@ export function FindResults({ hits, at }: { hits: readonly Hit[]; at: number }) 
                     )}
                     onClick={() => goTo(session, index, true)}
                   >
-                    <FoundLine place={{ ...hit, after: hit.after.slice(0, 40) }} before={beginOf(hit.before, 22)} />
+                    <FoundLine place={{ ...hit, after: endOf(hit.after, 40) }} before={beginOf(hit.before, 22)} />
                   </button>
                 </li>
               ))}
