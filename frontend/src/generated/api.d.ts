@@ -1644,7 +1644,7 @@ export interface components {
                 id?: string;
             }[];
             /** @enum {string} */
-            reason?: "deleted" | "set-aside" | "moved-away" | "idea";
+            reason?: "deleted" | "set-aside";
         };
         BookmarkCaptionOperation: {
             /**
@@ -1735,7 +1735,7 @@ export interface components {
             /** @description A whole number */
             to: number;
             /** @enum {string} */
-            reason?: "deleted" | "set-aside" | "moved-away" | "idea";
+            reason?: "set-aside" | "idea";
         };
         NoteIdeaOperation: {
             /**

@@ -6,14 +6,17 @@ namespace Stemmata\Core\Document;
 
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\SectionId;
+use Stemmata\Core\Text\Body;
 
 /**
  * A run of sections cut from the document and kept, with its inner levels. The sections keep their ids, so that links
- * to
- * them hold again once it is brought back.
+ * to them hold again once it is brought back.
  */
 final readonly class Offcut
 {
+    /** Words without a heading are known by their first ones (characters). */
+    private const LONGEST_NAME = 60;
+
     /**
      * @param string         $name  the heading it was known by
      * @param SectionId|null    $after the section it stood behind, or in when it is a passage; null when it stood first
@@ -27,6 +30,24 @@ final readonly class Offcut
         public Outline $outline,
         public ?PassagePlace $place = null,
     ) {}
+
+    /** What words without a heading are called in a list: their first ones, in one line. */
+    public static function nameOf(Body $words): string
+    {
+        $name = trim((string) preg_replace('/\s+/u', ' ', $words->plainText()));
+
+        return mb_strlen($name) > self::LONGEST_NAME ? rtrim(mb_substr($name, 0, self::LONGEST_NAME - 1)) . '…' : $name;
+    }
+
+    public function withName(string $name): self
+    {
+        return new self($this->id, $this->reason, $name, $this->after, $this->outline, $this->place);
+    }
+
+    public function withReason(OffcutReason $reason): self
+    {
+        return new self($this->id, $reason, $this->name, $this->after, $this->outline, $this->place);
+    }
 
     public function withOutline(Outline $outline): self
     {

@@ -9,7 +9,7 @@ use Stemmata\Core\Text\Utf16;
 /** What is said, as it is put together. A note waits for the end of the sentence that it belongs to. */
 final class Said
 {
-    /** An address of the web or of mail, written out in the text: of it, nothing is said but that it is one. */
+    /** An address of the web or of mail, written out in the text: nothing is said of it. */
     private const ADDRESS = '~(?:https?://|www\.)[^\s<>"”’)\]]+[^\s<>"”’)\].,;:!?]|[\w.+-]+@[\w-]+(?:\.[\w-]+)+~u';
     private const SENTENCE_END = '/[.!?…。！？]["”’»)\]]*(?=\s|\z)/u';
 

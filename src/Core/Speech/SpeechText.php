@@ -63,7 +63,9 @@ final readonly class SpeechText
             return [$this->row($block, $at)];
         }
         if (in_array($block->type, ['paragraph', 'codeBlock', 'caption'], true)) {
-            return [$this->line($block->content, $at + 1, 'caption' === $block->type ? $this->labelOf($block) : '')];
+            return [
+                $this->line($block->content, $at + 1, 'caption' === $block->type ? Rendition::captionLead($block) : ''),
+            ];
         }
         $said = [];
         $inner = $at + 1;
@@ -79,15 +81,10 @@ final readonly class SpeechText
         return $said;
     }
 
-    private function labelOf(Node $captioned): string
-    {
-        return Rendition::captionLead($captioned);
-    }
-
     /** A picture: its number and caption, and what is to be seen on it. */
     private function figure(Node $figure, int $at): Utterance
     {
-        $caption = $this->line($figure->content, $at + 1, $this->labelOf($figure));
+        $caption = $this->line($figure->content, $at + 1, Rendition::captionLead($figure));
         $alt = self::sayable(self::alternative($figure));
         if ('' === $alt) {
             return $caption;

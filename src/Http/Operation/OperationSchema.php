@@ -54,6 +54,9 @@ final class OperationSchema
                 ),
             ];
         }
+        if (str_contains($kind, '|')) {
+            return ['type' => 'string', 'enum' => explode('|', $kind)];
+        }
         $parts = ['type' => 'array', 'items' => ['type' => 'object']];
 
         return match ($kind) {

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Stemmata\Storage\Desk;
 
 use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\Offcut;
 use Stemmata\Core\Document\Section;
 use Stemmata\Core\Document\TitleBlock;
-use Stemmata\Core\Operation\Idea\IdeaText;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Operation\Rule\CopyPlan;
 use Stemmata\Core\Outline\IdSource;
@@ -104,7 +104,7 @@ final readonly class Copying
         $kept = new Section($this->ids->next(), Heading::none(), $passage);
 
         return $this->desk->add(
-            Document::of($document->titleBlock->withTitle(IdeaText::name($passage)), [[Level::Opening, $kept]]),
+            Document::of($document->titleBlock->withTitle(Offcut::nameOf($passage)), [[Level::Opening, $kept]]),
             kind: DocumentKind::Standing,
         );
     }

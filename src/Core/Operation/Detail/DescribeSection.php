@@ -94,13 +94,7 @@ final readonly class DescribeSection implements Operation
     private function noted(Document $document, int $position): array
     {
         // A flag is the outline’s; no section needs to be read for it.
-        if (
-            [] ===
-            array_filter(
-                [$this->aim, $this->target, $this->marker, $this->stage],
-                static fn(mixed $set): bool => null !== $set,
-            )
-        ) {
+        if (null === ($this->aim ?? ($this->target ?? ($this->marker ?? $this->stage)))) {
             return [];
         }
         $section = $document->sectionAt($position);

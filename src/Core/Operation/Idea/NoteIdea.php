@@ -40,7 +40,7 @@ final readonly class NoteIdea implements Operation
                     new Offcut(
                         $this->ids->next(),
                         OffcutReason::Idea,
-                        IdeaText::name($idea->body),
+                        Offcut::nameOf($idea->body),
                         null,
                         Outline::of($idea->id, Level::Opening),
                     ),

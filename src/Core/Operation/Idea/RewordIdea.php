@@ -26,18 +26,7 @@ final readonly class RewordIdea implements Operation
             return Refused::unknownIdea();
         }
         if ('' === trim($this->words)) {
-            return new Applied(
-                $document->withOffcut(
-                    new Offcut(
-                        $idea->id,
-                        OffcutReason::Deleted,
-                        $idea->name,
-                        $idea->after,
-                        $idea->outline,
-                        $idea->place,
-                    ),
-                ),
-            );
+            return new Applied($document->withOffcut($idea->withReason(OffcutReason::Deleted)));
         }
         $section = $document->section($idea->outline->idAt(0));
         if (null === IdeaText::findWords($section->body)) {
@@ -46,7 +35,7 @@ final readonly class RewordIdea implements Operation
         $body = IdeaText::body($this->words);
 
         return new Applied(
-            $document->withSection($section->withBody($body))->withOffcut(IdeaText::renamed($idea, $body)),
+            $document->withSection($section->withBody($body))->withOffcut($idea->withName(Offcut::nameOf($body))),
         );
     }
 

@@ -11,7 +11,6 @@ use Stemmata\Core\Document\PassagePlace;
 use Stemmata\Core\Document\Section;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Basis;
-use Stemmata\Core\Operation\Idea\IdeaText;
 use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Operation\Rule\Described;
@@ -57,7 +56,7 @@ final readonly class SetTextAside implements Operation
         $offcut = new Offcut(
             $this->ids->next(),
             $this->reason,
-            IdeaText::name($passage),
+            Offcut::nameOf($passage),
             $this->section,
             Outline::of($kept->id, Level::Opening),
             PassagePlace::of($section->body, $this->from, $this->to),

@@ -116,18 +116,23 @@ final readonly class Fields
      *
      * @param class-string<E> $enum
      * @param E|null          $default for a field that is not there
+     * @param list<E>         $among   those that may be asked for; all of them when it is empty
      *
      * @return E
      */
-    public function oneOf(string $field, string $enum, ?\BackedEnum $default = null): \BackedEnum
+    public function oneOf(string $field, string $enum, ?\BackedEnum $default = null, array $among = []): \BackedEnum
     {
         if (null !== $default && !$this->has($field)) {
             return $default;
         }
         $value = $this->raw($field);
         $case = is_string($value) ? $enum::tryFrom($value) : null;
-        $allowed = array_map(static fn(\BackedEnum $each): string => '“' . $each->value . '”', $enum::cases());
+        $among = [] === $among ? $enum::cases() : $among;
+        if (null !== $case && in_array($case, $among, true)) {
+            return $case;
+        }
+        $allowed = array_map(static fn(\BackedEnum $each): string => '“' . $each->value . '”', $among);
 
-        return $case ?? throw InvalidOperation::field($field, 'one of ' . implode(', ', $allowed));
+        throw InvalidOperation::field($field, 'one of ' . implode(', ', $allowed));
     }
 }

@@ -14,11 +14,10 @@ use Stemmata\Core\Operation\Section\SplitRule;
 use Stemmata\Core\Operation\Text\TitlePart;
 
 /**
- * The names by which operations travel, and the fields of each; OperationReader makes the operations. The description
- * of
+ * The names by which operations travel, and the fields of each; OperationReader makes the operations. The description of
  * the HTTP interface is made from this table, so that TypeScript checks each call.
  *
- * A field's kind is one of those of KINDS or an enum whose values it takes; one with `?` before it may be left out.
+ * A field's kind is one of those of KINDS, an enum whose values it takes, or values with `|` between; one with `?` before it may be left out.
  */
 final class OperationFields
 {
@@ -64,7 +63,7 @@ final class OperationFields
             'sections' => 'ids',
             'keptFrom' => '?integer',
             'texts' => 'texts',
-            'reason' => '?' . OffcutReason::class,
+            'reason' => '?' . OffcutReason::Deleted->value . '|' . OffcutReason::SetAside->value,
         ],
         'bookmark-caption' => ['section' => 'id', 'index' => 'integer', 'bookmark' => 'id'],
         'change-reminder' => [
@@ -81,7 +80,7 @@ final class OperationFields
             'section' => 'id',
             'from' => 'integer',
             'to' => 'integer',
-            'reason' => '?' . OffcutReason::class,
+            'reason' => '?' . OffcutReason::SetAside->value . '|' . OffcutReason::Idea->value,
         ],
         'note-idea' => ['words' => 'text'],
         'reword-idea' => ['idea' => 'id', 'words' => 'text'],

@@ -162,7 +162,10 @@ final readonly class OperationReader
                 $fields->integer('from'),
                 $fields->integer('to'),
                 $this->ids,
-                $fields->oneOf('reason', OffcutReason::class, OffcutReason::SetAside),
+                $fields->oneOf('reason', OffcutReason::class, OffcutReason::SetAside, [
+                    OffcutReason::SetAside,
+                    OffcutReason::Idea,
+                ]),
             ),
             'note-idea' => new NoteIdea($fields->text('words'), $this->ids),
             'reword-idea' => new RewordIdea($fields->section('idea'), $fields->text('words')),
@@ -262,7 +265,10 @@ final readonly class OperationReader
             $sections,
             $fields->findInteger('keptFrom'),
             $texts,
-            $fields->oneOf('reason', OffcutReason::class, OffcutReason::Deleted),
+            $fields->oneOf('reason', OffcutReason::class, OffcutReason::Deleted, [
+                OffcutReason::Deleted,
+                OffcutReason::SetAside,
+            ]),
             $this->ids,
         );
     }

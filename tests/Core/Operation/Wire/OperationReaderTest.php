@@ -130,6 +130,19 @@ final class OperationReaderTest extends TestCase
             ['name' => 'delete', 'sections' => ['a'], 'extent' => 'half'],
             '“extent” must be one of “branch”, “heading-only”.',
         ];
+        yield 'a passage that is said to have moved away' => [
+            ['name' => 'set-text-aside', 'section' => 'a', 'from' => 0, 'to' => 2, 'reason' => 'moved-away'],
+            '“reason” must be one of “set-aside”, “idea”.',
+        ];
+        yield 'a stretch that is to lie among the ideas' => [
+            [
+                'name' => 'replace-stretch',
+                'sections' => ['a', 'b'],
+                'texts' => [['heading' => [], 'body' => [['type' => 'paragraph']]]],
+                'reason' => 'idea',
+            ],
+            '“reason” must be one of “deleted”, “set-aside”.',
+        ];
         yield 'yes in place of true' => [
             ['name' => 'describe-section', 'sections' => ['a'], 'numbered' => 'yes'],
             '“numbered” must be true or false.',
