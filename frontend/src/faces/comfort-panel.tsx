@@ -1,5 +1,6 @@
 import { Glasses } from "lucide-react";
 import { Popover } from "radix-ui";
+import { RoundButton } from "../parts/button";
 import {
   FACES,
   LIMITS,
@@ -38,14 +39,9 @@ export function ComfortPanel() {
   return (
     <Popover.Root>
       <Popover.Trigger asChild>
-        <button
-          type="button"
-          aria-label="How the text looks"
-          title="How the text looks"
-          className="hidden size-8 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink md:grid"
-        >
+        <RoundButton name="How the text looks" shown="hidden md:grid">
           <Glasses size={17} strokeWidth={1.6} aria-hidden="true" />
-        </button>
+        </RoundButton>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content

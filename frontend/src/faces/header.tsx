@@ -3,6 +3,7 @@ import { useState } from "react";
 import { Link } from "wouter";
 import { useDocument, useSession } from "../document/context";
 import type { Saving } from "../document/state";
+import { RoundButton } from "../parts/button";
 import { NameDialog } from "../parts/name-dialog";
 import { cx } from "../parts/cx";
 import { Emblem } from "../parts/emblem";
@@ -87,24 +88,14 @@ export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
           run: () => void writeToFile(session, format),
         }))}
       >
-        <button
-          type="button"
-          aria-label="Write to a file"
-          title="Write to a file"
-          className="grid size-8 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink"
-        >
+        <RoundButton name="Write to a file">
           <Download size={16} strokeWidth={1.6} aria-hidden="true" />
-        </button>
+        </RoundButton>
       </Menu>
       <Menu label="This document" align="end" entries={documentCommands(session, titleBlock)}>
-        <button
-          type="button"
-          aria-label="This document"
-          title="This document"
-          className="grid size-8 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink"
-        >
+        <RoundButton name="This document">
           <Ellipsis size={16} strokeWidth={1.6} aria-hidden="true" />
-        </button>
+        </RoundButton>
       </Menu>
       {face === "write" && <ComfortPanel />}
       <ThemeButton />

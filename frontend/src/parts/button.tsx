@@ -28,3 +28,20 @@ export function Button({
     />
   );
 }
+
+/** A picture in place of a word; its name is the hint. `shown` is how it stands on the page, where that depends on the width. */
+export function RoundButton({
+  name,
+  shown = "grid",
+  ...props
+}: Omit<ComponentProps<"button">, "name" | "className"> & { name: string; shown?: string }) {
+  return (
+    <button
+      type="button"
+      aria-label={name}
+      title={name}
+      className={cx("size-8 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink", shown)}
+      {...props}
+    />
+  );
+}

@@ -1,4 +1,5 @@
 import { Moon, Sun } from "lucide-react";
+import { RoundButton } from "./button";
 import { setComfort, useComfort } from "./comfort";
 
 export function ThemeButton() {
@@ -6,14 +7,8 @@ export function ThemeButton() {
   const other = theme === "night" ? "day" : "night";
   const Icon = other === "night" ? Moon : Sun;
   return (
-    <button
-      type="button"
-      onClick={() => setComfort({ theme: other })}
-      aria-label={`Change to ${other} theme`}
-      title={`Change to ${other} theme`}
-      className="grid size-8 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink"
-    >
+    <RoundButton name={`Change to ${other} theme`} onClick={() => setComfort({ theme: other })}>
       <Icon size={16} strokeWidth={1.6} aria-hidden="true" />
-    </button>
+    </RoundButton>
   );
 }
