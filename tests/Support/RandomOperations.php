@@ -9,6 +9,7 @@ use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\References;
 use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Wire\OperationReader;
+use Stemmata\Core\Page\PageSetup;
 
 /** Any operation on any sections with any arguments, sensible or not, in the form in which it comes from outside. */
 final readonly class RandomOperations
@@ -55,6 +56,8 @@ final readonly class RandomOperations
             'discard',
             'bookmark-caption',
             'number-captions',
+            'use-house-style',
+            'set-up-pages',
             'change-reminder',
             'spread-target',
             'note-idea',
@@ -67,6 +70,8 @@ final readonly class RandomOperations
             $name,
             $this->reader->read([
                 'name' => $name,
+                'style' => $this->among(['reading', 'academic', 'report', 'none of ours']),
+                'pages' => $this->among([null, (new PageSetup(titleLines: ['A line']))->toJson()]),
                 'sections' => $this->sections($document),
                 'section' => $this->section($document),
                 'target' => match ($name) {

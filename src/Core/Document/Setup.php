@@ -6,16 +6,28 @@ namespace Stemmata\Core\Document;
 
 use Stemmata\Core\CoreException;
 use Stemmata\Core\Numbering\Scheme;
+use Stemmata\Core\Page\PageSetup;
+use Stemmata\Core\Style\HouseStyle;
+use Stemmata\Core\Style\HouseStyles;
 
-/** What holds for a document throughout: how it is numbered, which parts it must have, whether captions bear numbers, when it is to be finished. */
+/**
+ * What holds for a document throughout: how it is numbered, which parts it must have, whether captions bear numbers, when
+ * it is to be finished, how it looks and stands on pages.
+ */
 final readonly class Setup
 {
-    /** @param list<RequiredPart> $requiredParts */
+    /**
+     * @param list<RequiredPart> $requiredParts
+     * @param string             $styleName name of a house style that ships
+     * @param PageSetup|null     $ownPages  null for those that go with the house style
+     */
     public function __construct(
         public Scheme $numbering,
         public array $requiredParts = [],
         public bool $numbersCaptions = true,
         public WritingPlan $plan = new WritingPlan(),
+        public string $styleName = HouseStyles::PLAIN,
+        public ?PageSetup $ownPages = null,
     ) {}
 
     public static function plain(): self
@@ -23,25 +35,68 @@ final readonly class Setup
         return new self(Scheme::decimal());
     }
 
+    public function style(): HouseStyle
+    {
+        return HouseStyles::find($this->styleName) ?? HouseStyles::all()[0];
+    }
+
+    public function pages(): PageSetup
+    {
+        return $this->ownPages ?? $this->style()->pages;
+    }
+
     public function withNumbering(Scheme $numbering): self
     {
-        return new self($numbering, $this->requiredParts, $this->numbersCaptions, $this->plan);
+        return $this->with(numbering: $numbering);
     }
 
     /** @param list<RequiredPart> $requiredParts */
     public function withRequiredParts(array $requiredParts): self
     {
-        return new self($this->numbering, $requiredParts, $this->numbersCaptions, $this->plan);
+        return $this->with(requiredParts: $requiredParts);
     }
 
     public function withNumberedCaptions(bool $numbered): self
     {
-        return new self($this->numbering, $this->requiredParts, $numbered, $this->plan);
+        return $this->with(numbersCaptions: $numbered);
     }
 
     public function withPlan(WritingPlan $plan): self
     {
-        return new self($this->numbering, $this->requiredParts, $this->numbersCaptions, $plan);
+        return $this->with(plan: $plan);
+    }
+
+    public function withStyle(HouseStyle $style): self
+    {
+        return $this->with(styleName: $style->name);
+    }
+
+    /** @param PageSetup|null $pages null for those that go with the house style */
+    public function withPages(?PageSetup $pages): self
+    {
+        return $this->with(ownPages: $pages ?? false);
+    }
+
+    /**
+     * @param list<RequiredPart>|null $requiredParts
+     * @param PageSetup|false|null    $ownPages      false for none
+     */
+    private function with(
+        ?Scheme $numbering = null,
+        ?array $requiredParts = null,
+        ?bool $numbersCaptions = null,
+        ?WritingPlan $plan = null,
+        ?string $styleName = null,
+        PageSetup|false|null $ownPages = null,
+    ): self {
+        return new self(
+            $numbering ?? $this->numbering,
+            $requiredParts ?? $this->requiredParts,
+            $numbersCaptions ?? $this->numbersCaptions,
+            $plan ?? $this->plan,
+            $styleName ?? $this->styleName,
+            false === $ownPages ? null : $ownPages ?? $this->ownPages,
+        );
     }
 
     /** @return array<string, mixed> */
@@ -52,6 +107,8 @@ final readonly class Setup
             'requiredParts' => array_map(static fn(RequiredPart $part): array => $part->toJson(), $this->requiredParts),
             'plainCaptions' => !$this->numbersCaptions,
             'plan' => $this->plan->toJson(),
+            'houseStyle' => HouseStyles::PLAIN === $this->styleName ? null : $this->styleName,
+            'pages' => $this->ownPages?->toJson(),
         ]);
     }
 
@@ -69,6 +126,8 @@ final readonly class Setup
             array_map(RequiredPart::fromJson(...), is_array($parts) ? array_values($parts) : []),
             true !== ($json['plainCaptions'] ?? false),
             WritingPlan::fromJson($json['plan'] ?? null),
+            is_string($json['houseStyle'] ?? null) ? $json['houseStyle'] : HouseStyles::PLAIN,
+            isset($json['pages']) ? PageSetup::fromJson($json['pages']) : null,
         );
     }
 }

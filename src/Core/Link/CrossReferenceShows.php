@@ -13,6 +13,8 @@ enum CrossReferenceShows: string
     case Heading = 'heading';
     /** “3.2 Reading the barometer”. */
     case Both = 'both';
+    /** “page 12”, where there are pages; elsewhere as “both”. */
+    case Page = 'page';
 
     /** What it says when its place is not in the document any more; as the screen has it. */
     public const GONE = 'a place that is gone';
@@ -22,7 +24,7 @@ enum CrossReferenceShows: string
         return match ($this) {
             self::Number => '' === $number ? $heading : $number,
             self::Heading => $heading,
-            self::Both => trim($number . ' ' . $heading),
+            self::Both, self::Page => trim($number . ' ' . $heading),
         };
     }
 }

@@ -269,6 +269,11 @@ final readonly class Refused
         return new self(RefusalReason::OutOfRange, 'The contents must go from a level to the same or a deeper one.');
     }
 
+    public static function unknownHouseStyle(string $name): self
+    {
+        return new self(RefusalReason::OutOfRange, sprintf('There is no house style “%s”.', $name));
+    }
+
     public static function nothingToRefresh(): self
     {
         return new self(RefusalReason::PositionOutside, 'There are no contents in this section to refresh.');

@@ -37,24 +37,24 @@ final readonly class Places
     {
         $linked = [];
         $byId = [];
-        $places = null === $document->whole ? self::places($document) : [];
-        foreach ($document->sections() as $section) {
-            $references = References::in($section);
+        foreach ($document->references() as $references) {
             $linked += $references->links;
             $byId += $references->bookmarks;
-            foreach ($section->body->walk() as $node) {
+        }
+        foreach ($document->contentsHolders() as $holder) {
+            foreach ($document->section($holder)->body->walk() as $node) {
                 foreach ('contents' === $node->type ? ContentsLines::kept($node) : [] as $line) {
                     $linked[$line['section']] = '';
                 }
             }
         }
         $taken = [];
+        $headings = $document->headings();
         foreach ($document->outline->ids() as $position => $id) {
             if (!isset($linked[$id->value])) {
                 continue;
             }
-            $base =
-                'sec-' . (Slug::of($document->sectionAt($position)->heading->plainText()) ?: (string) ($position + 1));
+            $base = 'sec-' . (Slug::of($headings[$position]) ?: (string) ($position + 1));
             $name = $base;
             for ($number = 2; isset($taken[$name]); ++$number) {
                 $name = $base . '-' . $number;
@@ -64,23 +64,29 @@ final readonly class Places
         }
 
         // A branch speaks of what stands outside it as the whole document does, but cannot lead there.
-        [$places, $numbers] =
-            null === $document->whole
-                ? [$places, $document->numbers()]
-                : [self::places($document->whole), $document->whole->numbers()];
+        $all = $document->whole ?? $document;
 
-        return new self($byId, $places, $numbers, $captions ?? CaptionNumbers::of($document));
+        return new self(
+            $byId,
+            self::places($all, null === $document->whole ? $headings : $all->headings()),
+            $all->numbers(),
+            $captions ?? CaptionNumbers::of($document),
+        );
     }
 
-    /** @return array<string, array{int, string}> */
-    private static function places(Document $document): array
+    /**
+     * @param list<string> $headings by position
+     *
+     * @return array<string, array{int, string}>
+     */
+    private static function places(Document $document, array $headings): array
     {
         $places = [];
-        foreach ($document->sections() as $position => $section) {
-            $place = [$position, $section->heading->plainText()];
-            $places +=
-                [$section->id->value => $place] +
-                array_fill_keys(array_keys(References::in($section)->bookmarks), $place);
+        $references = $document->references();
+        foreach ($document->outline->ids() as $position => $id) {
+            $place = [$position, $headings[$position]];
+            $places += [$id->value => $place];
+            $places += array_fill_keys(array_keys($references[$position]->bookmarks ?? []), $place);
         }
 
         return $places;
@@ -125,6 +131,23 @@ final readonly class Places
         }
 
         return $shows->words($this->numbers[$position], $heading);
+    }
+
+    /**
+     * All that decides what is said of a place, and whether it can be gone to.
+     *
+     * @return list<mixed>
+     */
+    public function wordsOf(string $id): array
+    {
+        [$position, $heading] = $this->places[$id] ?? [null, ''];
+
+        return [
+            $this->numbers[$position ?? -1] ?? '',
+            $heading,
+            $this->captions->findCaptionAt($id),
+            isset($this->byId[$id]),
+        ];
     }
 
     /** The number of the section that a cross-reference leads to; empty when it bears none. */

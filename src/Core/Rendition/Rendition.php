@@ -100,7 +100,7 @@ final readonly class Rendition
      */
     private function labelled(Section $section): array
     {
-        $labels = $this->captions->labels[$section->id->value] ?? [];
+        $labels = $this->labelsOf($section->id->value);
         if ([] === array_filter($labels)) {
             return $section->body->blocks;
         }
@@ -116,6 +116,12 @@ final readonly class Rendition
                 ? $node
                 : $node->withAttributes([...$node->attributes, 'label' => $labelled[$node]]),
         )->blocks;
+    }
+
+    /** @return list<string> what the pictures and tables of a section are called, in order */
+    public function labelsOf(string $section): array
+    {
+        return $this->captions->labels[$section] ?? [];
     }
 
     /** What is written before the words of a caption, such as “Figure 3. ”; empty without a number. */

@@ -68,6 +68,7 @@ final class OperationSchema
             'body' => $parts,
             'heading' => ['oneOf' => [['type' => 'string'], $parts]],
             'numbering' => ['type' => ['object', 'null']],
+            'pages' => ['oneOf' => [['$ref' => '#/components/schemas/PageSetup'], ['type' => 'null']]],
             'query' => ['$ref' => '#/components/schemas/FindQuery'],
             'lines' => [
                 'type' => 'array',

@@ -93,6 +93,21 @@ final readonly class Facts
         );
     }
 
+    /** @return array<string, int> at which revision of the document each section was last written, by id */
+    public function revisions(string $documentId): array
+    {
+        $revisions = [];
+        foreach (
+            $this->connection->fetchAllKeyValue('SELECT id, revision FROM section WHERE document_id = ?', [$documentId])
+            as $id => $revision
+        ) {
+            assert(is_int($revision));
+            $revisions[(string) $id] = $revision;
+        }
+
+        return $revisions;
+    }
+
     /** @return array<string, string> by id, for the sections that are at a stage */
     public function stages(string $documentId): array
     {

@@ -35,6 +35,7 @@ final class OperationFields
         'lines' =>
             'paragraphs that become headings, each with its section, its place among the blocks from 0 on, and its level',
         'numbering' => 'a numbering scheme; null for none',
+        'pages' => 'a page setup; null for the one of the house style',
         'query' => 'what is looked for, and how exactly',
         'operations' => 'operations that are done together or not at all, none of them a batch',
     ];
@@ -55,6 +56,8 @@ final class OperationFields
         'split-by-rule' => ['sections' => 'ids', 'rule' => SplitRule::class, 'words' => '?integer'],
         'use-numbering' => ['numbering' => 'numbering'],
         'number-captions' => ['numbered' => 'boolean'],
+        'use-house-style' => ['style' => 'text'],
+        'set-up-pages' => ['pages' => 'pages'],
         'insert' => ['heading' => '?text', 'landing' => '?' . Landing::class, 'target' => '?id'],
         'rename' => ['section' => 'id', 'heading' => 'heading'],
         'replace-body' => ['section' => 'id', 'body' => 'body'],

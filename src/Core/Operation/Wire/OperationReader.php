@@ -14,7 +14,9 @@ use Stemmata\Core\Operation\Batch;
 use Stemmata\Core\Operation\Detail\DescribeDocument;
 use Stemmata\Core\Operation\Detail\DescribeSection;
 use Stemmata\Core\Operation\Detail\NumberCaptions;
+use Stemmata\Core\Operation\Detail\SetUpPages;
 use Stemmata\Core\Operation\Detail\SpreadTarget;
+use Stemmata\Core\Operation\Detail\UseHouseStyle;
 use Stemmata\Core\Operation\Detail\UseNumbering;
 use Stemmata\Core\Operation\Idea\NoteIdea;
 use Stemmata\Core\Operation\Idea\RewordIdea;
@@ -54,6 +56,7 @@ use Stemmata\Core\Operation\Text\TitlePart;
 use Stemmata\Core\Outline\IdSource;
 use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Outline\SectionId;
+use Stemmata\Core\Page\PageSetup;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Heading;
 
@@ -121,6 +124,10 @@ final readonly class OperationReader
             'use-numbering' => new UseNumbering(Scheme::fromJson($fields->raw('numbering'))),
             'number-captions' => new NumberCaptions(
                 $fields->findBoolean('numbered') ?? throw InvalidOperation::field('numbered', 'true or false'),
+            ),
+            'use-house-style' => new UseHouseStyle($fields->text('style')),
+            'set-up-pages' => new SetUpPages(
+                $fields->has('pages') ? PageSetup::fromJson($fields->raw('pages')) : null,
             ),
             'insert' => new InsertSection(
                 $this->ids->next(),

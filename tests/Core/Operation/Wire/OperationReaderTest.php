@@ -35,6 +35,8 @@ final class OperationReaderTest extends TestCase
             ['name' => 'split-by-rule', 'sections' => ['a'], 'rule' => 'words'],
             ['name' => 'use-numbering', 'numbering' => null],
             ['name' => 'number-captions', 'numbered' => true],
+            ['name' => 'use-house-style', 'style' => 'report'],
+            ['name' => 'set-up-pages', 'pages' => null],
             ['name' => 'insert'],
             ['name' => 'rename', 'section' => 'a', 'heading' => 'b'],
             ['name' => 'replace-body', 'section' => 'a', 'body' => []],

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Operation\Detail;
+
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Operation\Applied;
+use Stemmata\Core\Operation\Basis;
+use Stemmata\Core\Operation\Operation;
+use Stemmata\Core\Operation\Refused;
+use Stemmata\Core\Style\HouseStyles;
+
+/** Says how the document looks. */
+final readonly class UseHouseStyle implements Operation
+{
+    public function __construct(private string $style) {}
+
+    public function applyTo(Document $document): Applied|Refused
+    {
+        $style = HouseStyles::find($this->style);
+
+        return null === $style
+            ? Refused::unknownHouseStyle($this->style)
+            : new Applied($document->withSetup($document->setup->withStyle($style)));
+    }
+
+    public function restsOn(): Basis
+    {
+        return Basis::nothing();
+    }
+
+    public function describe(Document $before): string
+    {
+        return sprintf('Chose the look “%s”', HouseStyles::find($this->style)->label ?? $this->style);
+    }
+}

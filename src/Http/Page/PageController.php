@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Http\Page;
+
+use OpenApi\Attributes as OA;
+use Stemmata\Core\Operation\Rule\Extent;
+use Stemmata\Core\Style\HouseStyles;
+use Stemmata\Http\Document\AskedScope;
+use Stemmata\Http\Page\View\PageSetupView;
+use Stemmata\Http\Page\View\PagesView;
+use Stemmata\Storage\Document\DocumentStore;
+use Stemmata\Storage\Section\Facts;
+use Stemmata\Typesetting\PdfStandard;
+use Stemmata\Typesetting\Typesetter;
+use Symfony\Component\HttpFoundation\HeaderUtils;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** The pages of a document: where everything stands, the pages themselves, how they are set up. */
+#[Route('/api/documents/{id}')]
+final readonly class PageController
+{
+    public function __construct(
+        private DocumentStore $store,
+        private Facts $facts,
+        private Typesetter $typesetter,
+    ) {}
+
+    #[Route('/pages', methods: ['GET'])]
+    #[OA\Get(path: '/api/documents/{id}/pages', operationId: 'readPages')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[
+        OA\QueryParameter(
+            name: 'blocks',
+            description: 'With the blocks of all texts',
+            schema: new OA\Schema(type: 'string', enum: ['yes']),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'On which pages everything stands',
+            content: new OA\JsonContent(ref: PagesView::class),
+        ),
+    ]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
+    public function pages(string $id, Request $request): JsonResponse
+    {
+        $revision = $this->store->get($id)->revision;
+        $typeset = $this->typesetter->typeset(
+            $this->store->document($id),
+            $id,
+            $this->facts->revisions($id),
+            staysWarm: true,
+        );
+
+        return new JsonResponse(
+            PagesView::of(
+                $revision,
+                $typeset->map,
+                $typeset->findings,
+                'yes' === $request->query->getString('blocks'),
+            ),
+        );
+    }
+
+    #[Route('/pages.pdf', methods: ['GET'])]
+    #[OA\Get(path: '/api/documents/{id}/pages.pdf', operationId: 'readPdf')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[
+        OA\QueryParameter(
+            name: 'sections',
+            description: 'Only these sections: ids, separated by commas',
+            schema: new OA\Schema(type: 'string'),
+        ),
+    ]
+    #[OA\QueryParameter(name: 'extent', schema: new OA\Schema(type: 'string', enum: Extent::class))]
+    #[
+        OA\QueryParameter(
+            name: 'standard',
+            description: 'What the file is to keep to, where the structure of the document allows it',
+            schema: new OA\Schema(type: 'string', enum: PdfStandard::class),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'The pages as PDF, to be looked at',
+            content: new OA\MediaType('application/pdf', schema: new OA\Schema(type: 'string', format: 'binary')),
+        ),
+    ]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
+    public function pdf(string $id, Request $request): Response
+    {
+        $whole = $this->store->document($id);
+        $document = AskedScope::of($whole, $request);
+        $typeset = $this->typesetter->typeset(
+            $document,
+            $document === $whole ? $id : $id . '-' . bin2hex(random_bytes(4)),
+            $this->facts->revisions($id),
+            PdfStandard::tryFrom($request->query->getString('standard')) ?? PdfStandard::Tagged,
+            $document === $whole,
+        );
+
+        return new Response($typeset->pdf, 200, [
+            'Content-Type' => 'application/pdf',
+            'Content-Disposition' => HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_INLINE, 'pages.pdf'),
+            'Cache-Control' => 'private, no-store',
+        ]);
+    }
+
+    #[Route('/page-setup', methods: ['GET'])]
+    #[OA\Get(path: '/api/documents/{id}/page-setup', operationId: 'readPageSetup')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'How the document looks and stands on pages',
+            content: new OA\JsonContent(ref: PageSetupView::class),
+        ),
+    ]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
+    public function setup(string $id): JsonResponse
+    {
+        $setup = $this->store->get($id)->setup();
+
+        return new JsonResponse(
+            PageSetupView::of(
+                $setup->style()->name,
+                HouseStyles::all(),
+                $setup->pages(),
+                null !== $setup->ownPages,
+            ),
+        );
+    }
+}

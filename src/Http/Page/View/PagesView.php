@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Http\Page\View;
+
+use OpenApi\Attributes as OA;
+use Stemmata\Typesetting\PageMap;
+use Stemmata\Typesetting\Spot;
+
+/** On which pages everything stands. */
+#[OA\Schema]
+final readonly class PagesView
+{
+    /**
+     * @param \ArrayObject<string, PageSpot> $sections
+     * @param \ArrayObject<string, PageSpot> $bookmarks
+     * @param \ArrayObject<string, PageSpot> $blocks
+     * @param list<string>                                    $findings
+     */
+    public function __construct(
+        #[OA\Property(description: 'Of the document, whose pages these are')] public int $revision,
+        #[OA\Property(description: 'Sheets in all')] public int $pages,
+        #[
+            OA\Property(
+                description: 'By the id of the section',
+                type: 'object',
+                additionalProperties: new OA\AdditionalProperties(ref: PageSpot::class),
+            ),
+        ]
+        public \ArrayObject $sections,
+        #[
+            OA\Property(
+                description: 'By the id of the bookmark',
+                type: 'object',
+                additionalProperties: new OA\AdditionalProperties(ref: PageSpot::class),
+            ),
+        ]
+        public \ArrayObject $bookmarks,
+        #[
+            OA\Property(
+                description: 'By the id of the section, a colon and the index of the block from 0 on; empty unless asked for',
+                type: 'object',
+                additionalProperties: new OA\AdditionalProperties(ref: PageSpot::class),
+            ),
+        ]
+        public \ArrayObject $blocks,
+        #[
+            OA\Property(
+                description: 'What is not as it should be, in sentences',
+                items: new OA\Items(type: 'string'),
+            ),
+        ]
+        public array $findings,
+    ) {}
+
+    /** @param list<string> $findings */
+    public static function of(int $revision, PageMap $map, array $findings, bool $withBlocks): self
+    {
+        return new self(
+            $revision,
+            $map->pages,
+            self::spots($map->sections),
+            self::spots($map->bookmarks),
+            self::spots($withBlocks ? $map->blocks : []),
+            $findings,
+        );
+    }
+
+    /**
+     * @param array<string, Spot> $spots
+     *
+     * @return \ArrayObject<string, PageSpot>
+     */
+    private static function spots(array $spots): \ArrayObject
+    {
+        return new \ArrayObject(array_map(PageSpot::of(...), $spots));
+    }
+}

@@ -1,0 +1,160 @@
+// Typesets one document: keeps its sources and the warm compiler, and answers with the pages of all places and the PDF.
+// Used by worker.mjs, which serves one document for long, and by once.mjs, which serves one request.
+import { readFileSync, readdirSync } from "node:fs";
+import { createRequire } from "node:module";
+import { dirname, join } from "node:path";
+import { NodeCompiler } from "@myriaddreamin/typst-ts-node-compiler";
+
+const require = createRequire(import.meta.url);
+// A folder that is not there: nothing but what is added below can be read.
+const ROOT = "/nowhere";
+const BOOK = readFileSync(new URL("../book.typ", import.meta.url), "utf8");
+const DEBIAN_FONTS = ["/usr/share/fonts/truetype/noto", "/usr/share/fonts/opentype/noto"];
+const SHIPPED_FONTS = ["literata", "figtree", "stix-two-text"];
+/** Sections that are left out because the engine cannot set them, before it gives up. */
+const MOST_LEFT_OUT = 20;
+/** Results that were of no use in so many runs are forgotten. */
+const FORGET_AFTER = 3;
+const NO_PICTURE = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="96" height="48"/>');
+
+function fontFolders() {
+  const shipped = SHIPPED_FONTS.map((name) => dirname(require.resolve(`@expo-google-fonts/${name}/package.json`)));
+  const there = DEBIAN_FONTS.filter((folder) => {
+    try {
+      return readdirSync(folder).length > 0;
+    } catch {
+      return false;
+    }
+  });
+  return [...shipped, ...there];
+}
+
+/** What went wrong, in the engine's words: `message: "…"` in what it throws. */
+const messageOf = (error) => /message: "((?:[^"\\]|\\.)*)"/.exec(String(error?.message ?? error))?.[1] ?? String(error);
+
+export class Press {
+  #compiler = NodeCompiler.create({ workspace: ROOT, fontArgs: [{ fontPaths: fontFolders() }] });
+  /** The key of each section's source, by id. */
+  #keys = new Map();
+  #pictures = new Set();
+  #texts = new Map();
+  /** The sources that the compiler has, by path. */
+  #held = new Map();
+
+  constructor() {
+    this.#compiler.addSource(join(ROOT, "book.typ"), BOOK);
+  }
+
+  /** What of a request is not there yet: ids of sections, hashes of pictures. */
+  take(request) {
+    for (const [hash, base64] of Object.entries(request.pictures ?? {})) {
+      this.#takePicture(hash, Buffer.from(base64, "base64"));
+    }
+    for (const [id, [source, pictures]] of Object.entries(request.sources ?? {})) {
+      this.#texts.set(id, { source, pictures });
+    }
+    const missing = { sections: [], pictures: new Set() };
+    for (const [id, key] of Object.entries(request.sections)) {
+      const text = this.#texts.get(id);
+      if (request.sources?.[id] === undefined && this.#keys.get(id) !== key) {
+        missing.sections.push(id);
+        continue;
+      }
+      this.#keys.set(id, key);
+      for (const hash of text.pictures) {
+        if (!this.#pictures.has(hash)) missing.pictures.add(hash);
+      }
+      this.#put(`sections/${id}.typ`, text.source);
+    }
+    return { sections: missing.sections, pictures: [...missing.pictures] };
+  }
+
+  /** The pages; `pdf` holds bytes when they were asked for. */
+  make(request) {
+    this.#forget(request);
+    this.#put("look.typ", request.look);
+    this.#put("main.typ", request.main);
+    const findings = [];
+    const document = this.#compiled(findings);
+    this.#compiler.evictCache(FORGET_AFTER);
+    const [spots] = this.#compiler.query(document, { selector: "<pages>", field: "value" });
+    const answer = { pages: document.numOfPages, spots, findings };
+    if (request.pdf === undefined) return { answer };
+    return { answer, pdf: this.#pdf(document, request.pdf, answer) };
+  }
+
+  #put(path, source) {
+    if (this.#held.get(path) === source) return;
+    this.#held.set(path, source);
+    this.#compiler.addSource(join(ROOT, path), source);
+  }
+
+  /** Sections that are gone. */
+  #forget(request) {
+    for (const id of this.#keys.keys()) {
+      if (request.sections[id] !== undefined) continue;
+      this.#keys.delete(id);
+      this.#texts.delete(id);
+      this.#held.delete(`sections/${id}.typ`);
+      this.#compiler.unmapShadow(join(ROOT, `sections/${id}.typ`));
+    }
+  }
+
+  #compiled(findings) {
+    for (let left = 0; ; left++) {
+      const result = this.#compiler.compile({ mainFilePath: join(ROOT, "main.typ") });
+      if (result.result !== null) {
+        const warnings = result.takeWarnings();
+        for (const { message } of warnings?.shortDiagnostics ?? []) {
+          if (message.includes("did not converge")) findings.push({ kind: "unsteady" });
+        }
+        return result.result;
+      }
+      const errors = result.takeError();
+      const found = this.#compiler.fetchDiagnostics(errors);
+      const guilty = this.#guilty(found);
+      if (guilty === null || left >= MOST_LEFT_OUT) {
+        throw new Error(found[0]?.message ?? "The engine gave no reason.");
+      }
+      findings.push({ kind: "left-out", section: guilty, reason: found[0]?.message ?? "" });
+      // Set as plain words, so that nothing of the section is lost from the pages.
+      this.#put(`sections/${guilty}.typ`, plainSource(guilty, this.#texts.get(guilty).source));
+    }
+  }
+
+  #guilty(diagnostics) {
+    for (const { path } of diagnostics) {
+      const id = /sections[/\\](.+)\.typ$/.exec(path ?? "")?.[1];
+      if (id !== undefined && this.#texts.has(id)) return id;
+    }
+    return null;
+  }
+
+  #pdf(document, { standard, created }, answer) {
+    for (const pdfStandard of standard === "tagged" ? [] : [standard]) {
+      try {
+        const bytes = this.#compiler.pdf(document, { pdfStandard, creationTimestamp: created });
+        answer.standard = pdfStandard;
+        return bytes;
+      } catch (error) {
+        answer.refused = messageOf(error);
+      }
+    }
+    answer.standard = "tagged";
+    return this.#compiler.pdf(document, { creationTimestamp: created });
+  }
+
+  /** A picture that the engine cannot draw must not keep a document from its pages. */
+  #takePicture(hash, bytes) {
+    this.#pictures.add(hash);
+    this.#compiler.mapShadow(join(ROOT, `pictures/${hash}`), bytes);
+    const tried = this.#compiler.compile({ mainFileContent: `#image("/pictures/${hash}")` });
+    if (tried.result === null) this.#compiler.mapShadow(join(ROOT, `pictures/${hash}`), NO_PICTURE);
+  }
+}
+
+/** Its words alone: every string literal of the source is a run of them. */
+function plainSource(id, source) {
+  const literals = source.slice(source.indexOf("\n") + 1).match(/(?<=#)"(?:[^"\\]|\\.)*"(?=;)/g) ?? [];
+  return `#import "/book.typ": *\n#section(${JSON.stringify(id)}, 0, "", [])\n${literals.map((each) => `#${each};`).join("\n\n")}\n`;
+}

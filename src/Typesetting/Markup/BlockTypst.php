@@ -1,0 +1,222 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Typesetting\Markup;
+
+use Stemmata\Core\Language\Language;
+use Stemmata\Core\Rendition\BlockVisitor;
+use Stemmata\Core\Rendition\Rendition;
+use Stemmata\Core\Rendition\TableShape;
+use Stemmata\Core\Text\Direction;
+use Stemmata\Core\Text\ListStyle;
+use Stemmata\Core\Text\Node;
+use Stemmata\Format\Shared\CalculationBlock;
+
+/** Writes the blocks of a text as markup of the engine, in calls of what `book.typ` defines. */
+final class BlockTypst extends BlockVisitor
+{
+    private int $depth = 0;
+
+    public function __construct(private readonly InlineTypst $inline, private readonly Rendition $rendition) {}
+
+    /** @param list<Node> $blocks of a section; each is a place that can be gone to */
+    public function of(array $blocks, string $section): string
+    {
+        $markup = '';
+        foreach ($blocks as $index => $block) {
+            // The spot stands in the paragraph, so that it adds none; before what is no paragraph it clings to it.
+            $spot = sprintf('#spot("block", %s);', TypstValue::string($section . ':' . $index));
+            $markup .= 'paragraph' === $block->type
+                ? $this->paragraph($block, $spot)
+                : '#block-spot[' . $spot . "]\n" . $this->block($block);
+        }
+
+        return $markup;
+    }
+
+    protected function paragraph(Node $paragraph, string $spot = ''): string
+    {
+        $words = $this->inline->of($paragraph->content);
+        if ('' === $words) {
+            return '';
+        }
+        $isRightToLeft = Direction::isRightToLeft($paragraph->plainText());
+        $isOwnWay =
+            1 === preg_match('/\p{L}/u', $paragraph->plainText()) &&
+            $isRightToLeft !== ('rtl' === Language::direction($this->rendition->titleBlock()->language));
+
+        return $isOwnWay
+            ? sprintf("\n#other-way(%s)[%s%s]\n\n", $isRightToLeft ? 'rtl' : 'ltr', $spot, $words)
+            : "\n" . $spot . $words . "\n\n";
+    }
+
+    /** @param list<Node> $blocks */
+    private function within(array $blocks): string
+    {
+        ++$this->depth;
+        $markup = implode('', array_map($this->block(...), $blocks));
+        --$this->depth;
+
+        return $markup;
+    }
+
+    protected function quotation(Node $quotation): string
+    {
+        return '#quotation[' . $this->within($quotation->content) . "]\n";
+    }
+
+    protected function bulletList(Node $list): string
+    {
+        return '#bullets(' . $this->items($list) . ")\n";
+    }
+
+    protected function orderedList(Node $list): string
+    {
+        $pattern = match (ListStyle::of($list->attribute('style'))) {
+            ListStyle::LowerLetter => 'a.',
+            ListStyle::UpperLetter => 'A.',
+            ListStyle::LowerRoman => 'i.',
+            ListStyle::UpperRoman => 'I.',
+            null => '1.',
+        };
+
+        return sprintf("#numbered(%d, \"%s\", %s)\n", self::start($list), $pattern, $this->items($list));
+    }
+
+    private function items(Node $list): string
+    {
+        return implode(
+            ', ',
+            array_map(fn(Node $item): string => '[' . $this->within($item->content) . ']', $list->content),
+        );
+    }
+
+    protected function code(Node $code): string
+    {
+        return '#code-block(' . TypstValue::string($code->plainText()) . ")\n";
+    }
+
+    protected function calculation(Node $calculation): string
+    {
+        $written = CalculationBlock::written(
+            Rendition::expression($calculation),
+            $this->rendition->findResult($calculation),
+        );
+
+        return '#code-block(' . TypstValue::string($written) . ")\n";
+    }
+
+    protected function unreadable(Node $unreadable): string
+    {
+        return '#code-block(' . TypstValue::string($unreadable->plainText()) . ")\n";
+    }
+
+    protected function figure(Node $figure): string
+    {
+        return sprintf(
+            "#picture(%s, %s, %s, %s, [%s])\n",
+            $this->inline->pictureName($figure),
+            TypstValue::of($figure->attribute('width')),
+            TypstValue::of($figure->textAttribute('alt')),
+            TypstValue::of(true === $figure->attribute('decorative')),
+            $this->caption($figure, $figure->content),
+        );
+    }
+
+    /** @param list<Node> $words */
+    private function caption(Node $captioned, array $words): string
+    {
+        $lead = Rendition::captionLead($captioned);
+
+        return ('' === $lead ? '' : '#caption-lead[' . TypstValue::words($lead) . '];') . $this->inline->of($words);
+    }
+
+    protected function table(Node $table): string
+    {
+        $rows = $table->content;
+        $caption = array_shift($rows);
+        $shape = TableShape::of($rows);
+        $cells = ['', ''];
+        $isHead = true;
+        foreach ($shape->rows as $row) {
+            $isHead = $isHead && self::isHeader($row);
+            foreach ($row as ['cell' => $cell, 'begins' => $begins]) {
+                $cells[$isHead ? 0 : 1] .= $begins ? $this->cell($cell) : '';
+            }
+        }
+
+        return sprintf(
+            "#data-table(%d, (%s), (%s), [%s])\n",
+            $shape->columns,
+            $cells[0],
+            $cells[1],
+            null === $caption ? '' : $this->caption($table, $caption->content),
+        );
+    }
+
+    /**
+     * Whether a row stands above the others on each page: it is made of header cells, none of which reaches further down.
+     *
+     * @param list<array{cell: Node, column: int, columns: int, begins: bool}> $row
+     */
+    private static function isHeader(array $row): bool
+    {
+        foreach ($row as ['cell' => $cell, 'begins' => $begins]) {
+            if (!$begins || true !== $cell->attribute('header') || null !== $cell->attribute('rows')) {
+                return false;
+            }
+        }
+
+        return [] !== $row;
+    }
+
+    private function cell(Node $cell): string
+    {
+        $align = $cell->textAttribute('align');
+
+        return sprintf(
+            'cell(%s, %s, %s, %s)[%s], ',
+            TypstValue::of($cell->attribute('columns') ?? 1),
+            TypstValue::of($cell->attribute('rows') ?? 1),
+            TypstValue::of(true === $cell->attribute('header')),
+            in_array($align, ['left', 'center', 'right'], true) ? $align : 'start',
+            $this->inline->of($cell->content),
+        );
+    }
+
+    protected function formulaBlock(Node $formula): string
+    {
+        return MathTypst::equation($formula->textAttribute('source'), true) . "\n";
+    }
+
+    protected function separator(): string
+    {
+        return "#separator\n";
+    }
+
+    /** Within another block no page can be broken; the block is. */
+    protected function pageBreak(): string
+    {
+        return 0 === $this->depth ? "#pagebreak(weak: true)\n" : "#colbreak(weak: true)\n";
+    }
+
+    protected function contents(Node $contents): string
+    {
+        $lines = '';
+        foreach ($this->rendition->contentsLines($contents) as $line) {
+            $lines .= sprintf(
+                '(%s, %d, %s), ',
+                TypstValue::string($line->section),
+                $line->level,
+                TypstValue::string($line->words),
+            );
+        }
+
+        return sprintf(
+            "#contents(%s, (%s))\n",
+            TypstValue::string($contents->textAttribute('title')),
+            $lines,
+        );
+    }
+}

@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Typesetting\Markup;
+
+use Stemmata\Core\Text\Characters;
+
+/**
+ * Values as Typst code writes them (Typst 0.14, “Foundations”). Whatever was typed goes through here and becomes a string
+ * literal, in which nothing but the two signs escaped below means anything: no text can become a command.
+ */
+final class TypstValue
+{
+    /** Longer words may be broken anywhere, so that no line runs off the page. */
+    private const LONGEST_WORD = 36;
+
+    public static function string(string $text): string
+    {
+        return '"' . strtr(Characters::cleaned($text), ['\\' => '\\\\', '"' => '\\"', "\r" => '', "\n" => '\\n']) . '"';
+    }
+
+    /** A run of words in markup. */
+    public static function words(string $text): string
+    {
+        $markup = '';
+        foreach (self::pieces($text) as $piece) {
+            $markup .= ('' === $markup ? '' : '#may-break') . '#' . self::string($piece) . ';';
+        }
+
+        return $markup;
+    }
+
+    public static function of(mixed $value): string
+    {
+        return match (true) {
+            null === $value => 'none',
+            is_bool($value) => $value ? 'true' : 'false',
+            is_int($value) => (string) $value,
+            is_float($value) => sprintf('%F', $value),
+            is_string($value) => self::string($value),
+            is_array($value) => self::collection($value),
+            default => throw new \LogicException('There is no such value in Typst.'),
+        };
+    }
+
+    /** Points. */
+    public static function length(float $points): string
+    {
+        return sprintf('%Fpt', $points);
+    }
+
+    /** @param array<mixed> $values */
+    private static function collection(array $values): string
+    {
+        $parts = [];
+        foreach ($values as $key => $value) {
+            $parts[] = (array_is_list($values) ? '' : self::string((string) $key) . ': ') . self::of($value);
+        }
+
+        return match (true) {
+            [] === $parts => '()',
+            array_is_list($values) => '(' . implode(', ', $parts) . ',)',
+            default => '(' . implode(', ', $parts) . ')',
+        };
+    }
+
+    /** @return list<string> */
+    private static function pieces(string $text): array
+    {
+        $long = '/[^\s\p{Z}\p{Pd}]{' . (self::LONGEST_WORD + 1) . ',}/u';
+        $pieces = [];
+        $end = 0;
+        foreach (preg_split($long, $text, -1, \PREG_SPLIT_OFFSET_CAPTURE) ?: [] as [$between, $at]) {
+            if ([] !== $pieces) {
+                // What stood between this part and the one before is a word that is too long.
+                preg_match_all('/\X/u', substr($text, $end, $at - $end), $signs);
+                $pieces = [...$pieces, ...$signs[0]];
+            }
+            $pieces[] = $between;
+            $end = $at + strlen($between);
+        }
+
+        return array_values(array_filter($pieces, static fn(string $piece): bool => '' !== $piece));
+    }
+}

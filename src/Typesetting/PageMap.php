@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Typesetting;
+
+/** On which pages everything stands. */
+final readonly class PageMap
+{
+    /**
+     * @param int                 $pages     sheets in all
+     * @param array<string, Spot> $sections  by id
+     * @param array<string, Spot> $bookmarks by id
+     * @param array<string, Spot> $blocks    blocks of texts, by the section's id, a colon and the block's index from 0
+     */
+    private function __construct(
+        public int $pages,
+        public array $sections,
+        public array $bookmarks,
+        public array $blocks,
+    ) {}
+
+    /** @param array<mixed> $spots as `book.typ` gives them: kind, id, sheet, label, points */
+    public static function of(int $pages, array $spots): self
+    {
+        $byKind = ['section' => [], 'bookmark' => [], 'block' => []];
+        foreach ($spots as $spot) {
+            [$kind, $id, $sheet, $label, $down] = is_array($spot) ? [...$spot, null, null, null, null, null] : [null];
+            if (
+                is_string($kind) &&
+                isset($byKind[$kind]) &&
+                is_string($id) &&
+                is_int($sheet) &&
+                is_string($label) &&
+                (is_float($down) || is_int($down))
+            ) {
+                $byKind[$kind][$id] ??= new Spot($sheet, $label, (float) $down);
+            }
+        }
+
+        return new self($pages, $byKind['section'], $byKind['bookmark'], $byKind['block']);
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Typesetting;
+
+/** What came of typesetting a document. */
+final readonly class Typeset
+{
+    /**
+     * @param list<string>    $findings whole sentences on what is not as it should be
+     * @param string          $pdf      empty when none was asked for
+     * @param PdfStandard     $standard that the file keeps to
+     * @param string|null     $refused  why it keeps to no stricter one, in the engine's words
+     */
+    public function __construct(
+        public PageMap $map,
+        public array $findings,
+        public string $pdf = '',
+        public PdfStandard $standard = PdfStandard::Tagged,
+        public ?string $refused = null,
+    ) {}
+}

@@ -1,0 +1,296 @@
+// What every document is typeset with. Its sections call these functions with words that are string literals; look.typ,
+// which PHP makes of the house style and the page setup, says how each kind of text looks. No file is read here but the
+// pictures of the document, by their hash.
+#import "look.typ": kinds, levels, contents-levels, setup, words
+
+#let may-break = h(0pt)
+
+// Places that can be gone to, and whose pages are asked for. Two kinds of them may share an id.
+#let spot-label(kind, id) = label(kind + "-" + id)
+#let spot(kind, id) = [#metadata((kind, id))#spot-label(kind, id)]
+// A spot before what is no paragraph: a paragraph of its own would take a line.
+#let block-spot(body) = place(body)
+
+#let found-spot(target) = {
+  let found = query(target)
+  if found.len() > 0 { found.first().location() }
+}
+#let page-at(location) = {
+  let pattern = location.page-numbering()
+  if pattern == none { pattern = "1" }
+  numbering(pattern, ..counter(page).at(location))
+}
+#let to-place(target, body) = context {
+  let location = found-spot(target)
+  if location == none { body } else { link(location, body) }
+}
+#let to-page(target) = context {
+  let location = found-spot(target)
+  if location != none { link(location, words.page + sym.space.nobreak + page-at(location)) }
+}
+
+// --- looks ---------------------------------------------------------------------------------------------------------
+
+// Lines stand exactly so far from each other as the style says, whatever the face.
+#let looks(style, body) = {
+  set text(
+    font: (style.face,) + setup.fallback,
+    size: style.size,
+    weight: style.weight,
+    style: if style.italic { "italic" } else { "normal" },
+    hyphenate: style.justified,
+    top-edge: 0.8em,
+    bottom-edge: -0.2em,
+  )
+  set par(
+    justify: style.justified,
+    leading: style.pitch - style.size,
+    spacing: style.pitch - style.size + style.after,
+    first-line-indent: (amount: style.first-line, all: style.indents-all),
+  )
+  set align(center) if style.centred
+  body
+}
+#let styled-block(style, body, ..options) = block(
+  above: style.before,
+  below: style.after,
+  width: 100%,
+  inset: (left: style.indent-start, right: style.indent-end),
+  ..options,
+  looks(style, body),
+)
+
+// --- blocks --------------------------------------------------------------------------------------------------------
+
+#let quotation(body) = {
+  let style = kinds.quotation
+  block(
+    above: style.pitch - style.size + style.before,
+    below: style.pitch - style.size + style.after,
+    inset: (
+      left: if setup.right-to-left { style.indent-end } else { style.indent-start },
+      right: if setup.right-to-left { style.indent-start } else { style.indent-end },
+    ),
+    quote(block: true, quotes: false, looks(style, body)),
+  )
+}
+#let bullets(..items) = list(marker: ([•], [–], [◦]), ..items.pos())
+#let numbered(start, pattern, ..items) = enum(start: start, numbering: pattern, ..items.pos())
+#let code-block(lines) = styled-block(
+  kinds.code,
+  raw(lines, block: true, theme: none),
+  fill: luma(96%),
+  inset: (x: 8pt, y: 6pt),
+  breakable: true,
+)
+#let code(body) = text(font: (kinds.code.face,) + setup.fallback, size: 0.86em, body)
+#let separator = align(center, block(above: 1.2em, below: 1.2em, pdf.artifact(line(length: 18%, stroke: 0.5pt + luma(60%)))))
+#let other-way(direction, body) = {
+  set text(dir: direction)
+  par(body)
+}
+
+#let caption-lead(body) = strong(body)
+#let drawn(hash, width, alt, decorative, limit) = layout(size => {
+  let path = "pictures/" + hash
+  let natural = measure(image(path))
+  // Dots are 1/96 inch wide, as on the screen; no picture is wider than the lines or higher than most of a page.
+  let scale = calc.min(
+    if width == none { 0.75 } else { size.width / natural.width * width / 100 },
+    size.width / natural.width,
+    limit / natural.height,
+  )
+  let drawing = image(path, width: natural.width * scale, alt: if decorative { none } else { alt })
+  if decorative { pdf.artifact(drawing) } else { drawing }
+})
+#let missing-picture(alt) = emph(if alt == "" { words.picture } else { alt })
+#let picture(hash, width, alt, decorative, caption) = {
+  let body = if hash == none { missing-picture(alt) } else { drawn(hash, width, alt, decorative, setup.room.height * 0.8) }
+  figure(
+    body,
+    kind: "picture",
+    supplement: none,
+    numbering: none,
+    outlined: false,
+    caption: if caption == [] { none } else { caption },
+  )
+}
+#let inline-picture(hash, width, alt, decorative) = if hash == none { missing-picture(alt) } else {
+  box(drawn(hash, width, alt, decorative, setup.room.height * 0.5), width: if width == none { auto } else { width * 1% })
+}
+#let cell(columns, rows, header, alignment, body) = table.cell(
+  colspan: columns,
+  rowspan: rows,
+  align: alignment + top,
+  if header { strong(body) } else { body },
+)
+#let data-table(columns, header, rows, caption) = figure(
+  looks(kinds.table, table(
+    columns: columns,
+    stroke: (x, y) => (bottom: 0.4pt + luma(55%), top: if y == 0 { 0.8pt } else { none }),
+    inset: (x: 5pt, y: 3.5pt),
+    ..if header.len() > 0 { (table.header(..header),) },
+    ..rows,
+  )),
+  kind: "data-table",
+  supplement: none,
+  numbering: none,
+  outlined: false,
+  caption: if caption == [] { none } else { figure.caption(position: top, caption) },
+)
+
+// --- headings ------------------------------------------------------------------------------------------------------
+
+#let gap = [#metadata("gap")<gap>]
+#let chapter-mark = [#metadata("chapter")<chapter>]
+#let section(id, level, number, body, number-at: none) = {
+  if level == 1 and setup.chapters != "following" {
+    gap
+    pagebreak(weak: true, to: if setup.chapters == "rightPage" { "odd" })
+  }
+  if number-at != none { counter(page).update(number-at) }
+  let lead = spot("section", id) + if level == 1 { chapter-mark }
+  if level == 0 or (number == "" and body == []) {
+    block-spot(lead)
+  } else {
+    heading(level: level, bookmarked: true, {
+      lead
+      if number != "" { number; if body != [] { h(0.6em) } }
+      body
+    })
+  }
+}
+
+// --- contents ------------------------------------------------------------------------------------------------------
+
+#let contents-line(target, level, line) = context {
+  let style = contents-levels.at(level - 1)
+  let location = found-spot(spot-label("section", target))
+  let words = if location == none { line } else { link(location, line) }
+  styled-block(style, breakable: false, {
+    set par(hanging-indent: 1.5em)
+    words
+    if location != none {
+      box(width: 1fr, inset: (x: 0.3em), repeat(gap: 0.15em, justify: false)[.])
+      link(location, page-at(location))
+    }
+  })
+}
+#let contents(title, lines) = {
+  if title != "" { styled-block(kinds.contentsTitle, title, sticky: true) }
+  for (target, level, line) in lines { contents-line(target, level, line) }
+}
+
+// --- pages ---------------------------------------------------------------------------------------------------------
+
+// The pages on which headings of a level begin, once for all pages; then the last one up to a page is looked for.
+#let heads-of(level) = query(heading.where(level: level)).map(it => (it.location().page(), it.body))
+#let last-up-to(list, sheet) = {
+  let (low, high) = (0, list.len())
+  while low < high {
+    let middle = calc.quo(low + high, 2)
+    if list.at(middle).first() <= sheet { low = middle + 1 } else { high = middle }
+  }
+  if low == 0 { none } else { list.at(low - 1) }
+}
+#let chapter-pages() = query(<chapter>).map(it => (it.location().page(),))
+#let gap-pages() = query(<gap>).map(it => (it.location().page(),))
+#let begins-here(sheet) = {
+  let last = last-up-to(chapter-pages(), sheet)
+  last != none and last.first() == sheet
+}
+// A page is left empty so that what follows begins on the right: no text ended on it, and none begins.
+#let is-empty(sheet) = {
+  let before = last-up-to(gap-pages(), sheet)
+  before != none and before.first() == sheet - 1 and not begins-here(sheet) and begins-here(sheet + 1)
+}
+#let field(name) = {
+  let here-page = here().page()
+  if name == "page" { page-at(here()) } else if name == "pages" {
+    let pattern = here().page-numbering()
+    numbering(if pattern == none { "1" } else { pattern }, ..counter(page).at(query(<end>).first().location()))
+  } else if name.starts-with("heading") {
+    let last = last-up-to(heads-of(int(name.slice(7))), here-page)
+    if last != none { last.last() }
+  } else { setup.fields.at(name) }
+}
+#let pieces(parts) = for part in parts { if type(part) == str { part } else { field(part.first()) } }
+#let running(which) = context {
+  let sheet = here().page()
+  let line = if is-empty(sheet) { none } else if begins-here(sheet) { setup.at("first-" + which) } else if (
+    setup.two-sided and calc.even(counter(page).get().first())
+  ) { setup.at("even-" + which) } else { setup.at(which) }
+  if line != none {
+    looks(kinds.runningLine, grid(
+      columns: (1fr, auto, 1fr),
+      align: (start, center, end),
+      ..line.map(pieces),
+    ))
+  }
+}
+
+#let title-page = {
+  if setup.title-page {
+    page(header: none, footer: none, numbering: none, {
+      v(24%)
+      for (kind, line) in setup.title-lines { styled-block(kinds.at(kind), line) }
+    })
+    if setup.two-sided {
+      page(header: none, footer: none, numbering: none, [])
+    }
+  } else {
+    for (kind, line) in setup.title-lines { styled-block(kinds.at(kind), line) }
+  }
+}
+#let begin-body = {
+  gap
+  pagebreak(weak: true, to: if setup.two-sided or setup.chapters == "rightPage" { "odd" })
+}
+
+#let book(body) = {
+  set document(title: setup.title, author: setup.authors, date: none)
+  set page(
+    width: setup.width,
+    height: setup.height,
+    margin: setup.margin,
+    binding: if setup.right-to-left { right } else { left },
+    header: running("header"),
+    footer: running("footer"),
+    numbering: setup.numbering,
+  )
+  set text(lang: setup.lang, region: setup.region, dir: if setup.right-to-left { rtl } else { ltr })
+  set strong(delta: 250)
+  set list(indent: 1em, body-indent: 0.6em)
+  set enum(indent: 1em, body-indent: 0.6em)
+  let item-gap = kinds.listItem.pitch - kinds.listItem.size + kinds.listItem.after
+  set list(spacing: item-gap)
+  set enum(spacing: item-gap)
+  show list: set par(first-line-indent: 0pt, spacing: item-gap)
+  show enum: set par(first-line-indent: 0pt, spacing: item-gap)
+  show list: set block(above: item-gap + 3pt, below: item-gap + 3pt)
+  show enum: set block(above: item-gap + 3pt, below: item-gap + 3pt)
+  show quote: set pad(x: 0pt)
+  show quote: set block(above: 0pt, below: 0pt)
+  show math.equation.where(block: true): set block(above: 1.1em, below: 1.1em)
+  set footnote.entry(separator: line(length: 18%, stroke: 0.4pt + luma(50%)), gap: 0.4em)
+  show footnote.entry: it => looks(kinds.footnote, it)
+  show raw: set par(justify: false, first-line-indent: 0pt)
+  show heading: it => {
+    let style = levels.at(calc.min(it.level, 9) - 1)
+    styled-block(style, it.body, breakable: false, sticky: true)
+  }
+  show figure: set block(breakable: false)
+  show figure.where(kind: "data-table"): set block(breakable: true)
+  show figure.caption: it => styled-block(kinds.caption, it.body)
+  show figure: it => block(above: 1.2em, below: 1.2em, it)
+  show: it => looks(kinds.body, it)
+  body
+}
+// The pages of all places: kind, id, sheet from 1 on, printed number, how far down in points.
+#let page-map = context {
+  let found = query(metadata).filter(it => type(it.value) == array).map(it => {
+    let location = it.location()
+    it.value + (location.page(), page-at(location), location.position().y.pt())
+  })
+  [#metadata(found)<pages>#metadata(none)<end>]
+}
