@@ -66,7 +66,7 @@ warm_up() { rm -rf "var/cache/$APP_ENV" && php bin/console cache:warmup --no-int
 # usage: set_up [with-tests]
 set_up() {
     mkdir -p var
-    debian_packages php8.2-cli php8.2-sqlite3 php8.2-intl php8.2-xml php8.2-mbstring php8.2-curl php8.2-zip php8.2-gmp php8.2-gd composer unzip
+    debian_packages php8.2-cli php8.2-sqlite3 php8.2-intl php8.2-xml php8.2-mbstring php8.2-curl php8.2-zip php8.2-gmp php8.2-gd composer unzip fonts-noto-core fonts-noto-cjk fonts-noto-color-emoji
     need_node
     # What runs the tests is not needed for serving; a machine that has it keeps it.
     if [ "${1:-}" = with-tests ] || [ -f var/setup/php-packages-with-tests ]; then

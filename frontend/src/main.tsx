@@ -27,7 +27,9 @@ createRoot(root).render(
     <QueryClientProvider client={client}>
       <Switch>
         <Route path="/documents/:id/:face?">
-          {({ id, face }) => <DocumentScreen key={id} id={id} face={face === "arrange" ? "arrange" : "write"} />}
+          {({ id, face }) => (
+            <DocumentScreen key={id} id={id} face={face === "arrange" || face === "proof" ? face : "write"} />
+          )}
         </Route>
         <Route path="/keys">
           <KeysSheet />

@@ -6,7 +6,6 @@ namespace Stemmata\Typesetting;
 
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Language\Language;
-use Stemmata\Core\Page\ChapterStart;
 use Stemmata\Core\Page\PageSetup;
 use Stemmata\Core\Page\RunningField;
 use Stemmata\Core\Page\RunningLine;

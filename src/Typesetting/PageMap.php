@@ -8,22 +8,31 @@ namespace Stemmata\Typesetting;
 final readonly class PageMap
 {
     /**
-     * @param int                 $pages     sheets in all
+     * @param list<string>        $labels    what is printed on each sheet; empty for one without a number
      * @param array<string, Spot> $sections  by id
      * @param array<string, Spot> $bookmarks by id
      * @param array<string, Spot> $blocks    blocks of texts, by the section's id, a colon and the block's index from 0
      */
     private function __construct(
-        public int $pages,
+        public array $labels,
         public array $sections,
         public array $bookmarks,
         public array $blocks,
     ) {}
 
-    /** @param array<mixed> $spots as `book.typ` gives them: kind, id, sheet, label, points */
+    public function pages(): int
+    {
+        return count($this->labels);
+    }
+
+    /**
+     * @param int          $pages sheets in all
+     * @param array<mixed> $spots as `book.typ` gives them: kind, id, sheet, label, points
+     */
     public static function of(int $pages, array $spots): self
     {
         $byKind = ['section' => [], 'bookmark' => [], 'block' => []];
+        $labels = array_fill(0, $pages, '');
         foreach ($spots as $spot) {
             [$kind, $id, $sheet, $label, $down] = is_array($spot) ? [...$spot, null, null, null, null, null] : [null];
             if (
@@ -35,9 +44,11 @@ final readonly class PageMap
                 (is_float($down) || is_int($down))
             ) {
                 $byKind[$kind][$id] ??= new Spot($sheet, $label, (float) $down);
+            } elseif ('sheet' === $kind && is_int($sheet) && isset($labels[$sheet - 1]) && is_string($label)) {
+                $labels[$sheet - 1] = $label;
             }
         }
 
-        return new self($pages, $byKind['section'], $byKind['bookmark'], $byKind['block']);
+        return new self($labels, $byKind['section'], $byKind['bookmark'], $byKind['block']);
     }
 }

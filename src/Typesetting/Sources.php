@@ -6,6 +6,7 @@ namespace Stemmata\Typesetting;
 
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Rendition\Rendition;
+use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\Picture;
 use Stemmata\Typesetting\Markup\BlockTypst;
 use Stemmata\Typesetting\Markup\InlineTypst;
@@ -80,11 +81,12 @@ final readonly class Sources
         $section = $this->rendition->sectionAt($position);
         [$level, $number, $restart] = $this->heading($position, $section->id);
         $source = sprintf(
-            "#import \"/book.typ\": *\n#section(%s, %d, %s, [%s]%s)\n%s",
+            "#import \"/book.typ\": *\n#section(%s, %d, %s, [%s], %s%s)\n%s",
             TypstValue::string($section->id),
             $level,
             TypstValue::string($number),
             $section->level->isOpening() ? '' : $inline->of($section->heading),
+            TypstValue::string(trim(strtr(Node::plainTextOf($section->heading), "\n", ' '))),
             null === $restart ? '' : ', number-at: ' . $restart,
             (new BlockTypst($inline, $this->rendition))->of($section->blocks, $section->id),
         );

@@ -143,13 +143,19 @@
 
 #let gap = [#metadata("gap")<gap>]
 #let chapter-mark = [#metadata("chapter")<chapter>]
-#let section(id, level, number, body, number-at: none) = {
+#let head-mark(level, plain) = [#metadata(plain)#label("head-" + str(level))]
+// `plain` is what headers say of it.
+#let section(id, level, number, body, plain, number-at: none) = {
   if level == 1 and setup.chapters != "following" {
     gap
     pagebreak(weak: true, to: if setup.chapters == "rightPage" { "odd" })
   }
   if number-at != none { counter(page).update(number-at) }
-  let lead = spot("section", id) + if level == 1 { chapter-mark }
+  let lead = {
+    spot("section", id)
+    if level == 1 { chapter-mark }
+    if level > 0 and level < 4 { head-mark(level, plain) }
+  }
   if level == 0 or (number == "" and body == []) {
     block-spot(lead)
   } else {
@@ -184,7 +190,7 @@
 // --- pages ---------------------------------------------------------------------------------------------------------
 
 // The pages on which headings of a level begin, once for all pages; then the last one up to a page is looked for.
-#let heads-of(level) = query(heading.where(level: level)).map(it => (it.location().page(), it.body))
+#let heads-of(level) = query(label("head-" + str(level))).map(it => (it.location().page(), it.value))
 #let last-up-to(list, sheet) = {
   let (low, high) = (0, list.len())
   while low < high {
@@ -247,6 +253,9 @@
   pagebreak(weak: true, to: if setup.two-sided or setup.chapters == "rightPage" { "odd" })
 }
 
+// Tells what is printed on each sheet.
+#let sheet-mark = place([#metadata(("sheet", ""))<sheet>])
+
 #let book(body) = {
   set document(title: setup.title, author: setup.authors, date: none)
   set page(
@@ -257,6 +266,7 @@
     header: running("header"),
     footer: running("footer"),
     numbering: setup.numbering,
+    background: sheet-mark,
   )
   set text(lang: setup.lang, region: setup.region, dir: if setup.right-to-left { rtl } else { ltr })
   set strong(delta: 250)
@@ -286,11 +296,12 @@
   show: it => looks(kinds.body, it)
   body
 }
-// The pages of all places: kind, id, sheet from 1 on, printed number, how far down in points.
+// The pages of all places, as an entry of a dictionary, which is none of them itself: kind, id, sheet from 1 on, printed number, how far down in points.
 #let page-map = context {
   let found = query(metadata).filter(it => type(it.value) == array).map(it => {
     let location = it.location()
-    it.value + (location.page(), page-at(location), location.position().y.pt())
+    let label = if location.page-numbering() == none { "" } else { page-at(location) }
+    it.value + (location.page(), label, location.position().y.pt())
   })
-  [#metadata(found)<pages>#metadata(none)<end>]
+  [#metadata((spots: found))<pages>#metadata(none)<end>]
 }

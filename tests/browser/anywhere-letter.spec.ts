@@ -52,6 +52,7 @@ const AFTER: Record<Exclude<AnywhereCommand, "print">, After> = {
   reminders: "here",
   ideas: "here",
   contents: "here",
+  pages: "here",
   counts: "here",
   offcuts: "here",
   history: "here",

@@ -1,5 +1,5 @@
 import type { StoreApi } from "zustand/vanilla";
-import { api, read, UNREACHABLE } from "../api/client";
+import { api, read, sentenceOf, UNREACHABLE } from "../api/client";
 import type { operations } from "../generated/api";
 import type { Scope } from "../outline/scope";
 import type { Messages } from "./messages";
@@ -28,18 +28,27 @@ export class Files {
     return read(api.GET("/api/documents/{id}/dead-links", { params })).catch(() => none);
   }
 
-  /** As the browser prints it. */
+  /** The pages, as the browser prints a PDF. */
   async print(scope?: Scope): Promise<void> {
     await this.flush();
-    const answer = await fetch(this.address("html", scope)).catch(() => null);
-    if (!answer?.ok) return this.messages.say(UNREACHABLE, "warning");
+    const address = `/api/documents/${this.id}/pages.pdf?${new URLSearchParams(asked(scope))}`;
+    const answer = await fetch(address).catch(() => null);
+    if (!answer?.ok) return this.messages.say(await problemOf(answer), "warning");
+    const file = URL.createObjectURL(await answer.blob());
+    // What was printed before is done with by now; when, no browser says.
+    document.querySelector("[data-printed]")?.remove();
     const page = document.createElement("iframe");
     page.hidden = true;
     page.title = "What is printed";
-    page.srcdoc = await answer.text();
+    page.dataset["printed"] = "";
+    page.src = file;
     page.addEventListener("load", () => {
-      page.contentWindow?.addEventListener("afterprint", () => page.remove());
-      page.contentWindow?.print();
+      try {
+        page.contentWindow?.print();
+      } catch {
+        // Some browsers show a PDF in a window that belongs to them.
+        window.open(file, "_blank", "noopener");
+      }
     });
     document.body.append(page);
   }
@@ -76,4 +85,9 @@ export class Files {
 /** A part of the document as it is asked for. */
 function asked(scope: Scope | undefined): { sections?: string; extent?: Scope["extent"] } {
   return scope ? { sections: scope.heads.join(","), extent: scope.extent } : {};
+}
+
+/** What a refused request says of itself. */
+async function problemOf(answer: Response | null): Promise<string> {
+  return answer === null ? UNREACHABLE : sentenceOf(await answer.json().catch(() => null));
 }

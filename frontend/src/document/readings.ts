@@ -2,10 +2,18 @@ import type { QueryClient } from "@tanstack/react-query";
 import type { Reading } from "../api/client";
 
 /** What is read from a whole document beside its outline and texts. */
-type DocumentReading = Reading | "history" | "milestones" | "comparison" | "preview" | "likely-headings" | "found";
+type DocumentReading =
+  Reading | "history" | "milestones" | "comparison" | "preview" | "likely-headings" | "found" | "page-setup";
 
 /** Those that any change may have made untrue; they are read by tools that are open now and then. */
-const WITH_EVERY_CHANGE: readonly DocumentReading[] = ["history", "comparison", "preview", "likely-headings", "found"];
+const WITH_EVERY_CHANGE: readonly DocumentReading[] = [
+  "history",
+  "comparison",
+  "preview",
+  "likely-headings",
+  "found",
+  "page-setup",
+];
 /** The check looks through the whole document, so it waits for a pause in the changes (milliseconds). */
 const PAUSE = 400;
 

@@ -7,6 +7,7 @@ import { Files } from "./files";
 import { keepScope, keptScope } from "./kept-scope";
 import { Messages } from "./messages";
 import { Navigation } from "./navigation";
+import { Pages } from "./pages";
 import { opened, type DocumentState } from "./state";
 import { Texts } from "./texts";
 import { Turns } from "./turns";
@@ -28,6 +29,7 @@ export class Session {
   readonly changes: Changes;
   readonly navigation: Navigation;
   readonly files: Files;
+  readonly pages: Pages;
   private readonly counts: Counts;
   private readonly turns = new Turns();
   private readonly channel: BroadcastChannel;
@@ -51,6 +53,7 @@ export class Session {
     this.messages = new Messages(this.windowStore);
     this.texts = new Texts(store, this.messages);
     this.counts = new Counts(store);
+    this.pages = new Pages(store);
     this.navigation = new Navigation(store, this.windowStore, this.messages);
     const kept = new KeptDrafts(skeleton.id, () =>
       this.messages.say(

@@ -19,6 +19,7 @@ import type { Offered } from "../places/offering";
 import { NarrowBar } from "./write/narrow-bar";
 import { Manuscript } from "../manuscript/manuscript";
 import { MessageBar } from "./message-bar";
+import { Proof } from "../proof/proof";
 import { OutlinePanel } from "./write/outline-panel";
 import { PickedBar } from "../tree/picked-bar";
 import { Dialogs } from "../tools/dialogs";
@@ -120,10 +121,17 @@ function Faces({ face }: { face: Face }) {
           <Drawer />
           {isQuiet ? <LeaveQuiet /> : <NarrowBar onJump={commands.jump} />}
         </div>
+      ) : face === "proof" ? (
+        <div className="grid min-h-0 grid-cols-[minmax(0,1fr)] pb-14 md:grid-cols-[272px_minmax(0,1fr)_auto] md:pb-0 lg:grid-cols-[312px_minmax(0,1fr)_auto]">
+          <OutlinePanel isInProof />
+          <Proof />
+          <Drawer />
+          <NarrowBar onJump={commands.jump} />
+        </div>
       ) : (
         <ArrangeTable />
       )}
-      <PickedBar besideOutline={face === "write"} />
+      <PickedBar besideOutline={face !== "arrange"} />
       <MessageBar />
       <ClashDialog />
       <Dialogs />

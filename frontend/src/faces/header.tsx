@@ -23,7 +23,7 @@ export const SAVING: Record<Saving, string> = {
 };
 
 /** The ways to look at a document. */
-export type Face = "write" | "arrange";
+export type Face = "write" | "arrange" | "proof";
 
 export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
   const session = useSession("Header");
@@ -68,6 +68,7 @@ export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
       <nav aria-label="Faces of the document" className="flex self-stretch">
         <FaceLink to={`/documents/${id}`} words="Write" shown={face === "write"} />
         <FaceLink to={`/documents/${id}/arrange`} words="Arrange" shown={face === "arrange"} />
+        <FaceLink to={`/documents/${id}/proof`} words="Proof" shown={face === "proof"} />
       </nav>
       <span className="flex-1" />
       <button

@@ -16,6 +16,9 @@ import { FIND_FIELD, openFind } from "../find/open-find";
 import { step as stepFound, useFind } from "../find/found";
 import { openDrawer, useDrawer, type DrawerTool } from "../window/open-drawer";
 
+/** The faces in turn, as addresses have them. */
+const FACES = ["", "/arrange", "/proof"] as const;
+
 export type AnywhereCommands = Record<AnywhereCommand, () => void>;
 
 /** What each command does that works anywhere in a document. */
@@ -38,10 +41,11 @@ export function useAnywhereCommands(onJump: (commands: AnywhereCommands) => void
       "outline-or-text": () => changeBetweenOutlineAndText(session),
       strata: focusStrata,
       "other-face": () => {
-        const isArrange = window.location.pathname.endsWith("/arrange");
-        navigate(`/documents/${session.state.id}${isArrange ? "" : "/arrange"}`);
+        const at = FACES.findIndex((face) => face !== "" && window.location.pathname.endsWith(face));
+        const next = FACES[(Math.max(0, at) + 1) % FACES.length] ?? "";
+        navigate(`/documents/${session.state.id}${next}`);
         const { current } = session.window;
-        if (isArrange && current !== null)
+        if (next === "" && current !== null)
           session.navigation.goTo(session.navigation.here(current), { remember: false });
       },
       "read-aloud": () => readAloud(session),
@@ -66,6 +70,7 @@ export function useAnywhereCommands(onJump: (commands: AnywhereCommands) => void
       reminders: drawer("reminders"),
       ideas: drawer("ideas"),
       contents: drawer("contents"),
+      pages: drawer("pages"),
       counts: drawer("counts"),
       offcuts: drawer("offcuts"),
       history: drawer("history"),

@@ -708,6 +708,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/pages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["readPages"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/pages.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["readPdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/page-setup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["readPageSetup"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reminders": {
         parameters: {
             query?: never;
@@ -1307,6 +1355,99 @@ export interface components {
             /** @description What was read from the whole document and has to be read again */
             outdated: ("places" | "findings" | "offcuts")[];
         };
+        PageSetup: {
+            /**
+             * @description How a document stands on pages; read by Core\Page\PageSetup.
+             * @enum {string}
+             */
+            paper: "a4" | "a5" | "b5" | "letter" | "legal" | "digest";
+            /** @description Millimetres: top, bottom, inner, outer */
+            margins: number[];
+            twoSided: boolean;
+            /** @enum {string} */
+            chapters: "following" | "newPage" | "rightPage";
+            titlePage: boolean;
+            titleLines: string[];
+            romanFront: boolean;
+            /** @description Id of a section */
+            bodyFrom?: string;
+            restarts: {
+                [key: string]: number;
+            };
+            header?: components["schemas"]["RunningLine"];
+            footer?: components["schemas"]["RunningLine"];
+            evenHeader?: components["schemas"]["RunningLine"];
+            evenFooter?: components["schemas"]["RunningLine"];
+            firstHeader?: components["schemas"]["RunningLine"];
+            firstFooter?: components["schemas"]["RunningLine"];
+        };
+        /** @description How a document looks and stands on pages, and what there is to choose from. */
+        PageSetupView: {
+            houseStyle: string;
+            houseStyles: {
+                name: string;
+                label: string;
+                about: string;
+            }[];
+            pages: components["schemas"]["PageSetup"];
+            /** @description Headers and footers as they are printed, also where the page setup leaves them to what is usual */
+            running: {
+                header: components["schemas"]["RunningLine"];
+                footer: components["schemas"]["RunningLine"];
+                evenHeader: components["schemas"]["RunningLine"];
+                evenFooter: components["schemas"]["RunningLine"];
+                firstHeader: components["schemas"]["RunningLine"];
+                firstFooter: components["schemas"]["RunningLine"];
+            };
+            /** @description Whether the pages are the document’s own, not those of the house style */
+            isOwn: boolean;
+        };
+        /** @description Where a place stands in the pages. */
+        PageSpot: {
+            /** @description From 1 on */
+            sheet: number;
+            /** @description What is printed on the page */
+            label: string;
+            /**
+             * Format: float
+             * @description Points from the upper edge of the page
+             */
+            down: number;
+        };
+        /** @description On which pages everything stands. */
+        PagesView: {
+            /** @description Of the document, whose pages these are */
+            revision: number;
+            /** @description What is printed on each sheet; empty for one without a number */
+            labels: string[];
+            /** @description By the id of the section */
+            sections: {
+                [key: string]: components["schemas"]["PageSpot"];
+            };
+            /** @description By the id of the bookmark */
+            bookmarks: {
+                [key: string]: components["schemas"]["PageSpot"];
+            };
+            /** @description By the id of the section, a colon and the index of the block from 0 on; empty unless asked for */
+            blocks: {
+                [key: string]: components["schemas"]["PageSpot"];
+            };
+            /** @description What is not as it should be, in sentences */
+            findings: string[];
+        };
+        /** @description A header or a footer: words and fields at each of its three places */
+        RunningLine: {
+            start: components["schemas"]["RunningParts"];
+            middle: components["schemas"]["RunningParts"];
+            end: components["schemas"]["RunningParts"];
+        };
+        RunningParts: (string | {
+            /**
+             * @description What stands at one place of a header or a footer.
+             * @enum {string}
+             */
+            field: "title" | "author" | "date" | "page" | "pages" | "heading1" | "heading2" | "heading3";
+        })[];
         /** @description What the writer wants to be reminded of at a place of the text. */
         Reminder: {
             id: string;
@@ -1402,7 +1543,7 @@ export interface components {
             /** @description What else the writer should know */
             notice: string;
         };
-        Operation: components["schemas"]["PromoteOperation"] | components["schemas"]["DemoteOperation"] | components["schemas"]["SetLevelOperation"] | components["schemas"]["MoveOperation"] | components["schemas"]["MoveUpOperation"] | components["schemas"]["MoveDownOperation"] | components["schemas"]["SplitOperation"] | components["schemas"]["JoinOperation"] | components["schemas"]["MakeHeadingOperation"] | components["schemas"]["MakeHeadingsOperation"] | components["schemas"]["TakeAsTitleOperation"] | components["schemas"]["PutTitleInTextOperation"] | components["schemas"]["SplitByRuleOperation"] | components["schemas"]["UseNumberingOperation"] | components["schemas"]["NumberCaptionsOperation"] | components["schemas"]["InsertOperation"] | components["schemas"]["RenameOperation"] | components["schemas"]["ReplaceBodyOperation"] | components["schemas"]["ReplaceFoundOperation"] | components["schemas"]["ReplaceStretchOperation"] | components["schemas"]["BookmarkCaptionOperation"] | components["schemas"]["ChangeReminderOperation"] | components["schemas"]["DuplicateOperation"] | components["schemas"]["DeleteOperation"] | components["schemas"]["SetAsideOperation"] | components["schemas"]["BringBackOperation"] | components["schemas"]["SetTextAsideOperation"] | components["schemas"]["NoteIdeaOperation"] | components["schemas"]["RewordIdeaOperation"] | components["schemas"]["DiscardOperation"] | components["schemas"]["DescribeSectionOperation"] | components["schemas"]["DescribeDocumentOperation"] | components["schemas"]["SpreadTargetOperation"] | components["schemas"]["GenerateContentsOperation"] | components["schemas"]["RefreshContentsOperation"] | components["schemas"]["BatchOperation"];
+        Operation: components["schemas"]["PromoteOperation"] | components["schemas"]["DemoteOperation"] | components["schemas"]["SetLevelOperation"] | components["schemas"]["MoveOperation"] | components["schemas"]["MoveUpOperation"] | components["schemas"]["MoveDownOperation"] | components["schemas"]["SplitOperation"] | components["schemas"]["JoinOperation"] | components["schemas"]["MakeHeadingOperation"] | components["schemas"]["MakeHeadingsOperation"] | components["schemas"]["TakeAsTitleOperation"] | components["schemas"]["PutTitleInTextOperation"] | components["schemas"]["SplitByRuleOperation"] | components["schemas"]["UseNumberingOperation"] | components["schemas"]["NumberCaptionsOperation"] | components["schemas"]["UseHouseStyleOperation"] | components["schemas"]["SetUpPagesOperation"] | components["schemas"]["InsertOperation"] | components["schemas"]["RenameOperation"] | components["schemas"]["ReplaceBodyOperation"] | components["schemas"]["ReplaceFoundOperation"] | components["schemas"]["ReplaceStretchOperation"] | components["schemas"]["BookmarkCaptionOperation"] | components["schemas"]["ChangeReminderOperation"] | components["schemas"]["DuplicateOperation"] | components["schemas"]["DeleteOperation"] | components["schemas"]["SetAsideOperation"] | components["schemas"]["BringBackOperation"] | components["schemas"]["SetTextAsideOperation"] | components["schemas"]["NoteIdeaOperation"] | components["schemas"]["RewordIdeaOperation"] | components["schemas"]["DiscardOperation"] | components["schemas"]["DescribeSectionOperation"] | components["schemas"]["DescribeDocumentOperation"] | components["schemas"]["SpreadTargetOperation"] | components["schemas"]["GenerateContentsOperation"] | components["schemas"]["RefreshContentsOperation"] | components["schemas"]["BatchOperation"];
         PromoteOperation: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -1575,6 +1716,24 @@ export interface components {
             name: "number-captions";
             /** @description True or false */
             numbered: boolean;
+        };
+        UseHouseStyleOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "use-house-style";
+            /** @description A text of at most 8,192 bytes */
+            style: string;
+        };
+        SetUpPagesOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "set-up-pages";
+            /** @description A page setup; null for the one of the house style */
+            pages: components["schemas"]["PageSetup"] | null;
         };
         InsertOperation: {
             /**
@@ -2551,7 +2710,7 @@ export interface operations {
     exportDocument: {
         parameters: {
             query: {
-                format: "md" | "html" | "docx";
+                format: "md" | "html" | "docx" | "pdf";
                 /** @description Only these sections: ids, separated by commas */
                 sections?: string;
                 /** @description Whether what is under them belongs to it */
@@ -3166,6 +3325,84 @@ export interface operations {
                 };
             };
             422: components["responses"]["Problem"];
+        };
+    };
+    readPages: {
+        parameters: {
+            query?: {
+                /** @description With the blocks of all texts */
+                blocks?: "yes";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description On which pages everything stands */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PagesView"];
+                };
+            };
+            422: components["responses"]["Problem"];
+        };
+    };
+    readPdf: {
+        parameters: {
+            query?: {
+                /** @description Only these sections: ids, separated by commas */
+                sections?: string;
+                extent?: "branch" | "heading-only";
+                /** @description What the file is to keep to, where the structure of the document allows it */
+                standard?: "ua-1" | "a-2u" | "tagged";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The pages as PDF, to be looked at */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+            422: components["responses"]["Problem"];
+        };
+    };
+    readPageSetup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How the document looks and stands on pages */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PageSetupView"];
+                };
+            };
+            404: components["responses"]["Problem"];
         };
     };
     listOpenReminders: {

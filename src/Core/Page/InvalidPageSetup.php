@@ -20,12 +20,16 @@ final class InvalidPageSetup extends \DomainException implements CoreException
 
     public static function noRoom(): self
     {
-        return new self('These margins leave less than 40 millimetres for the text; make them smaller or the paper larger.');
+        return new self(
+            'These margins leave less than 40 millimetres for the text; make them smaller or the paper larger.',
+        );
     }
 
     public static function runningLine(): self
     {
-        return new self('A header or footer holds at most 12 pieces at each of its three places, of at most 200 characters.');
+        return new self(
+            'A header or footer holds at most 12 pieces at each of its three places, of at most 200 characters.',
+        );
     }
 
     public static function titleLines(): self

@@ -121,7 +121,9 @@ final readonly class PageSetup
         if (!is_array($json)) {
             throw InvalidPageSetup::malformed();
         }
-        $line = static fn(string $name): ?RunningLine => isset($json[$name]) ? RunningLine::fromJson($json[$name]) : null;
+        $line = static fn(string $name): ?RunningLine => isset($json[$name])
+            ? RunningLine::fromJson($json[$name])
+            : null;
         $setup = new self(
             self::oneOf(Paper::class, $json['paper'] ?? null),
             self::readMargins($json['margins'] ?? null),
@@ -186,8 +188,8 @@ final readonly class PageSetup
 
         return array_map(
             static fn(mixed $line): string => is_string($line) &&
-                mb_check_encoding($line, 'UTF-8') &&
-                mb_strlen($line) <= self::MAX_LINE
+            mb_check_encoding($line, 'UTF-8') &&
+            mb_strlen($line) <= self::MAX_LINE
                 ? Characters::cleaned($line)
                 : throw InvalidPageSetup::titleLines(),
             $json,

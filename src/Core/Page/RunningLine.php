@@ -54,7 +54,9 @@ final readonly class RunningLine
             throw InvalidPageSetup::malformed();
         }
 
-        return new self(...array_map(static fn(string $place): array => self::parts($json[$place] ?? []), self::PLACES));
+        return new self(
+            ...array_map(static fn(string $place): array => self::parts($json[$place] ?? []), self::PLACES),
+        );
     }
 
     /** @return list<string|RunningField> */

@@ -7,7 +7,6 @@ namespace Stemmata\Core\Rendition;
 use Stemmata\Core\Contents\ContentsLines;
 use Stemmata\Core\Counting\CaptionNumbers;
 use Stemmata\Core\Document\Document;
-use Stemmata\Core\Document\References;
 use Stemmata\Core\Link\CrossReferenceShows;
 use Stemmata\Core\Link\KeptFile;
 use Stemmata\Core\Link\LinkTarget;

@@ -152,13 +152,23 @@ final class HouseStyles
             [
                 TextKind::Body->value => $body,
                 TextKind::Title->value => $heading->with(size: $sizes[0] * 1.5, lineHeight: 1.2, spaceAfter: 10),
-                TextKind::Subtitle->value => $plain->with(size: $sizes[1], lineHeight: 1.3, italic: true, spaceAfter: 8),
+                TextKind::Subtitle->value => $plain->with(
+                    size: $sizes[1],
+                    lineHeight: 1.3,
+                    italic: true,
+                    spaceAfter: 8,
+                ),
                 TextKind::TitleLine->value => $plain->with(lineHeight: 1.4, spaceAfter: 6),
                 TextKind::Quotation->value => $quotation,
                 TextKind::ListItem->value => $plain->with(spaceAfter: $body->spaceAfter / 2),
                 TextKind::Table->value => $tight->with(size: $body->size * 0.92),
                 TextKind::Caption->value => $tight->with(size: $body->size * 0.9, spaceBefore: 4, spaceAfter: 8),
-                TextKind::Code->value => $tight->with(face: Typeface::Mono, size: $body->size * 0.82, spaceBefore: 10, spaceAfter: 10),
+                TextKind::Code->value => $tight->with(
+                    face: Typeface::Mono,
+                    size: $body->size * 0.82,
+                    spaceBefore: 10,
+                    spaceAfter: 10,
+                ),
                 TextKind::Footnote->value => $tight->with(size: $body->size * 0.84, spaceAfter: 2),
                 TextKind::ContentsTitle->value => $heading->with(
                     size: $sizes[1] * 1.15,

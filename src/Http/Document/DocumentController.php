@@ -326,7 +326,7 @@ final readonly class DocumentController
         OA\QueryParameter(
             name: 'format',
             required: true,
-            schema: new OA\Schema(type: 'string', enum: ['md', 'html', 'docx']),
+            schema: new OA\Schema(type: 'string', enum: ['md', 'html', 'docx', 'pdf']),
         ),
     ]
     #[

@@ -24,11 +24,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/documents/{id}')]
 final readonly class PageController
 {
-    public function __construct(
-        private DocumentStore $store,
-        private Facts $facts,
-        private Typesetter $typesetter,
-    ) {}
+    public function __construct(private DocumentStore $store, private Facts $facts, private Typesetter $typesetter) {}
 
     #[Route('/pages', methods: ['GET'])]
     #[OA\Get(path: '/api/documents/{id}/pages', operationId: 'readPages')]
@@ -59,12 +55,7 @@ final readonly class PageController
         );
 
         return new JsonResponse(
-            PagesView::of(
-                $revision,
-                $typeset->map,
-                $typeset->findings,
-                'yes' === $request->query->getString('blocks'),
-            ),
+            PagesView::of($revision, $typeset->map, $typeset->findings, 'yes' === $request->query->getString('blocks')),
         );
     }
 
@@ -129,12 +120,7 @@ final readonly class PageController
         $setup = $this->store->get($id)->setup();
 
         return new JsonResponse(
-            PageSetupView::of(
-                $setup->style()->name,
-                HouseStyles::all(),
-                $setup->pages(),
-                null !== $setup->ownPages,
-            ),
+            PageSetupView::of($setup->style()->name, HouseStyles::all(), $setup->pages(), null !== $setup->ownPages),
         );
     }
 }

@@ -10,7 +10,7 @@ final class OneShotEngine implements Engine
     private const SECONDS = 180;
 
     /** @var resource|null */
-    private $process = null;
+    private $process;
     /** @var array<int, resource> */
     private array $pipes = [];
 
@@ -29,7 +29,7 @@ final class OneShotEngine implements Engine
         fflush($in);
         $until = microtime(true) + self::SECONDS;
         $message = Frames::read(static function (int $length) use ($out, $until): string {
-            for ($bytes = ''; strlen($bytes) < $length && !feof($out); ) {
+            for ($bytes = ''; strlen($bytes) < $length && !feof($out);) {
                 $ready = [$out];
                 $none = [];
                 $left = (int) ceil($until - microtime(true));

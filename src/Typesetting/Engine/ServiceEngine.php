@@ -56,10 +56,14 @@ final class ServiceEngine implements Engine
         return null === $message || [] === $message[0] ? throw TypesettingFailed::tookTooMuch() : $message;
     }
 
-    /** Starts it unless it runs; for the start of the server, so that nobody waits for it later. */
-    public function warmUp(): void
+    /** Starts it anew, so that it is of this version and nobody waits for it later; the one before ends by itself. */
+    public function restart(): void
     {
-        $socket = $this->connect() ?? $this->start();
+        $path = $this->socketPath();
+        if (file_exists($path)) {
+            unlink($path);
+        }
+        $socket = $this->start();
         if (null !== $socket) {
             fclose($socket);
         }

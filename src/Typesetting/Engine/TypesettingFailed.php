@@ -15,7 +15,9 @@ final class TypesettingFailed extends \RuntimeException implements CoreException
 
     public static function notThere(): self
     {
-        return new self('The typesetting service cannot be started, so that there are no pages now. The text is not touched by this.');
+        return new self(
+            'The typesetting service cannot be started, so that there are no pages now. The text is not touched by this.',
+        );
     }
 
     public static function because(string $reason): self

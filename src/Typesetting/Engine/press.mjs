@@ -77,7 +77,7 @@ export class Press {
     const findings = [];
     const document = this.#compiled(findings);
     this.#compiler.evictCache(FORGET_AFTER);
-    const [spots] = this.#compiler.query(document, { selector: "<pages>", field: "value" });
+    const [{ spots }] = this.#compiler.query(document, { selector: "<pages>", field: "value" });
     const answer = { pages: document.numOfPages, spots, findings };
     if (request.pdf === undefined) return { answer };
     return { answer, pdf: this.#pdf(document, request.pdf, answer) };
@@ -156,5 +156,5 @@ export class Press {
 /** Its words alone: every string literal of the source is a run of them. */
 function plainSource(id, source) {
   const literals = source.slice(source.indexOf("\n") + 1).match(/(?<=#)"(?:[^"\\]|\\.)*"(?=;)/g) ?? [];
-  return `#import "/book.typ": *\n#section(${JSON.stringify(id)}, 0, "", [])\n${literals.map((each) => `#${each};`).join("\n\n")}\n`;
+  return `#import "/book.typ": *\n#section(${JSON.stringify(id)}, 0, "", [], "")\n${literals.map((each) => `#${each};`).join("\n\n")}\n`;
 }

@@ -3,7 +3,7 @@
 // socket is taken away.
 // usage: node service.mjs SOCKET
 import { fork } from "node:child_process";
-import { chmodSync, existsSync, readFileSync, rmSync } from "node:fs";
+import { chmodSync, readFileSync, rmSync, statSync } from "node:fs";
 import { createServer } from "node:net";
 import { frame, onMessages } from "./frames.mjs";
 
@@ -130,13 +130,19 @@ const server = createServer((connection) => {
   });
 });
 
+/** Another service may have taken the place of this one. */
+const socketNow = () => statSync(socketPath, { throwIfNoEntry: false })?.ino;
+let ownSocket;
 rmSync(socketPath, { force: true });
-server.listen(socketPath, () => chmodSync(socketPath, 0o600));
+server.listen(socketPath, () => {
+  chmodSync(socketPath, 0o600);
+  ownSocket = socketNow();
+});
 setInterval(() => {
   const isUnused = Date.now() - lastAsked > IDLE_SECONDS * 1000;
-  if (isUnused || !existsSync(socketPath)) {
-    for (const press of presses.values()) press.end();
-    rmSync(socketPath, { force: true });
-    process.exit();
-  }
-}, 5000);
+  const isOwn = socketNow() === ownSocket;
+  if (!isUnused && isOwn) return;
+  for (const press of presses.values()) press.end();
+  if (isOwn) rmSync(socketPath, { force: true });
+  process.exit();
+}, 2000);

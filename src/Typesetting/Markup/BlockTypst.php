@@ -27,9 +27,10 @@ final class BlockTypst extends BlockVisitor
         foreach ($blocks as $index => $block) {
             // The spot stands in the paragraph, so that it adds none; before what is no paragraph it clings to it.
             $spot = sprintf('#spot("block", %s);', TypstValue::string($section . ':' . $index));
-            $markup .= 'paragraph' === $block->type
-                ? $this->paragraph($block, $spot)
-                : '#block-spot[' . $spot . "]\n" . $this->block($block);
+            $markup .=
+                'paragraph' === $block->type
+                    ? $this->paragraph($block, $spot)
+                    : '#block-spot[' . $spot . "]\n" . $this->block($block);
         }
 
         return $markup;
@@ -213,10 +214,6 @@ final class BlockTypst extends BlockVisitor
             );
         }
 
-        return sprintf(
-            "#contents(%s, (%s))\n",
-            TypstValue::string($contents->textAttribute('title')),
-            $lines,
-        );
+        return sprintf("#contents(%s, (%s))\n", TypstValue::string($contents->textAttribute('title')), $lines);
     }
 }

@@ -11,9 +11,10 @@ import { useTree } from "../../tree/use-tree";
 import { cx } from "../../parts/cx";
 import { UnderHand } from "../../parts/menu";
 import { isNarrow, useDrawer } from "../../window/open-drawer";
+import { showFigure, useShownFigure } from "../../window/shown-figure";
 
 /** The outline as a stem with branches, after the tree view pattern of the WAI-ARIA Authoring Practices. */
-export function OutlinePanel() {
+export function OutlinePanel({ isInProof = false }: { isInProof?: boolean }) {
   const session = useSession("OutlinePanel");
   const scroller = useRef<HTMLDivElement>(null);
   const field = useRef<HTMLInputElement>(null);
@@ -31,6 +32,9 @@ export function OutlinePanel() {
       filter: () => field.current?.focus(),
     },
   );
+
+  const figure = useShownFigure((state) => state.figure);
+  const showsPages = isInProof || figure === "pages";
 
   return (
     <aside
@@ -69,7 +73,7 @@ export function OutlinePanel() {
                     className="absolute inset-x-0 [contain:layout_style] has-[.row-active]:z-[1]"
                     style={{ top: item.start }}
                   >
-                    <OutlineRow {...propsOf(row)} isFirst={item.index === 0} />
+                    <OutlineRow {...propsOf(row)} isFirst={item.index === 0} showsPages={showsPages} />
                   </div>
                 )
               );
@@ -101,6 +105,20 @@ export function OutlinePanel() {
           <Plus size={14} strokeWidth={1.8} aria-hidden="true" /> Section
         </button>
         <span className="flex-1" />
+        {!isInProof && (
+          <button
+            type="button"
+            aria-pressed={showsPages}
+            title="Page numbers in place of words"
+            className={cx(
+              "flex h-7 items-center rounded-full px-2.5 hover:bg-wash hover:text-ink",
+              showsPages && "bg-wash text-stem",
+            )}
+            onClick={() => showFigure(showsPages ? "words" : "pages")}
+          >
+            Pages
+          </button>
+        )}
         <LevelsMenu onShow={showLevels} />
       </div>
     </aside>

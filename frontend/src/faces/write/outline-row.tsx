@@ -1,5 +1,5 @@
 import { memo } from "react";
-import { useSession } from "../../document/context";
+import { usePages, useSession } from "../../document/context";
 import { useFind } from "../../find/found";
 import { cx } from "../../parts/cx";
 import { isMarker, MarkerSign } from "../../parts/marker";
@@ -11,12 +11,18 @@ import { useRowDraggable } from "../../tree/use-row-drag";
 import type { TreeRowProps } from "../../tree/use-tree";
 
 /** One section in the outline. */
-export const OutlineRow = memo(function OutlineRow({ isFirst, ...props }: TreeRowProps & { isFirst: boolean }) {
+export const OutlineRow = memo(function OutlineRow({
+  isFirst,
+  showsPages,
+  ...props
+}: TreeRowProps & { isFirst: boolean; showsPages: boolean }) {
   const session = useSession("OutlineRow");
   const { row, isActive, isInHand, isPicked, isRenaming, acts } = props;
   const element = useRowDraggable(session, row, isRenaming);
   const facts = useRowFacts(row);
   const { marker, stage, words, name, number } = facts;
+  const page = usePages("OutlineRow", (state) => state.sections.get(row.id)?.label ?? "", showsPages);
+  const isBehind = usePages("OutlineRow", (state) => state.isBehind, showsPages);
   const found = useFind((state) => state.counts.get(row.id) ?? 0);
   return (
     <div
@@ -33,6 +39,7 @@ export const OutlineRow = memo(function OutlineRow({ isFirst, ...props }: TreeRo
         number,
         name,
         words > 0 ? counted(words, "word") : "no text yet",
+        page && `page ${page}`,
         isStage(stage) && STAGE_WORDS[stage].toLowerCase(),
         isMarker(marker) && `${marker} marker`,
         found > 0 && `${counted(found, "place")} found`,
@@ -71,8 +78,13 @@ export const OutlineRow = memo(function OutlineRow({ isFirst, ...props }: TreeRo
               {formatNumber(found)}
             </span>
           ) : (
-            <span className="pl-2 text-[11.5px] text-faint tabular-nums group-hover:invisible">
-              {words > 0 ? formatNumber(words) : "–"}
+            <span
+              className={cx(
+                "pl-2 text-[11.5px] tabular-nums group-hover:invisible",
+                showsPages && isBehind ? "text-ochre" : "text-faint",
+              )}
+            >
+              {showsPages ? page || "–" : words > 0 ? formatNumber(words) : "–"}
             </span>
           )}
           <RowMenu name={name} {...props} />

@@ -4,6 +4,7 @@ import {
   History,
   Leaf,
   Lightbulb,
+  BookOpen,
   ListOrdered,
   Scissors,
   Search,
@@ -23,6 +24,7 @@ import { openDrawer, useDrawer, type DrawerTool } from "../../window/open-drawer
 import { OffcutsDrawer } from "./offcuts-drawer";
 import { IdeasDrawer } from "./ideas-drawer";
 import { RemindersDrawer } from "./reminders-drawer";
+import { PagesDrawer } from "./pages-drawer";
 import { PlacesDrawer } from "./places-drawer";
 
 type Tool = { id: DrawerTool; label: string; icon: LucideIcon; content: ComponentType };
@@ -33,6 +35,7 @@ export const TOOLS: readonly Tool[] = [
   { id: "reminders", label: "Reminders", icon: Leaf, content: RemindersDrawer },
   { id: "ideas", label: "Ideas", icon: Lightbulb, content: IdeasDrawer },
   { id: "contents", label: "Contents", icon: ListOrdered, content: ContentsDrawer },
+  { id: "pages", label: "Pages", icon: BookOpen, content: PagesDrawer },
   { id: "counts", label: "Counts", icon: Sigma, content: CountsDrawer },
   { id: "offcuts", label: "Offcuts", icon: Scissors, content: OffcutsDrawer },
   { id: "history", label: "History", icon: History, content: HistoryDrawer },

@@ -126,9 +126,7 @@ final readonly class OperationReader
                 $fields->findBoolean('numbered') ?? throw InvalidOperation::field('numbered', 'true or false'),
             ),
             'use-house-style' => new UseHouseStyle($fields->text('style')),
-            'set-up-pages' => new SetUpPages(
-                $fields->has('pages') ? PageSetup::fromJson($fields->raw('pages')) : null,
-            ),
+            'set-up-pages' => new SetUpPages($fields->has('pages') ? PageSetup::fromJson($fields->raw('pages')) : null),
             'insert' => new InsertSection(
                 $this->ids->next(),
                 Heading::plain($fields->findText('heading') ?? ''),

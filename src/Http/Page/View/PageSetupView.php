@@ -5,77 +5,10 @@ declare(strict_types=1);
 namespace Stemmata\Http\Page\View;
 
 use OpenApi\Attributes as OA;
-use Stemmata\Core\Page\ChapterStart;
 use Stemmata\Core\Page\PageSetup;
-use Stemmata\Core\Page\Paper;
-use Stemmata\Core\Page\RunningField;
 use Stemmata\Core\Style\HouseStyle;
 
-/** How a document looks and stands on pages, and what there is to choose from; read back by Core\Page\PageSetup. */
-#[
-    OA\Schema(
-        schema: 'RunningLine',
-        description: 'A header or a footer: words and fields at each of its three places',
-        type: 'object',
-        properties: [
-            new OA\Property('start', ref: '#/components/schemas/RunningParts'),
-            new OA\Property('middle', ref: '#/components/schemas/RunningParts'),
-            new OA\Property('end', ref: '#/components/schemas/RunningParts'),
-        ],
-    ),
-]
-#[
-    OA\Schema(
-        schema: 'RunningParts',
-        type: 'array',
-        maxItems: 12,
-        items: new OA\Items(
-            oneOf: [
-                new OA\Schema(type: 'string', maxLength: 200),
-                new OA\Schema(
-                    required: ['field'],
-                    type: 'object',
-                    properties: [new OA\Property('field', type: 'string', enum: RunningField::class)],
-                ),
-            ],
-        ),
-    ),
-]
-#[
-    OA\Schema(
-        schema: 'PageSetup',
-        required: ['paper', 'margins', 'twoSided', 'chapters', 'titlePage', 'titleLines', 'romanFront', 'restarts'],
-        type: 'object',
-        properties: [
-            new OA\Property('paper', type: 'string', enum: Paper::class),
-            new OA\Property(
-                'margins',
-                description: 'Millimetres: top, bottom, inner, outer',
-                type: 'array',
-                minItems: 4,
-                maxItems: 4,
-                items: new OA\Items(type: 'number'),
-            ),
-            new OA\Property('twoSided', type: 'boolean'),
-            new OA\Property('chapters', type: 'string', enum: ChapterStart::class),
-            new OA\Property('titlePage', type: 'boolean'),
-            new OA\Property('titleLines', type: 'array', items: new OA\Items(type: 'string')),
-            new OA\Property('romanFront', type: 'boolean'),
-            new OA\Property('bodyFrom', description: 'Id of a section', type: 'string'),
-            new OA\Property(
-                'restarts',
-                type: 'object',
-                additionalProperties: new OA\AdditionalProperties(type: 'integer'),
-            ),
-            new OA\Property('header', ref: '#/components/schemas/RunningLine'),
-            new OA\Property('footer', ref: '#/components/schemas/RunningLine'),
-            new OA\Property('evenHeader', ref: '#/components/schemas/RunningLine'),
-            new OA\Property('evenFooter', ref: '#/components/schemas/RunningLine'),
-            new OA\Property('firstHeader', ref: '#/components/schemas/RunningLine'),
-            new OA\Property('firstFooter', ref: '#/components/schemas/RunningLine'),
-        ],
-    ),
-]
+/** How a document looks and stands on pages, and what there is to choose from. */
 #[OA\Schema]
 final readonly class PageSetupView
 {
@@ -117,7 +50,9 @@ final readonly class PageSetupView
             ),
         ]
         public array $running,
-        #[OA\Property(description: 'Whether the pages are the document’s own, not those of the house style')]
+        #[
+            OA\Property(description: 'Whether the pages are the document’s own, not those of the house style'),
+        ]
         public bool $isOwn,
     ) {}
 

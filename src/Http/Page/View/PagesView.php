@@ -13,6 +13,7 @@ use Stemmata\Typesetting\Spot;
 final readonly class PagesView
 {
     /**
+     * @param list<string>                    $labels
      * @param \ArrayObject<string, PageSpot> $sections
      * @param \ArrayObject<string, PageSpot> $bookmarks
      * @param \ArrayObject<string, PageSpot> $blocks
@@ -20,7 +21,13 @@ final readonly class PagesView
      */
     public function __construct(
         #[OA\Property(description: 'Of the document, whose pages these are')] public int $revision,
-        #[OA\Property(description: 'Sheets in all')] public int $pages,
+        #[
+            OA\Property(
+                description: 'What is printed on each sheet; empty for one without a number',
+                items: new OA\Items(type: 'string'),
+            ),
+        ]
+        public array $labels,
         #[
             OA\Property(
                 description: 'By the id of the section',
@@ -46,10 +53,7 @@ final readonly class PagesView
         ]
         public \ArrayObject $blocks,
         #[
-            OA\Property(
-                description: 'What is not as it should be, in sentences',
-                items: new OA\Items(type: 'string'),
-            ),
+            OA\Property(description: 'What is not as it should be, in sentences', items: new OA\Items(type: 'string')),
         ]
         public array $findings,
     ) {}
@@ -59,7 +63,7 @@ final readonly class PagesView
     {
         return new self(
             $revision,
-            $map->pages,
+            $map->labels,
             self::spots($map->sections),
             self::spots($map->bookmarks),
             self::spots($withBlocks ? $map->blocks : []),

@@ -1,0 +1,91 @@
+import { createStore, type StoreApi } from "zustand/vanilla";
+import { api, read, type PageSpot } from "../api/client";
+import type { DocumentState } from "./state";
+
+/** Pages come after a pause in the changes, and one asking after the other (milliseconds). */
+const PAUSE = 300;
+/** After an answer that did not come. */
+const RETRY = 5000;
+
+export type PageState = {
+  /** Of the document, whose pages these are; 0 before any are known. */
+  revision: number;
+  /** What is printed on each sheet; empty for one without a number. */
+  labels: readonly string[];
+  sections: ReadonlyMap<string, PageSpot>;
+  bookmarks: ReadonlyMap<string, PageSpot>;
+  /** By the id of the section, a colon and the index of the block. */
+  blocks: ReadonlyMap<string, PageSpot>;
+  /** What is not as it should be, in sentences. */
+  findings: readonly string[];
+  /** Whether the document has changed since these pages were made. */
+  isBehind: boolean;
+  /** Why there are no newer ones, in a sentence. */
+  failure: string | null;
+};
+
+const NONE: PageState = {
+  revision: 0,
+  labels: [],
+  sections: new Map(),
+  bookmarks: new Map(),
+  blocks: new Map(),
+  findings: [],
+  isBehind: true,
+  failure: null,
+};
+
+/** On which pages everything stands: asked for in the background while anything shows it, and never waited for. */
+export class Pages {
+  readonly store: StoreApi<PageState> = createStore(() => NONE);
+  private wanted = 0;
+  private timer: number | undefined;
+  private isAsking = false;
+
+  constructor(private readonly document: StoreApi<DocumentState>) {
+    document.subscribe(({ revision }, before) => {
+      if (revision === before.revision) return;
+      this.store.setState({ isBehind: true });
+      if (this.wanted > 0) this.readSoon(PAUSE);
+    });
+  }
+
+  /** From now on pages are shown. Answers what ends that. */
+  want(): () => void {
+    this.wanted++;
+    if (this.store.getState().isBehind) this.readSoon(0);
+    return () => {
+      this.wanted--;
+    };
+  }
+
+  private readSoon(after: number): void {
+    window.clearTimeout(this.timer);
+    this.timer = window.setTimeout(() => void this.read(), after);
+  }
+
+  private async read(): Promise<void> {
+    if (this.isAsking) return;
+    this.isAsking = true;
+    try {
+      const params = { path: { id: this.document.getState().id }, query: { blocks: "yes" as const } };
+      const pages = await read(api.GET("/api/documents/{id}/pages", { params }));
+      this.store.setState({
+        revision: pages.revision,
+        labels: pages.labels,
+        sections: new Map(Object.entries(pages.sections)),
+        bookmarks: new Map(Object.entries(pages.bookmarks)),
+        blocks: new Map(Object.entries(pages.blocks)),
+        findings: pages.findings,
+        isBehind: pages.revision < this.document.getState().revision,
+        failure: null,
+      });
+    } catch (failure) {
+      this.store.setState({ failure: failure instanceof Error ? failure.message : "There are no pages now." });
+    } finally {
+      this.isAsking = false;
+    }
+    const { isBehind, failure } = this.store.getState();
+    if (this.wanted > 0 && isBehind) this.readSoon(failure === null ? PAUSE : RETRY);
+  }
+}

@@ -1,0 +1,269 @@
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent } from "react";
+import { useLocation } from "wouter";
+import { api, read } from "../api/client";
+import { useDocument, usePages, useSession, useWindow } from "../document/context";
+import { cx } from "../parts/cx";
+import { counted } from "../parts/words";
+import { inOrder, leafed, openedAt, spotAt, type Spread } from "./leaves";
+import { openPdf, type Pdf } from "./pdf";
+import { placeOfLine } from "./place-of-line";
+import { useProof } from "./shown-sheet";
+import { Sheet, type PageSize } from "./sheet";
+import { SmallPages } from "./small-pages";
+
+const GAP = 18;
+const MANY_WIDTH = 168;
+const SPREADS: readonly [Spread, string][] = [
+  ["one", "One page"],
+  ["spread", "Spread"],
+  ["many", "Many"],
+];
+
+/** The pages as they will be printed: large in the middle, small below; a click on a line leads to that text. */
+export function Proof() {
+  const session = useSession("Proof");
+  const id = useDocument("Proof", (state) => state.id);
+  const [, navigate] = useLocation();
+  const { pdf, size, failure } = usePdf(id);
+  const pages = usePages("Proof", (state) => state);
+  const { sheet, spread } = useProof();
+  const room = useRef<HTMLDivElement>(null);
+  const [space, setSpace] = useState({ width: 0, height: 0 });
+  useLayoutEffect(() => {
+    const box = room.current;
+    if (!box) return;
+    const measure = () => setSpace({ width: box.clientWidth, height: box.clientHeight });
+    measure();
+    const watch = new ResizeObserver(measure);
+    watch.observe(box);
+    return () => watch.disconnect();
+  }, []);
+  const { labels } = pages;
+  const count = pdf?.numPages ?? labels.length;
+  const blocks = useMemo(() => inOrder([...pages.blocks].map(([place, spot]) => ({ place, ...spot }))), [pages.blocks]);
+  const sections = useMemo(
+    () => inOrder([...pages.sections].map(([section, spot]) => ({ section, ...spot }))),
+    [pages.sections],
+  );
+
+  // Whoever asks for a place is shown its page.
+  const request = useWindow("Proof", (state) => state.request);
+  const current = useWindow("Proof", (state) => state.current);
+  const asked = request?.section ?? null;
+  useEffect(() => {
+    const spot = asked === null ? undefined : pages.sections.get(asked);
+    if (asked === null || !spot || !request) return;
+    useProof.setState({ sheet: spot.sheet });
+    session.navigation.requestMet(request.key);
+  }, [asked, request, pages.sections, session]);
+  // It opens where the writer is, and stays there when the pages are set anew.
+  const latest = useRef(current);
+  useEffect(() => {
+    latest.current = current;
+  }, [current]);
+  useEffect(() => {
+    const spot = pages.sections.get(latest.current ?? "");
+    if (spot) useProof.setState({ sheet: spot.sheet });
+  }, [pages.sections]);
+
+  const show = useCallback(
+    (next: number) => {
+      useProof.setState({ sheet: next });
+      const begun = sections.filter((spot) => spot.sheet === next)[0] ?? spotAt(sections, next, 0);
+      if (begun) session.navigation.setCurrent(begun.section);
+    },
+    [sections, session],
+  );
+  const goToLine = useCallback(
+    async (on: number, down: number, line: string) => {
+      const found = spotAt(blocks, on, down + 4);
+      const headed = spotAt(sections, on, down + 4);
+      const [section, block] = found?.place.split(":") ?? [];
+      // A heading stands below the last block of the section before it.
+      if (
+        headed &&
+        (!found || headed.sheet > found.sheet || (headed.sheet === found.sheet && headed.down > found.down))
+      ) {
+        session.navigation.goTo({ section: headed.section, position: 1 });
+      } else if (section !== undefined) {
+        const params = { path: { id }, query: { sections: section } };
+        const [text] = await read(api.GET("/api/documents/{id}/texts", { params })).catch(() => []);
+        const hasHeading = session.state.outline.levels[session.state.positions.get(section) ?? 0] !== "0";
+        const position = text ? placeOfLine(text, hasHeading, Number(block), line) : undefined;
+        session.navigation.goTo({ section, ...(position === undefined ? {} : { position }) });
+      } else return;
+      navigate(`/documents/${id}`);
+    },
+    [blocks, sections, id, session, navigate],
+  );
+  const pressed = (event: KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey || event.shiftKey) return;
+    const to =
+      event.key === "ArrowRight" || event.key === "PageDown"
+        ? leafed(sheet, 1, count, spread)
+        : event.key === "ArrowLeft" || event.key === "PageUp"
+          ? leafed(sheet, -1, count, spread)
+          : event.key === "Home"
+            ? 1
+            : event.key === "End"
+              ? count
+              : null;
+    if (event.key === "Enter") {
+      const begun = spotAt(sections, sheet, 4000);
+      if (begun) {
+        session.navigation.goTo({ section: begun.section, inText: true });
+        navigate(`/documents/${id}`);
+      }
+    } else if (to === null) return;
+    else show(to);
+    event.preventDefault();
+  };
+
+  const shown = openedAt(sheet, count, spread);
+  const width = size === null ? 0 : widthOf(size, space, spread);
+  const labelOf = (each: number) => (labels[each - 1] ? `Page ${labels[each - 1]}` : `Sheet ${each}, without a number`);
+  return (
+    <main aria-label="Proof" className="grid min-h-0 min-w-0 grid-rows-[minmax(0,1fr)_auto] bg-bed/70">
+      {/* The pages are leafed by key from here. */}
+      {/* oxlint-disable-next-line jsx-a11y/no-noninteractive-element-interactions */}
+      <div
+        ref={room}
+        // oxlint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+        tabIndex={0}
+        role="region"
+        aria-label="Pages"
+        onKeyDown={pressed}
+        className={cx(
+          "min-h-0 overflow-auto p-4 focus-visible:outline-offset-[-2px]",
+          spread === "many" ? "" : "grid place-items-center",
+        )}
+      >
+        {pdf === null || size === null ? (
+          <p role="status" className="grid h-full place-content-center text-center text-soft">
+            {failure ?? pages.failure ?? "Setting the pages…"}
+          </p>
+        ) : spread === "many" ? (
+          <ul className="flex flex-wrap justify-center gap-x-4 gap-y-5" aria-label="All pages">
+            {Array.from({ length: count }, (_, index) => index + 1).map((each) => (
+              <li key={each}>
+                <button
+                  ref={each === sheet ? intoView : undefined}
+                  type="button"
+                  aria-current={each === sheet ? "page" : undefined}
+                  className={cx("grid justify-items-center gap-1 rounded p-1", each === sheet && "bg-lit")}
+                  onClick={() => show(each)}
+                  onDoubleClick={() => useProof.setState({ sheet: each, spread: "spread" })}
+                >
+                  <Sheet
+                    pdf={pdf}
+                    sheet={each}
+                    width={MANY_WIDTH}
+                    size={size}
+                    hasText={false}
+                    label=""
+                    isCurrent={each === sheet}
+                  />
+                  <span className="text-xs text-soft">{labelOf(each)}</span>
+                </button>
+              </li>
+            ))}
+          </ul>
+        ) : (
+          <div className="flex justify-center" style={{ gap: GAP }}>
+            {shown.map((each) => (
+              <Sheet
+                key={each}
+                pdf={pdf}
+                sheet={each}
+                width={width}
+                size={size}
+                hasText
+                label={labelOf(each)}
+                isCurrent={each === sheet}
+                onLine={(down, line) => void goToLine(each, down, line)}
+              />
+            ))}
+          </div>
+        )}
+      </div>
+      <footer className="@container min-w-0 border-t border-line bg-paper px-4 pt-2 pb-2.5">
+        {pdf && size && <SmallPages pdf={pdf} size={size} labels={labels} shown={shown} onShow={show} />}
+        <div className="mt-1.5 flex flex-wrap items-center gap-x-6 text-soft">
+          <p className="flex-1 whitespace-nowrap" role="status">
+            {shown.length > 1
+              ? `Pages ${shown.map((each) => labels[each - 1] || "without a number").join(" and ")}`
+              : labelOf(shown[0] ?? 1)}
+            {" · "}
+            {counted(count, "page")} in all
+            {pages.isBehind && <span className="text-ochre"> · catching up…</span>}
+          </p>
+          <div role="radiogroup" aria-label="How the pages lie" className="flex gap-1">
+            {SPREADS.map(([value, words]) => (
+              <button
+                key={value}
+                type="button"
+                role="radio"
+                aria-checked={spread === value}
+                className={cx(
+                  "rounded-full px-2.5 py-0.5 hover:bg-wash hover:text-ink",
+                  spread === value && "bg-wash font-semibold text-stem",
+                )}
+                onClick={() => useProof.setState({ spread: value })}
+              >
+                {words}
+              </button>
+            ))}
+          </div>
+          <p className="flex-1 text-right @max-[800px]:hidden">A click on a line leads to its text</p>
+        </div>
+        {pages.findings.map((finding) => (
+          <p key={finding} className="mt-1 border-l-2 border-ochre pl-3 text-ink">
+            {finding}
+          </p>
+        ))}
+      </footer>
+    </main>
+  );
+}
+
+/** The file of the newest pages; the one before is shown until it is there. */
+function usePdf(id: string): { pdf: Pdf | null; size: PageSize | null; failure: string | null } {
+  const revision = usePages("usePdf", (state) => state.revision);
+  const [shown, setShown] = useState<{ pdf: Pdf | null; size: PageSize | null; failure: string | null }>({
+    pdf: null,
+    size: null,
+    failure: null,
+  });
+  useEffect(() => {
+    if (revision === 0) return;
+    let isOver = false;
+    const open = async () => {
+      const pdf = await openPdf(`/api/documents/${id}/pages.pdf?revision=${revision}`);
+      const view = pdf && (await pdf.getPage(1)).getViewport({ scale: 1 });
+      if (isOver) return void pdf?.loadingTask.destroy();
+      setShown((before) => {
+        if (pdf === null) return { ...before, failure: "The pages cannot be had just now." };
+        // What is still being drawn of the former file is let be for a moment.
+        if (before.pdf) window.setTimeout(() => void before.pdf?.loadingTask.destroy(), 2000);
+        return { pdf, size: view && { width: view.width, height: view.height }, failure: null };
+      });
+    };
+    void open();
+    return () => {
+      isOver = true;
+    };
+  }, [id, revision]);
+  return shown;
+}
+
+function widthOf(size: PageSize, space: { width: number; height: number }, spread: Spread): number {
+  const room = { width: space.width - 40, height: space.height - 40 };
+  const across = spread === "spread" ? (room.width - GAP) / 2 : room.width;
+  // One page alone is as wide as reading wants; more of it comes by scrolling.
+  if (spread === "one") return Math.max(120, Math.min(across, Math.max(680, (room.height * size.width) / size.height)));
+  return Math.max(120, Math.floor(Math.min(across, (room.height * size.width) / size.height)));
+}
+
+function intoView(page: HTMLElement | null): void {
+  page?.scrollIntoView({ block: "nearest" });
+}
