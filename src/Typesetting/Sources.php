@@ -60,7 +60,8 @@ final readonly class Sources
         $language = $this->document->titleBlock->language;
         $keys = [];
         foreach ($outline->ids() as $position => $id) {
-            $parts = [$language, $revisions[$id->value] ?? 0, ...$this->heading($position, $id->value)];
+            // A text of which nobody says when it was changed is like no other.
+            $parts = [$language, $revisions[$id->value] ?? random_bytes(16), ...$this->heading($position, $id->value)];
             $refers = $references[$position] ?? null;
             if (null !== $refers) {
                 $parts[] = $this->rendition->labelsOf($id->value);

@@ -53,7 +53,7 @@ final readonly class Typesetter
             }
             $extra = is_array($said['missing'] ?? null)
                 ? self::lacking($document, $sources, $said['missing'], $pictures)
-                : throw is_string($said['failed'] ?? null) && 'ended' !== $said['failed']
+                : throw is_string($said['failed'] ?? null) && 'limit' !== $said['failed']
                     ? TypesettingFailed::because($said['failed'])
                     : TypesettingFailed::tookTooMuch();
         }

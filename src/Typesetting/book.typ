@@ -3,7 +3,8 @@
 // pictures of the document, by their hash.
 #import "look.typ": kinds, levels, contents-levels, setup, words
 
-#let may-break = h(0pt)
+// A place where a long word may be broken; the engine passes over spaces of no width at all.
+#let may-break = h(0.001pt)
 
 // Places that can be gone to, and whose pages are asked for. Two kinds of them may share an id.
 #let spot-label(kind, id) = label(kind + "-" + id)
@@ -175,10 +176,15 @@
   let words = if location == none { line } else { link(location, line) }
   styled-block(style, breakable: false, {
     set par(hanging-indent: 1.5em)
-    words
-    if location != none {
-      box(width: 1fr, inset: (x: 0.3em), repeat(gap: 0.15em, justify: false)[.])
-      link(location, page-at(location))
+    if location == none { words } else {
+      // The number stands at the end of the last line, however long the words are.
+      grid(
+        columns: (1fr, auto),
+        column-gutter: 0.4em,
+        align: (start, end + bottom),
+        words + box(width: 1fr, inset: (left: 0.3em), repeat(gap: 0.15em, justify: false)[.]),
+        link(location, page-at(location)),
+      )
     }
   })
 }

@@ -13,6 +13,8 @@ final class ServiceEngine implements Engine
     /** The service ends its work sooner. */
     private const SECONDS = 120;
     private const START_SECONDS = 8;
+    /** Where the service, or the process for the document, is ended by others while it works. */
+    private const TRIES = 4;
     /** Without the files and sockets of the server, so that the service holds none of them when the server ends. */
     private const ALONE = 'for fd in /proc/self/fd/*; do fd=${fd##*/}; [ "$fd" -le 2 ] || eval "exec $fd>&-"; done; ';
 
@@ -29,10 +31,27 @@ final class ServiceEngine implements Engine
 
     public function exchange(array $request): array
     {
-        $socket = $this->connect() ?? ($this->startsIt ? $this->start() : null);
-        if (null === $socket) {
-            return ($this->alone ??= new OneShotEngine())->exchange($request);
+        for ($try = 0; $try < self::TRIES; ++$try) {
+            $socket = $this->connect() ?? ($this->startsIt ? $this->start() : null);
+            if (null === $socket) {
+                return ($this->alone ??= new OneShotEngine())->exchange($request);
+            }
+            $message = self::asked($socket, $request);
+            if (null !== $message && !isset($message[0]['again'])) {
+                return $message;
+            }
         }
+        throw TypesettingFailed::tookTooMuch();
+    }
+
+    /**
+     * @param resource             $socket
+     * @param array<string, mixed> $request
+     *
+     * @return array{array<mixed>, string}|null null when the service was ended before it had answered
+     */
+    private static function asked($socket, array $request): ?array
+    {
         stream_set_timeout($socket, self::SECONDS);
         $frame = Frames::of($request);
         for ($sent = 0; $sent < strlen($frame); $sent += $written) {
@@ -51,18 +70,29 @@ final class ServiceEngine implements Engine
 
             return $bytes;
         });
+        $isTimedOut = stream_get_meta_data($socket)['timed_out'];
         fclose($socket);
 
-        return null === $message || [] === $message[0] ? throw TypesettingFailed::tookTooMuch() : $message;
+        return match (true) {
+            $isTimedOut => throw TypesettingFailed::tookTooMuch(),
+            null === $message, [] === $message[0] => null,
+            default => $message,
+        };
     }
 
-    /** Starts it anew, so that it is of this version and nobody waits for it later; the one before ends by itself. */
-    public function restart(): void
+    /** A service whose socket is gone ends by itself. */
+    public function stop(): void
     {
         $path = $this->socketPath();
         if (file_exists($path)) {
             unlink($path);
         }
+    }
+
+    /** Starts it anew, so that it is of this version and nobody waits for it later. */
+    public function restart(): void
+    {
+        $this->stop();
         $socket = $this->start();
         if (null !== $socket) {
             fclose($socket);

@@ -32,6 +32,7 @@ class WarmPress {
   #child;
   #queue = [];
   #current = null;
+  #isOverLimit = false;
   used = Date.now();
 
   constructor(name) {
@@ -71,11 +72,11 @@ class WarmPress {
       this.#settle(message);
     });
     child.on("exit", () => {
-      presses.delete(this.name);
+      if (presses.get(this.name) === this) presses.delete(this.name);
       const waiting = this.#queue;
       this.#queue = [];
-      this.#settle({ failed: "ended" });
-      for (const { resolve } of waiting) resolve({ failed: "ended" });
+      this.#settle(this.#isOverLimit ? { failed: "limit" } : { again: true });
+      for (const { resolve } of waiting) resolve({ again: true });
     });
   }
 
@@ -96,7 +97,9 @@ class WarmPress {
     const { request, resolve } = this.#queue.shift();
     const until = Date.now() + SECONDS * 1000;
     const watch = setInterval(() => {
-      if (Date.now() > until || megabytesOf(this.#child.pid) > MEGABYTES) this.end();
+      if (Date.now() < until && megabytesOf(this.#child.pid) < MEGABYTES) return;
+      this.#isOverLimit = true;
+      this.end();
     }, 500);
     this.#current = { resolve, watch };
     this.#child.send(request);

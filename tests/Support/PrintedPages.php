@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Tests\Support;
+
+use Symfony\Component\Process\Process;
+
+/** A PDF as programs of others read it: poppler’s and qpdf. */
+final readonly class PrintedPages
+{
+    private function __construct(private string $path) {}
+
+    public static function of(string $pdf): self
+    {
+        $path = sys_get_temp_dir() . '/stemmata-pdf-' . bin2hex(random_bytes(6)) . '.pdf';
+        file_put_contents($path, $pdf);
+
+        return new self($path);
+    }
+
+    public function __destruct()
+    {
+        unlink($this->path);
+    }
+
+    /** @return list<string> what stands on each sheet, line by line */
+    public function texts(string ...$options): array
+    {
+        $texts = explode("\f", self::run('pdftotext', ...[...$options, '-enc', 'UTF-8', $this->path, '-']));
+        array_pop($texts);
+
+        return $texts;
+    }
+
+    /**
+     * The outline of the file, as qpdf reads it.
+     *
+     * @return list<array{int, string, int}> level from 1 on, words, sheet from 1 on
+     */
+    public function outline(): array
+    {
+        $json = json_decode(self::run('qpdf', '--json', '--json-key=outlines', $this->path), true);
+        $lines = [];
+        self::collect(is_array($json) ? $json['outlines'] ?? [] : [], 1, $lines);
+
+        return $lines;
+    }
+
+    /** @param list<array{int, string, int}> $lines */
+    private static function collect(mixed $outlines, int $level, array &$lines): void
+    {
+        foreach (is_array($outlines) ? $outlines : [] as $outline) {
+            if (is_array($outline)) {
+                $title = $outline['title'] ?? '';
+                $sheet = $outline['destpageposfrom1'] ?? 0;
+                $lines[] = [$level, is_string($title) ? $title : '', is_int($sheet) ? $sheet : 0];
+                self::collect($outline['kids'] ?? [], $level + 1, $lines);
+            }
+        }
+    }
+
+    /** @return list<array{string, bool}> the name of each face, and whether it is in the file */
+    public function faces(): array
+    {
+        $lines = array_slice(explode("\n", trim(self::run('pdffonts', $this->path))), 2);
+
+        return array_map(
+            static fn(string $line): array => [
+                explode(' ', $line)[0],
+                1 === preg_match('/ (yes|no) (yes|no) (yes|no) +\d+ +\d+\s*\z/', $line, $match) && 'yes' === $match[1],
+            ],
+            $lines,
+        );
+    }
+
+    /** @return list<int> the levels of the headings in its structure, in order */
+    public function headingLevels(): array
+    {
+        preg_match_all('/^\s*H(\d)\b/m', self::run('pdfinfo', '-struct', $this->path), $found);
+
+        return array_map(intval(...), $found[1]);
+    }
+
+    /** Without what a typesetter puts between letters: blanks, and hyphens at the ends of lines. */
+    public static function bare(string $text): string
+    {
+        $whole = \Normalizer::normalize($text, \Normalizer::FORM_KC);
+
+        return (string) preg_replace('/[\s\p{Z}\p{Cf}\p{Pd}]+/u', '', false === $whole ? $text : $whole);
+    }
+
+    private static function run(string ...$command): string
+    {
+        $process = new Process(array_values($command), timeout: 120);
+        $process->run();
+        // qpdf has 3 for a file that it could read with warnings.
+        assert(in_array($process->getExitCode(), [0, 3], true), $process->getErrorOutput());
+
+        return $process->getOutput();
+    }
+}

@@ -1,0 +1,194 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Tests\Typesetting;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\Section;
+use Stemmata\Core\Operation\Applied;
+use Stemmata\Core\Operation\Text\GenerateContents;
+use Stemmata\Core\Outline\Level;
+use Stemmata\Core\Outline\Outline;
+use Stemmata\Core\Outline\SectionId;
+use Stemmata\Core\Style\HouseStyles;
+use Stemmata\Tests\Support\PrintedPages;
+use Stemmata\Tests\Support\Services;
+use Stemmata\Typesetting\Engine\OneShotEngine;
+use Stemmata\Typesetting\PdfStandard;
+use Stemmata\Typesetting\Typesetter;
+
+/** The pages that we say beside the pages on which poppler and qpdf find each heading. */
+final class PagesAreTrueTest extends TestCase
+{
+    private const DEBIAN = '/usr/share/doc/debian-policy/fhs/fhs-3.0.html';
+    private const DEVELOPERS = '/usr/share/developers-reference/developers-reference.epub';
+
+    /** @return iterable<string, array{string, string}> */
+    public static function documents(): iterable
+    {
+        $demo = dirname(__DIR__, 2) . '/demo/the-keepers-weather.md';
+        yield 'the demo as a book' => [$demo, 'reading'];
+        yield 'the demo as a thesis' => [$demo, 'academic'];
+        yield 'a standard of Debian’s package debian-policy' => [self::DEBIAN, 'report'];
+        yield 'the book of Debian’s package developers-reference' => [self::DEVELOPERS, 'reading'];
+    }
+
+    #[DataProvider('documents')]
+    public function testContentsAndOutlineNameThePageOfEachHeading(string $path, string $style): void
+    {
+        $document = self::withContents($path, $style);
+        $typeset = (new Typesetter(new OneShotEngine()))->typeset($document, 'test', [], PdfStandard::Tagged);
+        $pages = PrintedPages::of($typeset->pdf);
+        $texts = $pages->texts('-layout');
+        $lines = self::contentsLines($texts, $document->titleBlock->title);
+        $headings = self::headings($document, 3);
+
+        self::assertSame([], $typeset->findings);
+        self::assertCount($typeset->map->pages(), $texts);
+        self::assertGreaterThan(60, count($headings));
+        self::assertSame(
+            array_map(self::withoutDots(...), array_column($headings, 1)),
+            array_map(self::withoutDots(...), array_column($lines, 0)),
+        );
+        foreach ($lines as $index => [$words, $label]) {
+            $sheet = $typeset->map->sections[$headings[$index][2]]->sheet;
+            self::assertSame($label, $typeset->map->labels[$sheet - 1], $words);
+            self::assertSame($label, self::printedNumber($texts[$sheet - 1]), $words);
+            self::assertStringContainsString(
+                PrintedPages::bare($words),
+                PrintedPages::bare($texts[$sheet - 1]),
+                'on page ' . $label,
+            );
+        }
+        $outline = self::headings($document, 9);
+        self::assertSame(
+            array_map(static fn(array $heading): string => PrintedPages::bare($heading[1]), $outline),
+            array_map(static fn(array $line): string => PrintedPages::bare($line[1]), $pages->outline()),
+        );
+        foreach ($pages->outline() as $index => [, $words, $sheet]) {
+            self::assertSame($typeset->map->sections[$outline[$index][2]]->sheet, $sheet, $words);
+        }
+        foreach ($pages->faces() as [$face, $isEmbedded]) {
+            self::assertTrue($isEmbedded, $face);
+        }
+    }
+
+    public function testTheDemoIsAccessibleButForALevelThatItSkips(): void
+    {
+        $engine = new OneShotEngine();
+        $document = self::withContents(dirname(__DIR__, 2) . '/demo/the-keepers-weather.md', 'reading');
+        $typeset = (new Typesetter($engine))->typeset($document, 'test', [], PdfStandard::Accessible);
+
+        // The demo skips a level on purpose; the check reports it, and the file says so.
+        self::assertSame(PdfStandard::Tagged, $typeset->standard);
+        self::assertStringContainsString('heading', (string) $typeset->refused);
+
+        $document = self::withoutSkippedLevels($document);
+        $typeset = (new Typesetter($engine))->typeset($document, 'test', [], PdfStandard::Accessible);
+        self::assertNull($typeset->refused);
+        self::assertSame(PdfStandard::Accessible, $typeset->standard);
+        self::assertSame(
+            array_column(self::headings($document, 9), 0),
+            PrintedPages::of($typeset->pdf)->headingLevels(),
+        );
+    }
+
+    private static function withContents(string $path, string $style): Document
+    {
+        $document = Services::formats()->read(basename($path), (string) file_get_contents($path))->document;
+        $chosen = HouseStyles::find($style);
+        self::assertNotNull($chosen);
+        $document = $document->withSetup($document->setup->withStyle($chosen));
+        if (!$document->outline->hasOpening()) {
+            $opening = Section::blank(SectionId::fromString('o00000000000'));
+            $document = $document
+                ->withSection($opening)
+                ->withOutline(Outline::of($opening->id, Level::Opening)->followedBy($document->outline));
+        }
+        $made = (new GenerateContents($document->outline->idAt(0), 1, 3, true, 'What is in it'))->applyTo($document);
+        self::assertInstanceOf(Applied::class, $made);
+
+        return $made->document;
+    }
+
+    private static function withoutSkippedLevels(Document $document): Document
+    {
+        $outline = $document->outline;
+        $last = 0;
+        $levels = '';
+        foreach (array_keys($outline->ids()) as $position) {
+            $last = min($outline->levelAt($position)->value, $last + 1);
+            $levels .= $last;
+        }
+
+        return $document->withOutline(Outline::packed($outline->ids, $levels, $outline->flags));
+    }
+
+    /** @return list<array{int, string, string}> level, number and words, id */
+    private static function headings(Document $document, int $deepest): array
+    {
+        $numbers = $document->numbers();
+        $headings = [];
+        foreach ($document->headings() as $position => $heading) {
+            $level = $document->outline->levelAt($position)->value;
+            if ($level > 0 && $level <= $deepest && '' !== trim($heading . $numbers[$position])) {
+                $headings[] = [$level, $numbers[$position] . ' ' . $heading, $document->outline->idAt($position)->value];
+            }
+        }
+
+        return $headings;
+    }
+
+    /**
+     * @param list<string> $texts of the sheets
+     *
+     * @return list<array{string, string}> the words and the page of each line of contents
+     */
+    private static function contentsLines(array $texts, string $title): array
+    {
+        $lines = [];
+        $begun = '';
+        $isContents = false;
+        foreach ($texts as $text) {
+            if (str_contains($text, 'What is in it')) {
+                $isContents = true;
+                $text = substr($text, (int) strpos($text, 'What is in it') + strlen('What is in it'));
+            }
+            if (!$isContents || !str_contains($text, ' . . .')) {
+                continue;
+            }
+            foreach (explode("\n", $text) as $line) {
+                // What stands over the text.
+                if (trim($line) === $title) {
+                    continue;
+                }
+                if (1 === preg_match('/^(.*?)\s*(?:\.\s*)*\.\s+([ivxlc]+|\d+)\s*$/u', $line, $match)) {
+                    $lines[] = [trim($begun . ' ' . $match[1]), $match[2]];
+                    $begun = '';
+                } elseif (1 !== preg_match('/^\s*[ivxlc\d]*\s*$/', $line)) {
+                    $begun .= ' ' . trim($line);
+                }
+            }
+            $begun = '';
+        }
+
+        return $lines;
+    }
+
+    /** A heading may end with a full stop, behind which the dots go on. */
+    private static function withoutDots(string $words): string
+    {
+        return rtrim(PrintedPages::bare($words), '.');
+    }
+
+    /** The last line of a page. */
+    private static function printedNumber(string $text): string
+    {
+        $lines = array_filter(array_map(trim(...), explode("\n", $text)), static fn(string $line): bool => '' !== $line);
+
+        return (string) end($lines);
+    }
+}
