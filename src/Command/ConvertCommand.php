@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Command;
 
+use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\Section;
 use Stemmata\Core\Operation\Refused;
@@ -71,7 +72,7 @@ final class ConvertCommand extends FileCommand
                 ->withSection($opening)
                 ->withOutline(Outline::of($opening->id, Level::Opening)->followedBy($document->outline));
         }
-        $made = (new GenerateContents($document->outline->idAt(0), 1, self::CONTENTS_TO, true, 'Contents'))->applyTo(
+        $made = (new GenerateContents($document->outline->idAt(0), new ContentsSettings(1, self::CONTENTS_TO, true, 'Contents')))->applyTo(
             $document,
         );
 

@@ -87,7 +87,7 @@ final readonly class PrintedPages
     {
         $whole = \Normalizer::normalize($text, \Normalizer::FORM_KC);
 
-        return (string) preg_replace('/[\s\p{Z}\p{Cf}\p{Pd}]+/u', '', false === $whole ? $text : $whole);
+        return (string) preg_replace('/[\s\p{Z}\p{Cf}\p{Pd}]+/u', '', is_string($whole) ? $whole : $text);
     }
 
     private static function run(string ...$command): string

@@ -47,6 +47,9 @@ final readonly class RandomOperations
             'describe-document',
             'generate-contents',
             'refresh-contents',
+            'set-up-contents',
+            'change-contents-line',
+            'add-contents-line',
             'make-headings',
             'take-as-title',
             'put-title-in-text',
@@ -64,14 +67,22 @@ final readonly class RandomOperations
             'reword-idea',
         ];
         $name = $this->among($names);
-        $from = 'generate-contents' === $name ? $this->random->getInt(0, 4) : $this->random->getInt(-1, 60);
+        $isContents = in_array($name, ['generate-contents', 'set-up-contents'], true);
+        $from = $isContents ? $this->random->getInt(0, 4) : $this->random->getInt(-1, 60);
 
         return [
             $name,
             $this->reader->read([
                 'name' => $name,
                 'style' => $this->among(['reading', 'academic', 'report', 'none of ours']),
-                'pages' => $this->among([null, (new PageSetup(titleLines: ['A line']))->toJson()]),
+                'pages' => $isContents
+                    ? $this->among([null, 'plain', 'none'])
+                    : $this->among([null, (new PageSetup(titleLines: ['A line']))->toJson()]),
+                'of' => $this->among([null, null, 'figures', 'tables']),
+                'branch' => $this->among([null, null, $this->section($document)]),
+                'always' => $this->among([null, true]),
+                'line' => $this->section($document),
+                'out' => $this->among([null, true, false]),
                 'sections' => $this->sections($document),
                 'section' => $this->section($document),
                 'target' => match ($name) {
@@ -80,7 +91,10 @@ final readonly class RandomOperations
                     default => $this->section($document),
                 },
                 'index' => $this->random->getInt(0, 1),
-                'bookmark' => sprintf('mark%08d', $this->random->getInt(0, 99_999_999)),
+                'bookmark' =>
+                    'add-contents-line' === $name
+                        ? $this->bookmark($document)
+                        : sprintf('mark%08d', $this->random->getInt(0, 99_999_999)),
                 'offcut' => $this->offcut($document),
                 'idea' => $this->offcut($document),
                 'extent' => $this->among(['branch', 'heading-only']),
@@ -104,15 +118,15 @@ final readonly class RandomOperations
                 'block' => $this->random->getInt(0, 3),
                 'part' => $this->among(['title', 'subtitle']),
                 'rule' => $this->among(['chapter-lines', 'numbered-lines', 'separators', 'page-breaks', 'words']),
-                'words' => in_array($name, ['change-reminder', 'note-idea', 'reword-idea'], true)
-                    ? $this->among(['Later', 'change-reminder' === $name ? null : "One\n\nTwo", ''])
+                'words' => in_array($name, ['change-reminder', 'note-idea', 'reword-idea', 'change-contents-line', 'add-contents-line'], true)
+                    ? $this->among(['Later', in_array($name, ['change-reminder', 'change-contents-line'], true) ? null : "One\n\nTwo", ''])
                     : $this->random->getInt(40, 60),
                 'reminder' => $this->reminder($document),
                 'settled' => $this->among([true, false, null]),
                 'from' => $from,
                 'at' => 1 === $this->random->getInt(0, 1) ? $this->random->getInt(-1, 30) : null,
                 'to' =>
-                    'generate-contents' === $name ? $this->random->getInt(1, 10) : $from + $this->among([0, 0, 3, 8]),
+                    $isContents ? $this->random->getInt(1, 10) : $from + $this->among([0, 0, 3, 8]),
                 'body' => $this->documents->body([])->toJson(),
                 'aim' => $this->among(['Show it', '']),
                 'marker' => $this->among(['leaf', '']),
@@ -122,6 +136,18 @@ final readonly class RandomOperations
                 'title' => $this->among(['Contents', 'Inhalt']),
             ]),
         ];
+    }
+
+    private function bookmark(Document $document): string
+    {
+        $ids = array_merge(
+            ...array_map(
+                static fn(References $each): array => array_keys($each->bookmarks),
+                array_values($document->references()),
+            ),
+        );
+
+        return [] === $ids ? 'mark00000000' : (string) $this->among($ids);
     }
 
     private function section(Document $document): string

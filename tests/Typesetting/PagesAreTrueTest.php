@@ -6,6 +6,7 @@ namespace Stemmata\Tests\Typesetting;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\Section;
 use Stemmata\Core\Operation\Applied;
@@ -108,7 +109,7 @@ final class PagesAreTrueTest extends TestCase
                 ->withSection($opening)
                 ->withOutline(Outline::of($opening->id, Level::Opening)->followedBy($document->outline));
         }
-        $made = (new GenerateContents($document->outline->idAt(0), 1, 3, true, 'What is in it'))->applyTo($document);
+        $made = (new GenerateContents($document->outline->idAt(0), new ContentsSettings(1, 3, true, 'What is in it')))->applyTo($document);
         self::assertInstanceOf(Applied::class, $made);
 
         return $made->document;

@@ -4,23 +4,45 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Contents;
 
+use Stemmata\Core\Counting\CaptionNumbers;
 use Stemmata\Core\Document\Document;
+use Stemmata\Core\Text\CaptionKind;
 use Stemmata\Core\Text\Node;
 
-/** Collects the lines of the contents: every heading within the levels asked for that has words and is not left out. */
+/**
+ * The lines of contents: every heading within the levels asked for that has words and is not left out, or every caption.
+ * What the writer did to a line by hand stays with it through every refreshing: it was reworded, left out, or added for a
+ * bookmark. A line is known by the id of its section, or of its bookmark.
+ *
+ * @phpstan-type Line array{section: string, level: int, number: string, heading: string, words?: string, out?: true,
+ *     bookmark?: string, caption?: int}
+ */
 final class ContentsLines
 {
-    /** @return list<array{section: string, level: int, number: string, heading: string}> */
-    public static function of(Document $document, int $from, int $to): array
+    /** @return list<Line> as the document has them now, without anything done by hand */
+    public static function of(Document $document, ContentsSettings $settings): array
+    {
+        return match ($settings->of) {
+            ContentsOf::Headings => self::ofHeadings($document, $settings),
+            ContentsOf::Figures => self::ofCaptions($document, $settings, CaptionKind::Figure),
+            ContentsOf::Tables => self::ofCaptions($document, $settings, CaptionKind::Table),
+        };
+    }
+
+    /** @return list<Line> */
+    private static function ofHeadings(Document $document, ContentsSettings $settings): array
     {
         $outline = $document->outline;
         $numbers = $document->numbers();
         $lines = [];
+        [$first, $end] = self::range($document, $settings);
         foreach ($document->headings() as $position => $heading) {
             $level = $outline->levelAt($position)->value;
             if (
-                $level < $from ||
-                $level > $to ||
+                $position < $first ||
+                $position >= $end ||
+                $level < $settings->from ||
+                $level > $settings->to ||
                 !self::isNamed($heading, $numbers[$position], $document) ||
                 !$outline->isInContentsAt($position)
             ) {
@@ -37,25 +59,141 @@ final class ContentsLines
         return $lines;
     }
 
+    /** @return list<Line> */
+    private static function ofCaptions(Document $document, ContentsSettings $settings, CaptionKind $kind): array
+    {
+        $labels = CaptionNumbers::of($document)->labels;
+        [$first, $end] = self::range($document, $settings);
+        $lines = [];
+        foreach ($document->references() as $position => $references) {
+            $section = $document->outline->idAt($position)->value;
+            foreach ($position >= $first && $position < $end ? $references->captions : [] as $index => $caption) {
+                if ($caption->kind === $kind && '' !== $caption->words) {
+                    $lines[] = [
+                        'section' => $section,
+                        'level' => 1,
+                        'number' => $labels[$section][$index] ?? '',
+                        'heading' => $caption->words,
+                        'caption' => $index,
+                    ];
+                }
+            }
+        }
+
+        return $lines;
+    }
+
+    /** @return array{int, int} positions: the first of what contents are made of, and the one behind it */
+    private static function range(Document $document, ContentsSettings $settings): array
+    {
+        $outline = $document->outline;
+        if (null === $settings->branch) {
+            return [0, $outline->count()];
+        }
+        $head = $outline->positions()[$settings->branch->value] ?? null;
+
+        // The branch’s own heading stands over its contents already.
+        return null === $head ? [0, 0] : [$head + 1, $outline->branchEnd($head)];
+    }
+
     private static function isNamed(string $heading, string $number, Document $document): bool
     {
         return '' !== trim($heading) || ('' !== $number && $document->setup->numbering->namesSections());
     }
 
+    /** @return list<Line> the lines that contents have when they are refreshed: as the document has them, with what was done by hand */
+    public static function refreshed(Document $document, Node $contents): array
+    {
+        $byHand = [];
+        $added = [];
+        foreach (self::kept($contents) as $line) {
+            if (isset($line['bookmark'])) {
+                $added[] = $line;
+            } else {
+                $byHand[self::keyOf($line)] = array_intersect_key($line, ['words' => true, 'out' => true]);
+            }
+        }
+        $lines = array_map(
+            static fn(array $line): array => $line + ($byHand[self::keyOf($line)] ?? []),
+            self::of($document, ContentsSettings::in($contents)),
+        );
+        foreach ($added as $line) {
+            $lines = self::withAdded($document, $lines, $line);
+        }
+
+        return $lines;
+    }
+
+    /**
+     * @param list<Line> $lines
+     * @param Line       $added for a bookmark; it stands behind the last line before the section that holds it
+     *
+     * @return list<Line>
+     */
+    public static function withAdded(Document $document, array $lines, array $added): array
+    {
+        $positions = $document->outline->positions();
+        $holder = self::holders($document)[$added['bookmark'] ?? ''] ?? null;
+        if (null === $holder) {
+            return $lines;
+        }
+        $at = count(
+            array_filter(
+                $lines,
+                static fn(array $line): bool => ($positions[$line['section']] ?? 0) <= $positions[$holder],
+            ),
+        );
+        array_splice($lines, $at, 0, [['section' => $holder, 'number' => ''] + $added]);
+
+        return $lines;
+    }
+
+    /** @return array<string, string> the section that holds each bookmark, by its id */
+    public static function holders(Document $document): array
+    {
+        $holders = [];
+        foreach ($document->references() as $position => $references) {
+            $holders += array_fill_keys(
+                array_keys($references->bookmarks),
+                $document->outline->idAt($position)->value,
+            );
+        }
+
+        return $holders;
+    }
+
     public static function isCurrent(Document $document, Node $contents): bool
     {
-        return $contents->attribute('lines') ===
-            self::of($document, self::level($contents, 'from'), self::level($contents, 'to'));
+        return self::kept($contents) == self::refreshed($document, $contents);
     }
 
-    public static function level(Node $contents, string $end): int
+    /**
+     * What a line is known by.
+     *
+     * @param Line $line
+     */
+    public static function keyOf(array $line): string
     {
-        $level = $contents->attribute($end);
-
-        return is_int($level) ? $level : 1;
+        return ($line['bookmark'] ?? $line['section']) . (isset($line['caption']) ? ':' . $line['caption'] : '');
     }
 
-    /** @return list<array{section: string, level: int, number: string, heading: string}> as the block holds them */
+    /**
+     * What a line says, without its number.
+     *
+     * @param Line $line
+     */
+    public static function wordsOf(array $line): string
+    {
+        return $line['words'] ?? $line['heading'];
+    }
+
+    /** @param Line $line */
+    public static function isByHand(array $line): bool
+    {
+        return isset($line['words']) || isset($line['out']) || isset($line['bookmark']);
+    }
+
+    /** @return list<Line> as the block holds them */
     public static function kept(Node $contents): array
     {
         $lines = [];
@@ -73,6 +211,10 @@ final class ContentsLines
                     'level' => $line['level'],
                     'number' => $line['number'],
                     'heading' => $line['heading'],
+                    ...is_string($line['words'] ?? null) ? ['words' => $line['words']] : [],
+                    ...true === ($line['out'] ?? null) ? ['out' => true] : [],
+                    ...is_string($line['bookmark'] ?? null) ? ['bookmark' => $line['bookmark']] : [],
+                    ...is_int($line['caption'] ?? null) ? ['caption' => $line['caption']] : [],
                 ];
             }
         }

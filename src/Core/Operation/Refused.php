@@ -269,6 +269,21 @@ final readonly class Refused
         return new self(RefusalReason::OutOfRange, 'The contents must go from a level to the same or a deeper one.');
     }
 
+    public static function noSuchLine(): self
+    {
+        return new self(RefusalReason::PositionOutside, 'There is no such line in these contents any more.');
+    }
+
+    public static function unknownBookmark(): self
+    {
+        return new self(RefusalReason::PositionOutside, 'That bookmark is not in the document any more.');
+    }
+
+    public static function lineWithoutWords(): self
+    {
+        return new self(RefusalReason::OutOfRange, 'A line of contents needs words.');
+    }
+
     public static function unknownHouseStyle(string $name): self
     {
         return new self(RefusalReason::OutOfRange, sprintf('There is no house style “%s”.', $name));

@@ -49,13 +49,13 @@ final readonly class PageSetup
     ) {}
 
     /** The header of right-hand pages, or of all. */
-    public function header(): RunningLine
+    public function rightHeader(): RunningLine
     {
         return $this->header ??
             ($this->isTwoSided ? new RunningLine(end: [RunningField::Heading1]) : new RunningLine());
     }
 
-    public function footer(): RunningLine
+    public function rightFooter(): RunningLine
     {
         return $this->footer ?? new RunningLine(middle: [RunningField::Page]);
     }
@@ -65,12 +65,12 @@ final readonly class PageSetup
         return $this->evenHeader ??
             ($this->isTwoSided && null === $this->header
                 ? new RunningLine(start: [RunningField::Title])
-                : $this->header()->mirrored());
+                : $this->rightHeader()->mirrored());
     }
 
     public function evenFooter(): RunningLine
     {
-        return $this->evenFooter ?? $this->footer()->mirrored();
+        return $this->evenFooter ?? $this->rightFooter()->mirrored();
     }
 
     public function firstHeader(): RunningLine
@@ -80,7 +80,7 @@ final readonly class PageSetup
 
     public function firstFooter(): RunningLine
     {
-        return $this->firstFooter ?? $this->footer();
+        return $this->firstFooter ?? $this->rightFooter();
     }
 
     /** @return array<string, mixed> */

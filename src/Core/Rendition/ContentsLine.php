@@ -12,11 +12,15 @@ final readonly class ContentsLine
      * @param int    $level   1 to 9
      * @param string $words   number and heading
      * @param string $place   the name of the place there
+     * @param string $kind    of what it leads to: “section”, “bookmark” or “caption”
+     * @param string $id      of that; of a caption, the section’s with a colon and which it is there, from 0 on
      */
     public function __construct(
         public string $section,
         public int $level,
         public string $words,
         public string $place,
+        public string $kind = 'section',
+        public string $id = '',
     ) {}
 }

@@ -155,16 +155,23 @@ final readonly class Rendition
     public function contentsLines(Node $contents): array
     {
         $hasNumbers = true === $contents->attribute('numbers');
-
-        return array_map(
-            fn(array $line): ContentsLine => new ContentsLine(
+        $lines = [];
+        foreach (ContentsLines::kept($contents) as $line) {
+            if (isset($line['out'])) {
+                continue;
+            }
+            $end = isset($line['caption']) ? '. ' : ' ';
+            $lines[] = new ContentsLine(
                 $line['section'],
                 $line['level'],
-                ('' !== $line['number'] && $hasNumbers ? $line['number'] . ' ' : '') . $line['heading'],
-                $this->places->findName($line['section']) ?? $line['section'],
-            ),
-            ContentsLines::kept($contents),
-        );
+                ('' !== $line['number'] && $hasNumbers ? $line['number'] . $end : '') . ContentsLines::wordsOf($line),
+                $this->places->findName($line['bookmark'] ?? $line['section']) ?? $line['section'],
+                isset($line['caption']) ? 'caption' : (isset($line['bookmark']) ? 'bookmark' : 'section'),
+                ContentsLines::keyOf($line),
+            );
+        }
+
+        return $lines;
     }
 
     /** What a calculation comes to; null when it cannot be worked out. */

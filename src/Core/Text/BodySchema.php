@@ -90,6 +90,13 @@ final class BodySchema
                 'to' => 'level',
                 'numbers' => 'boolean',
                 'lines' => 'contentsLines',
+                'pages' => 'contentsPages??',
+                'twoColumns' => 'yes??',
+                'shaded' => 'yes??',
+                'ownPage' => 'yes??',
+                'always' => 'yes??',
+                'branch' => 'id??',
+                'of' => 'contentsOf??',
             ],
         ],
         // What the database holds in place of a text, when that was damaged: kept to the letter and shown as such.
@@ -375,6 +382,8 @@ final class BodySchema
             'span' => is_int($value) && $value >= 2 && $value <= 1000,
             'yes' => true === $value,
             'listStyle' => is_string($value) && null !== ListStyle::tryFrom($value),
+            'contentsPages' => in_array($value, ['plain', 'none'], true),
+            'contentsOf' => in_array($value, ['figures', 'tables'], true),
             'contentsLines' => self::isContentsLines($value),
             default => false,
         };
@@ -391,7 +400,11 @@ final class BodySchema
                 self::isOfKind($line['section'] ?? null, 'id') &&
                 self::isOfKind($line['level'] ?? null, 'level') &&
                 self::isOfKind($line['number'] ?? null, 'line') &&
-                self::isOfKind($line['heading'] ?? null, 'line');
+                self::isOfKind($line['heading'] ?? null, 'line') &&
+                self::isOfKind($line['words'] ?? 'none', 'line') &&
+                self::isOfKind($line['out'] ?? true, 'yes') &&
+                self::isOfKind($line['bookmark'] ?? $line['section'], 'id') &&
+                self::isOfKind($line['caption'] ?? 0, 'integer');
             if (!$isLine) {
                 return false;
             }

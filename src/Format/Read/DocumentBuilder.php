@@ -469,11 +469,7 @@ final class DocumentBuilder
                     static fn(Node $node): Node => 'contents' === $node->type
                         ? $node->withAttributes([
                             ...$node->attributes,
-                            'lines' => ContentsLines::of(
-                                $document,
-                                ContentsLines::level($node, 'from'),
-                                ContentsLines::level($node, 'to'),
-                            ),
+                            'lines' => ContentsLines::refreshed($document, $node),
                         ])
                         : $node,
                 ),

@@ -6,6 +6,7 @@ namespace Stemmata\Storage\Document;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
+use Stemmata\Core\Contents\AlwaysCurrent;
 use Stemmata\Core\Document\Change;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\Section;
@@ -385,9 +386,13 @@ final readonly class DocumentStore
     private static function outcome(Operation $operation, Document $before): Applied|Refused
     {
         try {
-            return $operation->applyTo($before);
+            $outcome = $operation->applyTo($before);
         } catch (InvalidSectionId $unknown) {
             return Refused::missing($unknown->getMessage());
         }
+
+        return $outcome instanceof Applied
+            ? new Applied(AlwaysCurrent::in($outcome->document), $outcome->notices)
+            : $outcome;
     }
 }

@@ -7,6 +7,7 @@ namespace Stemmata\Tests\Core\Contents;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Contents\ContentsLines;
+use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Contents\StaleContents;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Numbering\LevelNumber;
@@ -26,7 +27,7 @@ final class ContentsTest extends TestCase
     {
         $document = Sketch::document('1 a, 2 b, 3 c, 1 d');
         $document = $document->withOutline($document->outline->withFlags([3 => Outline::LEFT_OUT_OF_CONTENTS]));
-        $lines = ContentsLines::of($document, 1, 2);
+        $lines = ContentsLines::of($document, new ContentsSettings(1, 2));
 
         self::assertSame(
             ['1 a', '1.1 b'],
@@ -38,7 +39,7 @@ final class ContentsTest extends TestCase
     {
         $document = Sketch::document('1 a, 1 , 1 c');
         $chapters = Scheme::of([1 => new LevelNumber(word: 'Chapter')], []);
-        $numbers = static fn(Document $each): array => array_column(ContentsLines::of($each, 1, 1), 'number');
+        $numbers = static fn(Document $each): array => array_column(ContentsLines::of($each, new ContentsSettings(1, 1)), 'number');
 
         self::assertSame(['1', '3'], $numbers($document));
         self::assertSame(

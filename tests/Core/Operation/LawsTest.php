@@ -39,6 +39,9 @@ final class LawsTest extends TestCase
         'describe-document',
         'generate-contents',
         'refresh-contents',
+        'set-up-contents',
+        'change-contents-line',
+        'add-contents-line',
     ];
 
     #[TestDox('Conservation, all or nothing, exact undo and identity hold over 500 random runs of 200 steps')]

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Core\Operation\Text;
 
 use Stemmata\Core\Contents\ContentsLines;
+use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Basis;
@@ -23,10 +24,7 @@ final readonly class GenerateContents implements Operation
      */
     public function __construct(
         private SectionId $section,
-        private int $from,
-        private int $to,
-        private bool $numbers,
-        private string $title,
+        private ContentsSettings $settings,
         private ?int $block = null,
     ) {}
 
@@ -35,16 +33,13 @@ final readonly class GenerateContents implements Operation
         if (!$document->outline->has($this->section)) {
             return Refused::unknownSection($this->section->value);
         }
-        if ($this->from < 1 || $this->to > 9 || $this->from > $this->to) {
+        if (!$this->settings->areSound()) {
             return Refused::levelsReversed();
         }
         $section = $document->section($this->section);
         $contents = new Node('contents', [
-            'title' => $this->title,
-            'from' => $this->from,
-            'to' => $this->to,
-            'numbers' => $this->numbers,
-            'lines' => ContentsLines::of($document, $this->from, $this->to),
+            ...$this->settings->attributes(),
+            'lines' => ContentsLines::of($document, $this->settings),
         ]);
         $blocks = $section->body->blocks;
         array_splice($blocks, max(0, min($this->block ?? count($blocks), count($blocks))), 0, [$contents]);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Operation\Wire;
 
+use Stemmata\Core\Contents\ContentsOf;
+use Stemmata\Core\Contents\ContentsPages;
 use Stemmata\Core\Document\Marker;
 use Stemmata\Core\Document\OffcutReason;
 use Stemmata\Core\Document\Stage;
@@ -40,6 +42,16 @@ final class OperationFields
         'operations' => 'operations that are done together or not at all, none of them a batch',
     ];
 
+    private const CONTENTS = [
+        'pages' => '?' . ContentsPages::class,
+        'twoColumns' => '?boolean',
+        'shaded' => '?boolean',
+        'ownPage' => '?boolean',
+        'always' => '?boolean',
+        'branch' => '?id',
+        'of' => '?' . ContentsOf::class,
+    ];
+
     public const OF = [
         'promote' => ['sections' => 'ids', 'extent' => '?' . Extent::class],
         'demote' => ['sections' => 'ids', 'extent' => '?' . Extent::class],
@@ -57,7 +69,7 @@ final class OperationFields
         'use-numbering' => ['numbering' => 'numbering'],
         'number-captions' => ['numbered' => 'boolean'],
         'use-house-style' => ['style' => 'text'],
-        'set-up-pages' => ['pages' => 'pages'],
+        'set-up-pages' => ['pages' => '?pages'],
         'insert' => ['heading' => '?text', 'landing' => '?' . Landing::class, 'target' => '?id'],
         'rename' => ['section' => 'id', 'heading' => 'heading'],
         'replace-body' => ['section' => 'id', 'body' => 'body'],
@@ -118,6 +130,30 @@ final class OperationFields
             'numbers' => '?boolean',
             'title' => '?text',
             'block' => '?integer',
+            ...self::CONTENTS,
+        ],
+        'set-up-contents' => [
+            'section' => 'id',
+            'index' => 'integer',
+            'from' => 'integer',
+            'to' => 'integer',
+            'numbers' => '?boolean',
+            'title' => '?text',
+            ...self::CONTENTS,
+        ],
+        'change-contents-line' => [
+            'section' => 'id',
+            'index' => 'integer',
+            'line' => 'text',
+            'words' => '?text',
+            'out' => '?boolean',
+        ],
+        'add-contents-line' => [
+            'section' => 'id',
+            'index' => 'integer',
+            'bookmark' => 'id',
+            'words' => 'text',
+            'level' => 'integer',
         ],
         'refresh-contents' => ['section' => 'id'],
         'batch' => ['operations' => 'operations'],

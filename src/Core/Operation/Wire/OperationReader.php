@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Operation\Wire;
 
+use Stemmata\Core\Contents\ContentsOf;
+use Stemmata\Core\Contents\ContentsPages;
+use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\CoreException;
 use Stemmata\Core\Document\Marker;
 use Stemmata\Core\Document\OffcutReason;
@@ -42,7 +45,11 @@ use Stemmata\Core\Operation\Section\MakeHeadings;
 use Stemmata\Core\Operation\Section\SplitByRule;
 use Stemmata\Core\Operation\Section\SplitRule;
 use Stemmata\Core\Operation\Section\SplitSection;
+use Stemmata\Core\Operation\Rule\ContentsBlock;
+use Stemmata\Core\Operation\Text\AddContentsLine;
 use Stemmata\Core\Operation\Text\BookmarkCaption;
+use Stemmata\Core\Operation\Text\ChangeContentsLine;
+use Stemmata\Core\Operation\Text\SetUpContents;
 use Stemmata\Core\Operation\Text\ChangeReminder;
 use Stemmata\Core\Operation\Text\GenerateContents;
 use Stemmata\Core\Operation\Text\PutTitleInText;
@@ -126,7 +133,7 @@ final readonly class OperationReader
                 $fields->findBoolean('numbered') ?? throw InvalidOperation::field('numbered', 'true or false'),
             ),
             'use-house-style' => new UseHouseStyle($fields->text('style')),
-            'set-up-pages' => new SetUpPages($fields->has('pages') ? PageSetup::fromJson($fields->raw('pages')) : null),
+            'set-up-pages' => new SetUpPages($fields->has('pages') ? PageSetup::fromJson($fields->object('pages')) : null),
             'insert' => new InsertSection(
                 $this->ids->next(),
                 Heading::plain($fields->findText('heading') ?? ''),
@@ -178,7 +185,24 @@ final readonly class OperationReader
             'describe-section' => self::describeSection($fields),
             'describe-document' => self::describeDocument($fields),
             'spread-target' => new SpreadTarget($fields->findSection('section')),
-            'generate-contents' => self::generateContents($fields),
+            'generate-contents' => new GenerateContents(
+                $fields->section('section'),
+                self::contentsSettings($fields),
+                $fields->findInteger('block'),
+            ),
+            'set-up-contents' => new SetUpContents(self::contentsBlock($fields), self::contentsSettings($fields)),
+            'change-contents-line' => new ChangeContentsLine(
+                self::contentsBlock($fields),
+                $fields->text('line'),
+                $fields->findText('words'),
+                $fields->findBoolean('out'),
+            ),
+            'add-contents-line' => new AddContentsLine(
+                self::contentsBlock($fields),
+                $fields->section('bookmark'),
+                $fields->text('words'),
+                $fields->integer('level'),
+            ),
             'refresh-contents' => new RefreshContents($fields->section('section')),
             'batch' => $this->batch($fields),
             default => throw InvalidOperation::unknownName($name),
@@ -308,16 +332,26 @@ final readonly class OperationReader
         );
     }
 
-    private static function generateContents(Fields $fields): GenerateContents
+    private static function contentsSettings(Fields $fields): ContentsSettings
     {
-        return new GenerateContents(
-            $fields->section('section'),
+        return new ContentsSettings(
             $fields->integer('from'),
             $fields->integer('to'),
             $fields->findBoolean('numbers') ?? true,
             $fields->findText('title') ?? 'Contents',
-            $fields->findInteger('block'),
+            $fields->oneOf('pages', ContentsPages::class, ContentsPages::Dotted),
+            $fields->findBoolean('twoColumns') ?? false,
+            $fields->findBoolean('shaded') ?? false,
+            $fields->findBoolean('ownPage') ?? false,
+            $fields->findBoolean('always') ?? false,
+            $fields->findSection('branch'),
+            $fields->oneOf('of', ContentsOf::class, ContentsOf::Headings),
         );
+    }
+
+    private static function contentsBlock(Fields $fields): ContentsBlock
+    {
+        return new ContentsBlock($fields->section('section'), $fields->integer('index'));
     }
 
     private function batch(Fields $fields): Batch

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read\Html;
 
+use Stemmata\Core\Contents\ContentsOf;
+use Stemmata\Core\Contents\ContentsPages;
+use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\Shared\CalculationBlock;
 
@@ -73,13 +76,21 @@ final class HtmlBlock
     {
         $from = max(1, min(9, (int) $element->getAttribute('data-from')));
 
-        return new Node('contents', [
-            'title' => mb_strcut($element->getAttribute('aria-label'), 0, 4096),
-            'from' => $from,
-            'to' => max($from, min(9, (int) $element->getAttribute('data-to'))),
-            'numbers' => 'yes' === $element->getAttribute('data-numbers'),
-            'lines' => [],
-        ]);
+        $looks = explode(' ', $element->getAttribute('data-look'));
+        $settings = new ContentsSettings(
+            $from,
+            max($from, min(9, (int) $element->getAttribute('data-to'))),
+            'yes' === $element->getAttribute('data-numbers'),
+            mb_strcut($element->getAttribute('aria-label'), 0, 4096),
+            ContentsPages::tryFrom($element->getAttribute('data-pages')) ?? ContentsPages::Dotted,
+            in_array('two-columns', $looks, true),
+            in_array('shaded', $looks, true),
+            in_array('own-page', $looks, true),
+            in_array('always-current', $looks, true),
+            of: ContentsOf::tryFrom($element->getAttribute('data-of')) ?? ContentsOf::Headings,
+        );
+
+        return new Node('contents', [...$settings->attributes(), 'lines' => []]);
     }
 
     public static function code(\DOMElement $element): Node

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write\Docx;
 
-use Stemmata\Core\Contents\ContentsLines;
+use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Rendition\BlockVisitor;
 use Stemmata\Core\Rendition\RenderedSection;
 use Stemmata\Core\Rendition\Rendition;
@@ -354,7 +354,8 @@ final class Blocks extends BlockVisitor
      */
     protected function contents(Node $contents): string
     {
-        [$from, $to] = [ContentsLines::level($contents, 'from'), ContentsLines::level($contents, 'to')];
+        $settings = ContentsSettings::in($contents);
+        [$from, $to] = [$settings->from, $settings->to];
         $title = $contents->textAttribute('title');
         $lines = $this->rendition->contentsLines($contents);
         $xml = '' === $title ? '' : self::styled('TOCHeading', Runs::words($title));

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write\Html;
 
-use Stemmata\Core\Contents\ContentsLines;
+use Stemmata\Core\Contents\ContentsOf;
+use Stemmata\Core\Contents\ContentsPages;
+use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Text\Node;
 
 /** Contents in a text file: an element that says what they are made of, for a reader to make them again. */
@@ -12,12 +14,25 @@ final class ContentsElement
 {
     public static function openingTag(Node $contents): string
     {
+        $settings = ContentsSettings::in($contents);
+        $looks = array_keys(
+            array_filter([
+                'two-columns' => $settings->twoColumns,
+                'shaded' => $settings->isShaded,
+                'own-page' => $settings->onOwnPage,
+                'always-current' => $settings->isAlwaysCurrent,
+            ]),
+        );
+
         return sprintf(
-            '<nav class="contents" data-from="%d" data-to="%d" data-numbers="%s" aria-label="%s">',
-            ContentsLines::level($contents, 'from'),
-            ContentsLines::level($contents, 'to'),
-            true === $contents->attribute('numbers') ? 'yes' : 'no',
-            htmlspecialchars($contents->textAttribute('title'), \ENT_QUOTES | \ENT_SUBSTITUTE),
+            '<nav class="contents" data-from="%d" data-to="%d" data-numbers="%s"%s%s%s aria-label="%s">',
+            $settings->from,
+            $settings->to,
+            $settings->numbers ? 'yes' : 'no',
+            ContentsOf::Headings === $settings->of ? '' : ' data-of="' . $settings->of->value . '"',
+            ContentsPages::Dotted === $settings->pages ? '' : ' data-pages="' . $settings->pages->value . '"',
+            [] === $looks ? '' : ' data-look="' . implode(' ', $looks) . '"',
+            htmlspecialchars($settings->title, \ENT_QUOTES | \ENT_SUBSTITUTE),
         );
     }
 }

@@ -71,8 +71,8 @@ final readonly class PageSetupView
             ),
             $pages->toJson(),
             [
-                'header' => (object) $pages->header()->toJson(),
-                'footer' => (object) $pages->footer()->toJson(),
+                'header' => (object) $pages->rightHeader()->toJson(),
+                'footer' => (object) $pages->rightFooter()->toJson(),
                 'evenHeader' => (object) $pages->evenHeader()->toJson(),
                 'evenFooter' => (object) $pages->evenFooter()->toJson(),
                 'firstHeader' => (object) $pages->firstHeader()->toJson(),

@@ -36,7 +36,7 @@ final class OperationReaderTest extends TestCase
             ['name' => 'use-numbering', 'numbering' => null],
             ['name' => 'number-captions', 'numbered' => true],
             ['name' => 'use-house-style', 'style' => 'report'],
-            ['name' => 'set-up-pages', 'pages' => null],
+            ['name' => 'set-up-pages'],
             ['name' => 'insert'],
             ['name' => 'rename', 'section' => 'a', 'heading' => 'b'],
             ['name' => 'replace-body', 'section' => 'a', 'body' => []],
@@ -57,6 +57,16 @@ final class OperationReaderTest extends TestCase
             ['name' => 'spread-target'],
             ['name' => 'generate-contents', 'section' => 'a', 'from' => 1, 'to' => 2],
             ['name' => 'refresh-contents', 'section' => 'a'],
+            ['name' => 'set-up-contents', 'section' => 'a', 'index' => 0, 'from' => 1, 'to' => 2],
+            ['name' => 'change-contents-line', 'section' => 'a', 'index' => 0, 'line' => 'n00000000001'],
+            [
+                'name' => 'add-contents-line',
+                'section' => 'a',
+                'index' => 0,
+                'bookmark' => 'n00000000001',
+                'words' => 'a',
+                'level' => 1,
+            ],
             ['name' => 'batch', 'operations' => [['name' => 'promote', 'sections' => ['a']]]],
         ];
         foreach ($requests as $request) {

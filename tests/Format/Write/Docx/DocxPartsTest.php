@@ -6,6 +6,7 @@ namespace Stemmata\Tests\Format\Write\Docx;
 
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
+use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Text\GenerateContents;
 use Stemmata\Tests\Support\Packed;
@@ -26,7 +27,7 @@ final class DocxPartsTest extends TestCase
             basename($source),
             (string) file_get_contents(__DIR__ . '/../../' . $source),
         )->document;
-        $withContents = (new GenerateContents($document->outline->idAt(0), 1, 3, true, 'Contents'))->applyTo($document);
+        $withContents = (new GenerateContents($document->outline->idAt(0), new ContentsSettings(1, 3, true, 'Contents')))->applyTo($document);
         self::assertInstanceOf(Applied::class, $withContents);
         $parts = self::parts(Services::formats()->written('docx', $withContents->document));
         $file = __DIR__ . '/parts/' . basename($source) . '.parts';

@@ -7,6 +7,7 @@ namespace Stemmata\Tests\Format\Write\Docx;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Numbering\LevelNumber;
@@ -374,7 +375,7 @@ final class DocxWriterTest extends TestCase
 
     private static function withContents(Document $document): Document
     {
-        $made = (new GenerateContents($document->outline->idAt(0), 1, 3, true, 'Contents'))->applyTo($document);
+        $made = (new GenerateContents($document->outline->idAt(0), new ContentsSettings(1, 3, true, 'Contents')))->applyTo($document);
         self::assertInstanceOf(Applied::class, $made);
 
         return $made->document;

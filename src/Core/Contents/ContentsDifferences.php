@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Core\Contents;
+
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Text\Node;
+
+/**
+ * What refreshing would change in contents, each in a sentence.
+ *
+ * @phpstan-import-type Line from ContentsLines
+ */
+final class ContentsDifferences
+{
+    /** @return list<array{section: string, sentence: string}> in the order of the lines; those that go, last */
+    public static function of(Document $document, Node $contents): array
+    {
+        $kept = self::byKey(ContentsLines::kept($contents));
+        $next = self::byKey(ContentsLines::refreshed($document, $contents));
+        $differences = [];
+        $moved = self::moved(array_keys(array_intersect_key($kept, $next)), array_keys(array_intersect_key($next, $kept)));
+        foreach ($next as $key => $line) {
+            $before = $kept[$key] ?? null;
+            $sentence = match (true) {
+                null === $before => sprintf('“%s” is new', self::named($line)),
+                $before['heading'] !== $line['heading'] && isset($line['words']) => sprintf(
+                    '“%s” stays as you worded it; its heading is now “%s”',
+                    $line['words'],
+                    $line['heading'],
+                ),
+                self::named($before) !== self::named($line) => sprintf(
+                    '“%s” is now “%s”',
+                    self::named($before),
+                    self::named($line),
+                ),
+                $before['level'] !== $line['level'] => sprintf(
+                    '“%s” goes from level %d to %d',
+                    self::named($line),
+                    $before['level'],
+                    $line['level'],
+                ),
+                isset($moved[$key]) => sprintf('“%s” stands elsewhere', self::named($line)),
+                $before['section'] !== $line['section'] => sprintf(
+                    'what “%s” leads to stands in another section',
+                    self::named($line),
+                ),
+                default => null,
+            };
+            if (null !== $sentence) {
+                $differences[] = ['section' => $line['section'], 'sentence' => $sentence];
+            }
+        }
+        foreach (array_diff_key($kept, $next) as $line) {
+            $differences[] = [
+                'section' => $line['section'],
+                'sentence' => sprintf(
+                    ContentsLines::isByHand($line) ? '“%s”, which you made by hand, goes' : '“%s” goes',
+                    self::named($line),
+                ),
+            ];
+        }
+
+        return $differences;
+    }
+
+    /**
+     * Lines made by hand that refreshing would take out, for what they lead to is gone.
+     *
+     * @return list<string> what they say
+     */
+    public static function lostHandWork(Document $document, Node $contents): array
+    {
+        $next = self::byKey(ContentsLines::refreshed($document, $contents));
+        $lost = array_filter(
+            array_diff_key(self::byKey(ContentsLines::kept($contents)), $next),
+            ContentsLines::isByHand(...),
+        );
+
+        return array_values(array_map(self::named(...), $lost));
+    }
+
+    /**
+     * @param list<Line> $lines
+     *
+     * @return array<string, Line>
+     */
+    private static function byKey(array $lines): array
+    {
+        $byKey = [];
+        foreach ($lines as $line) {
+            $byKey[ContentsLines::keyOf($line)] = $line;
+        }
+
+        return $byKey;
+    }
+
+    /** @param Line $line */
+    private static function named(array $line): string
+    {
+        return trim($line['number'] . ' ' . ContentsLines::wordsOf($line));
+    }
+
+    /**
+     * The fewest lines whose moving makes one order of the other: all that are not in the longest row that both share
+     * (longest increasing subsequence, by patience sorting).
+     *
+     * @param list<int|string> $before
+     * @param list<int|string> $after
+     *
+     * @return array<int|string, true>
+     */
+    private static function moved(array $before, array $after): array
+    {
+        $places = array_flip($before);
+        $tops = [];
+        $under = [];
+        foreach ($after as $at => $key) {
+            $pile = 0;
+            for ($above = count($tops); $pile < $above; ) {
+                $middle = intdiv($pile + $above, 2);
+                if ($places[$after[$tops[$middle]]] < $places[$key]) {
+                    $pile = $middle + 1;
+                } else {
+                    $above = $middle;
+                }
+            }
+            $under[$at] = $pile > 0 ? $tops[$pile - 1] : null;
+            $tops[$pile] = $at;
+        }
+        $stays = [];
+        for ($at = [] === $tops ? null : end($tops); null !== $at; $at = $under[$at]) {
+            $stays[$after[$at]] = true;
+        }
+
+        return array_fill_keys(
+            array_filter($after, static fn(int|string $key): bool => !isset($stays[$key])),
+            true,
+        );
+    }
+}

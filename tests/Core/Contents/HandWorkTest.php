@@ -1,0 +1,362 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Tests\Core\Contents;
+
+use PHPUnit\Framework\Attributes\TestDox;
+use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use Stemmata\Core\Contents\AlwaysCurrent;
+use Stemmata\Core\Contents\ContentsDifferences;
+use Stemmata\Core\Contents\ContentsLines;
+use Stemmata\Core\Contents\ContentsOf;
+use Stemmata\Core\Contents\ContentsPages;
+use Stemmata\Core\Contents\ContentsSettings;
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\Section;
+use Stemmata\Core\Operation\Applied;
+use Stemmata\Core\Operation\Move\MoveBranch;
+use Stemmata\Core\Operation\Operation;
+use Stemmata\Core\Operation\Refused;
+use Stemmata\Core\Operation\Rule\ContentsBlock;
+use Stemmata\Core\Operation\Rule\Extent;
+use Stemmata\Core\Operation\Rule\Landing;
+use Stemmata\Core\Operation\Text\AddContentsLine;
+use Stemmata\Core\Operation\Text\ChangeContentsLine;
+use Stemmata\Core\Operation\Text\GenerateContents;
+use Stemmata\Core\Operation\Text\RefreshContents;
+use Stemmata\Core\Operation\Text\SetUpContents;
+use Stemmata\Core\Outline\Level;
+use Stemmata\Core\Outline\Outline;
+use Stemmata\Core\Outline\SectionId;
+use Stemmata\Core\Rendition\Rendition;
+use Stemmata\Core\Text\Body;
+use Stemmata\Core\Text\Heading;
+use Stemmata\Core\Text\Node;
+use Stemmata\Tests\Support\CountingIds;
+use Stemmata\Tests\Support\Dose;
+use Stemmata\Tests\Support\RandomDocuments;
+use Stemmata\Tests\Support\RandomOperations;
+use Stemmata\Tests\Support\Services;
+
+/** What was done to contents by hand lasts, and what refreshing would change is told. */
+final class HandWorkTest extends TestCase
+{
+    private const TEXT = <<<'MD'
+        Before the first heading.
+
+        # Lamps
+
+        ## Oil
+
+        Words <a id="the_wick" class="bookmark"></a>about the wick.
+
+        ## Gas
+
+        # Gales
+
+        ## October
+        MD;
+
+    public function testALineRewordedOneLeftOutAndOneAddedLastThroughMovingAndRefreshing(): void
+    {
+        $document = self::withContents(new ContentsSettings(1, 2, true, 'Contents'));
+        $document = self::done($document, self::reworded($document, 'Oil', 'Oil, at length'));
+        $document = self::done($document, self::leftOut($document, 'Gas'));
+        $document = self::done(
+            $document,
+            new AddContentsLine(self::block($document), self::bookmark($document), 'The wick', 2),
+        );
+        self::assertSame(
+            ['1 Lamps', '1.1 Oil, at length', 'The wick', '2 Gales', '2.1 October'],
+            self::printed($document),
+        );
+        self::assertSame([], self::differences($document), 'hand work is no difference');
+
+        $oil = $document->outline->idAt(2);
+        $document = self::done(
+            $document,
+            new MoveBranch([$oil], Landing::Inside, $document->outline->idAt(4), Extent::Branch),
+        );
+        self::assertSame(
+            [
+                '“1.2 Gas” is now “1.1 Gas”',
+                '“1.1 Oil, at length” is now “2.2 Oil, at length”',
+                '“The wick” stands elsewhere',
+            ],
+            self::differences($document),
+        );
+        $document = self::done($document, new RefreshContents($document->outline->idAt(0)));
+        self::assertSame(
+            ['1 Lamps', '2 Gales', '2.1 October', '2.2 Oil, at length', 'The wick'],
+            self::printed($document),
+        );
+    }
+
+    /** The wording of each difference. */
+    public function testEachDifferenceIsTold(): void
+    {
+        $document = self::withContents(new ContentsSettings(1, 2, true, 'Contents'));
+        $document = self::done($document, self::reworded($document, 'Gas', 'Of gas'));
+        $ids = $document->outline->ids();
+        $heading = static fn(Document $each, int $position, string $words): Document => $each->withSection(
+            $each->sectionAt($position)->withHeading(Heading::plain($words)),
+        );
+        $renamed = $heading($heading($document, 2, 'Whale oil'), 3, 'Coal gas');
+        self::assertSame(
+            [
+                '“1.1 Oil” is now “1.1 Whale oil”',
+                '“Of gas” stays as you worded it; its heading is now “Coal gas”',
+            ],
+            self::differences($renamed),
+        );
+        $new = Section::blank(SectionId::fromString('new000000000'))->withHeading(Heading::plain('Fog'));
+        $longer = $document->withSection($new)->withOutline(
+            $document->outline->followedBy(Outline::of($new->id, Level::One)),
+        );
+        self::assertSame(['“3 Fog” is new'], self::differences($longer));
+        $packed = $document->outline;
+        $deeper = $document->withOutline(Outline::packed($packed->ids, '012212', $packed->flags));
+        self::assertSame([], self::differences($deeper));
+        $without = Outline::packed(
+            substr($packed->ids, 0, 3 * SectionId::LENGTH) . substr($packed->ids, 4 * SectionId::LENGTH),
+            '01212',
+            '00000',
+        );
+        self::assertSame(
+            ['“1.2 Of gas”, which you made by hand, goes'],
+            self::differences($document->withOutline($without)),
+        );
+        $refreshed = (new RefreshContents($ids[0]))->applyTo($document->withOutline($without));
+        self::assertInstanceOf(Applied::class, $refreshed);
+        self::assertSame(
+            'The line “1.2 Of gas”, made by hand, went: what it leads to is not in the document any more.',
+            $refreshed->notices[0]->sentence ?? null,
+        );
+    }
+
+    public function testALineIsTakenBack(): void
+    {
+        $document = self::withContents(new ContentsSettings(1, 2, true, 'Contents'));
+        $changed = self::done($document, self::reworded($document, 'Gas', ' Of gas '));
+        self::assertContains('1.2 Of gas', self::printed($changed));
+        self::assertEquals($document->sectionAt(0), self::done($changed, self::reworded($changed, 'Gas', ''))->sectionAt(0));
+        $gas = $document->outline->idAt(3)->value;
+        $out = self::done($document, self::leftOut($document, 'Gas'));
+        self::assertEquals(
+            $document->sectionAt(0),
+            self::done($out, new ChangeContentsLine(self::block($out), $gas, null, false))->sectionAt(0),
+        );
+        $added = self::done(
+            $document,
+            new AddContentsLine(self::block($document), self::bookmark($document), 'The wick', 2),
+        );
+        self::assertEquals(
+            $document->sectionAt(0),
+            self::done(
+                $added,
+                new ChangeContentsLine(self::block($added), self::bookmark($added)->value, null, true),
+            )->sectionAt(0),
+        );
+    }
+
+    public function testWhatCannotBeIsRefusedInASentence(): void
+    {
+        $document = self::withContents(new ContentsSettings(1, 2));
+        $block = self::block($document);
+        $bookmark = self::bookmark($document);
+        foreach (
+            [
+                'The contents must go from a level to the same or a deeper one.' => new SetUpContents(
+                    $block,
+                    new ContentsSettings(3, 2),
+                ),
+                'There are no contents in this section to refresh.' => new SetUpContents(
+                    new ContentsBlock($block->section, 1),
+                    new ContentsSettings(1, 2),
+                ),
+                'There is no such line in these contents any more.' => new ChangeContentsLine($block, 'none', 'a', null),
+                'That bookmark is not in the document any more.' => new AddContentsLine(
+                    $block,
+                    SectionId::fromString('mark00000000'),
+                    'Words',
+                    1,
+                ),
+                'A line of contents needs words.' => new AddContentsLine($block, $bookmark, ' ', 1),
+            ]
+            as $sentence => $operation
+        ) {
+            $refused = $operation->applyTo($document);
+            self::assertInstanceOf(Refused::class, $refused);
+            self::assertSame($sentence, $refused->sentence);
+        }
+    }
+
+    public function testOneBranchTheFiguresAndTheTables(): void
+    {
+        $markdown = "# One\n\n![A](data:image/gif;base64,R0lGODlhAQABAAAAACw=)\n\n## In it\n\n# Two\n\n| a |\n|---|\n| b |\n";
+        $document = Services::formats()->read('x.md', $markdown)->document;
+        $figure = new Node('figure', ['src' => 'https://example.org/a.png', 'alt' => ''], [Node::text('A lamp')]);
+        $document = $document->withSection($document->sectionAt(1)->withBody(Body::of([$figure])));
+        $settings = new ContentsSettings(1, 9, of: ContentsOf::Figures);
+        self::assertSame(
+            [['1', 'Figure 1', 'A lamp']],
+            array_map(
+                static fn(array $line): array => [(string) $line['level'], $line['number'], $line['heading']],
+                ContentsLines::of($document, $settings),
+            ),
+        );
+        $branch = new ContentsSettings(1, 9, branch: $document->outline->idAt(0));
+        self::assertSame(['In it'], array_column(ContentsLines::of($document, $branch), 'heading'));
+    }
+
+    public function testContentsThatAreAlwaysCurrentFollow(): void
+    {
+        $document = self::withContents(new ContentsSettings(1, 2, isAlwaysCurrent: true));
+        $renamed = $document->withSection($document->sectionAt(2)->withHeading(Heading::plain('Whale oil')));
+        self::assertContains('1.1 Whale oil', self::printed(AlwaysCurrent::in($renamed)));
+        self::assertSame($document, AlwaysCurrent::in($document));
+    }
+
+    public function testSettingsComeBackFromTheBlock(): void
+    {
+        $settings = new ContentsSettings(
+            2,
+            4,
+            false,
+            'In short',
+            ContentsPages::Plain,
+            true,
+            true,
+            true,
+            true,
+            SectionId::fromString('n00000000009'),
+            ContentsOf::Tables,
+        );
+        self::assertEquals($settings, ContentsSettings::in(new Node('contents', $settings->attributes())));
+        self::assertEquals(
+            new ContentsSettings(1, 3),
+            ContentsSettings::in(new Node('contents', (new ContentsSettings(1, 3))->attributes())),
+        );
+    }
+
+    #[TestDox('Hand work survives 500 random operations and refreshes, for as long as its section is there')]
+    public function testHandWorkSurvivesRandomOperations(): void
+    {
+        $lasted = 0;
+        for ($seed = 1, $runs = Dose::of(40, 6); $seed <= $runs; ++$seed) {
+            $random = new Randomizer(new Mt19937($seed));
+            $ids = new CountingIds();
+            $documents = new RandomDocuments($random, $ids);
+            $operations = new RandomOperations($random, $documents, $ids);
+            $document = $documents->document();
+            $holder = Section::blank($ids->next());
+            $document = $document
+                ->withSection($holder)
+                ->withOutline($document->outline->followedBy(Outline::of($holder->id, Level::One)));
+            $document = self::done($document, new GenerateContents($holder->id, new ContentsSettings(1, 9)));
+            $block = new ContentsBlock($holder->id, 0);
+            $first = $document->outline->hasOpening() ? 1 : 0;
+            $line = $document->outline->idAt($first)->value;
+            if ('' === trim($document->headings()[$first])) {
+                continue;
+            }
+            $document = self::done($document, new ChangeContentsLine($block, $line, 'By hand', null));
+            for ($step = 0; $step < 500; ++$step) {
+                [$name, $operation] = $operations->on($document);
+                $outcome = $operation->applyTo($document);
+                $touches = in_array($name, ['change-contents-line', 'set-up-contents'], true);
+                if (
+                    $touches ||
+                    !($outcome instanceof Applied) ||
+                    $outcome->document->outline->count() > 40 ||
+                    !$outcome->document->outline->has($holder->id) ||
+                    $block->find($outcome->document) instanceof Refused
+                ) {
+                    continue;
+                }
+                $document = self::done($outcome->document, new RefreshContents($holder->id));
+                if (!$document->outline->has(SectionId::fromString($line))) {
+                    break;
+                }
+                $contents = $block->find($document);
+                self::assertInstanceOf(Node::class, $contents);
+                self::assertSame([], ContentsDifferences::of($document, $contents));
+                $kept = array_column(ContentsLines::kept($contents), 'words', 'section');
+                $isListed = in_array(
+                    $line,
+                    array_column(ContentsLines::of($document, ContentsSettings::in($contents)), 'section'),
+                    true,
+                );
+                if ($isListed && ($document->headings()[$document->outline->positions()[$line]] ?? '') !== '') {
+                    self::assertSame('By hand', $kept[$line] ?? 'By hand', sprintf('seed %d, step %d, %s', $seed, $step, $name));
+                    ++$lasted;
+                }
+            }
+        }
+        self::assertGreaterThan(100, $lasted);
+    }
+
+    private static function withContents(ContentsSettings $settings): Document
+    {
+        $document = Services::formats()->read('book.md', self::TEXT)->document;
+
+        return self::done($document, new GenerateContents($document->outline->idAt(0), $settings));
+    }
+
+    private static function block(Document $document): ContentsBlock
+    {
+        return new ContentsBlock($document->outline->idAt(0), 0);
+    }
+
+    private static function bookmark(Document $document): SectionId
+    {
+        return SectionId::fromString((string) array_key_first(ContentsLines::holders($document)));
+    }
+
+    private static function reworded(Document $document, string $heading, string $words): ChangeContentsLine
+    {
+        $at = (int) array_search($heading, $document->headings(), true);
+
+        return new ChangeContentsLine(self::block($document), $document->outline->idAt($at)->value, $words, null);
+    }
+
+    private static function leftOut(Document $document, string $heading): ChangeContentsLine
+    {
+        $at = (int) array_search($heading, $document->headings(), true);
+
+        return new ChangeContentsLine(self::block($document), $document->outline->idAt($at)->value, null, true);
+    }
+
+    private static function done(Document $document, Operation $operation): Document
+    {
+        $outcome = $operation->applyTo($document);
+        self::assertInstanceOf(Applied::class, $outcome);
+
+        return $outcome->document;
+    }
+
+    /** @return list<string> */
+    private static function printed(Document $document): array
+    {
+        $contents = self::block($document)->find($document);
+        self::assertInstanceOf(Node::class, $contents);
+        $lines = [];
+        foreach (Rendition::of($document)->contentsLines($contents) as $line) {
+            $lines[] = $line->words;
+        }
+
+        return $lines;
+    }
+
+    /** @return list<string> */
+    private static function differences(Document $document): array
+    {
+        $contents = self::block($document)->find($document);
+        self::assertInstanceOf(Node::class, $contents);
+
+        return array_column(ContentsDifferences::of($document, $contents), 'sentence');
+    }
+}
