@@ -7,6 +7,7 @@ namespace Stemmata\Command;
 use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\Section;
+use Stemmata\Core\Operation\Detail\UseHouseStyle;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Operation\Text\GenerateContents;
 use Stemmata\Core\Outline\IdSource;
@@ -35,7 +36,8 @@ final class ConvertCommand extends FileCommand
     {
         $this->addArgument('in', InputArgument::REQUIRED)
             ->addArgument('out', InputArgument::REQUIRED)
-            ->addOption('contents', null, InputOption::VALUE_NONE, 'Begin with contents of levels 1 to 3');
+            ->addOption('contents', null, InputOption::VALUE_NONE, 'Begin with contents of levels 1 to 3')
+            ->addOption('house-style', null, InputOption::VALUE_REQUIRED, 'How it looks: reading, academic or report');
     }
 
     protected function work(InputInterface $input, OutputInterface $output): void
@@ -43,21 +45,50 @@ final class ConvertCommand extends FileCommand
         $out = self::path($input, 'out');
         $writer = $this->formats->writerFor(pathinfo($out, \PATHINFO_EXTENSION));
         $read = $this->readFile($input, 'in');
-        $document = $read->document;
+        $document = self::styled($read->document, $input);
         $rendition = Rendition::of($input->getOption('contents') ? $this->withContents($document) : $document);
-        $file = is_dir(dirname($out)) ? @fopen($out, 'w') : false;
-        if (false === $file) {
-            throw FormatException::notWritable($out);
-        }
-        foreach ($writer->write($rendition) as $portion) {
-            if (strlen($portion) !== @fwrite($file, $portion)) {
-                throw FormatException::notWritable($out);
-            }
-        }
-        fclose($file);
+        $this->write($out, $writer->write($rendition));
         foreach ($read->report->losses() as $loss) {
             self::errors($output)->writeln($loss, OutputInterface::OUTPUT_RAW);
         }
+    }
+
+    /**
+     * A file that cannot be written to its end leaves the one that was there as it was.
+     *
+     * @param iterable<string> $portions
+     */
+    private function write(string $out, iterable $portions): void
+    {
+        $unfinished = $out . '.unfinished-' . bin2hex(random_bytes(4));
+        $file = is_dir(dirname($out)) && !is_dir($out) ? @fopen($unfinished, 'w') : false;
+        if (false === $file) {
+            throw FormatException::notWritable($out);
+        }
+        try {
+            foreach ($portions as $portion) {
+                if (strlen($portion) !== @fwrite($file, $portion)) {
+                    throw FormatException::notWritable($out);
+                }
+            }
+            fclose($file);
+            if (!@rename($unfinished, $out)) {
+                throw FormatException::notWritable($out);
+            }
+        } finally {
+            @unlink($unfinished);
+        }
+    }
+
+    private static function styled(Document $document, InputInterface $input): Document
+    {
+        $name = $input->getOption('house-style');
+        if (!is_string($name)) {
+            return $document;
+        }
+        $chosen = (new UseHouseStyle($name))->applyTo($document);
+
+        return $chosen instanceof Refused ? throw FormatException::said($chosen->sentence) : $chosen->document;
     }
 
     /** Contents stand in the opening; a document without one gets it for them. One that has contents keeps those. */
@@ -72,9 +103,10 @@ final class ConvertCommand extends FileCommand
                 ->withSection($opening)
                 ->withOutline(Outline::of($opening->id, Level::Opening)->followedBy($document->outline));
         }
-        $made = (new GenerateContents($document->outline->idAt(0), new ContentsSettings(1, self::CONTENTS_TO, true, 'Contents')))->applyTo(
-            $document,
-        );
+        $made = (new GenerateContents(
+            $document->outline->idAt(0),
+            new ContentsSettings(1, self::CONTENTS_TO, true, 'Contents'),
+        ))->applyTo($document);
 
         return $made instanceof Refused ? $document : $made->document;
     }

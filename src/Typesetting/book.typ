@@ -105,10 +105,10 @@
   if decorative { pdf.artifact(drawing) } else { drawing }
 })
 #let missing-picture(alt) = emph(if alt == "" { words.picture } else { alt })
-#let picture(hash, width, alt, decorative, caption) = {
+#let picture(hash, width, alt, decorative, mark, caption) = {
   let body = if hash == none { missing-picture(alt) } else { drawn(hash, width, alt, decorative, setup.room.height * 0.8) }
   figure(
-    body,
+    mark + body,
     kind: "picture",
     supplement: none,
     numbering: none,
@@ -125,8 +125,8 @@
   align: alignment + top,
   if header { strong(body) } else { body },
 )
-#let data-table(columns, header, rows, caption) = figure(
-  looks(kinds.table, table(
+#let data-table(columns, header, rows, mark, caption) = figure(
+  mark + looks(kinds.table, table(
     columns: columns,
     stroke: (x, y) => (bottom: 0.4pt + luma(55%), top: if y == 0 { 0.8pt } else { none }),
     inset: (x: 5pt, y: 3.5pt),
@@ -170,27 +170,40 @@
 
 // --- contents ------------------------------------------------------------------------------------------------------
 
-#let contents-line(target, level, line) = context {
+#let contents-line(target, level, line, pages) = context {
   let style = contents-levels.at(level - 1)
-  let location = found-spot(spot-label("section", target))
-  let words = if location == none { line } else { link(location, line) }
+  let location = found-spot(target)
   styled-block(style, breakable: false, {
     set par(hanging-indent: 1.5em)
-    if location == none { words } else {
+    if location == none { line } else if pages == "none" { link(location, line) } else {
       // The number stands at the end of the last line, however long the words are.
       grid(
         columns: (1fr, auto),
         column-gutter: 0.4em,
         align: (start, end + bottom),
-        words + box(width: 1fr, inset: (left: 0.3em), repeat(gap: 0.15em, justify: false)[.]),
+        link(location, line) + if pages == "dotted" {
+          box(width: 1fr, inset: (left: 0.3em), repeat(gap: 0.15em, justify: false)[.])
+        },
         link(location, page-at(location)),
       )
     }
   })
 }
-#let contents(title, lines) = {
-  if title != "" { styled-block(kinds.contentsTitle, title, sticky: true) }
-  for (target, level, line) in lines { contents-line(target, level, line) }
+#let contents(title, lines, pages, two-columns, shaded, own-page) = {
+  if own-page { pagebreak(weak: true) }
+  let body = {
+    if title != "" { styled-block(kinds.contentsTitle, title, sticky: true) }
+    let set-lines = lines.map(((target, level, line)) => contents-line(target, level, line, pages))
+    if two-columns {
+      // Side by side in equal parts as long as they fit on a page, else column after column.
+      if lines.len() > 60 { columns(2, set-lines.join()) } else {
+        let half = calc.quo(lines.len() + 1, 2)
+        grid(columns: (1fr, 1fr), column-gutter: 1.6em, set-lines.slice(0, half).join(), set-lines.slice(half).join())
+      }
+    } else { set-lines.join() }
+  }
+  if shaded { block(width: 100%, fill: luma(95%), inset: 10pt, radius: 2pt, body) } else { body }
+  if own-page { pagebreak(weak: true) }
 }
 
 // --- pages ---------------------------------------------------------------------------------------------------------

@@ -118,15 +118,22 @@ final readonly class RandomOperations
                 'block' => $this->random->getInt(0, 3),
                 'part' => $this->among(['title', 'subtitle']),
                 'rule' => $this->among(['chapter-lines', 'numbered-lines', 'separators', 'page-breaks', 'words']),
-                'words' => in_array($name, ['change-reminder', 'note-idea', 'reword-idea', 'change-contents-line', 'add-contents-line'], true)
-                    ? $this->among(['Later', in_array($name, ['change-reminder', 'change-contents-line'], true) ? null : "One\n\nTwo", ''])
+                'words' => in_array(
+                    $name,
+                    ['change-reminder', 'note-idea', 'reword-idea', 'change-contents-line', 'add-contents-line'],
+                    true,
+                )
+                    ? $this->among([
+                        'Later',
+                        in_array($name, ['change-reminder', 'change-contents-line'], true) ? null : "One\n\nTwo",
+                        '',
+                    ])
                     : $this->random->getInt(40, 60),
                 'reminder' => $this->reminder($document),
                 'settled' => $this->among([true, false, null]),
                 'from' => $from,
                 'at' => 1 === $this->random->getInt(0, 1) ? $this->random->getInt(-1, 30) : null,
-                'to' =>
-                    $isContents ? $this->random->getInt(1, 10) : $from + $this->among([0, 0, 3, 8]),
+                'to' => $isContents ? $this->random->getInt(1, 10) : $from + $this->among([0, 0, 3, 8]),
                 'body' => $this->documents->body([])->toJson(),
                 'aim' => $this->among(['Show it', '']),
                 'marker' => $this->among(['leaf', '']),

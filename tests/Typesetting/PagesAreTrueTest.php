@@ -109,7 +109,10 @@ final class PagesAreTrueTest extends TestCase
                 ->withSection($opening)
                 ->withOutline(Outline::of($opening->id, Level::Opening)->followedBy($document->outline));
         }
-        $made = (new GenerateContents($document->outline->idAt(0), new ContentsSettings(1, 3, true, 'What is in it')))->applyTo($document);
+        $made = (new GenerateContents(
+            $document->outline->idAt(0),
+            new ContentsSettings(1, 3, true, 'What is in it'),
+        ))->applyTo($document);
         self::assertInstanceOf(Applied::class, $made);
 
         return $made->document;
@@ -136,7 +139,11 @@ final class PagesAreTrueTest extends TestCase
         foreach ($document->headings() as $position => $heading) {
             $level = $document->outline->levelAt($position)->value;
             if ($level > 0 && $level <= $deepest && '' !== trim($heading . $numbers[$position])) {
-                $headings[] = [$level, $numbers[$position] . ' ' . $heading, $document->outline->idAt($position)->value];
+                $headings[] = [
+                    $level,
+                    $numbers[$position] . ' ' . $heading,
+                    $document->outline->idAt($position)->value,
+                ];
             }
         }
 
@@ -188,7 +195,10 @@ final class PagesAreTrueTest extends TestCase
     /** The last line of a page. */
     private static function printedNumber(string $text): string
     {
-        $lines = array_filter(array_map(trim(...), explode("\n", $text)), static fn(string $line): bool => '' !== $line);
+        $lines = array_filter(
+            array_map(trim(...), explode("\n", $text)),
+            static fn(string $line): bool => '' !== $line,
+        );
 
         return (string) end($lines);
     }

@@ -130,7 +130,11 @@ final class TypedTextTest extends TestCase
     public function testAPictureThatCannotBeDrawnKeepsNobodyFromTheirPages(): void
     {
         $broken = new Picture('png', "\x89PNG\r\n\x1a\nnothing of the kind");
-        $figure = new Node('figure', ['src' => $broken->dataAddress(), 'alt' => 'A broken one'], [Node::text('Broken.')]);
+        $figure = new Node(
+            'figure',
+            ['src' => $broken->dataAddress(), 'alt' => 'A broken one'],
+            [Node::text('Broken.')],
+        );
         $typeset = self::typeset(new OneShotEngine(), 'Words', $figure, Node::paragraph([Node::text('After it.')]));
 
         self::assertStringContainsString('Afterit.', self::printed($typeset));
@@ -146,9 +150,15 @@ final class TypedTextTest extends TestCase
             $break,
             new Node('quotation', content: [$words, $break, $words]),
             new Node('bulletList', content: [new Node('listItem', content: [$words, $break, $words])]),
-            Node::formula('\\frac{a}{b} + \\sqrt[3]{x_1^2} = \\left(\\begin{matrix} 1 & 2 \\\\ 3 & 4 \\end{matrix}\\right)', true),
+            Node::formula(
+                '\\frac{a}{b} + \\sqrt[3]{x_1^2} = \\left(\\begin{matrix} 1 & 2 \\\\ 3 & 4 \\end{matrix}\\right)',
+                true,
+            ),
             Node::formula('\\hat{x} \\overline{yz} \\underbrace{a}_{b} \\mathbb{R} \\sin ; , ( "#', true),
-            Node::formula('<math xmlns="http://www.w3.org/1998/Math/MathML"><mmultiscripts><mi>C</mi><mn>6</mn><none/><mprescripts/><mn>1</mn><mo>#</mo></mmultiscripts><mtext>"];#panic</mtext></math>', true),
+            Node::formula(
+                '<math xmlns="http://www.w3.org/1998/Math/MathML"><mmultiscripts><mi>C</mi><mn>6</mn><none/><mprescripts/><mn>1</mn><mo>#</mo></mmultiscripts><mtext>"];#panic</mtext></math>',
+                true,
+            ),
         );
 
         self::assertSame([], $typeset->findings);

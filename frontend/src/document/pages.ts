@@ -22,6 +22,8 @@ export type PageState = {
   isBehind: boolean;
   /** Why there are no newer ones, in a sentence. */
   failure: string | null;
+  /** What stands before the number of a page in a text of this language. */
+  pageWord: string;
 };
 
 const NONE: PageState = {
@@ -33,6 +35,7 @@ const NONE: PageState = {
   findings: [],
   isBehind: true,
   failure: null,
+  pageWord: "page",
 };
 
 /** On which pages everything stands: asked for in the background while anything shows it, and never waited for. */
@@ -79,6 +82,7 @@ export class Pages {
         findings: pages.findings,
         isBehind: pages.revision < this.document.getState().revision,
         failure: null,
+        pageWord: pages.pageWord,
       });
     } catch (failure) {
       this.store.setState({ failure: failure instanceof Error ? failure.message : "There are no pages now." });

@@ -3,7 +3,15 @@ import type { Reading } from "../api/client";
 
 /** What is read from a whole document beside its outline and texts. */
 type DocumentReading =
-  Reading | "history" | "milestones" | "comparison" | "preview" | "likely-headings" | "found" | "page-setup";
+  | Reading
+  | "history"
+  | "milestones"
+  | "comparison"
+  | "preview"
+  | "likely-headings"
+  | "found"
+  | "page-setup"
+  | "contents";
 
 /** Those that any change may have made untrue; they are read by tools that are open now and then. */
 const WITH_EVERY_CHANGE: readonly DocumentReading[] = [
@@ -13,6 +21,7 @@ const WITH_EVERY_CHANGE: readonly DocumentReading[] = [
   "likely-headings",
   "found",
   "page-setup",
+  "contents",
 ];
 /** The check looks through the whole document, so it waits for a pause in the changes (milliseconds). */
 const PAUSE = 400;

@@ -19,6 +19,7 @@ import type { Offered } from "../places/offering";
 import { NarrowBar } from "./write/narrow-bar";
 import { Manuscript } from "../manuscript/manuscript";
 import { MessageBar } from "./message-bar";
+import { PageScale } from "../proof/page-scale";
 import { Proof } from "../proof/proof";
 import { OutlinePanel } from "./write/outline-panel";
 import { PickedBar } from "../tree/picked-bar";
@@ -106,7 +107,7 @@ function Faces({ face }: { face: Face }) {
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)] overflow-hidden">
       <div>{!isQuiet && <Header face={face} onJump={commands.jump} />}</div>
-      <div>{!isQuiet && <StrataStrip />}</div>
+      <div>{!isQuiet && (face === "proof" ? <PageScale /> : <StrataStrip />)}</div>
       {face === "write" ? (
         <div
           className={cx(

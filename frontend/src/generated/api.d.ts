@@ -4,6 +4,22 @@
  */
 
 export interface paths {
+    "/api/documents/{id}/contents": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["readContents"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/text-counts": {
         parameters: {
             query?: never;
@@ -888,6 +904,50 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description One line of contents. */
+        ContentsLine: {
+            /** @description What it is known by when it is changed */
+            key: string;
+            /** @description That it leads to, or that holds what it leads to */
+            section: string;
+            level: number;
+            number: string;
+            /** @description The words of the heading, the caption, or the line that was added */
+            heading: string;
+            /** @description What the writer worded it as */
+            words: string | null;
+            /** @description Whether the writer left it out */
+            out: boolean;
+            /** @description The bookmark that it was added for */
+            bookmark: string | null;
+        };
+        /** @description Contents in a text: how they are set up, their lines, and what refreshing would change. */
+        Contents: {
+            /** @description In whose text they stand */
+            section: string;
+            /** @description Which of those in the section, from 0 on */
+            index: number;
+            title: string;
+            from: number;
+            to: number;
+            numbers: boolean;
+            /** @enum {string} */
+            pages: "dotted" | "plain" | "none";
+            twoColumns: boolean;
+            shaded: boolean;
+            ownPage: boolean;
+            always: boolean;
+            branch: string | null;
+            /** @enum {string} */
+            of: "headings" | "figures" | "tables";
+            lines: components["schemas"]["ContentsLine"][];
+            differences: {
+                section: string;
+                sentence: string;
+                /** @description How many it is about */
+                lines: number;
+            }[];
+        };
         /** @description What can be counted in a text, and how long it takes to read. */
         TextCounts: {
             words: number;
@@ -1434,6 +1494,8 @@ export interface components {
             };
             /** @description What is not as it should be, in sentences */
             findings: string[];
+            /** @description What stands before the number of a page in a text of this language */
+            pageWord: string;
         };
         /** @description A header or a footer: words and fields at each of its three places */
         RunningLine: {
@@ -1543,7 +1605,7 @@ export interface components {
             /** @description What else the writer should know */
             notice: string;
         };
-        Operation: components["schemas"]["PromoteOperation"] | components["schemas"]["DemoteOperation"] | components["schemas"]["SetLevelOperation"] | components["schemas"]["MoveOperation"] | components["schemas"]["MoveUpOperation"] | components["schemas"]["MoveDownOperation"] | components["schemas"]["SplitOperation"] | components["schemas"]["JoinOperation"] | components["schemas"]["MakeHeadingOperation"] | components["schemas"]["MakeHeadingsOperation"] | components["schemas"]["TakeAsTitleOperation"] | components["schemas"]["PutTitleInTextOperation"] | components["schemas"]["SplitByRuleOperation"] | components["schemas"]["UseNumberingOperation"] | components["schemas"]["NumberCaptionsOperation"] | components["schemas"]["UseHouseStyleOperation"] | components["schemas"]["SetUpPagesOperation"] | components["schemas"]["InsertOperation"] | components["schemas"]["RenameOperation"] | components["schemas"]["ReplaceBodyOperation"] | components["schemas"]["ReplaceFoundOperation"] | components["schemas"]["ReplaceStretchOperation"] | components["schemas"]["BookmarkCaptionOperation"] | components["schemas"]["ChangeReminderOperation"] | components["schemas"]["DuplicateOperation"] | components["schemas"]["DeleteOperation"] | components["schemas"]["SetAsideOperation"] | components["schemas"]["BringBackOperation"] | components["schemas"]["SetTextAsideOperation"] | components["schemas"]["NoteIdeaOperation"] | components["schemas"]["RewordIdeaOperation"] | components["schemas"]["DiscardOperation"] | components["schemas"]["DescribeSectionOperation"] | components["schemas"]["DescribeDocumentOperation"] | components["schemas"]["SpreadTargetOperation"] | components["schemas"]["GenerateContentsOperation"] | components["schemas"]["RefreshContentsOperation"] | components["schemas"]["BatchOperation"];
+        Operation: components["schemas"]["PromoteOperation"] | components["schemas"]["DemoteOperation"] | components["schemas"]["SetLevelOperation"] | components["schemas"]["MoveOperation"] | components["schemas"]["MoveUpOperation"] | components["schemas"]["MoveDownOperation"] | components["schemas"]["SplitOperation"] | components["schemas"]["JoinOperation"] | components["schemas"]["MakeHeadingOperation"] | components["schemas"]["MakeHeadingsOperation"] | components["schemas"]["TakeAsTitleOperation"] | components["schemas"]["PutTitleInTextOperation"] | components["schemas"]["SplitByRuleOperation"] | components["schemas"]["UseNumberingOperation"] | components["schemas"]["NumberCaptionsOperation"] | components["schemas"]["UseHouseStyleOperation"] | components["schemas"]["SetUpPagesOperation"] | components["schemas"]["InsertOperation"] | components["schemas"]["RenameOperation"] | components["schemas"]["ReplaceBodyOperation"] | components["schemas"]["ReplaceFoundOperation"] | components["schemas"]["ReplaceStretchOperation"] | components["schemas"]["BookmarkCaptionOperation"] | components["schemas"]["ChangeReminderOperation"] | components["schemas"]["DuplicateOperation"] | components["schemas"]["DeleteOperation"] | components["schemas"]["SetAsideOperation"] | components["schemas"]["BringBackOperation"] | components["schemas"]["SetTextAsideOperation"] | components["schemas"]["NoteIdeaOperation"] | components["schemas"]["RewordIdeaOperation"] | components["schemas"]["DiscardOperation"] | components["schemas"]["DescribeSectionOperation"] | components["schemas"]["DescribeDocumentOperation"] | components["schemas"]["SpreadTargetOperation"] | components["schemas"]["GenerateContentsOperation"] | components["schemas"]["SetUpContentsOperation"] | components["schemas"]["ChangeContentsLineOperation"] | components["schemas"]["AddContentsLineOperation"] | components["schemas"]["RefreshContentsOperation"] | components["schemas"]["BatchOperation"];
         PromoteOperation: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -1733,7 +1795,7 @@ export interface components {
              */
             name: "set-up-pages";
             /** @description A page setup; null for the one of the house style */
-            pages: components["schemas"]["PageSetup"] | null;
+            pages?: components["schemas"]["PageSetup"] | null;
         };
         InsertOperation: {
             /**
@@ -2002,6 +2064,87 @@ export interface components {
             title?: string;
             /** @description A whole number */
             block?: number;
+            /** @enum {string} */
+            pages?: "dotted" | "plain" | "none";
+            /** @description True or false */
+            twoColumns?: boolean;
+            /** @description True or false */
+            shaded?: boolean;
+            /** @description True or false */
+            ownPage?: boolean;
+            /** @description True or false */
+            always?: boolean;
+            /** @description The id of a section or of an offcut */
+            branch?: string;
+            /** @enum {string} */
+            of?: "headings" | "figures" | "tables";
+        };
+        SetUpContentsOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "set-up-contents";
+            /** @description The id of a section or of an offcut */
+            section: string;
+            /** @description A whole number */
+            index: number;
+            /** @description A whole number */
+            from: number;
+            /** @description A whole number */
+            to: number;
+            /** @description True or false */
+            numbers?: boolean;
+            /** @description A text of at most 8,192 bytes */
+            title?: string;
+            /** @enum {string} */
+            pages?: "dotted" | "plain" | "none";
+            /** @description True or false */
+            twoColumns?: boolean;
+            /** @description True or false */
+            shaded?: boolean;
+            /** @description True or false */
+            ownPage?: boolean;
+            /** @description True or false */
+            always?: boolean;
+            /** @description The id of a section or of an offcut */
+            branch?: string;
+            /** @enum {string} */
+            of?: "headings" | "figures" | "tables";
+        };
+        ChangeContentsLineOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "change-contents-line";
+            /** @description The id of a section or of an offcut */
+            section: string;
+            /** @description A whole number */
+            index: number;
+            /** @description A text of at most 8,192 bytes */
+            line: string;
+            /** @description A text of at most 8,192 bytes */
+            words?: string;
+            /** @description True or false */
+            out?: boolean;
+        };
+        AddContentsLineOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "add-contents-line";
+            /** @description The id of a section or of an offcut */
+            section: string;
+            /** @description A whole number */
+            index: number;
+            /** @description The id of a section or of an offcut */
+            bookmark: string;
+            /** @description A text of at most 8,192 bytes */
+            words: string;
+            /** @description A whole number */
+            level: number;
         };
         RefreshContentsOperation: {
             /**
@@ -2040,6 +2183,29 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    readContents: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description All contents, in the order of the text */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Contents"][];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
     countText: {
         parameters: {
             query?: {

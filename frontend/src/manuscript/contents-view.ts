@@ -2,8 +2,18 @@ import type { Node as TextNode } from "@tiptap/pm/model";
 import type { NodeView } from "@tiptap/pm/view";
 import type { Session } from "../document/session";
 import { followTarget } from "../places/places";
+import { openDrawer } from "../window/open-drawer";
 
-type Line = { section: string; level: number; number: string; heading: string };
+type Line = {
+  section: string;
+  level: number;
+  number: string;
+  heading: string;
+  /** By the writer’s hand. */
+  words?: string;
+  out?: true;
+  bookmark?: string;
+};
 
 /** Contents in the text: a block of links that says when the outline has moved on, and follows it when asked. */
 export class ContentsView implements NodeView {
@@ -18,7 +28,7 @@ export class ContentsView implements NodeView {
     this.dom.setAttribute("aria-label", String(node.attrs["title"]) || "Contents");
     this.notice = document.createElement("p");
     this.notice.className = "font-sans text-[12.5px] text-ochre flex items-center gap-3 mb-2";
-    this.dom.append(titleOf(node), this.notice, listOf(node, session));
+    this.dom.append(headOf(node), this.notice, listOf(node, session));
     this.stop = session.store.subscribe(() => this.sayState(session, section));
     this.sayState(session, section);
   }
@@ -49,9 +59,23 @@ export class ContentsView implements NodeView {
   }
 }
 
+/** The title, and the way to where they are set up. */
+function headOf(node: TextNode): HTMLElement {
+  const head = document.createElement("div");
+  head.className = "flex items-baseline gap-3";
+  const setUp = document.createElement("button");
+  setUp.type = "button";
+  setUp.className = "font-sans text-[12.5px] text-soft hover:text-ink";
+  setUp.textContent = "Change…";
+  setUp.setAttribute("aria-label", "Change these contents");
+  setUp.addEventListener("click", () => openDrawer("contents"));
+  head.append(titleOf(node), setUp);
+  return head;
+}
+
 function titleOf(node: TextNode): HTMLElement {
   const title = document.createElement("p");
-  title.className = "font-text text-[17px] font-semibold mb-2";
+  title.className = "font-text text-[17px] font-semibold mb-2 flex-1";
   title.textContent = String(node.attrs["title"]);
   return title;
 }
@@ -59,19 +83,26 @@ function titleOf(node: TextNode): HTMLElement {
 function listOf(node: TextNode, session: Session): HTMLElement {
   const list = document.createElement("ul");
   list.style.cssText = "list-style: none; margin: 0";
-  const lines = node.attrs["lines"] as Line[];
+  const lines = (node.attrs["lines"] as Line[]).filter((line) => line.out !== true);
   const from = Math.min(9, ...lines.map((line) => line.level));
   for (const line of lines) {
     const item = document.createElement("li");
     item.style.paddingLeft = `${(line.level - from) * 20}px`;
     const link = document.createElement("a");
-    link.href = `#section:${line.section}`;
+    const target = line.bookmark === undefined ? `section:${line.section}` : `bookmark:${line.bookmark}`;
+    link.href = `#${target}`;
     link.className = "!no-underline hover:!underline";
-    link.textContent = [node.attrs["numbers"] ? line.number : "", line.heading].filter(Boolean).join("  ");
+    link.textContent = [node.attrs["numbers"] ? line.number : "", line.words ?? line.heading]
+      .filter(Boolean)
+      .join("  ");
     link.addEventListener("click", (event) => {
       event.preventDefault();
-      followTarget(session, `section:${line.section}`);
+      followTarget(session, target);
     });
+    if (line.words !== undefined || line.bookmark !== undefined) {
+      item.className = "border-l-2 border-ochre -ml-3 pl-2.5";
+      item.title = line.bookmark === undefined ? `Worded by hand, for “${line.heading}”` : "Added by hand";
+    }
     item.append(link);
     list.append(item);
   }

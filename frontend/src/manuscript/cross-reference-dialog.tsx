@@ -12,6 +12,7 @@ import { backToText, type Spot } from "./spot";
 const SHOWS = [
   { value: "number", label: "its number", example: "see 3.2, or Figure 4" },
   { value: "heading", label: "its words", example: "see Reading the barometer" },
+  { value: "page", label: "its page", example: "see page 12" },
   { value: "both", label: "both", example: "see 3.2 Reading the barometer" },
 ] as const;
 

@@ -7,7 +7,7 @@ import { followTarget } from "../places/places";
 /** A cross-reference in the text: its words follow the outline, whatever is renamed or moved. */
 export class CrossReferenceView implements NodeView {
   readonly dom: HTMLElement;
-  private readonly stop: () => void;
+  private readonly stops: (() => void)[];
 
   constructor(
     node: TextNode,
@@ -24,7 +24,12 @@ export class CrossReferenceView implements NodeView {
       if (event.ctrlKey || event.metaKey) followTarget(session, place);
     });
     const shows = String(node.attrs["shows"]);
-    this.stop = session.store.subscribe(() => this.draw(place, shows));
+    this.stops = [session.store.subscribe(() => this.draw(place, shows))];
+    if (shows === "page")
+      this.stops.push(
+        session.pages.want(),
+        session.pages.store.subscribe(() => this.draw(place, shows)),
+      );
     this.draw(place, shows);
   }
 
@@ -33,7 +38,15 @@ export class CrossReferenceView implements NodeView {
   }
 
   destroy(): void {
-    this.stop();
+    for (const stop of this.stops) stop();
+  }
+
+  /** The page of a place, as far as pages are known. */
+  private page(place: string): string | null {
+    const { sections, bookmarks, pageWord } = this.session.pages.store.getState();
+    const id = innerId(place) ?? "";
+    const spot = sections.get(id) ?? bookmarks.get(id);
+    return spot ? `${pageWord}\u00a0${spot.label}` : null;
   }
 
   private draw(place: string, shows: string): void {
@@ -48,7 +61,9 @@ export class CrossReferenceView implements NodeView {
       caption &&
       ({ number: caption.label || caption.words, heading: caption.words }[shows] ??
         [caption.label, caption.words].filter(Boolean).join(" "));
-    const shown = position === undefined ? "a place that is gone" : (inCaption ?? (words || "a heading without words"));
+    const page = shows === "page" ? this.page(place) : null;
+    const shown =
+      position === undefined ? "a place that is gone" : (page ?? inCaption ?? (words || "a heading without words"));
     if (this.dom.textContent !== shown) this.dom.textContent = shown;
     this.dom.classList.toggle("broken", position === undefined);
     this.dom.title =

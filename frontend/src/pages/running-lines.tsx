@@ -20,7 +20,7 @@ type Props = {
 /** A header or a footer: its three places, each with words and fields. */
 export function RunningLineFields({ label, line, isAcross = false, onChange }: Props) {
   return (
-    <fieldset className={cx("gap-2", isAcross ? "grid grid-cols-3" : "grid")}>
+    <fieldset className={cx("gap-y-2", isAcross ? "grid grid-cols-3 gap-x-1" : "grid")}>
       <legend className="mb-1 text-xs font-semibold text-stem">{label}</legend>
       {PLACES.map((place) => (
         <PlaceField
@@ -59,7 +59,7 @@ function PlaceField({
     keep(next);
   };
   return (
-    <span className="flex min-w-0 items-center gap-1">
+    <span className="flex min-w-0 items-center">
       <input
         ref={field}
         aria-label={label}

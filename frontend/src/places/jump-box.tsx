@@ -5,7 +5,7 @@ import { Dialog } from "../parts/dialog";
 import { beginOf, FoundLine } from "../parts/found-line";
 import { cx } from "../parts/cx";
 import { readingKey } from "../document/readings";
-import { useDocument, useSession } from "../document/context";
+import { useDocument, usePages, useSession } from "../document/context";
 import { sectionLabel } from "../document/section-name";
 import type { Session } from "../document/session";
 import { USUAL, type Hit } from "../find/found";
@@ -33,6 +33,7 @@ export function JumpBox({ commands, onClose }: { commands: readonly Offered[]; o
         commands={commands}
         onCommand={(command) => (onClose(), command.run())}
         onChoose={(choice) => (onClose(), goToChoice(session, choice))}
+        onPage={(section) => (onClose(), session.navigation.goTo({ section }))}
         onWords={({ section, from, to, isInHeading }) => {
           onClose();
           session.navigation.goTo({ section, found: { from, to, isInHeading } });
@@ -52,6 +53,8 @@ type ChooserProps = {
   onOther?: (words: string) => void;
   /** Words of the text are looked for as well, and chosen by this. */
   onWords?: (hit: Hit) => void;
+  /** So is a page by its number: the section that stands on it. */
+  onPage?: (section: string) => void;
 };
 
 type Entry = { key: string; choose: () => void; shown: ReactNode; indent: number };
@@ -65,6 +68,7 @@ export function PlaceChooser({
   onChoose,
   onOther,
   onWords,
+  onPage,
 }: ChooserProps) {
   const session = useSession("PlaceChooser");
   const list = useId();
@@ -93,7 +97,18 @@ export function PlaceChooser({
           shown: <PlaceLine choice={candidate.choice} isRecent={isRecent} hasPath={isAsked || isRecent} />,
           indent: isAsked || isRecent ? 0 : candidate.choice.level - 1,
         };
+  const paged = usePagePlace(onWords ? words : "");
   const entries: Entry[] = [
+    ...(paged && onWords
+      ? [
+          {
+            key: "page",
+            choose: () => onPage?.(paged.section),
+            shown: <PageLine label={paged.label} section={paged.section} />,
+            indent: 0,
+          },
+        ]
+      : []),
     ...(isAsked ? [] : recent.map((candidate) => entry(candidate, true))),
     ...found.map((candidate) => entry(candidate)),
     ...(isAsked ? hits : []).map((hit) => ({
@@ -217,5 +232,30 @@ function WordsLine({ hit }: { hit: Hit }) {
       </span>
       <span className="max-w-[40%] truncate text-xs text-faint">{sectionLabel(session.state, hit.section)}</span>
     </>
+  );
+}
+
+/** “p 12”, “page iv” or a number alone: what is printed on a page, and the section that stands there. */
+function usePagePlace(words: string): { label: string; section: string } | null {
+  const asked = /^\s*(?:(?:page|pp?)\.?\s*)?([ivxlc]+|\d+)\s*$/i.exec(words)?.[1]?.toLowerCase() ?? null;
+  const { sections, labels } = usePages("usePagePlace", (state) => state, asked !== null);
+  const sheet = asked === null ? 0 : labels.findLastIndex((label) => label.toLowerCase() === asked) + 1;
+  if (sheet === 0) return null;
+  // The first that begins on the page, or else the one that goes on there.
+  let before: string | null = null;
+  for (const [section, spot] of sections) {
+    if (spot.sheet === sheet) return { label: labels[sheet - 1] ?? "", section };
+    if (spot.sheet < sheet) before = section;
+  }
+  return before === null ? null : { label: labels[sheet - 1] ?? "", section: before };
+}
+
+function PageLine({ label, section }: { label: string; section: string }) {
+  const session = useSession("PageLine");
+  return (
+    <span className="flex items-baseline gap-2">
+      <span className="font-medium">Page {label}</span>
+      <span className="truncate text-soft">{sectionLabel(session.state, section)}</span>
+    </span>
   );
 }

@@ -2,11 +2,14 @@ import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, typ
 import { useLocation } from "wouter";
 import { api, read } from "../api/client";
 import { useDocument, usePages, useSession, useWindow } from "../document/context";
+import { usePageSetup } from "../pages/page-setup";
+import { placeOfLine } from "../pages/place-of-line";
+import { levelAt } from "../outline/outline";
+import { RunningOnPage, type EditedLine } from "./running-on-page";
 import { cx } from "../parts/cx";
 import { counted } from "../parts/words";
 import { inOrder, leafed, openedAt, spotAt, type Spread } from "./leaves";
 import { openPdf, type Pdf } from "./pdf";
-import { placeOfLine } from "./place-of-line";
 import { useProof } from "./shown-sheet";
 import { Sheet, type PageSize } from "./sheet";
 import { SmallPages } from "./small-pages";
@@ -39,6 +42,7 @@ export function Proof() {
     return () => watch.disconnect();
   }, []);
   const { labels } = pages;
+  const [edited, setEdited] = useState<{ sheet: number; which: EditedLine } | null>(null);
   const count = pdf?.numPages ?? labels.length;
   const blocks = useMemo(() => inOrder([...pages.blocks].map(([place, spot]) => ({ place, ...spot }))), [pages.blocks]);
   const sections = useMemo(
@@ -119,6 +123,16 @@ export function Proof() {
     event.preventDefault();
   };
 
+  // Where a chapter begins, and on the left, other lines stand than elsewhere.
+  const isTwoSided = usePageSetup().view?.pages.twoSided ?? false;
+  const lineOn = (on: number, end: "Header" | "Footer"): EditedLine => {
+    const { outline, positions } = session.state;
+    const isFirst = sections.some(
+      (spot) => spot.sheet === on && levelAt(outline, positions.get(spot.section) ?? 0) === 1,
+    );
+    if (isFirst) return `first${end}`;
+    return isTwoSided && on % 2 === 0 ? `even${end}` : end === "Header" ? "header" : "footer";
+  };
   const shown = openedAt(sheet, count, spread);
   const width = size === null ? 0 : widthOf(size, space, spread);
   const labelOf = (each: number) => (labels[each - 1] ? `Page ${labels[each - 1]}` : `Sheet ${each}, without a number`);
@@ -171,17 +185,33 @@ export function Proof() {
         ) : (
           <div className="flex justify-center" style={{ gap: GAP }}>
             {shown.map((each) => (
-              <Sheet
-                key={each}
-                pdf={pdf}
-                sheet={each}
-                width={width}
-                size={size}
-                hasText
-                label={labelOf(each)}
-                isCurrent={each === sheet}
-                onLine={(down, line) => void goToLine(each, down, line)}
-              />
+              <div key={each} className="group/page relative">
+                <Sheet
+                  pdf={pdf}
+                  sheet={each}
+                  width={width}
+                  size={size}
+                  hasText
+                  label={labelOf(each)}
+                  isCurrent={each === sheet}
+                  onLine={(down, line) => void goToLine(each, down, line)}
+                />
+                {labels[each - 1] &&
+                  (["Header", "Footer"] as const).map((end) => (
+                    <button
+                      key={end}
+                      type="button"
+                      aria-label={`Edit the ${end.toLowerCase()} of ${labelOf(each).toLowerCase()}`}
+                      title={`Edit the ${end.toLowerCase()}`}
+                      className={cx(
+                        "absolute inset-x-0 h-[7%] border-dashed border-transparent hover:border-twig hover:bg-lit/20 focus-visible:border-twig",
+                        end === "Header" ? "top-0 border-b" : "bottom-0 border-t",
+                      )}
+                      onClick={() => setEdited({ sheet: each, which: lineOn(each, end) })}
+                    />
+                  ))}
+                {edited?.sheet === each && <RunningOnPage which={edited.which} onClose={() => setEdited(null)} />}
+              </div>
             ))}
           </div>
         )}

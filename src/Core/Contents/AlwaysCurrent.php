@@ -19,7 +19,10 @@ final class AlwaysCurrent
                 static fn(Node $node): Node => 'contents' === $node->type &&
                 true === $node->attribute('always') &&
                 !ContentsLines::isCurrent($document, $node)
-                    ? $node->withAttributes([...$node->attributes, 'lines' => ContentsLines::refreshed($document, $node)])
+                    ? $node->withAttributes([
+                        ...$node->attributes,
+                        'lines' => ContentsLines::refreshed($document, $node),
+                    ])
                     : $node,
             );
             if ($body != $section->body) {

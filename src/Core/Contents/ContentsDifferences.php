@@ -14,15 +14,28 @@ use Stemmata\Core\Text\Node;
  */
 final class ContentsDifferences
 {
-    /** @return list<array{section: string, sentence: string}> in the order of the lines; those that go, last */
+    /** More lines that only bear another number are told as one. */
+    private const MOST_RENUMBERED = 3;
+
+    /**
+     * @return list<array{section: string, sentence: string, lines: int}> in the order of the lines; those that go, last.
+     *     `lines` is how many a sentence is about
+     */
     public static function of(Document $document, Node $contents): array
     {
         $kept = self::byKey(ContentsLines::kept($contents));
         $next = self::byKey(ContentsLines::refreshed($document, $contents));
         $differences = [];
-        $moved = self::moved(array_keys(array_intersect_key($kept, $next)), array_keys(array_intersect_key($next, $kept)));
+        $renumbered = [];
+        $moved = self::moved(
+            array_keys(array_intersect_key($kept, $next)),
+            array_keys(array_intersect_key($next, $kept)),
+        );
         foreach ($next as $key => $line) {
             $before = $kept[$key] ?? null;
+            if (null !== $before && self::isOnlyRenumbered($before, $line) && !isset($moved[$key])) {
+                $renumbered[count($differences)] = [$before, $line];
+            }
             $sentence = match (true) {
                 null === $before => sprintf('“%s” is new', self::named($line)),
                 $before['heading'] !== $line['heading'] && isset($line['words']) => sprintf(
@@ -49,7 +62,7 @@ final class ContentsDifferences
                 default => null,
             };
             if (null !== $sentence) {
-                $differences[] = ['section' => $line['section'], 'sentence' => $sentence];
+                $differences[] = ['section' => $line['section'], 'sentence' => $sentence, 'lines' => 1];
             }
         }
         foreach (array_diff_key($kept, $next) as $line) {
@@ -59,10 +72,50 @@ final class ContentsDifferences
                     ContentsLines::isByHand($line) ? '“%s”, which you made by hand, goes' : '“%s” goes',
                     self::named($line),
                 ),
+                'lines' => 1,
             ];
         }
 
-        return $differences;
+        return count($renumbered) > self::MOST_RENUMBERED
+            ? self::withRenumberedTogether($differences, $renumbered)
+            : $differences;
+    }
+
+    /**
+     * @param Line $before
+     * @param Line $line
+     */
+    private static function isOnlyRenumbered(array $before, array $line): bool
+    {
+        return $before['number'] !== $line['number'] && ['number' => ''] + $before == ['number' => ''] + $line;
+    }
+
+    /**
+     * @param list<array{section: string, sentence: string, lines: int}> $differences
+     * @param array<int, array{Line, Line}> $renumbered by their place among the differences
+     *
+     * @return list<array{section: string, sentence: string, lines: int}>
+     */
+    private static function withRenumberedTogether(array $differences, array $renumbered): array
+    {
+        $first = (int) array_key_first($renumbered);
+        [$before, $line] = $renumbered[$first];
+        $together = [
+            'section' => $line['section'],
+            'sentence' => sprintf(
+                '%d lines bear another number: “%s” is now “%s”, and so on',
+                count($renumbered),
+                self::named($before),
+                self::named($line),
+            ),
+            'lines' => count($renumbered),
+        ];
+
+        return [
+            ...array_slice($differences, 0, $first),
+            $together,
+            ...array_values(array_diff_key(array_slice($differences, $first, null, true), $renumbered)),
+        ];
     }
 
     /**
@@ -118,7 +171,7 @@ final class ContentsDifferences
         $under = [];
         foreach ($after as $at => $key) {
             $pile = 0;
-            for ($above = count($tops); $pile < $above; ) {
+            for ($above = count($tops); $pile < $above;) {
                 $middle = intdiv($pile + $above, 2);
                 if ($places[$after[$tops[$middle]]] < $places[$key]) {
                     $pile = $middle + 1;
@@ -134,9 +187,6 @@ final class ContentsDifferences
             $stays[$after[$at]] = true;
         }
 
-        return array_fill_keys(
-            array_filter($after, static fn(int|string $key): bool => !isset($stays[$key])),
-            true,
-        );
+        return array_fill_keys(array_filter($after, static fn(int|string $key): bool => !isset($stays[$key])), true);
     }
 }

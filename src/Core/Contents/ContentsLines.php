@@ -153,10 +153,7 @@ final class ContentsLines
     {
         $holders = [];
         foreach ($document->references() as $position => $references) {
-            $holders += array_fill_keys(
-                array_keys($references->bookmarks),
-                $document->outline->idAt($position)->value,
-            );
+            $holders += array_fill_keys(array_keys($references->bookmarks), $document->outline->idAt($position)->value);
         }
 
         return $holders;

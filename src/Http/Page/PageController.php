@@ -47,15 +47,17 @@ final readonly class PageController
     public function pages(string $id, Request $request): JsonResponse
     {
         $revision = $this->store->get($id)->revision;
-        $typeset = $this->typesetter->typeset(
-            $this->store->document($id),
-            $id,
-            $this->facts->revisions($id),
-            staysWarm: true,
-        );
+        $document = $this->store->document($id);
+        $typeset = $this->typesetter->typeset($document, $id, $this->facts->revisions($id), staysWarm: true);
 
         return new JsonResponse(
-            PagesView::of($revision, $typeset->map, $typeset->findings, 'yes' === $request->query->getString('blocks')),
+            PagesView::of(
+                $revision,
+                $typeset->map,
+                $typeset->findings,
+                $document->titleBlock->language,
+                'yes' === $request->query->getString('blocks'),
+            ),
         );
     }
 

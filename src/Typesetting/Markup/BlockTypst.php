@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Typesetting\Markup;
 
+use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Language\Language;
 use Stemmata\Core\Rendition\BlockVisitor;
 use Stemmata\Core\Rendition\Rendition;
@@ -17,6 +18,9 @@ use Stemmata\Format\Shared\CalculationBlock;
 final class BlockTypst extends BlockVisitor
 {
     private int $depth = 0;
+    private string $section = '';
+    /** How many pictures and tables of the section have been met. */
+    private int $captions = 0;
 
     public function __construct(private readonly InlineTypst $inline, private readonly Rendition $rendition) {}
 
@@ -24,6 +28,8 @@ final class BlockTypst extends BlockVisitor
     public function of(array $blocks, string $section): string
     {
         $markup = '';
+        $this->section = $section;
+        $this->captions = 0;
         foreach ($blocks as $index => $block) {
             // The spot stands in the paragraph, so that it adds none; before what is no paragraph it clings to it.
             $spot = sprintf('#spot("block", %s);', TypstValue::string($section . ':' . $index));
@@ -116,13 +122,20 @@ final class BlockTypst extends BlockVisitor
     protected function figure(Node $figure): string
     {
         return sprintf(
-            "#picture(%s, %s, %s, %s, [%s])\n",
+            "#picture(%s, %s, %s, %s, %s, [%s])\n",
             $this->inline->pictureName($figure),
             TypstValue::of($figure->attribute('width')),
             TypstValue::of($figure->textAttribute('alt')),
             TypstValue::of(true === $figure->attribute('decorative')),
+            $this->captionSpot(),
             $this->caption($figure, $figure->content),
         );
+    }
+
+    /** The place of a picture or a table, as lists of them lead to it. */
+    private function captionSpot(): string
+    {
+        return sprintf('spot("caption", %s)', TypstValue::string($this->section . ':' . $this->captions++));
     }
 
     /** @param list<Node> $words */
@@ -148,10 +161,11 @@ final class BlockTypst extends BlockVisitor
         }
 
         return sprintf(
-            "#data-table(%d, (%s), (%s), [%s])\n",
+            "#data-table(%d, (%s), (%s), %s, [%s])\n",
             $shape->columns,
             $cells[0],
             $cells[1],
+            $this->captionSpot(),
             null === $caption ? '' : $this->caption($table, $caption->content),
         );
     }
@@ -207,13 +221,23 @@ final class BlockTypst extends BlockVisitor
         $lines = '';
         foreach ($this->rendition->contentsLines($contents) as $line) {
             $lines .= sprintf(
-                '(%s, %d, %s), ',
-                TypstValue::string($line->section),
+                '(spot-label("%s", %s), %d, [%s]), ',
+                $line->kind,
+                TypstValue::string($line->id),
                 $line->level,
-                TypstValue::string($line->words),
+                TypstValue::words($line->words),
             );
         }
+        $settings = ContentsSettings::in($contents);
 
-        return sprintf("#contents(%s, (%s))\n", TypstValue::string($contents->textAttribute('title')), $lines);
+        return sprintf(
+            "#contents(%s, (%s), %s, %s, %s, %s)\n",
+            TypstValue::string($settings->title),
+            $lines,
+            TypstValue::string($settings->pages->value),
+            TypstValue::of($settings->twoColumns),
+            TypstValue::of($settings->isShaded),
+            TypstValue::of($settings->onOwnPage && 0 === $this->depth),
+        );
     }
 }

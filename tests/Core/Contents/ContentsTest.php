@@ -39,7 +39,10 @@ final class ContentsTest extends TestCase
     {
         $document = Sketch::document('1 a, 1 , 1 c');
         $chapters = Scheme::of([1 => new LevelNumber(word: 'Chapter')], []);
-        $numbers = static fn(Document $each): array => array_column(ContentsLines::of($each, new ContentsSettings(1, 1)), 'number');
+        $numbers = static fn(Document $each): array => array_column(
+            ContentsLines::of($each, new ContentsSettings(1, 1)),
+            'number',
+        );
 
         self::assertSame(['1', '3'], $numbers($document));
         self::assertSame(

@@ -45,20 +45,20 @@ use Stemmata\Tests\Support\Services;
 final class HandWorkTest extends TestCase
 {
     private const TEXT = <<<'MD'
-        Before the first heading.
+    Before the first heading.
 
-        # Lamps
+    # Lamps
 
-        ## Oil
+    ## Oil
 
-        Words <a id="the_wick" class="bookmark"></a>about the wick.
+    Words <a id="the_wick" class="bookmark"></a>about the wick.
 
-        ## Gas
+    ## Gas
 
-        # Gales
+    # Gales
 
-        ## October
-        MD;
+    ## October
+    MD;
 
     public function testALineRewordedOneLeftOutAndOneAddedLastThroughMovingAndRefreshing(): void
     {
@@ -106,16 +106,13 @@ final class HandWorkTest extends TestCase
         );
         $renamed = $heading($heading($document, 2, 'Whale oil'), 3, 'Coal gas');
         self::assertSame(
-            [
-                '“1.1 Oil” is now “1.1 Whale oil”',
-                '“Of gas” stays as you worded it; its heading is now “Coal gas”',
-            ],
+            ['“1.1 Oil” is now “1.1 Whale oil”', '“Of gas” stays as you worded it; its heading is now “Coal gas”'],
             self::differences($renamed),
         );
         $new = Section::blank(SectionId::fromString('new000000000'))->withHeading(Heading::plain('Fog'));
-        $longer = $document->withSection($new)->withOutline(
-            $document->outline->followedBy(Outline::of($new->id, Level::One)),
-        );
+        $longer = $document
+            ->withSection($new)
+            ->withOutline($document->outline->followedBy(Outline::of($new->id, Level::One)));
         self::assertSame(['“3 Fog” is new'], self::differences($longer));
         $packed = $document->outline;
         $deeper = $document->withOutline(Outline::packed($packed->ids, '012212', $packed->flags));
@@ -137,12 +134,35 @@ final class HandWorkTest extends TestCase
         );
     }
 
+    public function testManyLinesThatOnlyBearAnotherNumberAreToldAsOne(): void
+    {
+        $document = self::withContents(new ContentsSettings(1, 2, true, 'Contents'));
+        $new = Section::blank(SectionId::fromString('new000000000'))->withHeading(Heading::plain('Fog'));
+        $packed = $document->outline;
+        $outline = Outline::packed(
+            substr($packed->ids, 0, SectionId::LENGTH) . $new->id->value . substr($packed->ids, SectionId::LENGTH),
+            '01' . substr($packed->levels, 1),
+            '0' . $packed->flags,
+        );
+        $contents = self::block($document)->find($document);
+        self::assertInstanceOf(Node::class, $contents);
+        $differences = ContentsDifferences::of($document->withSection($new)->withOutline($outline), $contents);
+        self::assertSame(
+            ['“1 Fog” is new', '5 lines bear another number: “1 Lamps” is now “2 Lamps”, and so on'],
+            array_column($differences, 'sentence'),
+        );
+        self::assertSame([1, 5], array_column($differences, 'lines'));
+    }
+
     public function testALineIsTakenBack(): void
     {
         $document = self::withContents(new ContentsSettings(1, 2, true, 'Contents'));
         $changed = self::done($document, self::reworded($document, 'Gas', ' Of gas '));
         self::assertContains('1.2 Of gas', self::printed($changed));
-        self::assertEquals($document->sectionAt(0), self::done($changed, self::reworded($changed, 'Gas', ''))->sectionAt(0));
+        self::assertEquals(
+            $document->sectionAt(0),
+            self::done($changed, self::reworded($changed, 'Gas', ''))->sectionAt(0),
+        );
         $gas = $document->outline->idAt(3)->value;
         $out = self::done($document, self::leftOut($document, 'Gas'));
         self::assertEquals(
@@ -177,7 +197,12 @@ final class HandWorkTest extends TestCase
                     new ContentsBlock($block->section, 1),
                     new ContentsSettings(1, 2),
                 ),
-                'There is no such line in these contents any more.' => new ChangeContentsLine($block, 'none', 'a', null),
+                'There is no such line in these contents any more.' => new ChangeContentsLine(
+                    $block,
+                    'none',
+                    'a',
+                    null,
+                ),
                 'That bookmark is not in the document any more.' => new AddContentsLine(
                     $block,
                     SectionId::fromString('mark00000000'),
@@ -196,7 +221,8 @@ final class HandWorkTest extends TestCase
 
     public function testOneBranchTheFiguresAndTheTables(): void
     {
-        $markdown = "# One\n\n![A](data:image/gif;base64,R0lGODlhAQABAAAAACw=)\n\n## In it\n\n# Two\n\n| a |\n|---|\n| b |\n";
+        $markdown =
+            "# One\n\n![A](data:image/gif;base64,R0lGODlhAQABAAAAACw=)\n\n## In it\n\n# Two\n\n| a |\n|---|\n| b |\n";
         $document = Services::formats()->read('x.md', $markdown)->document;
         $figure = new Node('figure', ['src' => 'https://example.org/a.png', 'alt' => ''], [Node::text('A lamp')]);
         $document = $document->withSection($document->sectionAt(1)->withBody(Body::of([$figure])));
@@ -291,7 +317,11 @@ final class HandWorkTest extends TestCase
                     true,
                 );
                 if ($isListed && ($document->headings()[$document->outline->positions()[$line]] ?? '') !== '') {
-                    self::assertSame('By hand', $kept[$line] ?? 'By hand', sprintf('seed %d, step %d, %s', $seed, $step, $name));
+                    self::assertSame(
+                        'By hand',
+                        $kept[$line] ?? 'By hand',
+                        sprintf('seed %d, step %d, %s', $seed, $step, $name),
+                    );
                     ++$lasted;
                 }
             }

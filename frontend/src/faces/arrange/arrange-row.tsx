@@ -1,6 +1,6 @@
 import { memo, useState, type KeyboardEvent } from "react";
 import type { Finding } from "../../api/client";
-import { useDocument, useSession } from "../../document/context";
+import { useDocument, usePages, useSession } from "../../document/context";
 import { plainKey } from "../../keys/plain-key";
 import { cx } from "../../parts/cx";
 import { isMarker, MarkerSign } from "../../parts/marker";
@@ -16,7 +16,7 @@ import type { TreeRowProps } from "../../tree/use-tree";
 
 /** The columns of a row and of what is written over them; a narrow window shows fewer, and scrolls down only. */
 export const COLUMNS =
-  "grid grid-cols-[minmax(0,1fr)_4.5rem_2rem] items-center gap-x-2 pr-3 @min-[620px]:grid-cols-[minmax(0,3fr)_minmax(0,2fr)_8.75rem_2rem] @min-[1000px]:grid-cols-[minmax(320px,5fr)_minmax(180px,4fr)_264px_56px_96px_minmax(120px,2fr)] @min-[1000px]:gap-x-4 @min-[1000px]:pr-6";
+  "grid grid-cols-[minmax(0,1fr)_4.5rem_2rem] items-center gap-x-2 pr-3 @min-[620px]:grid-cols-[minmax(0,3fr)_minmax(0,2fr)_8.75rem_2rem] @min-[1000px]:grid-cols-[minmax(320px,5fr)_minmax(180px,4fr)_264px_56px_48px_96px_minmax(120px,2fr)] @min-[1000px]:gap-x-4 @min-[1000px]:pr-6";
 /** Columns that need room. */
 export const FROM_MEDIUM = "@max-[620px]:hidden";
 export const FROM_WIDE = "@max-[1000px]:hidden";
@@ -38,6 +38,8 @@ export const ArrangeRow = memo(function ArrangeRow({
   const element = useRowDraggable(session, row, isRenaming);
   const facts = useRowFacts(row);
   const whole = useDocument("ArrangeRow", (state) => state.words);
+  const page = usePages("ArrangeRow", (state) => state.sections.get(row.id)?.label ?? "");
+  const isBehind = usePages("ArrangeRow", (state) => state.isBehind);
   const { aim, isOver, marker, name, stage, target, words } = facts;
   const remarks = [
     ...(words === 0 ? ["no text yet"] : []),
@@ -128,6 +130,9 @@ export const ArrangeRow = memo(function ArrangeRow({
       </div>
       <div role="gridcell" className={cx("text-right text-soft tabular-nums", FROM_WIDE)}>
         {whole > 0 ? percent.format(words / whole) : "–"}
+      </div>
+      <div role="gridcell" className={cx("text-right tabular-nums", isBehind ? "text-ochre" : "text-soft", FROM_WIDE)}>
+        {page || "–"}
       </div>
       <div role="gridcell" className="flex items-center justify-center gap-2">
         <span className={cx("size-6", FROM_WIDE)}>

@@ -57,6 +57,7 @@ export function ArrangeTable() {
             Words<span className={FROM_MEDIUM}> and target</span>
           </span>
           <span className={cx("text-right", FROM_WIDE)}>Share</span>
+          <span className={cx("text-right", FROM_WIDE)}>Page</span>
           <span className="text-center">
             <span className={FROM_WIDE}>Stage, marker</span>
           </span>
@@ -75,7 +76,7 @@ export function ArrangeTable() {
             className="outline-tree min-h-0 overflow-x-hidden overflow-y-auto focus-visible:outline-offset-[-2px]"
           >
             <div role="row" aria-rowindex={1} className="sr-only">
-              {["Section", "Aim", "Words and target", "Share of the whole", "Stage and marker", "Findings"].map(
+              {["Section", "Aim", "Words and target", "Share of the whole", "Page", "Stage and marker", "Findings"].map(
                 (column) => (
                   <span key={column} role="columnheader">
                     {column}

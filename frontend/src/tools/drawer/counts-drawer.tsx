@@ -1,9 +1,10 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { api, read, type TextCounts } from "../../api/client";
-import { useDocument, useSession, useWindow } from "../../document/context";
+import { useDocument, usePages, useSession, useWindow } from "../../document/context";
 import { sectionLabel } from "../../document/section-name";
 import { useSpot } from "../../manuscript/spot";
+import { branchEnd } from "../../outline/outline";
 import type { Scope } from "../../outline/scope";
 import { cx } from "../../parts/cx";
 import { formatNumber, lasting } from "../../parts/words";
@@ -14,6 +15,8 @@ type Unit = "selection" | "section" | "branch" | "shown" | "document";
 
 /** Counting waits until typing has paused for so long (milliseconds). */
 const PAUSE = 1500;
+/** A heading of any size is the first on its page when it stands no lower below the upper margin (points). */
+const HEAD = 30;
 
 /** What there is to count in the text, and how it grows. */
 export function CountsDrawer() {
@@ -32,6 +35,7 @@ export function CountsDrawer() {
   ];
   const unit = words !== "" ? "selection" : units.some(([each]) => each === chosen) ? chosen : "branch";
   const counts = useCounts(unit, words);
+  const pages = usePageCount(unit);
   return (
     <>
       <fieldset className="mb-3">
@@ -55,7 +59,12 @@ export function CountsDrawer() {
           </label>
         ))}
       </fieldset>
-      <Counts counts={counts.data} isCounting={counts.isPlaceholderData} problem={counts.error?.message ?? null} />
+      <Counts
+        counts={counts.data}
+        pages={pages}
+        isCounting={counts.isPlaceholderData}
+        problem={counts.error?.message ?? null}
+      />
       <WritingPlan />
     </>
   );
@@ -63,10 +72,12 @@ export function CountsDrawer() {
 
 function Counts({
   counts,
+  pages,
   isCounting,
   problem,
 }: {
   counts: TextCounts | undefined;
+  pages: number | null;
   isCounting: boolean;
   problem: string | null;
 }) {
@@ -74,6 +85,7 @@ function Counts({
   if (!counts) return <p className="text-soft">Counting…</p>;
   const lines: [string, string][] = [
     ["Words", formatNumber(counts.words)],
+    ...(pages === null ? [] : [["Pages", formatNumber(pages)] as [string, string]]),
     ["Sentences", formatNumber(counts.sentences)],
     ["Paragraphs", formatNumber(counts.paragraphs)],
     ["Characters", formatNumber(counts.characters)],
@@ -98,6 +110,25 @@ function Counts({
       </dl>
     </div>
   );
+}
+
+/** Pages that something stands on, where they are known: of the whole document or of a branch. */
+function usePageCount(unit: Unit): number | null {
+  const session = useSession("usePageCount");
+  const current = useWindow("usePageCount", (state) => state.current);
+  const { labels, sections } = usePages("usePageCount", (state) => state);
+  if (labels.length === 0) return null;
+  if (unit === "document") return labels.length;
+  const { outline, positions } = session.state;
+  const at = positions.get(current ?? "");
+  if (unit !== "branch" || at === undefined) return null;
+  const first = sections.get(outline.ids[at] ?? "");
+  const next = sections.get(outline.ids[branchEnd(outline, at)] ?? "");
+  if (!first) return null;
+  // Where the next one begins at the head of a page, the branch ended on the page before.
+  const head = Math.min(...[...sections.values()].map((spot) => spot.down)) + HEAD;
+  const isAtHead = next !== undefined && next.sheet > first.sheet && next.down <= head;
+  return (next ? next.sheet - (isAtHead ? 1 : 0) : labels.length) - first.sheet + 1;
 }
 
 /** The words that are selected in the text, a paragraph a line. */

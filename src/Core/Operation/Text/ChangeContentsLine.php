@@ -44,10 +44,7 @@ final readonly class ChangeContentsLine implements Operation
                 $lines[$index] = $this->changed($line);
             }
 
-            return $this->block->replaced($document, $contents, [
-                ...$contents->attributes,
-                'lines' => $lines,
-            ]);
+            return $this->block->replaced($document, $contents, [...$contents->attributes, 'lines' => $lines]);
         }
 
         return Refused::noSuchLine();

@@ -36,10 +36,7 @@ final readonly class RefreshContents implements Operation
             $found = true;
             $lost = [...$lost, ...ContentsDifferences::lostHandWork($document, $node)];
 
-            return $node->withAttributes([
-                ...$node->attributes,
-                'lines' => ContentsLines::refreshed($document, $node),
-            ]);
+            return $node->withAttributes([...$node->attributes, 'lines' => ContentsLines::refreshed($document, $node)]);
         });
         $notices = array_map(
             fn(string $words): Notice => new Notice(

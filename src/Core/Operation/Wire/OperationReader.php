@@ -34,6 +34,7 @@ use Stemmata\Core\Operation\Offcut\CutOut;
 use Stemmata\Core\Operation\Offcut\DiscardOffcut;
 use Stemmata\Core\Operation\Offcut\SetTextAside;
 use Stemmata\Core\Operation\Operation;
+use Stemmata\Core\Operation\Rule\ContentsBlock;
 use Stemmata\Core\Operation\Rule\Extent;
 use Stemmata\Core\Operation\Rule\Landing;
 use Stemmata\Core\Operation\Section\Duplicate;
@@ -45,11 +46,9 @@ use Stemmata\Core\Operation\Section\MakeHeadings;
 use Stemmata\Core\Operation\Section\SplitByRule;
 use Stemmata\Core\Operation\Section\SplitRule;
 use Stemmata\Core\Operation\Section\SplitSection;
-use Stemmata\Core\Operation\Rule\ContentsBlock;
 use Stemmata\Core\Operation\Text\AddContentsLine;
 use Stemmata\Core\Operation\Text\BookmarkCaption;
 use Stemmata\Core\Operation\Text\ChangeContentsLine;
-use Stemmata\Core\Operation\Text\SetUpContents;
 use Stemmata\Core\Operation\Text\ChangeReminder;
 use Stemmata\Core\Operation\Text\GenerateContents;
 use Stemmata\Core\Operation\Text\PutTitleInText;
@@ -58,6 +57,7 @@ use Stemmata\Core\Operation\Text\Rename;
 use Stemmata\Core\Operation\Text\ReplaceBody;
 use Stemmata\Core\Operation\Text\ReplaceFound;
 use Stemmata\Core\Operation\Text\ReplaceStretch;
+use Stemmata\Core\Operation\Text\SetUpContents;
 use Stemmata\Core\Operation\Text\TakeAsTitle;
 use Stemmata\Core\Operation\Text\TitlePart;
 use Stemmata\Core\Outline\IdSource;
@@ -133,7 +133,9 @@ final readonly class OperationReader
                 $fields->findBoolean('numbered') ?? throw InvalidOperation::field('numbered', 'true or false'),
             ),
             'use-house-style' => new UseHouseStyle($fields->text('style')),
-            'set-up-pages' => new SetUpPages($fields->has('pages') ? PageSetup::fromJson($fields->object('pages')) : null),
+            'set-up-pages' => new SetUpPages(
+                $fields->has('pages') ? PageSetup::fromJson($fields->object('pages')) : null,
+            ),
             'insert' => new InsertSection(
                 $this->ids->next(),
                 Heading::plain($fields->findText('heading') ?? ''),

@@ -6,6 +6,7 @@ namespace Stemmata\Http\Page\View;
 
 use OpenApi\Attributes as OA;
 use Stemmata\Typesetting\PageMap;
+use Stemmata\Typesetting\PageWords;
 use Stemmata\Typesetting\Spot;
 
 /** On which pages everything stands. */
@@ -56,10 +57,14 @@ final readonly class PagesView
             OA\Property(description: 'What is not as it should be, in sentences', items: new OA\Items(type: 'string')),
         ]
         public array $findings,
+        #[
+            OA\Property(description: 'What stands before the number of a page in a text of this language'),
+        ]
+        public string $pageWord,
     ) {}
 
     /** @param list<string> $findings */
-    public static function of(int $revision, PageMap $map, array $findings, bool $withBlocks): self
+    public static function of(int $revision, PageMap $map, array $findings, string $language, bool $withBlocks): self
     {
         return new self(
             $revision,
@@ -68,6 +73,7 @@ final readonly class PagesView
             self::spots($map->bookmarks),
             self::spots($withBlocks ? $map->blocks : []),
             $findings,
+            PageWords::page($language),
         );
     }
 

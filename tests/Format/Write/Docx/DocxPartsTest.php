@@ -27,7 +27,10 @@ final class DocxPartsTest extends TestCase
             basename($source),
             (string) file_get_contents(__DIR__ . '/../../' . $source),
         )->document;
-        $withContents = (new GenerateContents($document->outline->idAt(0), new ContentsSettings(1, 3, true, 'Contents')))->applyTo($document);
+        $withContents = (new GenerateContents(
+            $document->outline->idAt(0),
+            new ContentsSettings(1, 3, true, 'Contents'),
+        ))->applyTo($document);
         self::assertInstanceOf(Applied::class, $withContents);
         $parts = self::parts(Services::formats()->written('docx', $withContents->document));
         $file = __DIR__ . '/parts/' . basename($source) . '.parts';

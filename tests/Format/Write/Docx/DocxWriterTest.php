@@ -375,7 +375,10 @@ final class DocxWriterTest extends TestCase
 
     private static function withContents(Document $document): Document
     {
-        $made = (new GenerateContents($document->outline->idAt(0), new ContentsSettings(1, 3, true, 'Contents')))->applyTo($document);
+        $made = (new GenerateContents(
+            $document->outline->idAt(0),
+            new ContentsSettings(1, 3, true, 'Contents'),
+        ))->applyTo($document);
         self::assertInstanceOf(Applied::class, $made);
 
         return $made->document;

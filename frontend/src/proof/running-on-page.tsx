@@ -1,0 +1,46 @@
+import { X } from "lucide-react";
+import type { RunningLine } from "../api/client";
+import { usePageSetup } from "../pages/page-setup";
+import { RunningLineFields } from "../pages/running-lines";
+
+/** Which header or footer is edited, and on which kind of page. */
+export type EditedLine = "header" | "footer" | "evenHeader" | "evenFooter" | "firstHeader" | "firstFooter";
+
+const WORDS: Record<EditedLine, string> = {
+  header: "Header",
+  footer: "Footer",
+  evenHeader: "Header of left-hand pages",
+  evenFooter: "Footer of left-hand pages",
+  firstHeader: "Header where a chapter begins",
+  firstFooter: "Footer where a chapter begins",
+};
+
+/** The header or the footer of a page, edited on the page itself. */
+export function RunningOnPage({ which, onClose }: { which: EditedLine; onClose: () => void }) {
+  const { view, change } = usePageSetup();
+  if (!view) return null;
+  return (
+    // oxlint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
+    <section
+      aria-label={`${WORDS[which]}, on the page`}
+      className="absolute -inset-x-3 z-10 rounded-xl border border-line bg-sheet p-3 shadow-lg"
+      style={which.toLowerCase().endsWith("header") ? { top: 8 } : { bottom: 8 }}
+      onKeyDown={(event) => event.key === "Escape" && (event.stopPropagation(), onClose())}
+    >
+      <RunningLineFields
+        label={WORDS[which]}
+        line={view.running[which]}
+        isAcross
+        onChange={(line: RunningLine) => change({ [which]: line })}
+      />
+      <button
+        type="button"
+        aria-label={`Close ${WORDS[which].toLowerCase()}`}
+        className="absolute top-1.5 right-1.5 grid size-6 place-items-center rounded-full text-soft hover:bg-wash"
+        onClick={onClose}
+      >
+        <X size={14} aria-hidden="true" />
+      </button>
+    </section>
+  );
+}
