@@ -192,37 +192,6 @@ test("the text is folded under its heading by keys and by hand, and what is gone
   await expect(page.getByText("The lamp was lit.")).toBeVisible();
 });
 
-test("only one branch is printed, without the page around it", async ({ page }) => {
-  await openDocument(page, COAST);
-  await page.evaluate(() => {
-    const seen = new MutationObserver(() => {
-      const frame = document.querySelector("iframe");
-      if (frame?.contentWindow)
-        frame.contentWindow.print = () =>
-          void ((window as unknown as { printed: string }).printed = frame.contentDocument?.body.innerText ?? "");
-    });
-    seen.observe(document.body, { childList: true });
-    // The page in the frame gets a window of its own when it is loaded, and print with it.
-    document.addEventListener(
-      "load",
-      (event) =>
-        event.target instanceof HTMLIFrameElement &&
-        event.target.contentWindow &&
-        (event.target.contentWindow.print = () =>
-          void ((window as unknown as { printed: string }).printed =
-            (event.target as HTMLIFrameElement).contentDocument?.body.innerText ?? "")),
-      true,
-    );
-  });
-  await pickRow(page, "Logs");
-  await page.keyboard.press("Shift+F10");
-  await chooseCommand(page, "Print this branch…");
-  await expect
-    .poll(() => page.evaluate(() => (window as unknown as { printed?: string }).printed ?? ""))
-    .toMatch(/2 Logs\s+Every watch\.\s+2\.1 Gaps/);
-  expect(await page.evaluate(() => (window as unknown as { printed: string }).printed)).not.toContain("Storms");
-});
-
 test.describe("Strata", () => {
   const stretch = (page: Page, heading: string) =>
     page.getByRole("navigation", { name: "Strata" }).getByRole("button", { name: new RegExp(heading) });

@@ -24,7 +24,7 @@ export function RunningLineFields({ label, line, isAcross = false, onChange }: P
       <legend className="mb-1 text-xs font-semibold text-stem">{label}</legend>
       {PLACES.map((place) => (
         <PlaceField
-          key={`${place} ${toText(line[place])}`}
+          key={place}
           label={`${label}, ${WORDS[place].toLowerCase()}`}
           hint={WORDS[place].toLowerCase()}
           text={toText(line[place])}
@@ -48,6 +48,12 @@ function PlaceField({
   onText: (text: string) => Promise<boolean>;
 }) {
   const [typed, setTyped] = useState(text);
+  const [kept, setKept] = useState(text);
+  // What is kept by now is shown; what was refused is not, and stays.
+  if (kept !== text) {
+    setKept(text);
+    setTyped(text);
+  }
   const field = useRef<HTMLInputElement>(null);
   const keep = (next: string) => {
     if (next !== text) void onText(next);

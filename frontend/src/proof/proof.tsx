@@ -66,9 +66,13 @@ export function Proof() {
     latest.current = current;
   }, [current]);
   useEffect(() => {
-    const spot = pages.sections.get(latest.current ?? "");
-    if (spot) useProof.setState({ sheet: spot.sheet });
-  }, [pages.sections]);
+    const at = sections.findIndex((spot) => spot.section === latest.current);
+    const spot = sections[at];
+    const end = sections[at + 1]?.sheet ?? Infinity;
+    const { sheet: looked } = useProof.getState();
+    // A page further on in the same section may be the one that was come from.
+    if (spot && (looked < spot.sheet || looked > end)) useProof.setState({ sheet: spot.sheet });
+  }, [sections]);
 
   const show = useCallback(
     (next: number) => {
@@ -145,7 +149,7 @@ export function Proof() {
         // oxlint-disable-next-line jsx-a11y/no-noninteractive-tabindex
         tabIndex={0}
         role="region"
-        aria-label="Pages"
+        aria-label="Printed pages"
         onKeyDown={pressed}
         className={cx(
           "min-h-0 overflow-auto p-4 focus-visible:outline-offset-[-2px]",

@@ -64,6 +64,8 @@ export const Sheet = memo(function Sheet({ pdf, sheet, width, size, hasText, lab
         viewport: page.getViewport({ scale }),
       });
       await layer.render();
+      // The library measures words on pictures of its own, which nobody is to meet.
+      for (const each of document.querySelectorAll(".hiddenCanvasElement")) each.setAttribute("aria-hidden", "true");
       if (!drawing.isOver) words.current?.replaceChildren(...holder.childNodes);
     };
     // A drawing that is given up throws; the next one is under way.

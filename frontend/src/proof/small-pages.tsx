@@ -39,7 +39,7 @@ export function SmallPages({
           <li key={index} className="absolute top-1" style={{ left: start }}>
             <button
               type="button"
-              tabIndex={-1}
+              tabIndex={index + 1 === shown[0] ? 0 : -1}
               aria-label={labels[index] ? `Page ${labels[index]}` : `Sheet ${index + 1}`}
               aria-current={shown.includes(index + 1) ? "page" : undefined}
               className={cx(

@@ -1,0 +1,276 @@
+import AxeBuilder from "@axe-core/playwright";
+import { execFileSync } from "node:child_process";
+import { readFileSync } from "node:fs";
+import { expect, type APIRequestContext, type Page } from "@playwright/test";
+import { allKept, chooseCommand, openDocument, pickRow, row, test } from "./helpers";
+
+const DEMO = readFileSync("demo/the-keepers-weather.md", "utf8");
+const sentences = (count: number, about: string) =>
+  Array.from({ length: count }, (_, index) => `The ${about} was read and written down for the ${index}th time.`).join(
+    " ",
+  );
+const BOOK = [
+  "---\ntitle: The Log\nauthor: Ines Corvale\n---\n",
+  '# Preface <a id="sec-preface" class="unnumbered"></a>\n\nBefore it all.\n',
+  ...[
+    ["Lamps", "Lamp"],
+    ["Gales", "Gale"],
+    ["Glasses", "Glass"],
+  ].map(
+    ([many, one]) =>
+      `# ${many}\n\n${sentences(40, "lamp")}\n\n## ${one} by day\n\n${sentences(40, "gale")}\n\n## ${one} by night\n\n${sentences(30, "glass")}\n`,
+  ),
+].join("\n");
+
+const proof = (page: Page) => page.getByRole("main", { name: "Proof" });
+const sheets = (page: Page) => proof(page).locator("[data-sheet] .proof-words");
+const status = (page: Page) => proof(page).getByRole("status").first();
+
+async function toProof(page: Page): Promise<void> {
+  await page.getByRole("link", { name: "Proof" }).click();
+  await expect(sheets(page).locator("span").first()).toBeAttached({ timeout: 20_000 });
+}
+
+/** The lines of the document’s own file, as poppler reads them. */
+async function printed(request: APIRequestContext, id: string, query = ""): Promise<string> {
+  const answer = await request.get(`/api/documents/${id}/pages.pdf${query}`);
+  expect(answer.status()).toBe(200);
+  return execFileSync("pdftotext", ["-layout", "-enc", "UTF-8", "-", "-"], { input: await answer.body() }).toString();
+}
+
+/** What the outline says of the page of a section. */
+async function pageOf(page: Page, heading: string): Promise<string> {
+  const label = (await row(page, heading).first().getAttribute("aria-label")) ?? "";
+  return /, page ([^,]+)/.exec(label)?.[1] ?? "";
+}
+
+test.describe("Proof", () => {
+  test("opens where the writer is; leafs by key; a click on a line leads to its text, and back", async ({ page }) => {
+    await openDocument(page, BOOK);
+    await pickRow(page, "Gale by day");
+    await toProof(page);
+    await expect(sheets(page).filter({ hasText: "Gale by day" })).toHaveCount(1);
+    await expect.poll(() => pageOf(page, "Gale by day")).toMatch(/^\d+$/);
+    await expect(status(page)).toContainText(await pageOf(page, "Gale by day"));
+
+    await page.getByRole("region", { name: "Printed pages" }).focus();
+    await page.keyboard.press("Home");
+    await expect(sheets(page).filter({ hasText: "Ines Corvale" })).toHaveCount(1);
+    await page.keyboard.press("ArrowRight");
+    await expect(sheets(page).filter({ hasText: "Before it all." })).toHaveCount(1);
+    await page.keyboard.press("End");
+    await expect(status(page)).toContainText(/and|Page \d+ ·/);
+    await page.keyboard.press("PageUp");
+
+    await page.getByRole("treeitem", { name: /Gale by day/ }).click();
+    await sheets(page).locator("span", { hasText: "written down" }).first().click();
+    await expect(page).toHaveURL(/\/documents\/\w+$/);
+    // The next letter goes where the line was.
+    await expect(page.locator(".manuscript:focus")).toHaveCount(1);
+    await page.keyboard.type("X");
+    await expect(page.locator(".manuscript p", { hasText: "X" })).toContainText(/was read/);
+    await allKept(page);
+    await toProof(page);
+    await expect(sheets(page).filter({ hasText: "X" })).not.toHaveCount(0);
+  });
+
+  test("page numbers stand in the outline when wished, and follow a change", async ({ page }) => {
+    await openDocument(page, BOOK);
+    await page.getByTitle("Page numbers in place of words").click();
+    await expect.poll(() => pageOf(page, "Glass by night")).toMatch(/^\d+$/);
+    const before = Number(await pageOf(page, "Glass by night"));
+    await pickRow(page, "Lamps");
+    await page.keyboard.press("Delete");
+    await expect.poll(async () => Number(await pageOf(page, "Glass by night"))).toBeLessThan(before);
+    await page.keyboard.press("Control+z");
+    await expect.poll(async () => Number(await pageOf(page, "Glass by night"))).toBe(before);
+    await page.reload();
+    await expect.poll(async () => Number(await pageOf(page, "Glass by night"))).toBe(before);
+  });
+
+  test("contents with dots and pages, on a page of their own: one line reworded, one left out, one for a bookmark; three sections move; refreshed", async ({
+    page,
+  }) => {
+    const id = await openDocument(page, `${BOOK}\n# Wick <a id="the_wick" class="bookmark"></a>\n\nAbout the wick.\n`);
+    await pickRow(page, "Preface");
+    await page.getByRole("button", { name: "Contents", exact: true }).click();
+    const drawer = page.getByRole("region", { name: "Contents", exact: true });
+    await drawer.getByRole("button", { name: "Make contents…" }).click();
+    await page.getByRole("dialog").getByRole("button", { name: "Make the contents" }).click();
+    await expect(page.locator(".manuscript nav[aria-label=Contents]")).toBeVisible();
+    await drawer.getByText("How they look").click();
+    await drawer.getByLabel("On a page of their own").click();
+    await drawer.getByText("Lines", { exact: true }).click();
+    const line = drawer.getByLabel("Words of the line for “Lamp by day”");
+    await line.fill("Of lamps");
+    await line.press("Enter");
+    await drawer.getByLabel("“Lamp by night” stands in the contents").click();
+    await drawer.getByLabel("Bookmark to add a line for").click();
+    await page.getByRole("option", { name: "the_wick" }).click();
+    await drawer.getByRole("button", { name: "Add a line" }).click();
+    await expect(drawer.getByText("By your hand: 3 lines")).toBeVisible();
+
+    for (const heading of ["Glasses", "Gale by night", "Lamp by day"]) {
+      await pickRow(page, heading);
+      await page.keyboard.press("Control+Shift+ArrowUp");
+    }
+    await expect(drawer.getByText(/Behind the document: \d+ lines change/)).toBeVisible();
+    await drawer.getByRole("button", { name: "Take them over" }).click();
+    await expect(drawer.getByText(/Behind the document/)).toHaveCount(0);
+    await expect(drawer.getByText("By your hand: 3 lines")).toBeVisible();
+
+    // Every number is the page that is printed, and the hand work is there.
+    const text = await printed(page.request, id);
+    const lines = [...text.matchAll(/^\s*(\S.*?)\s*(?:\. ){4,}\.?\s*([ivx]+|\d+)$/gm)].map((match) => [
+      match[1],
+      match[2],
+    ]);
+    expect(lines.map(([words]) => words?.replace(/^[\d.]+ /, ""))).toEqual(
+      expect.arrayContaining(["Of lamps", "the wick", "Glasses", "Gale by night"]),
+    );
+    expect(text).not.toMatch(/Lamp by night\s*\. \. \./);
+    const byLabel = new Map(text.split("\f").map((each) => [each.trim().split("\n").at(-1)?.trim(), each]));
+    for (const [words = "", label] of lines.filter(([words]) => !/Of lamps|the wick/.test(words ?? "")))
+      expect(byLabel.get(label)).toMatch(new RegExp(words.replace(/ +/, " +")));
+
+    // Undone at once, each by itself.
+    await page.keyboard.press("Control+z");
+    await expect(drawer.getByText(/Behind the document/)).toBeVisible();
+  });
+
+  test("a title page, headers that differ, roman front matter, chapters on the right; what is refused stays in its field", async ({
+    page,
+  }) => {
+    const id = await openDocument(page, BOOK);
+    await toProof(page);
+    await page.getByRole("button", { name: "Pages", exact: true }).click();
+    const drawer = page.getByRole("region", { name: "Pages", exact: true });
+    await drawer.getByRole("radio", { name: /Report/ }).click();
+    await expect(drawer.getByRole("radio", { name: /Report/ })).toBeChecked();
+    await drawer.getByLabel("Paper").click();
+    await page.getByRole("option", { name: /A5/ }).click();
+    await expect(drawer.getByLabel("Paper")).toContainText("A5");
+    await drawer.getByLabel("Printed on both sides").click();
+    await expect(drawer.getByLabel("Printed on both sides")).toBeChecked();
+    await drawer.getByLabel("A section of level 1 begins").click();
+    await page.getByRole("option", { name: "on a right-hand page" }).click();
+    await expect(drawer.getByLabel("A section of level 1 begins")).toContainText("right-hand");
+    await drawer.getByLabel(/is numbered i, ii, iii/).click();
+    const lines = drawer.getByLabel("Lines under the author, one each");
+    await lines.fill("A draft\nNot for print");
+    await lines.blur();
+    await drawer.getByLabel(/^Top/).fill("190");
+    await drawer.getByLabel(/^Top/).press("Enter");
+    await expect(page.getByText("Each margin must be from 5 to 80 millimetres.")).toBeVisible();
+    await expect(drawer.getByLabel(/^Top/)).toHaveValue("190");
+    await drawer.getByLabel(/^Top/).fill("24");
+    await drawer.getByLabel(/^Top/).press("Enter");
+
+    // On the page itself.
+    await page.getByRole("treeitem", { name: /Gale by night/ }).click();
+    await page
+      .getByRole("button", { name: /Edit the footer of page/ })
+      .last()
+      .click();
+    const onPage = proof(page).getByRole("region", { name: /Footer.*on the page/ });
+    const field = onPage.getByRole("textbox").first();
+    await field.fill("Draft, ");
+    await onPage
+      .getByRole("button", { name: /Put a page number/ })
+      .first()
+      .click();
+    await page.getByRole("menuitem", { name: "Date" }).click();
+    await expect(field).toHaveValue("Draft, ‹date›");
+    await page.keyboard.press("Escape");
+    await expect(onPage).toHaveCount(0);
+
+    await expect.poll(() => printed(page.request, id)).toContain("Draft,");
+    const pages = (await printed(page.request, id)).split("\f").slice(0, -1);
+    expect(pages[0]).toMatch(/The Log[\s\S]*Ines Corvale[\s\S]*A draft[\s\S]*Not for print/);
+    const bottom = (each: string) => each.trimEnd().split("\n").at(-1)?.trim() ?? "";
+    const at = (words: RegExp) => pages.findIndex((each, index) => index > 0 && words.test(each)) + 1;
+    for (const chapter of [/^ *1 +Lamps$/m, /^ *2 +Gales$/m, /^ *3 +Glasses$/m]) expect(at(chapter) % 2).toBe(1);
+    expect(bottom(pages[at(/Before it all/) - 1] ?? "")).toMatch(/^Draft, +iii$/);
+    expect(bottom(pages[at(/^ *1 +Lamps$/m) - 1] ?? "")).toMatch(/ 1$/);
+    // The pages left empty so that a chapter begins on the right bear nothing.
+    expect(pages.filter((each) => each.trim() === "").length).toBeGreaterThan(0);
+  });
+
+  test("when the service is killed, writing goes on and the pages come again", async ({ page }) => {
+    await openDocument(page, BOOK);
+    await page.getByTitle("Page numbers in place of words").click();
+    await expect.poll(() => pageOf(page, "Glass by night")).toMatch(/^\d+$/);
+    const before = await pageOf(page, "Glass by night");
+    // Those of other tests at this moment come again as well.
+    execFileSync("bash", ["-c", "pkill -9 -f 'Engine/(service|worker).mjs' || true"]);
+    await page.locator(".manuscript p", { hasText: "Before it all." }).click();
+    await page.keyboard.press("End");
+    await page.keyboard.type(" And more.");
+    await allKept(page);
+    await expect(page.locator(".manuscript p", { hasText: "Before it all. And more." })).toBeVisible();
+    await expect.poll(() => pageOf(page, "Glass by night"), { timeout: 20_000 }).toBe(before);
+  });
+
+  test("a page is gone to by its number, and a branch is printed with its own numbers", async ({ page }) => {
+    const id = await openDocument(page, BOOK);
+    await page.keyboard.press("Control+j");
+    await page.getByRole("combobox").fill("p 3");
+    await expect(page.getByRole("option", { name: /^Page 3/ })).toBeVisible({ timeout: 15_000 });
+    await page.keyboard.press("Enter");
+    await expect(page.getByRole("dialog")).toHaveCount(0);
+
+    await pickRow(page, "Gales");
+    const asked = page.waitForRequest(/pages\.pdf\?sections=/);
+    await page.keyboard.press("Shift+F10");
+    await chooseCommand(page, "Print this branch…");
+    const query = new URL((await asked).url()).search;
+    const text = await printed(page.request, id, query);
+    expect(text).toMatch(/2 +Gales\n[\s\S]*2\.1 +Gale by day/);
+    expect(text).not.toContain("Glasses");
+  });
+
+  test("a reference says its page, and follows it", async ({ page }) => {
+    await openDocument(page, BOOK);
+    await page.locator(".manuscript p", { hasText: "Before it all." }).click();
+    await page.keyboard.press("End");
+    await page.keyboard.press("Control+j");
+    await page.getByRole("combobox").fill("refer to");
+    await page.keyboard.press("Enter");
+    const dialog = page.getByRole("dialog");
+    await dialog.getByLabel("its page").check();
+    await dialog.getByRole("combobox").fill("Glass by night");
+    await dialog.getByRole("combobox").press("Enter");
+    await expect(page.locator(".manuscript .cross-reference")).toHaveText(/^page\s\d+$/, { timeout: 15_000 });
+  });
+
+  for (const theme of ["day", "night"] as const) {
+    test(`axe finds nothing in Proof, with its pages, contents and headers, by ${theme}`, async ({ page }) => {
+      await page.addInitScript(
+        (chosen) => localStorage.setItem("stemmata:comfort", JSON.stringify({ theme: chosen })),
+        theme,
+      );
+      await openDocument(page, DEMO);
+      await toProof(page);
+      const clean = async () => {
+        const { violations } = await new AxeBuilder({ page }).analyze();
+        expect(violations.map((each) => `${each.id}: ${each.nodes.map((node) => node.html).join(" | ")}`)).toEqual([]);
+      };
+      await clean();
+      await page.getByRole("button", { name: "Pages", exact: true }).click();
+      await expect(page.getByText("Headers and footers")).toBeAttached();
+      await clean();
+      await page.getByRole("button", { name: "Contents", exact: true }).click();
+      await page.waitForTimeout(300);
+      await clean();
+      await page
+        .getByRole("button", { name: /Edit the header of/ })
+        .first()
+        .click();
+      await clean();
+      await page.keyboard.press("Escape");
+      await page.getByRole("radio", { name: "Many" }).click();
+      await page.waitForTimeout(500);
+      await clean();
+    });
+  }
+});
