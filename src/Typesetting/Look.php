@@ -112,7 +112,7 @@ final readonly class Look
             ),
             'two-sided' => TypstValue::of($pages->isTwoSided),
             'chapters' => TypstValue::string($pages->chapters->value),
-            'numbering' => $this->bodyBeginsAt() > 0 && $pages->isFrontRoman ? '"i"' : '"1"',
+            'numbering' => null === $this->findBodyBegin() ? '"1"' : '"i"',
             'lang' => TypstValue::string(strlen($subtags[0]) < 4 ? strtolower($subtags[0]) : 'en'),
             'region' => [] === $regions ? 'none' : TypstValue::string(strtoupper(reset($regions))),
             'right-to-left' => TypstValue::of('rtl' === Language::direction($title->language)),
@@ -138,17 +138,17 @@ final readonly class Look
 
     /**
      * The position of the section with which the body begins: the one that the writer said, else the first numbered one
-     * of level 1. 0 when all of it is body.
+     * of level 1. Null when all of it is body.
      */
-    public function bodyBeginsAt(): int
+    public function findBodyBegin(): ?int
     {
         $outline = $this->document->outline;
         $pages = $this->document->setup->pages();
         if (!$pages->isFrontRoman || null !== $this->document->whole) {
-            return 0;
+            return null;
         }
         if (null !== $pages->bodyFrom) {
-            return $outline->positions()[$pages->bodyFrom] ?? 0;
+            return $outline->positions()[$pages->bodyFrom] ?? null;
         }
         foreach ($this->document->numbers() as $position => $number) {
             if ('' !== $number && 1 === $outline->levelAt($position)->value) {
@@ -156,7 +156,7 @@ final readonly class Look
             }
         }
 
-        return 0;
+        return null;
     }
 
     /** @return list<array{TextKind, string}> a branch is called by its first heading, which stands in the text */

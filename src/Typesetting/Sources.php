@@ -34,10 +34,10 @@ final readonly class Sources
 
     public function main(): string
     {
-        $body = $this->look->bodyBeginsAt();
+        $body = $this->look->findBodyBegin();
         $main = "#import \"book.typ\": *\n#show: book\n#title-page\n";
         foreach ($this->document->outline->ids() as $position => $id) {
-            if ($position === $body && $body > 0) {
+            if ($position === $body) {
                 $main .= "#begin-body\n#set page(numbering: \"1\")\n#counter(page).update(1)\n";
             }
             $main .= sprintf("#include \"sections/%s.typ\"\n", $id->value);

@@ -7,6 +7,7 @@ namespace Stemmata\Tests\Command;
 use PHPUnit\Framework\TestCase;
 use Stemmata\Tests\Support\LiveDocument;
 use Stemmata\Tests\Support\LiveServer;
+use Stemmata\Tests\Support\PrintedPages;
 use Symfony\Component\Process\Process;
 
 /** The console's contract. */
@@ -53,6 +54,21 @@ final class ConsoleTest extends TestCase
             ],
             $answer,
         );
+    }
+
+    public function testConvertToPagesInAHouseStyle(): void
+    {
+        $out = $this->folder . '/out.pdf';
+        $this->console('stemmata:convert', $this->folder . '/in.md', $out, '--contents', '--house-style=Academic');
+        $pages = PrintedPages::of((string) file_get_contents($out));
+        self::assertStringContainsString('1 One', implode("\n", $pages->texts('-layout')));
+        self::assertStringContainsString('STIXTwoText', implode(' ', array_column($pages->faces(), 0)));
+
+        file_put_contents($out, 'as it was');
+        $refused = $this->console('stemmata:convert', $this->folder . '/in.md', $out, '--house-style=None');
+        self::assertSame(1, $refused->getExitCode());
+        self::assertSame("There is no house style “None”.\n", $refused->getErrorOutput());
+        self::assertStringEqualsFile($out, 'as it was');
     }
 
     public function testConvertThereAndBackWithContents(): void

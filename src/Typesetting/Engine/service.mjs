@@ -13,7 +13,7 @@ const MEGABYTES = 3072;
 /** A process that holds more is not kept for the next request. */
 const MEGABYTES_KEPT = 1536;
 const MOST_WARM = 3;
-const IDLE_SECONDS = 600;
+const IDLE_SECONDS = 300;
 const [socketPath] = process.argv.slice(2);
 
 /** By document: the process, what it works on, and who waits for that. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Format\Write\Docx;
 
 use Stemmata\Core\Document\TitleBlock;
+use Stemmata\Core\Page\PageSetup;
 use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Format\Write\DocumentWriter;
 
@@ -12,9 +13,8 @@ use Stemmata\Format\Write\DocumentWriter;
 final class DocxWriter implements DocumentWriter
 {
     private const MAIN = 'application/vnd.openxmlformats-officedocument.wordprocessingml';
-    /** Twentieths of a point: A4 with margins of 2.5 cm. */
-    private const PAGE = '<w:sectPr><w:pgSz w:w="11906" w:h="16838"/><w:pgMar w:top="1418" w:right="1418" w:bottom="1418" w:left="1418" w:header="709" w:footer="709" w:gutter="0"/></w:sectPr>';
 
+    /** Twentieths of a point: A4 with margins of 2.5 cm. */
     public function endings(): array
     {
         return ['docx'];
@@ -47,7 +47,12 @@ final class DocxWriter implements DocumentWriter
         $package->add('_rels/.rels', [self::packageRelationships()]);
         $package->add('word/document.xml', self::body($rendition, $blocks));
         $package->add('word/styles.xml', [
-            StylesPart::toXml($rendition->titleBlock()->language, $numbering, $blocks->languages()),
+            StylesPart::toXml(
+                $rendition->document->setup->style(),
+                $rendition->titleBlock()->language,
+                $numbering,
+                $blocks->languages(),
+            ),
         ]);
         $package->add('word/numbering.xml', [$numbering->toXml()]);
         $package->add('word/settings.xml', [self::settings()]);
@@ -69,7 +74,23 @@ final class DocxWriter implements DocumentWriter
         foreach ($rendition->sections() as $section) {
             yield $blocks->section($section);
         }
-        yield self::PAGE . '</w:body></w:document>';
+        yield self::page($rendition->document->setup->pages()) . '</w:body></w:document>';
+    }
+
+    private static function page(PageSetup $pages): string
+    {
+        [$width, $height] = $pages->paper->size();
+        $twips = static fn(float $millimetres): int => (int) round(($millimetres * 1440) / 25.4);
+
+        return sprintf(
+            '<w:sectPr><w:pgSz w:w="%d" w:h="%d"/><w:pgMar w:top="%d" w:right="%d" w:bottom="%d" w:left="%d" w:header="709" w:footer="709" w:gutter="0"/></w:sectPr>',
+            $twips($width),
+            $twips($height),
+            $twips($pages->margins->top),
+            $twips($pages->margins->outer),
+            $twips($pages->margins->bottom),
+            $twips($pages->margins->inner),
+        );
     }
 
     private static function contentTypes(): string

@@ -4,32 +4,41 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write\Docx;
 
+use Stemmata\Core\Style\HouseStyle;
+use Stemmata\Core\Style\TextKind;
+
 /** The styles of the file (ECMA-376-1, 17.7). Those that programs know bear the names that programs know. */
 final class StylesPart
 {
-    /** Half points, by level of heading. */
-    private const SIZES = [1 => 36, 30, 26, 24, 23, 22, 22, 22, 22];
-
     /** @param list<string> $languages of code in the text */
-    public static function toXml(string $language, Numbering $numbering, array $languages): string
+    public static function toXml(HouseStyle $style, string $language, Numbering $numbering, array $languages): string
     {
         $headings = '';
         $lines = '';
-        foreach (self::SIZES as $level => $size) {
+        for ($level = 1; $level <= 9; ++$level) {
+            $heading = $style->of(TextKind::Heading, $level);
             $headings .= sprintf(
-                '<w:style w:type="paragraph" w:styleId="Heading%1$d"><w:name w:val="heading %1$d"/><w:basedOn w:val="Normal"/><w:next w:val="Normal"/><w:uiPriority w:val="9"/><w:qFormat/><w:pPr><w:keepNext/><w:keepLines/>%2$s<w:spacing w:before="%3$d" w:after="120" w:line="264" w:lineRule="auto"/><w:outlineLvl w:val="%4$d"/></w:pPr><w:rPr>%5$s<w:sz w:val="%6$d"/><w:szCs w:val="%6$d"/></w:rPr></w:style>',
+                '<w:style w:type="paragraph" w:styleId="Heading%1$d"><w:name w:val="heading %1$d"/><w:basedOn w:val="Normal"/><w:next w:val="Normal"/><w:uiPriority w:val="9"/><w:qFormat/><w:pPr><w:keepNext/><w:keepLines/>%2$s%3$s<w:outlineLvl w:val="%4$d"/></w:pPr><w:rPr>%5$s</w:rPr></w:style>',
                 $level,
                 $numbering->isNumbered($level - 1) ? Numbering::asked(Numbering::HEADINGS, $level - 1) : '',
-                $level > 2 ? 280 : 420,
+                LookOf::paragraph($heading),
                 $level - 1,
-                $level > 5 ? '<w:i/>' : '<w:b/>',
-                $size,
+                LookOf::run($heading),
             );
+            $line = $style->of(TextKind::ContentsLine, $level);
             $lines .= sprintf(
-                '<w:style w:type="paragraph" w:styleId="TOC%1$d"><w:name w:val="toc %1$d"/><w:basedOn w:val="Normal"/><w:next w:val="Normal"/><w:uiPriority w:val="39"/><w:pPr><w:tabs><w:tab w:val="right" w:leader="dot" w:pos="9070"/></w:tabs><w:spacing w:after="60"/><w:ind w:left="%2$d"/></w:pPr></w:style>',
+                '<w:style w:type="paragraph" w:styleId="TOC%1$d"><w:name w:val="toc %1$d"/><w:basedOn w:val="Normal"/><w:next w:val="Normal"/><w:uiPriority w:val="39"/><w:pPr><w:tabs><w:tab w:val="right" w:leader="dot" w:pos="9070"/></w:tabs>%2$s</w:pPr><w:rPr>%3$s</w:rPr></w:style>',
                 $level,
-                ($level - 1) * 280,
+                LookOf::paragraph($line),
+                LookOf::run($line),
             );
+        }
+        $looks = [];
+        foreach (TextKind::cases() as $kind) {
+            if (!$kind->hasLevels()) {
+                $looks['{' . $kind->value . ' paragraph}'] = LookOf::paragraph($style->of($kind));
+                $looks['{' . $kind->value . ' run}'] = LookOf::run($style->of($kind));
+            }
         }
         $code = implode(
             '',
@@ -48,6 +57,7 @@ final class StylesPart
             '<!-- headings -->' => $headings,
             '<!-- contents -->' => $lines,
             '<!-- code -->' => $code,
+            ...$looks,
         ]);
     }
 

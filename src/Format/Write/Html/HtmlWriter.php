@@ -10,12 +10,13 @@ use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Rendition\RenderedSection;
 use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Format\Shared\HeadingFlags;
+use Stemmata\Format\Shared\HouseCss;
 use Stemmata\Format\Write\DocumentWriter;
 
 /** Writes a document as one HTML file that needs no other. */
 final class HtmlWriter implements DocumentWriter
 {
-    private const STYLE = 'body{max-width:38rem;margin:3rem auto;padding:0 1.25rem;font:1.05rem/1.65 Literata,Georgia,serif;color:#22302b;background:#fbf9f4}h1,h2,h3,h4,h5,h6,[role=heading]{line-height:1.25;margin:2.2em 0 .6em}blockquote{margin:1em 0 1em 1.6rem;font-style:italic}a{color:#2e6a4f}[data-number]{color:#5d6b64;font-weight:400;margin-right:.6em}.contents ul{list-style:none;padding:0}.contents [data-level="2"]{margin-left:1.5rem}.contents [data-level="3"]{margin-left:3rem}.contents [data-level="4"]{margin-left:4.5rem}table{border-collapse:collapse;margin:1.2em 0}caption{text-align:left;font-style:italic;padding-bottom:.4em}td,th{border-bottom:1px solid #d9d4c6;padding:.3em .9em .3em 0;text-align:left}pre{overflow-x:auto}img{max-width:100%}.page-break{break-after:page}[role=doc-subtitle]{font-style:italic}';
+    private const STYLE = 'body{max-width:38rem;margin:3rem auto;padding:0 1.25rem;font-size:1.05rem;color:#22302b;background:#fbf9f4}a{color:#2e6a4f}[data-number]{color:#5d6b64;font-weight:400;margin-right:.6em}.contents ul{list-style:none;padding:0}.contents [data-level="2"]{margin-left:1.5rem}.contents [data-level="3"]{margin-left:3rem}.contents [data-level="4"]{margin-left:4.5rem}table{border-collapse:collapse}td,th{border-bottom:1px solid #d9d4c6;padding:.3em .9em .3em 0;text-align:start}pre{overflow-x:auto}img{max-width:100%}.page-break{break-after:page}';
 
     public function endings(): array
     {
@@ -31,14 +32,14 @@ final class HtmlWriter implements DocumentWriter
     {
         $inline = new InlineHtml($rendition);
         $blocks = new BlockHtml($inline, $rendition);
-        yield self::head($rendition->titleBlock());
+        yield self::head($rendition->titleBlock(), HouseCss::of($rendition->document->setup->style()));
         foreach ($rendition->sections() as $section) {
             yield self::heading($section, $inline) . $blocks->of($section->blocks);
         }
         yield $inline->notes() . "</main>\n</body>\n</html>\n";
     }
 
-    private static function head(TitleBlock $block): string
+    private static function head(TitleBlock $block, string $look): string
     {
         $meta = '';
         foreach (
@@ -56,7 +57,7 @@ final class HtmlWriter implements DocumentWriter
             'rtl' === Language::direction($block->language) ? ' dir="rtl"' : '',
             InlineHtml::escaped($block->title),
             $meta,
-            self::STYLE,
+            self::STYLE . $look,
         );
     }
 

@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Tests\Http;
+
+use PHPUnit\Framework\TestCase;
+use Stemmata\Tests\Support\LiveDocument;
+use Stemmata\Tests\Support\LiveServer;
+use Stemmata\Tests\Support\PrintedPages;
+
+/** Pages follow the text, and say the same in every answer. */
+final class PagesOverHttpTest extends TestCase
+{
+    private static LiveServer $server;
+
+    public static function setUpBeforeClass(): void
+    {
+        self::$server = LiveServer::overEmptyDatabase();
+    }
+
+    public static function tearDownAfterClass(): void
+    {
+        self::$server->kill();
+    }
+
+    public function testPagesFollowEveryChangeAndUndo(): void
+    {
+        $document = LiveDocument::from(
+            self::$server,
+            "# Lamps\n\nThe old lamp.\n\n# Oil\n\nLamp oil.\n\n# Log\n\nOf the weather.\n",
+        );
+        self::assertSame(['1', '2', '3'], $this->pages($document));
+        $document->operate(['name' => 'use-house-style', 'style' => 'report']);
+        self::assertSame(['2', '2', '2'], $this->pages($document), 'chapters follow each other, after the title page');
+        $document->undo();
+        self::assertSame(['1', '2', '3'], $this->pages($document));
+
+        $long = str_repeat('It was read and written down. ', 400);
+        $document->type(0, $long);
+        [$first, $second] = $this->pages($document);
+        self::assertSame('1', $first);
+        self::assertGreaterThan(4, (int) $second);
+        $document->operate(['name' => 'move-down', 'sections' => [$document->section(0)]]);
+        self::assertSame(['1', '2'], array_slice($this->pages($document), 0, 2), 'the short one comes first now');
+        $document->undo();
+        $document->undo();
+        self::assertSame(['1', '2', '3'], $this->pages($document));
+    }
+
+    public function testTheFileIsWhatThePagesAre(): void
+    {
+        $document = LiveDocument::from(self::$server, "# Lamps\n\nThe old lamp.\n\n# Oil\n\nLamp oil.\n");
+        $path = '/api/documents/' . $document->id . '/pages.pdf';
+        $whole = PrintedPages::of(self::$server->text($path . '?standard=ua-1'))->texts('-layout');
+        self::assertStringContainsString('1 Lamps', implode("\n", $whole));
+        self::assertCount(count((array) ($document->get('/pages')['labels'] ?? [])), $whole);
+        $branch = PrintedPages::of(self::$server->text($path . '?sections=' . $document->section(1)))->texts('-layout');
+        self::assertStringContainsString('2 Oil', $branch[0]);
+        self::assertStringNotContainsString('Lamps', implode("\n", $branch));
+        self::assertStringContainsString(
+            '%PDF',
+            self::$server->text('/api/documents/' . $document->id . '/export?format=pdf'),
+        );
+    }
+
+    public function testPagesAreSetUpAndWhatCannotBeIsRefused(): void
+    {
+        $document = LiveDocument::from(self::$server, "# Lamps\n\nThe old lamp.\n");
+        $setup = $document->get('/page-setup');
+        self::assertSame('reading', $setup['houseStyle'] ?? null);
+        self::assertFalse($setup['isOwn'] ?? null);
+        $pages = (array) ($setup['pages'] ?? []);
+        $refused = $document->operate(['name' => 'set-up-pages', 'pages' => ['margins' => [1, 1, 1, 1]] + $pages]);
+        self::assertSame('Each margin must be from 5 to 80 millimetres.', $refused['detail'] ?? null);
+        $document->operate(['name' => 'set-up-pages', 'pages' => ['titleLines' => ['A draft']] + $pages]);
+        $setup = $document->get('/page-setup');
+        self::assertTrue($setup['isOwn'] ?? null);
+        self::assertSame(['A draft'], ((array) ($setup['pages'] ?? []))['titleLines'] ?? null);
+    }
+
+    public function testContentsSayWhatRefreshingWouldChange(): void
+    {
+        $document = LiveDocument::from(self::$server, "Words.\n\n# Lamps\n\nThe old lamp.\n\n# Oil\n\nLamp oil.\n");
+        $holder = $document->section(0);
+        $document->operate(['name' => 'generate-contents', 'section' => $holder, 'from' => 1, 'to' => 2]);
+        $oil = $document->section(2);
+        $document->operate([
+            'name' => 'change-contents-line',
+            'section' => $holder,
+            'index' => 0,
+            'line' => $oil,
+            'words' => 'Of oil',
+        ]);
+        $document->operate(['name' => 'rename', 'section' => $document->section(1), 'heading' => 'Lanterns']);
+        $contents = $document->get('/contents')[0] ?? null;
+        self::assertIsArray($contents);
+        self::assertSame(
+            [['section' => $document->section(1), 'sentence' => '“1 Lamps” is now “1 Lanterns”', 'lines' => 1]],
+            $contents['differences'] ?? null,
+        );
+        $document->operate([
+            'name' => 'set-up-contents',
+            'section' => $holder,
+            'index' => 0,
+            'from' => 1,
+            'to' => 2,
+            'always' => true,
+        ]);
+        $document->operate(['name' => 'rename', 'section' => $document->section(1), 'heading' => 'Wicks']);
+        $contents = $document->get('/contents')[0] ?? null;
+        self::assertIsArray($contents);
+        self::assertSame([], $contents['differences'] ?? null, 'they follow by themselves');
+        self::assertSame(['Wicks', 'Oil'], array_column((array) ($contents['lines'] ?? []), 'heading'));
+        self::assertSame([null, 'Of oil'], array_column((array) ($contents['lines'] ?? []), 'words'));
+    }
+
+    /** @return list<string> what is printed on the page of each section */
+    private function pages(LiveDocument $document): array
+    {
+        $answer = $document->get('/pages');
+        self::assertSame($document->revision(), $answer['revision'] ?? null);
+        self::assertSame([], $answer['findings'] ?? null);
+        $labels = [];
+        for ($position = 0; $position < $document->count(); ++$position) {
+            $spot = ((array) ($answer['sections'] ?? []))[$document->section($position)] ?? [];
+            $label = is_array($spot) ? $spot['label'] ?? '' : '';
+            $labels[] = is_string($label) ? $label : '';
+        }
+
+        return $labels;
+    }
+}
