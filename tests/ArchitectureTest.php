@@ -26,6 +26,12 @@ final class ArchitectureTest extends TestCase
             ],
         ]),
     ]
+    #[
+        TestWith([
+            'Typesetting',
+            ['Stemmata\Core', 'Stemmata\Format\Shared', 'Stemmata\Format\Write\DocumentWriter', 'Stemmata\Typesetting'],
+        ]),
+    ]
     #[TestWith(['Storage', ['Stemmata\Core', 'Stemmata\Storage', 'Doctrine', 'Psr\Clock', 'Random']])]
     public function testLayerKnowsOnlyWhatIsBelowIt(string $layer, array $allowed): void
     {

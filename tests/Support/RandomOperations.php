@@ -74,6 +74,7 @@ final readonly class RandomOperations
             $name,
             $this->reader->read([
                 'name' => $name,
+                'captions' => $this->among(['plain', 'byChapter', 'none']),
                 'style' => $this->among(['reading', 'academic', 'report', 'none of ours']),
                 'pages' => $isContents
                     ? $this->among([null, 'plain', 'none'])

@@ -81,13 +81,22 @@ final class WarmPagesTest extends TestCase
         try {
             $before = self::typeset($engine, 'killed', $document);
             foreach (['worker.mjs', 'service.mjs', 'worker.mjs', 'service.mjs'] as $process) {
-                exec('pkill -9 -f ' . escapeshellarg('Engine/' . $process));
+                self::kill($folder, $process);
                 self::assertEquals($before, self::typeset($engine, 'killed', $document), $process);
             }
         } finally {
             $engine->stop();
             rmdir($folder);
         }
+    }
+
+    /** The service of this folder alone, or the processes that it has for documents. */
+    private static function kill(string $folder, string $process): void
+    {
+        $own = substr(hash('sha256', (string) realpath($folder)), 0, 16);
+        $pid = trim((string) shell_exec('pgrep -f ' . escapeshellarg('[s]ervice.mjs .*' . $own)));
+        self::assertMatchesRegularExpression('/\A\d+\z/', $pid);
+        exec('service.mjs' === $process ? 'kill -9 ' . $pid : 'pkill -9 -P ' . $pid);
     }
 
     private static function typeset(Engine $engine, string $name, Document $document): PageMap

@@ -32,7 +32,7 @@ export class Counts {
         firstNotes: new Map(Object.entries(counts.firstNotes)),
         captions: new Map(Object.entries(counts.captions)),
         namedCaptions: new Map(Object.entries(counts.namedCaptions)),
-        numbersCaptions: counts.numbersCaptions,
+        captionNumbering: counts.captionNumbering,
         readingSpeed: counts.readingSpeed,
       });
     } catch {

@@ -135,7 +135,7 @@ export class ServerStandIn {
           staleContents: [],
           overTarget: [],
           readingSpeed: 238,
-          numbersCaptions: true,
+          captionNumbering: "plain",
           firstNotes: {},
           captions: {},
           namedCaptions: {},

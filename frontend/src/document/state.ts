@@ -1,5 +1,6 @@
 import type {
   NamedCaption,
+  OutlineCounts,
   SectionFacts,
   SectionText,
   Skeleton,
@@ -38,8 +39,8 @@ export type DocumentState = {
   captions: ReadonlyMap<string, readonly string[]>;
   /** Captions that are referred to, by the bookmark in them. */
   namedCaptions: ReadonlyMap<string, NamedCaption>;
-  /** Whether pictures and tables with a caption are numbered. */
-  numbersCaptions: boolean;
+  /** How pictures and tables with a caption are numbered. */
+  captionNumbering: OutlineCounts["captionNumbering"];
   /** Words a minute; null until the server has said it. */
   readingSpeed: number | null;
   saving: Saving;
@@ -71,7 +72,7 @@ export function opened(skeleton: Skeleton): DocumentState {
     firstNotes: new Map(),
     captions: new Map(),
     namedCaptions: new Map(),
-    numbersCaptions: true,
+    captionNumbering: "plain",
     readingSpeed: null,
     saving: "kept",
     isAnswering: false,

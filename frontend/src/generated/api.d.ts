@@ -1169,8 +1169,11 @@ export interface components {
             namedCaptions: {
                 [key: string]: components["schemas"]["NamedCaption"];
             };
-            /** @description Whether pictures and tables with a caption are numbered */
-            numbersCaptions: boolean;
+            /**
+             * @description How pictures and tables with a caption are numbered
+             * @enum {string}
+             */
+            captionNumbering: "plain" | "byChapter" | "none";
         };
         /** @description The bookmarks, inner links, captions and reminders of a document, in the order of the text. */
         Places: {
@@ -1776,8 +1779,8 @@ export interface components {
              * @enum {string}
              */
             name: "number-captions";
-            /** @description True or false */
-            numbered: boolean;
+            /** @enum {string} */
+            captions: "plain" | "byChapter" | "none";
         };
         UseHouseStyleOperation: {
             /**

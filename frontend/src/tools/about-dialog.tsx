@@ -1,13 +1,19 @@
 import { useState, type FormEvent } from "react";
 import { useDocument, useSession } from "../document/context";
 import { Button } from "../parts/button";
-import { Tick } from "../parts/tick";
+import { Select } from "../parts/select";
 import { Dialog } from "../parts/dialog";
 import { WIDE_FIELD } from "../parts/field";
 
 /** Languages offered by name; any other is written as its tag (BCP 47). */
 const OFFERED =
   "ar cs da de el en en-GB en-US es fa fi fr he hi hu it ja ko nb nl pl pt ru sv tr uk ur zh-Hans zh-Hant";
+
+const CAPTIONS = [
+  { value: "plain", words: "are numbered through: Figure 7" },
+  { value: "byChapter", words: "are numbered by chapter: Figure 3.2" },
+  { value: "none", words: "bear no numbers" },
+] as const;
 
 const names = new Intl.DisplayNames(["en"], { type: "language" });
 
@@ -20,8 +26,8 @@ export function AboutDialog({ onClose }: { onClose: () => void }) {
   const [author, setAuthor] = useState(block.author);
   const [date, setDate] = useState(block.date);
   const [language, setLanguage] = useState(block.language);
-  const wasNumbered = useDocument("AboutDialog", (state) => state.numbersCaptions);
-  const [isNumbered, setNumbered] = useState(wasNumbered);
+  const before = useDocument("AboutDialog", (state) => state.captionNumbering);
+  const [captions, setCaptions] = useState(before);
   const [problem, setProblem] = useState("");
   const submit = async (event: FormEvent) => {
     event.preventDefault();
@@ -34,9 +40,9 @@ export function AboutDialog({ onClose }: { onClose: () => void }) {
       language: language.trim(),
     };
     const answer = await session.changes.perform(
-      isNumbered === wasNumbered
+      captions === before
         ? described
-        : { name: "batch", operations: [described, { name: "number-captions", numbered: isNumbered }] },
+        : { name: "batch", operations: [described, { name: "number-captions", captions }] },
       { quiet: true },
     );
     if (answer.kind === "applied") return onClose();
@@ -63,9 +69,16 @@ export function AboutDialog({ onClose }: { onClose: () => void }) {
             </option>
           ))}
         </datalist>
-        <Tick checked={isNumbered} onTick={setNumbered}>
-          Pictures and tables with words under or over them are numbered
-        </Tick>
+        <div className="flex items-center gap-3 text-soft">
+          <span id="captions">Pictures and tables with words under or over them</span>
+          <Select
+            labelledBy="captions"
+            value={captions}
+            options={CAPTIONS}
+            className="flex-1"
+            onChange={(chosen) => setCaptions(chosen as typeof captions)}
+          />
+        </div>
         <p role="alert" className="text-loss empty:hidden">
           {problem}
         </p>

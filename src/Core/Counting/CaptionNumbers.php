@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Stemmata\Core\Counting;
 
 use Stemmata\Core\Document\Document;
+use Stemmata\Core\Numbering\CaptionNumbering;
+use Stemmata\Core\Numbering\Numbers;
 use Stemmata\Core\Text\Caption;
 use Stemmata\Core\Text\CaptionKind;
 
@@ -27,8 +29,16 @@ final readonly class CaptionNumbers
         $firstNotes = [];
         $byBookmark = [];
         $notes = 0;
-        $counts = array_fill_keys(array_column(CaptionKind::cases(), 'value'), 0);
+        $kinds = array_fill_keys(array_column(CaptionKind::cases(), 'value'), 0);
+        $counts = $kinds;
+        $numbering = $document->setup->captions;
+        $chapters = CaptionNumbering::ByChapter === $numbering ? self::chapters($document) : [];
+        $chapter = '';
         foreach ($document->references() as $position => $references) {
+            if (($chapters[$position] ?? '') !== $chapter) {
+                $chapter = $chapters[$position] ?? '';
+                $counts = $kinds;
+            }
             $section = $document->outline->idAt($position)->value;
             if ($references->notes > 0) {
                 $firstNotes[$section] = $notes + 1;
@@ -36,8 +46,11 @@ final readonly class CaptionNumbers
             }
             foreach ($references->captions as $caption) {
                 $label =
-                    $document->setup->numbersCaptions && $caption->isCounted()
-                        ? $caption->kind->word($document->titleBlock->language) . ' ' . ++$counts[$caption->kind->value]
+                    CaptionNumbering::None !== $numbering && $caption->isCounted()
+                        ? $caption->kind->word($document->titleBlock->language) .
+                            ' ' .
+                            $chapter .
+                            ++$counts[$caption->kind->value]
                         : '';
                 $labels[$section][] = $label;
                 $byBookmark += array_fill_keys($caption->bookmarks, [$label, $caption->words]);
@@ -45,6 +58,25 @@ final readonly class CaptionNumbers
         }
 
         return new self($labels, $firstNotes, $byBookmark);
+    }
+
+    /**
+     * What numbers begin with in the chapter of each section, such as “3.”; empty in one without a number.
+     *
+     * @return list<string> by position
+     */
+    private static function chapters(Document $document): array
+    {
+        $chapters = [];
+        $now = '';
+        foreach (Numbers::counted($document->outline, $document->setup->numbering) as $position => $number) {
+            if ($document->outline->levelAt($position)->value <= 1) {
+                $now = null === $number ? '' : $number->withoutWord . '.';
+            }
+            $chapters[] = $now;
+        }
+
+        return $chapters;
     }
 
     /** @return array{string, string}|null the label and the words of the caption that holds the bookmark */

@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace Stemmata\Core\Document;
 
 use Stemmata\Core\CoreException;
+use Stemmata\Core\Numbering\CaptionNumbering;
 use Stemmata\Core\Numbering\Scheme;
 use Stemmata\Core\Page\PageSetup;
 use Stemmata\Core\Style\HouseStyle;
 use Stemmata\Core\Style\HouseStyles;
 
 /**
- * What holds for a document throughout: how it is numbered, which parts it must have, whether captions bear numbers, when
+ * What holds for a document throughout: how it is numbered, which parts it must have, how captions are numbered, when
  * it is to be finished, how it looks and stands on pages.
  */
 final readonly class Setup
@@ -24,7 +25,7 @@ final readonly class Setup
     public function __construct(
         public Scheme $numbering,
         public array $requiredParts = [],
-        public bool $numbersCaptions = true,
+        public CaptionNumbering $captions = CaptionNumbering::Plain,
         public WritingPlan $plan = new WritingPlan(),
         public string $styleName = HouseStyles::PLAIN,
         public ?PageSetup $ownPages = null,
@@ -56,9 +57,9 @@ final readonly class Setup
         return $this->with(requiredParts: $requiredParts);
     }
 
-    public function withNumberedCaptions(bool $numbered): self
+    public function withCaptions(CaptionNumbering $captions): self
     {
-        return $this->with(numbersCaptions: $numbered);
+        return $this->with(captions: $captions);
     }
 
     public function withPlan(WritingPlan $plan): self
@@ -84,7 +85,7 @@ final readonly class Setup
     private function with(
         ?Scheme $numbering = null,
         ?array $requiredParts = null,
-        ?bool $numbersCaptions = null,
+        ?CaptionNumbering $captions = null,
         ?WritingPlan $plan = null,
         ?string $styleName = null,
         PageSetup|false|null $ownPages = null,
@@ -92,7 +93,7 @@ final readonly class Setup
         return new self(
             $numbering ?? $this->numbering,
             $requiredParts ?? $this->requiredParts,
-            $numbersCaptions ?? $this->numbersCaptions,
+            $captions ?? $this->captions,
             $plan ?? $this->plan,
             $styleName ?? $this->styleName,
             false === $ownPages ? null : $ownPages ?? $this->ownPages,
@@ -105,7 +106,9 @@ final readonly class Setup
         return array_filter([
             'numbering' => $this->numbering->toJson(),
             'requiredParts' => array_map(static fn(RequiredPart $part): array => $part->toJson(), $this->requiredParts),
-            'plainCaptions' => !$this->numbersCaptions,
+            // Older databases know only this of captions: that they bear no numbers.
+            'plainCaptions' => CaptionNumbering::None === $this->captions,
+            'captionsByChapter' => CaptionNumbering::ByChapter === $this->captions,
             'plan' => $this->plan->toJson(),
             'houseStyle' => HouseStyles::PLAIN === $this->styleName ? null : $this->styleName,
             'pages' => $this->ownPages?->toJson(),
@@ -124,7 +127,11 @@ final readonly class Setup
         return new self(
             Scheme::fromJson($json['numbering'] ?? null),
             array_map(RequiredPart::fromJson(...), is_array($parts) ? array_values($parts) : []),
-            true !== ($json['plainCaptions'] ?? false),
+            match (true) {
+                true === ($json['plainCaptions'] ?? false) => CaptionNumbering::None,
+                true === ($json['captionsByChapter'] ?? false) => CaptionNumbering::ByChapter,
+                default => CaptionNumbering::Plain,
+            },
             WritingPlan::fromJson($json['plan'] ?? null),
             is_string($json['houseStyle'] ?? null) ? $json['houseStyle'] : HouseStyles::PLAIN,
             isset($json['pages']) ? PageSetup::fromJson($json['pages']) : null,

@@ -111,7 +111,7 @@ final readonly class DocumentController
                         $captions->byBookmark,
                     ),
                 ),
-                $document->setup->numbersCaptions,
+                $document->setup->captions->value,
             ),
         );
     }

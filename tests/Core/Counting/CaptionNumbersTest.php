@@ -11,6 +11,7 @@ use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\Setup;
 use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Link\CrossReferenceShows;
+use Stemmata\Core\Numbering\CaptionNumbering;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Detail\NumberCaptions;
 use Stemmata\Core\Operation\Refused;
@@ -21,6 +22,7 @@ use Stemmata\Core\Text\Caption;
 use Stemmata\Core\Text\CaptionKind;
 use Stemmata\Core\Text\Node;
 use Stemmata\Core\TypedNumber\CaptionLifting;
+use Stemmata\Tests\Support\Services;
 use Stemmata\Tests\Support\Sketch;
 
 /** Figures and tables are each counted through the document, footnotes as well (common practice). */
@@ -67,7 +69,7 @@ final class CaptionNumbersTest extends TestCase
     public function testCaptionsBearNoNumbersWhereTheWriterWantsNone(): void
     {
         $document = self::document(['a' => [self::figure('A glass'), self::note()]]);
-        $plain = (new NumberCaptions(false))->applyTo($document)->document;
+        $plain = (new NumberCaptions(CaptionNumbering::None))->applyTo($document)->document;
 
         self::assertSame([''], CaptionNumbers::of($plain)->labels[self::id('a')]);
         self::assertSame(
@@ -76,7 +78,10 @@ final class CaptionNumbersTest extends TestCase
             'notes are counted all the same',
         );
         self::assertEquals($plain->setup, Setup::fromJson($plain->setup->toJson()));
-        self::assertEquals($document->setup, (new NumberCaptions(true))->applyTo($plain)->document->setup);
+        self::assertEquals(
+            $document->setup,
+            (new NumberCaptions(CaptionNumbering::Plain))->applyTo($plain)->document->setup,
+        );
         self::assertEquals($document->setup, Setup::fromJson($document->setup->toJson()));
     }
 
@@ -220,5 +225,24 @@ final class CaptionNumbersTest extends TestCase
     private static function names(Document $document): array
     {
         return array_merge(...array_map(static fn($each): array => $each->bookmarks, $document->references()));
+    }
+
+    public function testCountsAnewInEachNumberedChapter(): void
+    {
+        $document = Services::formats()->read(
+            'log.md',
+            "![Before](a.png)\n\n# Lamps\n\n![One](a.png)\n\n## Oil\n\n![Two](a.png)\n\n# Gales\n\n![Three](a.png)\n",
+        )->document;
+        $document = (new NumberCaptions(CaptionNumbering::ByChapter))->applyTo($document)->document;
+        $figures = [];
+        foreach ($document->sections() as $section) {
+            $figure = new Node('figure', ['src' => 'https://example.org/a.png', 'alt' => ''], [Node::text('A lamp')]);
+            $document = $document->withSection($section->withBody(Body::of([$figure])));
+        }
+        foreach ($document->outline->ids() as $id) {
+            $figures[] = CaptionNumbers::of($document)->labels[$id->value][0] ?? null;
+        }
+        self::assertSame(['Figure 1', 'Figure 1.1', 'Figure 1.2', 'Figure 2.1'], $figures);
+        self::assertEquals($document->setup, Setup::fromJson($document->setup->toJson()));
     }
 }

@@ -9,6 +9,7 @@ use Stemmata\Core\Contents\ContentsPages;
 use Stemmata\Core\Document\Marker;
 use Stemmata\Core\Document\OffcutReason;
 use Stemmata\Core\Document\Stage;
+use Stemmata\Core\Numbering\CaptionNumbering;
 use Stemmata\Core\Operation\Rule\Extent;
 use Stemmata\Core\Operation\Rule\Landing;
 use Stemmata\Core\Operation\Section\HeadingAfterJoin;
@@ -67,7 +68,7 @@ final class OperationFields
         'put-title-in-text' => ['part' => TitlePart::class],
         'split-by-rule' => ['sections' => 'ids', 'rule' => SplitRule::class, 'words' => '?integer'],
         'use-numbering' => ['numbering' => 'numbering'],
-        'number-captions' => ['numbered' => 'boolean'],
+        'number-captions' => ['captions' => CaptionNumbering::class],
         'use-house-style' => ['style' => 'text'],
         'set-up-pages' => ['pages' => '?pages'],
         'insert' => ['heading' => '?text', 'landing' => '?' . Landing::class, 'target' => '?id'],

@@ -12,6 +12,7 @@ use Stemmata\Core\Document\Marker;
 use Stemmata\Core\Document\OffcutReason;
 use Stemmata\Core\Document\Stage;
 use Stemmata\Core\Find\QueryForm;
+use Stemmata\Core\Numbering\CaptionNumbering;
 use Stemmata\Core\Numbering\Scheme;
 use Stemmata\Core\Operation\Batch;
 use Stemmata\Core\Operation\Detail\DescribeDocument;
@@ -129,9 +130,7 @@ final readonly class OperationReader
                 $this->ids,
             ),
             'use-numbering' => new UseNumbering(Scheme::fromJson($fields->raw('numbering'))),
-            'number-captions' => new NumberCaptions(
-                $fields->findBoolean('numbered') ?? throw InvalidOperation::field('numbered', 'true or false'),
-            ),
+            'number-captions' => new NumberCaptions($fields->oneOf('captions', CaptionNumbering::class)),
             'use-house-style' => new UseHouseStyle($fields->text('style')),
             'set-up-pages' => new SetUpPages(
                 $fields->has('pages') ? PageSetup::fromJson($fields->object('pages')) : null,

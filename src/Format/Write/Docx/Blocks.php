@@ -255,12 +255,14 @@ final class Blocks extends BlockVisitor
     /** The number of a caption, counted on by the reader’s program as well (ECMA-376-1, 17.16.5.56). */
     private static function lead(Node $captioned): string
     {
-        if (1 !== preg_match('/\A(.*) (\d+)\z/s', $captioned->textAttribute('label'), $match)) {
+        if (1 !== preg_match('/\A(.* (?:\S+\.)?)(\d+)\z/s', $captioned->textAttribute('label'), $match)) {
             return '';
         }
+        // Counted anew under each heading of level 1, where its number stands before.
+        $restarts = str_ends_with($match[1], '.') ? ' \s 1' : '';
 
-        return Runs::words($match[1] . ' ') .
-            Runs::field('SEQ ' . ucfirst($captioned->type) . ' \* ARABIC', Runs::words($match[2])) .
+        return Runs::words($match[1]) .
+            Runs::field('SEQ ' . ucfirst($captioned->type) . ' \* ARABIC' . $restarts, Runs::words($match[2])) .
             Runs::words('. ');
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Http\Document\View;
 
 use OpenApi\Attributes as OA;
+use Stemmata\Core\Numbering\CaptionNumbering;
 
 /** What is computed from the outline: number and words of the branch for each section, in order. */
 #[OA\Schema]
@@ -73,8 +74,12 @@ final readonly class OutlineCounts
         ]
         public \ArrayObject $namedCaptions,
         #[
-            OA\Property(description: 'Whether pictures and tables with a caption are numbered'),
+            OA\Property(
+                description: 'How pictures and tables with a caption are numbered',
+                type: 'string',
+                enum: CaptionNumbering::class,
+            ),
         ]
-        public bool $numbersCaptions,
+        public string $captionNumbering,
     ) {}
 }

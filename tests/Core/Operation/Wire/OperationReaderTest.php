@@ -34,7 +34,7 @@ final class OperationReaderTest extends TestCase
             ['name' => 'put-title-in-text', 'part' => 'subtitle'],
             ['name' => 'split-by-rule', 'sections' => ['a'], 'rule' => 'words'],
             ['name' => 'use-numbering', 'numbering' => null],
-            ['name' => 'number-captions', 'numbered' => true],
+            ['name' => 'number-captions', 'captions' => 'plain'],
             ['name' => 'use-house-style', 'style' => 'report'],
             ['name' => 'set-up-pages'],
             ['name' => 'insert'],
