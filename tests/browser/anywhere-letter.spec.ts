@@ -77,6 +77,8 @@ for (const [command, after] of Object.entries(AFTER) as [keyof typeof AFTER, Aft
     if (command === "other-face") {
       await expect(page.getByRole("treegrid")).toBeVisible();
       await page.keyboard.press("Shift+F9");
+      await expect(page.getByRole("main", { name: "Proof" })).toBeVisible();
+      await page.keyboard.press("Shift+F9");
       await expect(page.locator(".manuscript p").first()).toBeVisible();
     }
     if (after === "here after Escape") {
