@@ -259,7 +259,10 @@ test.describe("Proof", () => {
       await page.getByRole("button", { name: "Pages", exact: true }).click();
       await expect(page.getByText("Headers and footers")).toBeAttached();
       await clean();
-      await page.getByRole("button", { name: "Contents", exact: true }).click();
+      await page
+        .getByRole("navigation", { name: "Tools" })
+        .getByRole("button", { name: "Contents", exact: true })
+        .click();
       await page.waitForTimeout(300);
       await clean();
       await page

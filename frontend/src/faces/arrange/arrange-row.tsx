@@ -131,7 +131,10 @@ export const ArrangeRow = memo(function ArrangeRow({
       <div role="gridcell" className={cx("text-right text-soft tabular-nums", FROM_WIDE)}>
         {whole > 0 ? percent.format(words / whole) : "–"}
       </div>
-      <div role="gridcell" className={cx("text-right tabular-nums", isBehind ? "text-ochre" : "text-soft", FROM_WIDE)}>
+      <div
+        role="gridcell"
+        className={cx("text-right tabular-nums", isBehind && !isPicked ? "text-ochre" : "text-soft", FROM_WIDE)}
+      >
         {page || "–"}
       </div>
       <div role="gridcell" className="flex items-center justify-center gap-2">
@@ -170,7 +173,11 @@ export const ArrangeRow = memo(function ArrangeRow({
           )}
         </span>
       </div>
-      <div role="gridcell" className={cx("truncate text-xs text-ochre", FROM_WIDE)} title={remarks.join("\n")}>
+      <div
+        role="gridcell"
+        className={cx("truncate text-xs", isPicked ? "text-ink" : "text-ochre", FROM_WIDE)}
+        title={remarks.join("\n")}
+      >
         {remarks.join(" · ")}
       </div>
     </div>

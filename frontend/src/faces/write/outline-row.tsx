@@ -81,7 +81,7 @@ export const OutlineRow = memo(function OutlineRow({
             <span
               className={cx(
                 "pl-2 text-[11.5px] tabular-nums group-hover:invisible",
-                showsPages && isBehind ? "text-ochre" : "text-faint",
+                showsPages && isBehind && !isPicked ? "text-ochre" : "text-faint",
               )}
             >
               {showsPages ? page || "–" : words > 0 ? formatNumber(words) : "–"}
