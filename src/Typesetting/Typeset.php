@@ -11,7 +11,8 @@ final readonly class Typeset
      * @param list<string>    $findings whole sentences on what is not as it should be
      * @param string          $pdf      empty when none was asked for
      * @param PdfStandard     $standard that the file keeps to
-     * @param string|null     $refused  why it keeps to no stricter one, in the engine's words
+     * @param string|null     $refused  why it keeps to no stricter one, in the engine’s words
+     * @param float           $milliseconds that the engine itself took for the pages
      */
     public function __construct(
         public PageMap $map,
@@ -19,5 +20,6 @@ final readonly class Typeset
         public string $pdf = '',
         public PdfStandard $standard = PdfStandard::Tagged,
         public ?string $refused = null,
+        public float $milliseconds = 0,
     ) {}
 }

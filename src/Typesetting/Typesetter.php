@@ -105,6 +105,7 @@ final readonly class Typesetter
             PdfStandard::tryFrom(is_string($answer['standard'] ?? null) ? $answer['standard'] : '') ??
                 PdfStandard::Tagged,
             is_string($answer['refused'] ?? null) ? $answer['refused'] : null,
+            is_numeric($answer['milliseconds'] ?? null) ? (float) $answer['milliseconds'] : 0,
         );
     }
 

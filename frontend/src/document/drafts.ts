@@ -8,6 +8,8 @@ export type Draft = {
   baseRevision: number;
   /** The text that the typing began on, as far as this window knows it. */
   began?: Words | undefined;
+  /** What was sent of it and is not answered yet; when the server has just that, it is this window’s own. */
+  underway?: Words | undefined;
   /** Worked out when it is sent, not at every keystroke. */
   text: () => Words;
   headingChanged: boolean;

@@ -56,6 +56,7 @@ export class Typing {
       section,
       baseRevision: known?.baseRevision ?? readAt ?? state.revision,
       began: known ? known.began : text,
+      underway: known?.underway,
       text: typed.text,
       headingChanged: typed.headingChanged || (known?.headingChanged ?? false),
       bodyChanged: typed.bodyChanged || (known?.bodyChanged ?? false),
@@ -203,6 +204,9 @@ export class Typing {
 
   private async send(draft: Draft): Promise<void> {
     const words = draft.text();
+    const now = this.drafts.get(draft.section);
+    if (now) this.drafts.set(draft.section, { ...now, underway: words });
+    void this.keepCopy();
     const body = { baseRevision: draft.baseRevision, operation: operationOf(draft, words) };
     const answer = await write(
       api.POST("/api/documents/{id}/operations", { params: { path: { id: this.state.id } }, body }),
@@ -232,7 +236,8 @@ export class Typing {
     this.sent.add(draft.text);
     if (now?.text === draft.text) this.drafts.delete(draft.section);
     // What was typed meanwhile builds on what has just been kept.
-    else if (now) this.drafts.set(draft.section, { ...now, baseRevision: outcome.revision, began: words });
+    else if (now)
+      this.drafts.set(draft.section, { ...now, baseRevision: outcome.revision, began: words, underway: undefined });
     this.parts.texts.keep([{ ...words, id: draft.section, revision: outcome.revision }]);
     await this.parts.changes().accept(outcome);
   }
@@ -240,9 +245,9 @@ export class Typing {
   private async clashed(draft: Draft, words: Words, conflict: Conflict): Promise<void> {
     const changes = this.parts.changes();
     const theirs = conflict.texts.find((each) => each.id === draft.section);
-    const { began } = draft;
-    if (theirs && began && sameText([theirs.heading, theirs.body], [began.heading, began.body])) {
-      // Something else about the section was changed, its aim for instance.
+    const own = [draft.began, draft.underway];
+    if (theirs && own.some((each) => each && sameText([theirs.heading, theirs.body], [each.heading, each.body]))) {
+      // Something else about the section was changed, its aim for instance; or a window that was closed had sent this much.
       changes.takeOver(conflict.changes);
       const again = { ...(this.drafts.get(draft.section) ?? draft), baseRevision: conflict.changes.revision };
       this.drafts.set(draft.section, again);

@@ -5,6 +5,7 @@ import { useDocument, useSession } from "../document/context";
 import type { Saving } from "../document/state";
 import { RoundButton } from "../parts/button";
 import { NameDialog } from "../parts/name-dialog";
+import { preparePdf } from "../proof/pdf";
 import { cx } from "../parts/cx";
 import { Emblem } from "../parts/emblem";
 import { Menu } from "../parts/menu";
@@ -68,7 +69,7 @@ export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
       <nav aria-label="Faces of the document" className="flex self-stretch">
         <FaceLink to={`/documents/${id}`} words="Write" shown={face === "write"} />
         <FaceLink to={`/documents/${id}/arrange`} words="Arrange" shown={face === "arrange"} />
-        <FaceLink to={`/documents/${id}/proof`} words="Proof" shown={face === "proof"} />
+        <FaceLink to={`/documents/${id}/proof`} words="Proof" shown={face === "proof"} onNear={preparePdf} />
       </nav>
       <span className="flex-1" />
       <button
@@ -113,10 +114,23 @@ export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
   );
 }
 
-function FaceLink({ to, words, shown }: { to: string; words: string; shown: boolean }) {
+function FaceLink({
+  to,
+  words,
+  shown,
+  onNear,
+}: {
+  to: string;
+  words: string;
+  shown: boolean;
+  /** The hand or the focus comes to it. */
+  onNear?: () => void;
+}) {
   return (
     <Link
       href={to}
+      onPointerEnter={onNear}
+      onFocus={onNear}
       aria-current={shown ? "page" : undefined}
       className={cx(
         "grid place-items-center border-b-2 px-1.5 pt-0.5 md:px-3.5",

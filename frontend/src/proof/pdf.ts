@@ -1,5 +1,8 @@
 import type { PDFDocumentProxy } from "pdfjs-dist";
 
+/** Milliseconds. */
+const KEPT_FOR_DRAWING = 3000;
+
 /** The library that draws pages, read when they are first looked at. */
 async function library() {
   const pdf = await import("pdfjs-dist");
@@ -11,11 +14,26 @@ async function library() {
 
 export type Pdf = PDFDocumentProxy;
 
+/** The file that was opened last; whoever comes back to Proof has it at once. */
+let last: { address: string; pdf: Promise<Pdf | null> } | null = null;
+
 /** The pages of a document as they are now; null when they cannot be had. */
-export async function openPdf(address: string): Promise<Pdf | null> {
-  const { getDocument } = await library();
-  const answer = await fetch(address).catch(() => null);
-  if (!answer?.ok) return null;
+export function openPdf(address: string): Promise<Pdf | null> {
+  if (last?.address !== address) {
+    const before = last;
+    last = { address, pdf: read(address) };
+    // What is still being drawn of the former file is let be for a moment.
+    if (before) window.setTimeout(() => void before.pdf.then((pdf) => pdf?.loadingTask.destroy()), KEPT_FOR_DRAWING);
+  }
+  return last.pdf;
+}
+
+async function read(address: string): Promise<Pdf | null> {
+  const [{ getDocument }, answer] = await Promise.all([library(), fetch(address).catch(() => null)]);
+  if (!answer?.ok) {
+    last = null;
+    return null;
+  }
   // Every face is in the file, so nothing else is ever fetched.
   return getDocument({
     data: new Uint8Array(await answer.arrayBuffer()),
@@ -24,6 +42,11 @@ export async function openPdf(address: string): Promise<Pdf | null> {
     useWasm: false,
     isEvalSupported: false,
   }).promise;
+}
+
+/** Has the library ready before it is needed. */
+export function preparePdf(): void {
+  void library().catch(() => undefined);
 }
 
 export async function textLayerOf() {

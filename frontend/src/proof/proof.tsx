@@ -274,13 +274,12 @@ function usePdf(id: string): { pdf: Pdf | null; size: PageSize | null; failure: 
     const open = async () => {
       const pdf = await openPdf(`/api/documents/${id}/pages.pdf?revision=${revision}`);
       const view = pdf && (await pdf.getPage(1)).getViewport({ scale: 1 });
-      if (isOver) return void pdf?.loadingTask.destroy();
-      setShown((before) => {
-        if (pdf === null) return { ...before, failure: "The pages cannot be had just now." };
-        // What is still being drawn of the former file is let be for a moment.
-        if (before.pdf) window.setTimeout(() => void before.pdf?.loadingTask.destroy(), 2000);
-        return { pdf, size: view && { width: view.width, height: view.height }, failure: null };
-      });
+      if (isOver) return;
+      setShown((before) =>
+        pdf === null
+          ? { ...before, failure: "The pages cannot be had just now." }
+          : { pdf, size: view && { width: view.width, height: view.height }, failure: null },
+      );
     };
     void open();
     return () => {

@@ -13,8 +13,8 @@ const DEBIAN_FONTS = ["/usr/share/fonts/truetype/noto", "/usr/share/fonts/openty
 const SHIPPED_FONTS = ["literata", "figtree", "stix-two-text"];
 /** Sections that are left out because the engine cannot set them, before it gives up. */
 const MOST_LEFT_OUT = 20;
-/** Results that were of no use in so many runs are forgotten. */
-const FORGET_AFTER = 3;
+/** What was of no use in the last run is forgotten, so that a long document takes no more than it must. */
+const FORGET_AFTER = 1;
 const NO_PICTURE = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="96" height="48"/>');
 
 function fontFolders() {
@@ -40,6 +40,8 @@ export class Press {
   #texts = new Map();
   /** The sources that the compiler has, by path. */
   #held = new Map();
+  /** What came of them; nothing when they have changed since. */
+  #made = null;
 
   constructor() {
     this.#compiler.addSource(join(ROOT, "book.typ"), BOOK);
@@ -74,18 +76,27 @@ export class Press {
     this.#forget(request);
     this.#put("look.typ", request.look);
     this.#put("main.typ", request.main);
-    const findings = [];
-    const document = this.#compiled(findings);
-    this.#compiler.evictCache(FORGET_AFTER);
-    const [{ spots }] = this.#compiler.query(document, { selector: "<pages>", field: "value" });
-    const answer = { pages: document.numOfPages, spots, findings };
+    this.#made ??= this.#compiled();
+    const { document, answer } = this.#made;
     if (request.pdf === undefined) return { answer };
     return { answer, pdf: this.#pdf(document, request.pdf, answer) };
+  }
+
+  /** Pages of the sources as they are now. */
+  #compiled() {
+    const findings = [];
+    const began = performance.now();
+    const document = this.#set(findings);
+    const milliseconds = performance.now() - began;
+    this.#compiler.evictCache(FORGET_AFTER);
+    const [{ spots }] = this.#compiler.query(document, { selector: "<pages>", field: "value" });
+    return { document, answer: { pages: document.numOfPages, spots, findings, milliseconds } };
   }
 
   #put(path, source) {
     if (this.#held.get(path) === source) return;
     this.#held.set(path, source);
+    this.#made = null;
     this.#compiler.addSource(join(ROOT, path), source);
   }
 
@@ -96,11 +107,12 @@ export class Press {
       this.#keys.delete(id);
       this.#texts.delete(id);
       this.#held.delete(`sections/${id}.typ`);
+      this.#made = null;
       this.#compiler.unmapShadow(join(ROOT, `sections/${id}.typ`));
     }
   }
 
-  #compiled(findings) {
+  #set(findings) {
     for (let left = 0; ; left++) {
       const result = this.#compiler.compile({ mainFilePath: join(ROOT, "main.typ") });
       if (result.result !== null) {

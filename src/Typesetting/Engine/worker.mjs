@@ -1,5 +1,9 @@
 // Serves one document, for service.mjs; ends with it.
+import { setPriority } from "node:os";
 import { Press } from "./press.mjs";
+
+// Whoever types comes first.
+setPriority(10);
 
 const press = new Press();
 

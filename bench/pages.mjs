@@ -1,0 +1,138 @@
+// Measures what pages cost: at first, after an edit, as a file, and what typing feels of them. The engine's own time is told by the
+// server (Server-Timing), so that both come from the same run. Prints a table for docs/performance.md.
+import { readdirSync, readFileSync } from "node:fs";
+import { chromium } from "@playwright/test";
+
+const address = process.argv[2] ?? process.exit(1);
+const ROUNDS = 15;
+const WORDS =
+  "there are seven lights on the coast of ardrell and none of them can be seen from another the men who kept them wrote to one office in one form four times a day for seventy three years".split(
+    " ",
+  );
+let seed = 1;
+const random = () => (seed = (seed * 16807) % 2147483647) / 2147483647;
+const sentence = (count) =>
+  Array.from({ length: count }, () => WORDS[Math.floor(random() * WORDS.length)]).join(" ") + ".";
+const book = (sections) =>
+  Array.from(
+    { length: sections },
+    (_, index) =>
+      `${index % 8 === 0 ? "#" : "##"} Section ${index + 1}\n\n${[0, 1, 2].map(() => sentence(100)).join("\n\n")}\n`,
+  ).join("\n");
+const median = (values) => values.toSorted((a, b) => a - b)[values.length >> 1];
+const p95 = (values) => values.toSorted((a, b) => a - b)[Math.ceil(values.length * 0.95) - 1];
+const megabytes = () =>
+  Math.max(
+    0,
+    ...readdirSync("/proc")
+      .filter((each) => /^\d+$/.test(each))
+      .map((pid) => {
+        try {
+          const command = readFileSync(`/proc/${pid}/cmdline`, "utf8");
+          if (!command.includes("Engine/worker.mjs")) return 0;
+          return Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, "utf8"))?.[1] ?? 0) / 1024;
+        } catch {
+          return 0;
+        }
+      }),
+  );
+
+async function timed(path) {
+  const began = performance.now();
+  const answer = await fetch(address + path);
+  const body = await answer.arrayBuffer();
+  const engine = Number(/dur=([\d.]+)/.exec(answer.headers.get("server-timing") ?? "")?.[1] ?? 0);
+  return { took: performance.now() - began, engine, body };
+}
+const json = async (path) => (await fetch(address + path)).json();
+
+console.log(
+  "| pages | at first | after an edit | of that the engine | 1.3 × engine + 150 ms | PDF | most memory of the engine |",
+);
+console.log("| ---: | ---: | ---: | ---: | ---: | ---: | ---: |");
+let large = null;
+for (const sections of [12, 125, 375, 1250]) {
+  const imported = await fetch(`${address}/api/documents/import?name=Book.md`, {
+    method: "POST",
+    body: book(sections),
+    headers: { "Content-Type": "application/octet-stream" },
+  });
+  const { id } = await imported.json();
+  const first = await timed(`/api/documents/${id}/pages?blocks=yes`);
+  const { labels } = JSON.parse(Buffer.from(first.body).toString());
+  const skeleton = await json(`/api/documents/${id}`);
+  const section = skeleton.outline.ids[Math.floor(sections / 2)];
+  const edits = [];
+  for (let round = 0; round < ROUNDS; round++) {
+    const { revision } = await json(`/api/documents/${id}`);
+    const [text] = await json(`/api/documents/${id}/texts?sections=${section}`);
+    text.body[0].content[0].text += ` ${WORDS[round]}`;
+    await fetch(`${address}/api/documents/${id}/operations`, {
+      method: "POST",
+      headers: { "Content-Type": "application/json" },
+      body: JSON.stringify({ baseRevision: revision, operation: { name: "replace-body", section, body: text.body } }),
+    });
+    edits.push(await timed(`/api/documents/${id}/pages?blocks=yes`));
+  }
+  const pdf = await timed(`/api/documents/${id}/pages.pdf`);
+  const took = median(edits.map((each) => each.took));
+  const engine = median(edits.map((each) => each.engine));
+  console.log(
+    `| ${labels.length} | ${Math.round(first.took)} ms | ${Math.round(took)} ms | ${Math.round(engine)} ms | ${Math.round(1.3 * engine + 150)} ms | ${Math.round(pdf.took)} ms | ${Math.round(megabytes())} MB |`,
+  );
+  if (sections === 375) large = id;
+}
+
+// Typing while pages are made without a pause, in 300 pages.
+const browser = await chromium.launch({
+  executablePath: "/usr/bin/chromium",
+  args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking"],
+});
+const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+/** Milliseconds from a key until the frame with its letter is painted, for 300 keys. */
+async function typedIn() {
+  await page.goto(`${address}/documents/${large}`);
+  await page.locator(".manuscript p").first().click();
+  await page.waitForTimeout(3000);
+  await page.evaluate(() => {
+    window.typed = [];
+    addEventListener("keydown", (event) => {
+      const at = event.timeStamp;
+      requestAnimationFrame(() => {
+        const channel = new MessageChannel();
+        channel.port1.onmessage = () => window.typed.push(performance.now() - at);
+        channel.port2.postMessage(null);
+      });
+    });
+  });
+  for (let key = 0; key < 300; key++) {
+    await page.keyboard.press("abcdefgh "[key % 9]);
+    await page.waitForTimeout(40);
+  }
+  return page.evaluate(() => window.typed);
+}
+const without = await typedIn();
+await page.getByTitle("Page numbers in place of words").click();
+const beside = await typedIn();
+console.log(
+  `\nTyping in 300 pages: p95 ${p95(without).toFixed(1)} ms, median ${median(without).toFixed(1)} ms from key to painted without pages; p95 ${p95(beside).toFixed(1)} ms, median ${median(beside).toFixed(1)} ms while they catch up.`,
+);
+
+// Opening Proof, warm: until the page at the cursor can be read.
+const opened = [];
+await page.goto(`${address}/documents/${large}`);
+for (let round = 0; round < 9; round++) {
+  await page.locator(".manuscript p").first().waitFor();
+  await page.waitForTimeout(500);
+  const began = performance.now();
+  await page.getByRole("link", { name: "Proof" }).click();
+  await page.waitForFunction(
+    () => [...document.querySelectorAll(".proof-words")].some((each) => each.childElementCount > 0),
+    null,
+    { polling: "raf" },
+  );
+  opened.push(performance.now() - began);
+  await page.getByRole("link", { name: "Write" }).click();
+}
+console.log(`Opening Proof at 300 pages, the first time ${Math.round(opened[0])} ms, then ${Math.round(median(opened.slice(1)))} ms until the page can be read.`);
+await browser.close();
