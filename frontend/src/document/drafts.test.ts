@@ -106,3 +106,26 @@ test("a browser that keeps nothing takes nothing from the writer, who is told on
   expect(await kept.adopt()).toEqual([]);
   expect(told).toHaveBeenCalledTimes(1);
 });
+
+test("what a window put down when it closed stands in place of its last copy, and of no other window’s", async () => {
+  const closing = keeper("one");
+  await closing.keep([draft("a"), draft("b")]);
+  const later = { ...words, body: [{ type: "paragraph", content: [{ type: "text", text: "later" }] }] as never[] };
+  closing.handOver([draft("a", { text: () => later, underway: words })]);
+  const other = keeper("one");
+  await other.keep([draft("a")]);
+  const kept = await keeper("one").adopt();
+  expect(kept.map(({ section, text }) => [section, text()])).toEqual(
+    expect.arrayContaining([
+      ["a", later],
+      ["b", words],
+      ["a", words],
+    ]),
+  );
+  expect(kept).toHaveLength(3);
+  expect(
+    kept.find(({ text }) => text().body === later.body || JSON.stringify(text()).includes("later"))?.underway,
+  ).toEqual(words);
+  // Only once: whoever has adopted them goes on from there.
+  expect((await keeper("one").adopt()).every(({ text }) => !JSON.stringify(text()).includes("later"))).toBe(true);
+});

@@ -69,18 +69,55 @@ export class KeptDrafts {
     });
   }
 
+  /**
+   * The last words of a window that closes, put down at once: the browser's own store takes a moment that may not be left.
+   * What is handed over to the server then is no older than what the next window finds.
+   */
+  handOver(drafts: Iterable<Draft>): void {
+    const last = [...drafts].map(({ text, began: _began, ...draft }) => ({
+      ...draft,
+      ...text(),
+      document: this.document,
+    }));
+    try {
+      localStorage.setItem(this.lastWordsKey, JSON.stringify({ window: this.window, drafts: last }));
+    } catch {
+      // The copy that was kept before it has all but these.
+    }
+  }
+
   /** All that is kept; from now on it is for this window to see to. */
   async adopt(): Promise<Draft[]> {
     const found: [string, KeptDraft][] = [];
+    const last = this.lastWords();
     await this.inTurn(async () => {
       for (const [key, kept] of await entries<string, KeptDraft>(store())) {
-        if (kept?.document === this.document) found.push([key, kept]);
+        if (kept?.document === this.document)
+          found.push([key, last.get(`${key.split(" ")[1]} ${kept.section}`) ?? kept]);
       }
     });
     this.own = new Set([...this.own, ...found.map(([key]) => key)]);
     return [...found.map(([, draft]) => draft), ...this.keptByEarlierVersions()]
       .map(({ heading, body, document: _document, ...draft }) => ({ ...draft, text: () => ({ heading, body }) }))
       .sort((one, other) => one.baseRevision - other.baseRevision);
+  }
+
+  /** What a window had put down when it closed, by its name and the section. */
+  private lastWords(): ReadonlyMap<string, KeptDraft> {
+    try {
+      const last = JSON.parse(localStorage.getItem(this.lastWordsKey) ?? "null") as {
+        window: string;
+        drafts: KeptDraft[];
+      } | null;
+      localStorage.removeItem(this.lastWordsKey);
+      return new Map(last?.drafts.map((draft) => [`${last.window} ${draft.section}`, draft]));
+    } catch {
+      return new Map();
+    }
+  }
+
+  private get lastWordsKey(): string {
+    return `stemmata:last-words:${this.document}`;
   }
 
   /** Until 29 November 2026 drafts were kept in another store; what still lies there is seen to here. */

@@ -153,6 +153,7 @@ export class Typing {
 
   /** A window about to close sends what it can; what does not get through waits in the browser's store. */
   handOver(): void {
+    this.parts.kept.handOver(this.drafts.values());
     void this.keepCopy();
     for (const draft of this.drafts.values()) {
       void fetch(`/api/documents/${this.state.id}/operations`, {
