@@ -26,7 +26,7 @@ export function RunningLineFields({ label, line, isAcross = false, onChange }: P
         <PlaceField
           key={place}
           label={`${label}, ${WORDS[place].toLowerCase()}`}
-          hint={WORDS[place].toLowerCase()}
+          hint={place}
           text={toText(line[place])}
           onText={(text) => onChange({ ...line, [place]: toParts(text) })}
         />

@@ -14,6 +14,7 @@ use Stemmata\Core\Operation\Rule\TakenBookmark;
 use Stemmata\Core\Operation\Rule\TypedText;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Heading;
+use Stemmata\Core\Text\Node;
 
 /** Gives a section another heading. Links to it hold, for they know its id. */
 final readonly class Rename implements Operation
@@ -32,9 +33,30 @@ final readonly class Rename implements Operation
         if ($document->outline->levelAt($position)->isOpening()) {
             return Refused::openingHasNoLevel();
         }
-        $renamed = $document->section($this->section)->withHeading($this->heading);
+        $section = $document->section($this->section);
+        $renamed = $section->withHeading($this->isTyped ? $this->heading : $this->named($section->heading));
 
         return TakenBookmark::findIn($document, $renamed) ?? new Applied(TypedText::in($document, $renamed));
+    }
+
+    /** A name is words alone: what stands among those of before, and can be led to or is a remark on them, stays. */
+    private function named(Heading $before): Heading
+    {
+        $before = array_filter(
+            $before->inline,
+            static fn(Node $part): bool => in_array(
+                $part->type,
+                ['bookmark', 'bookmarkEnd', 'reminder', 'footnote'],
+                true,
+            ),
+        );
+        $isPlace = static fn(Node $part): bool => 'bookmark' === $part->type;
+
+        return Heading::ofInline([
+            ...array_values(array_filter($before, $isPlace)),
+            ...$this->heading->inline,
+            ...array_values(array_filter($before, static fn(Node $part): bool => !$isPlace($part))),
+        ]);
     }
 
     public function restsOn(): Basis
