@@ -58,6 +58,11 @@ final class PagesOverHttpTest extends TestCase
         $branch = PrintedPages::of(self::$server->text($path . '?sections=' . $document->section(1)))->texts('-layout');
         self::assertStringContainsString('2 Oil', $branch[0]);
         self::assertStringNotContainsString('Lamps', implode("\n", $branch));
+        $kept = PrintedPages::of(
+            self::$server->text($path . '?pageNumbers=kept&sections=' . $document->section(1)),
+        )->texts('-layout');
+        self::assertMatchesRegularExpression('/\n\s+1\s*\z/', rtrim($branch[0]));
+        self::assertMatchesRegularExpression('/\n\s+2\s*\z/', rtrim($kept[0]), 'as in the whole');
         self::assertStringContainsString(
             '%PDF',
             self::$server->text('/api/documents/' . $document->id . '/export?format=pdf'),

@@ -47,6 +47,53 @@ final readonly class PrintedPages
         return $lines;
     }
 
+    /**
+     * Where the links of each sheet lead, from the top down: the sheet of the place, from 1 on.
+     *
+     * @return list<list<int>> by sheet; links to addresses are not told
+     */
+    public function links(): array
+    {
+        $json = json_decode(self::run('qpdf', '--json=2', $this->path), true);
+        $objects = self::at($json, 'qpdf', 1);
+        $value = static fn(mixed $of): mixed => is_string($of)
+            ? self::at($objects, 'obj:' . $of, 'value') ?? (self::at($objects, 'obj:' . $of, 'stream', 'dict') ?? $of)
+            : $of;
+        $sheets = [];
+        $pages = self::at($json, 'pages');
+        foreach (is_array($pages) ? array_values($pages) : [] as $index => $page) {
+            $object = self::at($page, 'object');
+            $sheets[is_string($object) ? $object : ''] = $index + 1;
+        }
+        $links = [];
+        foreach (array_keys($sheets) as $page) {
+            $found = [];
+            $annotations = $value(self::at($value($page), '/Annots') ?? []);
+            foreach (is_array($annotations) ? $annotations : [] as $annotation) {
+                $annotation = $value($annotation);
+                $target = $value(self::at($annotation, '/Dest') ?? self::at($value(self::at($annotation, '/A')), '/D'));
+                $sheet = self::at($target, 0);
+                $top = self::at($annotation, '/Rect', 3);
+                if (is_string($sheet) && isset($sheets[$sheet]) && is_numeric($top)) {
+                    $found[] = [-(float) $top, $sheets[$sheet]];
+                }
+            }
+            usort($found, static fn(array $one, array $other): int => $one[0] <=> $other[0]);
+            $links[] = array_column($found, 1);
+        }
+
+        return $links;
+    }
+
+    private static function at(mixed $of, string|int ...$keys): mixed
+    {
+        foreach ($keys as $key) {
+            $of = is_array($of) ? $of[$key] ?? null : null;
+        }
+
+        return $of;
+    }
+
     /** @param list<array{int, string, int}> $lines */
     private static function collect(mixed $outlines, int $level, array &$lines): void
     {

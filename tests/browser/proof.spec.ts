@@ -229,6 +229,30 @@ test.describe("Proof", () => {
     expect(text).not.toContain("Glasses");
   });
 
+  test("a file says when the structure keeps it from being PDF/UA-1, and which place does", async ({ page }) => {
+    await openDocument(page, "# One\n\nWords.\n\n### Deep\n\nMore words.\n");
+    await page.getByRole("button", { name: "Write to a file" }).click();
+    const [file] = await Promise.all([
+      page.waitForEvent("download"),
+      page.getByRole("menuitem", { name: /PDF/ }).click(),
+    ]);
+    expect(file.suggestedFilename()).toBe("Test.pdf");
+    const path = await file.path();
+    expect(execFileSync("pdftotext", [path, "-"]).toString()).toContain("1.1 Deep");
+    await expect(
+      page.getByText("not PDF/UA-1, for everyone to read: “Deep”: Level 3 follows level 1; level 2 is skipped."),
+    ).toBeVisible();
+    await pickRow(page, "Deep");
+    await page.keyboard.press("Control+Shift+ArrowLeft");
+    await page.getByRole("button", { name: "Pages", exact: true }).last().click();
+    const [second] = await Promise.all([
+      page.waitForEvent("download"),
+      page.getByRole("button", { name: "For everyone" }).click(),
+    ]);
+    expect(execFileSync("pdfinfo", [await second.path()]).toString()).toMatch(/Tagged: +yes/);
+    await expect(page.getByText("The file has plain tags")).toHaveCount(0);
+  });
+
   test("a reference says its page, and follows it", async ({ page }) => {
     await openDocument(page, BOOK);
     await page.locator(".manuscript p", { hasText: "Before it all." }).click();

@@ -7,6 +7,14 @@ import type { DocumentState } from "./state";
 
 export type FileFormat = operations["exportDocument"]["parameters"]["query"]["format"];
 
+export type PdfStandard = NonNullable<NonNullable<operations["readPdf"]["parameters"]["query"]>["standard"]>;
+
+const STANDARDS: Record<PdfStandard, string> = {
+  "ua-1": "PDF/UA-1, for everyone to read",
+  "a-2u": "PDF/A-2u, for an archive",
+  tagged: "tagged",
+};
+
 /** The document, or a part of it, as a file, on paper or as a starter; always with what was typed last. */
 export class Files {
   constructor(
@@ -16,8 +24,32 @@ export class Files {
   ) {}
 
   async write(format: FileFormat, scope?: Scope): Promise<void> {
+    if (format === "pdf") return this.writePdf("ua-1", scope);
     await this.flush();
     window.location.assign(this.address(format, scope));
+  }
+
+  /** The pages as a file that keeps to a standard; when the structure does not allow it, that is told. */
+  async writePdf(standard: PdfStandard, scope?: Scope): Promise<void> {
+    await this.flush();
+    const query = new URLSearchParams({ ...asked(scope), standard });
+    const answer = await fetch(`/api/documents/${this.id}/pages.pdf?${query}`).catch(() => null);
+    if (!answer?.ok) return this.messages.say(await problemOf(answer), "warning");
+    const link = document.createElement("a");
+    link.href = URL.createObjectURL(await answer.blob());
+    link.download = `${
+      this.store
+        .getState()
+        .titleBlock.title.replace(/[^\p{L}\p{N}’]+/gu, " ")
+        .trim() || "Untitled"
+    }.pdf`;
+    link.click();
+    const reason = answer.headers.get("Stemmata-Not-As-Asked");
+    if (reason !== null)
+      this.messages.say(
+        `The file has plain tags and is not ${STANDARDS[standard]}: ${decodeURIComponent(reason)}`,
+        "warning",
+      );
   }
 
   /** Links that would be words only in a file: how many lead to what is gone, and which kept files others lead to. */
@@ -29,9 +61,10 @@ export class Files {
   }
 
   /** The pages, as the browser prints a PDF. */
-  async print(scope?: Scope): Promise<void> {
+  async print(scope?: Scope, keepsPageNumbers = false): Promise<void> {
     await this.flush();
-    const address = `/api/documents/${this.id}/pages.pdf?${new URLSearchParams(asked(scope))}`;
+    const query = new URLSearchParams({ ...asked(scope), ...(keepsPageNumbers ? { pageNumbers: "kept" } : {}) });
+    const address = `/api/documents/${this.id}/pages.pdf?${query}`;
     const answer = await fetch(address).catch(() => null);
     if (!answer?.ok) return this.messages.say(await problemOf(answer), "warning");
     const file = URL.createObjectURL(await answer.blob());

@@ -3528,6 +3528,8 @@ export interface operations {
                 /** @description Only these sections: ids, separated by commas */
                 sections?: string;
                 extent?: "branch" | "heading-only";
+                /** @description A part keeps the page numbers that it has in the whole; without this it begins at 1 */
+                pageNumbers?: "kept";
                 /** @description What the file is to keep to, where the structure of the document allows it */
                 standard?: "ua-1" | "a-2u" | "tagged";
             };

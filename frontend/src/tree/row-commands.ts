@@ -165,6 +165,10 @@ export function rowCommands(
               label: "Print this branch…",
               run: () => void session.files.print({ heads: [row.id], extent: "branch" }),
             },
+            {
+              label: "Print it with its page numbers…",
+              run: () => void session.files.print({ heads: [row.id], extent: "branch" }, true),
+            },
           ]),
     ],
   };

@@ -171,7 +171,8 @@ final class ContentsDifferences
         $under = [];
         foreach ($after as $at => $key) {
             $pile = 0;
-            for ($above = count($tops); $pile < $above;) {
+            $above = count($tops);
+            while ($pile < $above) {
                 $middle = intdiv($pile + $above, 2);
                 if ($places[$after[$tops[$middle]]] < $places[$key]) {
                     $pile = $middle + 1;

@@ -48,6 +48,12 @@ final readonly class PageSetup
         public ?RunningLine $firstFooter = null,
     ) {}
 
+    /** The same with a page number set on purpose where a section begins. */
+    public function withRestart(string $section, int $number): self
+    {
+        return new self(...[...get_object_vars($this), 'restarts' => [$section => $number] + $this->restarts]);
+    }
+
     /** The header of right-hand pages, or of all. */
     public function rightHeader(): RunningLine
     {

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Stemmata\Http\Page;
 
 use OpenApi\Attributes as OA;
+use Stemmata\Core\Check\SkippedLevel;
+use Stemmata\Core\Document\Document;
 use Stemmata\Core\Operation\Rule\Extent;
 use Stemmata\Core\Style\HouseStyles;
 use Stemmata\Http\Document\AskedScope;
@@ -24,6 +26,10 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/documents/{id}')]
 final readonly class PageController
 {
+    /** The header of a file that says why it does not keep to the standard that was asked for, percent-encoded. */
+    private const NOT_STRICTER = 'Stemmata-Not-As-Asked';
+    private const MOST_PLACES = 3;
+
     public function __construct(private DocumentStore $store, private Facts $facts, private Typesetter $typesetter) {}
 
     #[Route('/pages', methods: ['GET'])]
@@ -76,6 +82,13 @@ final readonly class PageController
     #[OA\QueryParameter(name: 'extent', schema: new OA\Schema(type: 'string', enum: Extent::class))]
     #[
         OA\QueryParameter(
+            name: 'pageNumbers',
+            description: 'A part keeps the page numbers that it has in the whole; without this it begins at 1',
+            schema: new OA\Schema(type: 'string', enum: ['kept']),
+        ),
+    ]
+    #[
+        OA\QueryParameter(
             name: 'standard',
             description: 'What the file is to keep to, where the structure of the document allows it',
             schema: new OA\Schema(type: 'string', enum: PdfStandard::class),
@@ -93,19 +106,48 @@ final readonly class PageController
     {
         $whole = $this->store->document($id);
         $document = AskedScope::of($whole, $request);
+        $isPart = $document !== $whole;
+        if ($isPart && 'kept' === $request->query->getString('pageNumbers')) {
+            $document = AskedScope::of($this->numberedFrom($id, $whole, $document->outline->idAt(0)->value), $request);
+        }
         $typeset = $this->typesetter->typeset(
             $document,
-            $document === $whole ? $id : $id . '-' . bin2hex(random_bytes(4)),
+            $isPart ? $id . '-' . bin2hex(random_bytes(4)) : $id,
             $this->facts->revisions($id),
             PdfStandard::tryFrom($request->query->getString('standard')) ?? PdfStandard::Tagged,
-            $document === $whole,
+            !$isPart,
         );
 
         return new Response($typeset->pdf, 200, [
             'Content-Type' => 'application/pdf',
             'Content-Disposition' => HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_INLINE, 'pages.pdf'),
             'Cache-Control' => 'private, no-store',
+            ...null === $typeset->refused
+                ? []
+                : [self::NOT_STRICTER => rawurlencode(self::reason($document, $typeset->refused))],
         ]);
+    }
+
+    /** The document with the page number set at a section that it bears there in the whole. */
+    private function numberedFrom(string $id, Document $whole, string $section): Document
+    {
+        $pages = $this->typesetter->typeset($whole, $id, $this->facts->revisions($id), staysWarm: true);
+        $label = $pages->map->sections[$section]->label ?? '';
+
+        return ctype_digit($label)
+            ? $whole->withSetup($whole->setup->withPages($whole->setup->pages()->withRestart($section, (int) $label)))
+            : $whole;
+    }
+
+    /** Why a file keeps to no stricter standard: the places in the structure, or else what the engine says. */
+    private static function reason(Document $document, string $refused): string
+    {
+        $places = [];
+        foreach ((new SkippedLevel())->findings($document, []) as $finding) {
+            $places[] = sprintf('%s: %s', $document->nameAt($finding->position), $finding->message);
+        }
+
+        return [] === $places ? rtrim($refused, '.') . '.' : implode(' ', array_slice($places, 0, self::MOST_PLACES));
     }
 
     #[Route('/page-setup', methods: ['GET'])]

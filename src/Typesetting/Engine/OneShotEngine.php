@@ -29,7 +29,8 @@ final class OneShotEngine implements Engine
         fflush($in);
         $until = microtime(true) + self::SECONDS;
         $message = Frames::read(static function (int $length) use ($out, $until): string {
-            for ($bytes = ''; strlen($bytes) < $length && !feof($out);) {
+            $bytes = '';
+            while (strlen($bytes) < $length && !feof($out)) {
                 $ready = [$out];
                 $none = [];
                 $left = (int) ceil($until - microtime(true));

@@ -192,6 +192,13 @@ export function PagesDrawer() {
           onChange={(firstFooter) => change({ firstFooter })}
         />
       </Part>
+      <Part title="The file">
+        <p>PDF with its outline, links and language, which a screen reader can read (PDF/UA-1), or for an archive.</p>
+        <div className="flex flex-wrap gap-2">
+          <Button onClick={() => void session.files.writePdf("ua-1")}>For everyone</Button>
+          <Button onClick={() => void session.files.writePdf("a-2u")}>For an archive</Button>
+        </div>
+      </Part>
       {view.isOwn && (
         <Button onClick={() => void session.changes.perform({ name: "set-up-pages", pages: null }, { quiet: true })}>
           As the look has it

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read\Docx;
 
+use Stemmata\Core\Contents\ContentsOf;
+use Stemmata\Core\Contents\ContentsPages;
+use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\UniformMarks;
@@ -116,7 +119,7 @@ final class BodyReader
         if (
             1 !==
             preg_match(
-                '/\Acontents ([1-9])-([1-9])( numbers)?\z/',
+                '/\Acontents ([1-9])-([1-9])((?: [a-z-]+)*)\z/',
                 Xml::value(Xml::child($control, 'sdtPr'), 'tag') ?? '',
                 $made,
             )
@@ -127,13 +130,40 @@ final class BodyReader
         $first = null === $content ? null : Xml::child($content, 'p');
         $isTitle = 'TOCHeading' === Xml::value(Xml::child($first, 'pPr'), 'pStyle');
 
-        return new Node('contents', [
-            'title' => $isTitle ? mb_strcut($first->textContent ?? '', 0, 4096) : '',
-            'from' => (int) $made[1],
-            'to' => max((int) $made[1], (int) $made[2]),
-            'numbers' => isset($made[3]),
-            'lines' => [],
-        ]);
+        $said = explode(' ', $made[3]);
+        $settings = new ContentsSettings(
+            (int) $made[1],
+            max((int) $made[1], (int) $made[2]),
+            in_array('numbers', $said, true),
+            $isTitle ? mb_strcut($first->textContent ?? '', 0, 4096) : '',
+            self::among(ContentsPages::cases(), $said) ?? ContentsPages::Dotted,
+            in_array('two-columns', $said, true),
+            in_array('shaded', $said, true),
+            in_array('own-page', $said, true),
+            in_array('always-current', $said, true),
+            of: self::among(ContentsOf::cases(), $said) ?? ContentsOf::Headings,
+        );
+
+        return new Node('contents', [...$settings->attributes(), 'lines' => []]);
+    }
+
+    /**
+     * @template E of \BackedEnum
+     *
+     * @param list<E>      $cases
+     * @param list<string> $said
+     *
+     * @return E|null the one that is named
+     */
+    private static function among(array $cases, array $said): ?\BackedEnum
+    {
+        foreach ($cases as $case) {
+            if (in_array($case->value, $said, true)) {
+                return $case;
+            }
+        }
+
+        return null;
     }
 
     private function contentsLeftOut(): void

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write\Docx;
 
+use Stemmata\Core\Contents\ContentsOf;
+use Stemmata\Core\Contents\ContentsPages;
 use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Rendition\BlockVisitor;
 use Stemmata\Core\Rendition\RenderedSection;
@@ -374,7 +376,20 @@ final class Blocks extends BlockVisitor
             );
         }
         $xml .= [] === $lines ? '<w:p>' . $begin . Runs::FIELD_END . '</w:p>' : '';
-        $made = sprintf('contents %d-%d%s', $from, $to, true === $contents->attribute('numbers') ? ' numbers' : '');
+        $made = implode(' ', [
+            sprintf('contents %d-%d', $from, $to),
+            ...array_keys(
+                array_filter([
+                    'numbers' => $settings->numbers,
+                    $settings->of->value => ContentsOf::Headings !== $settings->of,
+                    $settings->pages->value => ContentsPages::Dotted !== $settings->pages,
+                    'two-columns' => $settings->twoColumns,
+                    'shaded' => $settings->isShaded,
+                    'own-page' => $settings->onOwnPage,
+                    'always-current' => $settings->isAlwaysCurrent,
+                ]),
+            ),
+        ]);
 
         return '<w:sdt><w:sdtPr><w:alias w:val="' .
             Xml::escaped(mb_substr($title, 0, 60)) .
