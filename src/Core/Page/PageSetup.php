@@ -51,7 +51,23 @@ final readonly class PageSetup
     /** The same with a page number set on purpose where a section begins. */
     public function withRestart(string $section, int $number): self
     {
-        return new self(...[...get_object_vars($this), 'restarts' => [$section => $number] + $this->restarts]);
+        return new self(
+            $this->paper,
+            $this->margins,
+            $this->isTwoSided,
+            $this->chapters,
+            $this->hasTitlePage,
+            $this->titleLines,
+            $this->isFrontRoman,
+            $this->bodyFrom,
+            [$section => $number] + $this->restarts,
+            $this->header,
+            $this->footer,
+            $this->evenHeader,
+            $this->evenFooter,
+            $this->firstHeader,
+            $this->firstFooter,
+        );
     }
 
     /** The header of right-hand pages, or of all. */

@@ -189,7 +189,7 @@ final class LineReader
 
             return true;
         }
-        if (1 !== preg_match('/\ACross-reference (number|heading|both)\z/', $style, $match)) {
+        if (1 !== preg_match('/\ACross-reference (number|heading|both|page)\z/', $style, $match)) {
             return false;
         }
         // Number and heading are two fields beside each other.
