@@ -246,7 +246,16 @@ export class Typing {
   private async clashed(draft: Draft, words: Words, conflict: Conflict): Promise<void> {
     const changes = this.parts.changes();
     const theirs = conflict.texts.find((each) => each.id === draft.section);
-    const own = [draft.began, draft.underway];
+    const now = this.drafts.get(draft.section) ?? draft;
+    if (theirs && sameText([theirs.heading, theirs.body], [words.heading, words.body])) {
+      // It had come through before, and its answer was lost; what was typed since builds on it.
+      changes.takeOver(conflict.changes);
+      if (now.text === draft.text) return void this.drafts.delete(draft.section);
+      const rest = { ...now, baseRevision: conflict.changes.revision, began: words, underway: undefined };
+      this.drafts.set(draft.section, rest);
+      return this.send(rest);
+    }
+    const own = [draft.began, now.underway];
     if (theirs && own.some((each) => each && sameText([theirs.heading, theirs.body], [each.heading, each.body]))) {
       // Something else about the section was changed, its aim for instance; or a window that was closed had sent this much.
       changes.takeOver(conflict.changes);
