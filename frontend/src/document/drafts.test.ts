@@ -111,7 +111,7 @@ test("what a window put down when it closed stands in place of its last copy, an
   const closing = keeper("one");
   await closing.keep([draft("a"), draft("b")]);
   const later = { ...words, body: [{ type: "paragraph", content: [{ type: "text", text: "later" }] }] as never[] };
-  closing.handOver([draft("a", { text: () => later, underway: words })]);
+  closing.handOver([draft("a", { text: () => later, unanswered: [words] })]);
   const other = keeper("one");
   await other.keep([draft("a")]);
   const kept = await keeper("one").adopt();
@@ -124,8 +124,8 @@ test("what a window put down when it closed stands in place of its last copy, an
   );
   expect(kept).toHaveLength(3);
   expect(
-    kept.find(({ text }) => text().body === later.body || JSON.stringify(text()).includes("later"))?.underway,
-  ).toEqual(words);
+    kept.find(({ text }) => text().body === later.body || JSON.stringify(text()).includes("later"))?.unanswered,
+  ).toEqual([words]);
   // Only once: whoever has adopted them goes on from there.
   expect((await keeper("one").adopt()).every(({ text }) => !JSON.stringify(text()).includes("later"))).toBe(true);
 });

@@ -1,5 +1,6 @@
 import { createStore, delMany, entries, setMany } from "idb-keyval";
 import type { Operation, SectionText } from "../api/client";
+import { sameText } from "./same-text";
 
 /** What was typed in one section and is not yet acknowledged. */
 export type Draft = {
@@ -8,8 +9,8 @@ export type Draft = {
   baseRevision: number;
   /** The text that the typing began on, as far as this window knows it. */
   began?: Words | undefined;
-  /** What was sent of it and is not answered yet; when the server has just that, it is this window’s own. */
-  underway?: Words | undefined;
+  /** What was sent of it without an answer yet, the last ones last; when the server has any of it, it is this window’s own. */
+  unanswered?: readonly Words[] | undefined;
   /** Worked out when it is sent, not at every keystroke. */
   text: () => Words;
   headingChanged: boolean;
@@ -18,6 +19,16 @@ export type Draft = {
 
 export type Words = Pick<SectionText, "heading" | "body">;
 type KeptDraft = Omit<Draft, "text" | "began"> & Words & { document: string };
+
+/** An answer that is lost may be lost again: all that the server could have come to know counts, within reason. */
+const UNANSWERED = 8;
+
+export function sentAs(draft: Draft, words: Words): Draft {
+  const before = draft.unanswered ?? [];
+  const last = before.at(-1);
+  if (last && sameText([last.heading, last.body], [words.heading, words.body])) return draft;
+  return { ...draft, unanswered: [...before, words].slice(-UNANSWERED) };
+}
 
 export function operationOf(draft: Draft, words: Words): Operation {
   const rename: Operation = { name: "rename", section: draft.section, heading: words.heading };

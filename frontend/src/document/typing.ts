@@ -2,7 +2,7 @@ import type { StoreApi } from "zustand/vanilla";
 import { api, write, type Conflict, type SectionText, type WriteOutcome } from "../api/client";
 import type { Changes } from "./changes";
 import { settling, type Waiting } from "./clash";
-import { operationOf, plainHeading, type Draft, type KeptDrafts, type Words } from "./drafts";
+import { operationOf, plainHeading, sentAs, type Draft, type KeptDrafts, type Words } from "./drafts";
 import type { Messages } from "./messages";
 import { sameText } from "./same-text";
 import type { DocumentState } from "./state";
@@ -56,7 +56,7 @@ export class Typing {
       section,
       baseRevision: known?.baseRevision ?? readAt ?? state.revision,
       began: known ? known.began : text,
-      underway: known?.underway,
+      unanswered: known?.unanswered,
       text: typed.text,
       headingChanged: typed.headingChanged || (known?.headingChanged ?? false),
       bodyChanged: typed.bodyChanged || (known?.bodyChanged ?? false),
@@ -153,7 +153,7 @@ export class Typing {
 
   /** A window about to close sends what it can; what does not get through waits in the browser's store. */
   handOver(): void {
-    this.parts.kept.handOver(this.drafts.values());
+    this.parts.kept.handOver(Array.from(this.drafts.values(), (draft) => sentAs(draft, draft.text())));
     void this.keepCopy();
     for (const draft of this.drafts.values()) {
       void fetch(`/api/documents/${this.state.id}/operations`, {
@@ -206,7 +206,7 @@ export class Typing {
   private async send(draft: Draft): Promise<void> {
     const words = draft.text();
     const now = this.drafts.get(draft.section);
-    if (now) this.drafts.set(draft.section, { ...now, underway: words });
+    if (now) this.drafts.set(draft.section, sentAs(now, words));
     void this.keepCopy();
     const body = { baseRevision: draft.baseRevision, operation: operationOf(draft, words) };
     const answer = await write(
@@ -238,7 +238,7 @@ export class Typing {
     if (now?.text === draft.text) this.drafts.delete(draft.section);
     // What was typed meanwhile builds on what has just been kept.
     else if (now)
-      this.drafts.set(draft.section, { ...now, baseRevision: outcome.revision, began: words, underway: undefined });
+      this.drafts.set(draft.section, { ...now, baseRevision: outcome.revision, began: words, unanswered: undefined });
     this.parts.texts.keep([{ ...words, id: draft.section, revision: outcome.revision }]);
     await this.parts.changes().accept(outcome);
   }
@@ -249,13 +249,14 @@ export class Typing {
     const now = this.drafts.get(draft.section) ?? draft;
     if (theirs && sameText([theirs.heading, theirs.body], [words.heading, words.body])) {
       // It had come through before, and its answer was lost; what was typed since builds on it.
+      this.sent.add(draft.text);
       changes.takeOver(conflict.changes);
       if (now.text === draft.text) return void this.drafts.delete(draft.section);
-      const rest = { ...now, baseRevision: conflict.changes.revision, began: words, underway: undefined };
+      const rest = { ...now, baseRevision: conflict.changes.revision, began: words, unanswered: undefined };
       this.drafts.set(draft.section, rest);
       return this.send(rest);
     }
-    const own = [draft.began, now.underway];
+    const own = [draft.began, ...(now.unanswered ?? [])];
     if (theirs && own.some((each) => each && sameText([theirs.heading, theirs.body], [each.heading, each.body]))) {
       // Something else about the section was changed, its aim for instance; or a window that was closed had sent this much.
       changes.takeOver(conflict.changes);
