@@ -471,6 +471,26 @@ test("a write that did arrive before the server was lost is no clash with itself
   type("a", "the same words");
   await session.flush();
   expect(session.state).toMatchObject({ clash: null, saving: "kept", revision: 4 });
+  // A window that was closed may have handed it over: then this one shows it for the first time.
+  expect(session.state.texts.get("a")).toMatchObject(textOf("a", "the same words", 4));
+});
+
+test("words that came through though their answer was lost are no other window’s when more is sent", async () => {
+  server.answers.push(
+    () => ({ status: 503, body: { status: 503, detail: "Not now.", reason: "busy" } }),
+    () => ({ status: 503, body: { status: 503, detail: "Not now.", reason: "busy" } }),
+  );
+  type("a", "one");
+  await session.flush();
+  type("a", "one two");
+  await session.flush();
+  // Only the first had come through.
+  server.nextIsStale({ changed: [facts("a", 4)] }, [textOf("a", "one", 4)]);
+  server.answers.push(() => ({ status: 200, body: server.outcome("Wrote") }));
+  type("a", "one two three");
+  await session.flush();
+  expect(session.state).toMatchObject({ clash: null, saving: "kept" });
+  expect(server.writes().at(-1)?.operation).toMatchObject({ body: textOf("a", "one two three").body });
 });
 
 test.each([

@@ -251,7 +251,11 @@ export class Typing {
       // It had come through before, and its answer was lost; what was typed since builds on it.
       this.sent.add(draft.text);
       changes.takeOver(conflict.changes);
-      if (now.text === draft.text) return void this.drafts.delete(draft.section);
+      if (now.text === draft.text) {
+        this.drafts.delete(draft.section);
+        // What a closed window had handed over is shown here for the first time.
+        return this.parts.texts.keep([theirs]);
+      }
       const rest = { ...now, baseRevision: conflict.changes.revision, began: words, unanswered: undefined };
       this.drafts.set(draft.section, rest);
       return this.send(rest);
