@@ -14,7 +14,7 @@ const CHART_HEIGHT = 56;
 export function WritingPlan() {
   const session = useSession("WritingPlan");
   const id = useDocument("WritingPlan", (state) => state.id);
-  const words = useDocument("WritingPlan", (state) => state.words);
+  const revision = useDocument("WritingPlan", (state) => state.revision);
   const current = useWindow("WritingPlan", (state) => state.current);
   const ownTarget = useDocument("WritingPlan", (state) => state.facts.get(current ?? "")?.target ?? null);
   const writing = useQuery({
@@ -28,7 +28,8 @@ export function WritingPlan() {
       ),
   });
   const { refetch } = writing;
-  useEffect(() => void refetch(), [words, refetch]);
+  // The plan can be undone as well, or changed in another window.
+  useEffect(() => void refetch(), [revision, refetch]);
   if (!writing.data) return <p className="mt-5 text-soft">{writing.error?.message ?? "Looking…"}</p>;
   const { target, sittingWords, sittingGoal, deadline, daysLeft, wordsADay } = writing.data;
   const describe = (what: { target: number } | { sittingGoal: number } | { deadline: string }) =>
