@@ -30,15 +30,13 @@ final readonly class CaptionNumbers
         $byBookmark = [];
         $notes = 0;
         $kinds = array_fill_keys(array_column(CaptionKind::cases(), 'value'), 0);
-        $counts = $kinds;
+        // By chapter; those without a number share one, so that no two captions bear the same.
+        $counts = [];
         $numbering = $document->setup->captions;
         $chapters = CaptionNumbering::ByChapter === $numbering ? self::chapters($document) : [];
-        $chapter = '';
         foreach ($document->references() as $position => $references) {
-            if (($chapters[$position] ?? '') !== $chapter) {
-                $chapter = $chapters[$position] ?? '';
-                $counts = $kinds;
-            }
+            $chapter = $chapters[$position] ?? '';
+            $counts[$chapter] ??= $kinds;
             $section = $document->outline->idAt($position)->value;
             if ($references->notes > 0) {
                 $firstNotes[$section] = $notes + 1;
@@ -50,7 +48,7 @@ final readonly class CaptionNumbers
                         ? $caption->kind->word($document->titleBlock->language) .
                             ' ' .
                             $chapter .
-                            ++$counts[$caption->kind->value]
+                            ++$counts[$chapter][$caption->kind->value]
                         : '';
                 $labels[$section][] = $label;
                 $byBookmark += array_fill_keys($caption->bookmarks, [$label, $caption->words]);

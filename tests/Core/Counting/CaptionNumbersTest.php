@@ -16,6 +16,7 @@ use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Detail\NumberCaptions;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Operation\Text\BookmarkCaption;
+use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Rendition\Places;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Caption;
@@ -244,5 +245,12 @@ final class CaptionNumbersTest extends TestCase
         }
         self::assertSame(['Figure 1', 'Figure 1.1', 'Figure 1.2', 'Figure 2.1'], $figures);
         self::assertEquals($document->setup, Setup::fromJson($document->setup->toJson()));
+
+        $withoutNumber = $document->withOutline($document->outline->withFlags([3 => Outline::UNNUMBERED]));
+        self::assertSame(
+            ['Figure 2'],
+            CaptionNumbers::of($withoutNumber)->labels[$document->outline->idAt(3)->value],
+            'none is called “Figure 1” twice',
+        );
     }
 }
