@@ -53,8 +53,8 @@ final readonly class PageController
     public function pages(string $id, Request $request): JsonResponse
     {
         $revision = $this->store->get($id)->revision;
-        $document = $this->store->document($id);
-        $typeset = $this->typesetter->typeset($document, $id, $this->facts->revisions($id), staysWarm: true);
+        [$document, $revisions] = $this->read($id);
+        $typeset = $this->typesetter->typeset($document, $id, $revisions, staysWarm: true);
 
         return new JsonResponse(
             PagesView::of(
@@ -104,16 +104,19 @@ final readonly class PageController
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
     public function pdf(string $id, Request $request): Response
     {
-        $whole = $this->store->document($id);
+        [$whole, $revisions] = $this->read($id);
         $document = AskedScope::of($whole, $request);
         $isPart = $document !== $whole;
         if ($isPart && 'kept' === $request->query->getString('pageNumbers')) {
-            $document = AskedScope::of($this->numberedFrom($id, $whole, $document->outline->idAt(0)->value), $request);
+            $document = AskedScope::of(
+                $this->numberedFrom($id, $whole, $revisions, $document->outline->idAt(0)->value),
+                $request,
+            );
         }
         $typeset = $this->typesetter->typeset(
             $document,
             $isPart ? $id . '-' . bin2hex(random_bytes(4)) : $id,
-            $this->facts->revisions($id),
+            $revisions,
             PdfStandard::tryFrom($request->query->getString('standard')) ?? PdfStandard::Tagged,
             !$isPart,
         );
@@ -128,10 +131,28 @@ final readonly class PageController
         ]);
     }
 
-    /** The document with the page number set at a section that it bears there in the whole. */
-    private function numberedFrom(string $id, Document $whole, string $section): Document
+    /**
+     * A document and the revisions of its texts. These come first: of a text that is written in between, the engine then
+     * keeps the newer words under the older name, which nobody asks for again; the other way round it would keep old words
+     * under the new one, and go on showing them.
+     *
+     * @return array{Document, array<string, int>}
+     */
+    private function read(string $id): array
     {
-        $pages = $this->typesetter->typeset($whole, $id, $this->facts->revisions($id), staysWarm: true);
+        $revisions = $this->facts->revisions($id);
+
+        return [$this->store->document($id), $revisions];
+    }
+
+    /**
+     * The document with the page number set at a section that it bears there in the whole.
+     *
+     * @param array<string, int> $revisions
+     */
+    private function numberedFrom(string $id, Document $whole, array $revisions, string $section): Document
+    {
+        $pages = $this->typesetter->typeset($whole, $id, $revisions, staysWarm: true);
         $label = $pages->map->sections[$section]->label ?? '';
 
         return ctype_digit($label)
