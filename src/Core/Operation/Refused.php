@@ -284,6 +284,11 @@ final readonly class Refused
         return new self(RefusalReason::OutOfRange, 'A line of contents needs words.');
     }
 
+    public static function lineLevel(): self
+    {
+        return new self(RefusalReason::LevelOutOfRange, 'A line of contents stands on one of the levels 1 to 9.');
+    }
+
     public static function unknownHouseStyle(string $name): self
     {
         return new self(RefusalReason::OutOfRange, sprintf('There is no house style “%s”.', $name));

@@ -6,7 +6,6 @@ namespace Stemmata\Storage\Document;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
-use Stemmata\Core\Contents\AlwaysCurrent;
 use Stemmata\Core\Document\Change;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\Section;
@@ -15,6 +14,7 @@ use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Basis;
 use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Refused;
+use Stemmata\Core\Operation\Rule\Refreshing;
 use Stemmata\Core\Operation\Text\Typing;
 use Stemmata\Core\Outline\InvalidSectionId;
 use Stemmata\Core\Outline\SectionId;
@@ -391,8 +391,6 @@ final readonly class DocumentStore
             return Refused::missing($unknown->getMessage());
         }
 
-        return $outcome instanceof Applied
-            ? new Applied(AlwaysCurrent::in($outcome->document), $outcome->notices)
-            : $outcome;
+        return $outcome instanceof Applied ? Refreshing::alwaysCurrent($outcome) : $outcome;
     }
 }

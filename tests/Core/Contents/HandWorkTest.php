@@ -8,7 +8,6 @@ use PHPUnit\Framework\Attributes\TestDox;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
-use Stemmata\Core\Contents\AlwaysCurrent;
 use Stemmata\Core\Contents\ContentsDifferences;
 use Stemmata\Core\Contents\ContentsLines;
 use Stemmata\Core\Contents\ContentsOf;
@@ -23,6 +22,7 @@ use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Operation\Rule\ContentsBlock;
 use Stemmata\Core\Operation\Rule\Extent;
 use Stemmata\Core\Operation\Rule\Landing;
+use Stemmata\Core\Operation\Rule\Refreshing;
 use Stemmata\Core\Operation\Text\AddContentsLine;
 use Stemmata\Core\Operation\Text\ChangeContentsLine;
 use Stemmata\Core\Operation\Text\GenerateContents;
@@ -210,6 +210,12 @@ final class HandWorkTest extends TestCase
                     1,
                 ),
                 'A line of contents needs words.' => new AddContentsLine($block, $bookmark, ' ', 1),
+                'A line of contents stands on one of the levels 1 to 9.' => new AddContentsLine(
+                    $block,
+                    $bookmark,
+                    'Words',
+                    10,
+                ),
             ]
             as $sentence => $operation
         ) {
@@ -242,8 +248,32 @@ final class HandWorkTest extends TestCase
     {
         $document = self::withContents(new ContentsSettings(1, 2, isAlwaysCurrent: true));
         $renamed = $document->withSection($document->sectionAt(2)->withHeading(Heading::plain('Whale oil')));
-        self::assertContains('1.1 Whale oil', self::printed(AlwaysCurrent::in($renamed)));
-        self::assertSame($document, AlwaysCurrent::in($document));
+        self::assertContains(
+            '1.1 Whale oil',
+            self::printed(Refreshing::alwaysCurrent(new Applied($renamed))->document),
+        );
+        self::assertSame($document, Refreshing::alwaysCurrent(new Applied($document))->document);
+    }
+
+    public function testALineMadeByHandThatGoesWithoutBeingAskedForIsToldToo(): void
+    {
+        $document = self::withContents(new ContentsSettings(1, 2, true, 'Contents', isAlwaysCurrent: true));
+        $document = self::done($document, self::reworded($document, 'Gas', 'Of gas'));
+        $packed = $document->outline;
+        $without = $document->withOutline(
+            Outline::packed(
+                substr($packed->ids, 0, 3 * SectionId::LENGTH) . substr($packed->ids, 4 * SectionId::LENGTH),
+                '01212',
+                '00000',
+            ),
+        );
+        $followed = Refreshing::alwaysCurrent(new Applied($without));
+
+        self::assertNotContains('1.2 Of gas', self::printed($followed->document));
+        self::assertSame(
+            ['The line “1.2 Of gas”, made by hand, went: what it leads to is not in the document any more.'],
+            array_column($followed->notices, 'sentence'),
+        );
     }
 
     public function testSettingsComeBackFromTheBlock(): void

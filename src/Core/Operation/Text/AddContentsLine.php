@@ -38,7 +38,7 @@ final readonly class AddContentsLine implements Operation
             return Refused::lineWithoutWords();
         }
         if ($this->level < 1 || $this->level > 9) {
-            return Refused::levelsReversed();
+            return Refused::lineLevel();
         }
         $others = array_values(
             array_filter(
