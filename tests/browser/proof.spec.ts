@@ -147,6 +147,12 @@ test.describe("Proof", () => {
     const drawer = page.getByRole("region", { name: "Pages", exact: true });
     await drawer.getByRole("radio", { name: /Report/ }).click();
     await expect(drawer.getByRole("radio", { name: /Report/ })).toBeChecked();
+    // By keys: one of them is a stop for Tab, and the arrows go on from it.
+    await page.keyboard.press("ArrowUp");
+    await expect(drawer.getByRole("radio", { name: /Academic/ })).toBeChecked();
+    await page.keyboard.press("ArrowDown");
+    await expect(drawer.getByRole("radio", { name: /Report/ })).toBeChecked();
+    await expect(drawer.getByRole("radio", { name: /Report/ })).toBeFocused();
     await drawer.getByLabel("Paper").click();
     await page.getByRole("option", { name: /A5/ }).click();
     await expect(drawer.getByLabel("Paper")).toContainText("A5");

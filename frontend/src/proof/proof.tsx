@@ -6,6 +6,7 @@ import { usePageSetup } from "../pages/page-setup";
 import { placeOfLine } from "../pages/place-of-line";
 import { levelAt } from "../outline/outline";
 import { RunningOnPage, type EditedLine } from "./running-on-page";
+import { Choices } from "../parts/choices";
 import { cx } from "../parts/cx";
 import { counted } from "../parts/words";
 import { inOrder, leafed, openedAt, spotAt, type Spread } from "./leaves";
@@ -16,11 +17,11 @@ import { SmallPages } from "./small-pages";
 
 const GAP = 18;
 const MANY_WIDTH = 168;
-const SPREADS: readonly [Spread, string][] = [
-  ["one", "One page"],
-  ["spread", "Spread"],
-  ["many", "Many"],
-];
+const SPREADS = [
+  { value: "one", shows: "One page" },
+  { value: "spread", shows: "Spread" },
+  { value: "many", shows: "Many" },
+] as const;
 
 /** The pages as they will be printed: large in the middle, small below; a click on a line leads to that text. */
 export function Proof() {
@@ -231,23 +232,14 @@ export function Proof() {
             {counted(count, "page")} in all
             {pages.isBehind && <span className="text-ochre"> · catching up…</span>}
           </p>
-          <div role="radiogroup" aria-label="How the pages lie" className="flex gap-1">
-            {SPREADS.map(([value, words]) => (
-              <button
-                key={value}
-                type="button"
-                role="radio"
-                aria-checked={spread === value}
-                className={cx(
-                  "rounded-full px-2.5 py-0.5 hover:bg-wash hover:text-ink",
-                  spread === value && "bg-wash font-semibold text-stem",
-                )}
-                onClick={() => useProof.setState({ spread: value })}
-              >
-                {words}
-              </button>
-            ))}
-          </div>
+          <Choices
+            label="How the pages lie"
+            look="pill"
+            className="flex gap-1"
+            value={spread}
+            options={SPREADS}
+            onChoose={(value) => useProof.setState({ spread: value })}
+          />
           <p className="flex-1 text-right @max-[800px]:hidden">A click on a line leads to its text</p>
         </div>
         {pages.findings.map((finding) => (

@@ -2,9 +2,6 @@ import { memo, useEffect, useRef, useState, type MouseEvent } from "react";
 import { cx } from "../parts/cx";
 import { textLayerOf, type Pdf } from "./pdf";
 
-/** Points a browser’s dot stands for: 96 of them are an inch, and 72 points. */
-const DOTS_A_POINT = 96 / 72;
-
 export type PageSize = { width: number; height: number };
 
 type Props = {
@@ -118,6 +115,3 @@ function lineAt(layer: HTMLElement | null, y: number): string {
     .map((span) => span.textContent ?? "")
     .join(" ");
 }
-
-/** How wide a page is drawn at its own size. */
-export const ownWidth = (size: PageSize): number => Math.round(size.width * DOTS_A_POINT);

@@ -31,7 +31,11 @@ export function SmallPages({
     overscan: 8,
   });
   const first = shown[0] ?? 1;
-  useEffect(() => virtual.scrollToIndex(first - 1, { align: "auto" }), [first, virtual]);
+  // In the middle, so that both of a spread are seen and what follows; also when a drawer takes of its room.
+  const room = virtual.scrollRect?.width ?? 0;
+  useEffect(() => {
+    if (room > 0) virtual.scrollToIndex(first - 1, { align: "center" });
+  }, [first, room, virtual]);
   return (
     <div ref={scroller} className="overflow-x-auto overflow-y-hidden" style={{ height: 66 }}>
       <ol aria-label="Pages in small" className="relative h-full" style={{ width: virtual.getTotalSize() }}>

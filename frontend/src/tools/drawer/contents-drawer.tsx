@@ -7,6 +7,7 @@ import { ContentsDialog } from "../../manuscript/contents-dialog";
 import { LEVELS, levelAt } from "../../outline/outline";
 import { useContents } from "../../pages/contents";
 import { Button } from "../../parts/button";
+import { Choices } from "../../parts/choices";
 import { cx } from "../../parts/cx";
 import { FIELD, WIDE_FIELD } from "../../parts/field";
 import { Select } from "../../parts/select";
@@ -173,30 +174,29 @@ function OneContents({ contents }: { contents: Contents }) {
             })}
           </div>
         )}
-        <div role="radiogroup" aria-label="Pages in the lines" className="grid grid-cols-3 gap-1.5">
-          {PAGES.map(({ value, words, lines: specimen }) => (
-            <button
-              key={value}
-              type="button"
-              role="radio"
-              aria-checked={contents.pages === value}
-              className={cx(
-                "rounded-lg border p-1.5 text-left text-[11px] leading-4",
-                contents.pages === value ? "border-stem bg-wash" : "border-line hover:border-twig",
-              )}
-              onClick={() => void setUp(contents, { pages: value })}
-            >
-              <span aria-hidden="true" className={cx("block font-text text-ink", value === "none" && "underline")}>
-                {specimen.map((line) => (
-                  <span key={line} className="block truncate">
-                    {line}
-                  </span>
-                ))}
-              </span>
-              {words}
-            </button>
-          ))}
-        </div>
+        <Choices
+          label="Pages in the lines"
+          look="card"
+          className="grid grid-cols-3 gap-1.5"
+          itemClassName="p-1.5 text-[11px] leading-4"
+          value={contents.pages}
+          options={PAGES.map(({ value, words, lines: specimen }) => ({
+            value,
+            shows: (
+              <>
+                <span aria-hidden="true" className={cx("block font-text text-ink", value === "none" && "underline")}>
+                  {specimen.map((line) => (
+                    <span key={line} className="block truncate">
+                      {line}
+                    </span>
+                  ))}
+                </span>
+                {words}
+              </>
+            ),
+          }))}
+          onChoose={(value) => void setUp(contents, { pages: value })}
+        />
         <Tick checked={contents.numbers} onTick={(numbers) => void setUp(contents, { numbers })}>
           With the numbers of the headings
         </Tick>

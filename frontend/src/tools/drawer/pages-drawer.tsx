@@ -6,6 +6,7 @@ import { levelAt } from "../../outline/outline";
 import { RunningLineFields } from "../../pages/running-lines";
 import { usePageSetup } from "../../pages/page-setup";
 import { Button } from "../../parts/button";
+import { Choices } from "../../parts/choices";
 import { cx } from "../../parts/cx";
 import { FIELD, WIDE_FIELD } from "../../parts/field";
 import { Select } from "../../parts/select";
@@ -42,24 +43,23 @@ export function PagesDrawer() {
   return (
     <div className="space-y-5 text-soft">
       <Part title="Look">
-        <div role="radiogroup" aria-label="Look" className="space-y-1.5">
-          {view.houseStyles.map(({ name, label, about }) => (
-            <button
-              key={name}
-              type="button"
-              role="radio"
-              aria-checked={view.houseStyle === name}
-              className={cx(
-                "block w-full rounded-lg border px-3 py-2 text-left",
-                view.houseStyle === name ? "border-stem bg-wash" : "border-line hover:border-twig",
-              )}
-              onClick={() => void session.changes.perform({ name: "use-house-style", style: name }, { quiet: true })}
-            >
-              <span className="block font-semibold text-ink">{label}</span>
-              {about}
-            </button>
-          ))}
-        </div>
+        <Choices
+          label="Look"
+          look="card"
+          className="space-y-1.5"
+          itemClassName="block w-full px-3 py-2"
+          value={view.houseStyle}
+          options={view.houseStyles.map(({ name, label, about }) => ({
+            value: name,
+            shows: (
+              <>
+                <span className="block font-semibold text-ink">{label}</span>
+                {about}
+              </>
+            ),
+          }))}
+          onChoose={(style) => void session.changes.perform({ name: "use-house-style", style }, { quiet: true })}
+        />
       </Part>
       <Part title="Paper">
         <Select
@@ -69,7 +69,7 @@ export function PagesDrawer() {
           className="w-full"
           onChange={(paper) => void change({ paper: paper as PageSetup["paper"] })}
         />
-        <div className="grid grid-cols-2 gap-x-4 gap-y-2">
+        <div className="grid grid-cols-2 gap-x-2 gap-y-2">
           {MARGINS.map((side, index) => (
             <Millimetres
               key={`${side} ${pages.margins[index]}`}
@@ -235,7 +235,7 @@ function Millimetres({
     if (typed.trim() !== "" && next !== value) void onValue(next);
   };
   return (
-    <label className="flex items-center gap-1.5">
+    <label className="flex items-center gap-1">
       <span className="flex-1">{label}</span>
       <input
         inputMode="decimal"
@@ -243,7 +243,7 @@ function Millimetres({
         onChange={(event) => setTyped(event.target.value)}
         onBlur={keep}
         onKeyDown={(event) => event.key === "Enter" && keep()}
-        className={cx(FIELD, "w-13 px-1.5 py-1 text-right")}
+        className={cx(FIELD, "w-11 px-1 py-1 text-right")}
       />
       {unit}
     </label>
