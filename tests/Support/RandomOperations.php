@@ -9,7 +9,6 @@ use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\References;
 use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Wire\OperationReader;
-use Stemmata\Core\Page\PageSetup;
 
 /** Any operation on any sections with any arguments, sensible or not, in the form in which it comes from outside. */
 final readonly class RandomOperations
@@ -78,7 +77,13 @@ final readonly class RandomOperations
                 'style' => $this->among(['reading', 'academic', 'report', 'none of ours']),
                 'pages' => $isContents
                     ? $this->among([null, 'plain', 'none'])
-                    : $this->among([null, (new PageSetup(titleLines: ['A line']))->toJson()]),
+                    : $this->among([
+                        null,
+                        ['titleLines' => ['A line']],
+                        ['margins' => ['top' => 30], 'bodyFrom' => null],
+                        ['header' => ['start' => ['A header']], 'twoSided' => true],
+                        ['margins' => ['top' => 3]],
+                    ]),
                 'of' => $this->among([null, null, 'figures', 'tables']),
                 'branch' => $this->among([null, null, $this->section($document)]),
                 'always' => $this->among([null, true]),

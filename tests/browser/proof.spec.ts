@@ -147,11 +147,14 @@ test.describe("Proof", () => {
     const drawer = page.getByRole("region", { name: "Pages", exact: true });
     await drawer.getByRole("radio", { name: /Report/ }).click();
     await expect(drawer.getByRole("radio", { name: /Report/ })).toBeChecked();
-    // By keys: one of them is a stop for Tab, and the arrows go on from it.
-    await page.keyboard.press("ArrowUp");
+    // By keys: one of them is a stop for Tab, and the arrows go on from it. The key is held until the choice shows,
+    // for one let go of in no time, as no hand does, comes before the focus that it moves.
+    await page.keyboard.down("ArrowUp");
     await expect(drawer.getByRole("radio", { name: /Academic/ })).toBeChecked();
-    await page.keyboard.press("ArrowDown");
+    await page.keyboard.up("ArrowUp");
+    await page.keyboard.down("ArrowDown");
     await expect(drawer.getByRole("radio", { name: /Report/ })).toBeChecked();
+    await page.keyboard.up("ArrowDown");
     await expect(drawer.getByRole("radio", { name: /Report/ })).toBeFocused();
     await drawer.getByLabel("Paper").click();
     await page.getByRole("option", { name: /A5/ }).click();

@@ -1424,8 +1424,13 @@ export interface components {
              * @enum {string}
              */
             paper: "a4" | "a5" | "b5" | "letter" | "legal" | "digest";
-            /** @description Millimetres: top, bottom, inner, outer */
-            margins: number[];
+            /** @description Millimetres */
+            margins: {
+                top: number;
+                bottom: number;
+                inner: number;
+                outer: number;
+            };
             twoSided: boolean;
             /** @enum {string} */
             chapters: "following" | "newPage" | "rightPage";
@@ -1797,8 +1802,10 @@ export interface components {
              * @enum {string}
              */
             name: "set-up-pages";
-            /** @description A page setup; null for the one of the house style */
-            pages?: components["schemas"]["PageSetup"] | null;
+            /** @description What changes of the PageSetup, as a JSON Merge Patch (RFC 7396); null for the one of the house style */
+            pages?: {
+                [key: string]: unknown;
+            } | null;
         };
         InsertOperation: {
             /**
@@ -2093,9 +2100,9 @@ export interface components {
             /** @description A whole number */
             index: number;
             /** @description A whole number */
-            from: number;
+            from?: number;
             /** @description A whole number */
-            to: number;
+            to?: number;
             /** @description True or false */
             numbers?: boolean;
             /** @description A text of at most 8,192 bytes */
@@ -2110,8 +2117,8 @@ export interface components {
             ownPage?: boolean;
             /** @description True or false */
             always?: boolean;
-            /** @description The id of a section or of an offcut */
-            branch?: string;
+            /** @description The id of a section; null for none */
+            branch?: string | null;
             /** @enum {string} */
             of?: "headings" | "figures" | "tables";
         };

@@ -1,7 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
-import { api, read, type Contents } from "../api/client";
+import { api, read, type Contents, type Operation } from "../api/client";
 import { useDocument, useSession } from "../document/context";
 import { readingKey } from "../document/readings";
+
+type ContentsSettings = Omit<Extract<Operation, { name: "set-up-contents" }>, "name" | "section" | "index">;
 
 /** The contents that stand in the document, and how to change them. */
 export function useContents() {
@@ -13,24 +15,12 @@ export function useContents() {
   });
   return {
     contents: data,
-    setUp: (each: Contents, changed: Partial<Contents>) => {
-      const { from, to, numbers, title, pages, twoColumns, shaded, ownPage, always, branch, of } = {
-        ...each,
-        ...changed,
-      };
-      const settings = { from, to, numbers, title, pages, twoColumns, shaded, ownPage, always, of };
-      return session.changes.perform(
-        {
-          name: "set-up-contents",
-          section: each.section,
-          index: each.index,
-          ...settings,
-          // Without one they are made of the whole.
-          ...(branch === null ? {} : { branch }),
-        },
+    /** Takes what changes and nothing else. */
+    setUp: (each: Contents, changes: Partial<ContentsSettings>) =>
+      session.changes.perform(
+        { name: "set-up-contents", section: each.section, index: each.index, ...changes },
         { quiet: true },
-      );
-    },
+      ),
     changeLine: (each: Contents, line: string, change: { words?: string; out?: boolean }) =>
       session.changes.perform(
         { name: "change-contents-line", section: each.section, index: each.index, line, ...change },

@@ -14,13 +14,14 @@ type Props = {
   line: RunningLine;
   /** Beside each other, as on the page. */
   isAcross?: boolean;
-  onChange: (line: RunningLine) => Promise<boolean>;
+  /** Of the place that changed. */
+  onChange: (line: Partial<RunningLine>) => Promise<boolean>;
 };
 
 /** A header or a footer: its three places, each with words and fields. */
 export function RunningLineFields({ label, line, isAcross = false, onChange }: Props) {
   return (
-    <fieldset className={cx("gap-y-2", isAcross ? "grid grid-cols-3 gap-x-1" : "grid")}>
+    <fieldset className={cx("gap-y-2", isAcross ? "flex min-w-0 gap-x-1" : "grid")}>
       <legend className="mb-1 text-xs font-semibold text-stem">{label}</legend>
       {PLACES.map((place) => (
         <PlaceField
@@ -28,7 +29,7 @@ export function RunningLineFields({ label, line, isAcross = false, onChange }: P
           label={`${label}, ${WORDS[place].toLowerCase()}`}
           hint={place}
           text={toText(line[place])}
-          onText={(text) => onChange({ ...line, [place]: toParts(text) })}
+          onText={(text) => onChange({ [place]: toParts(text) })}
         />
       ))}
     </fieldset>
@@ -65,7 +66,7 @@ function PlaceField({
     keep(next);
   };
   return (
-    <span className="flex min-w-0 items-center">
+    <span className={cx("flex min-w-0 items-center", typed === "" ? "flex-1" : "flex-[1.8]")}>
       <input
         ref={field}
         aria-label={label}
@@ -74,7 +75,7 @@ function PlaceField({
         onChange={(event) => setTyped(event.target.value)}
         onBlur={() => keep(typed)}
         onKeyDown={(event) => event.key === "Enter" && keep(typed)}
-        className={cx(FIELD, "min-w-0 flex-1 px-2 py-1")}
+        className={cx(FIELD, "min-w-0 flex-1 px-1.5 py-1")}
       />
       <Menu
         label={`Put in, ${label}`}

@@ -1,5 +1,4 @@
 import { X } from "lucide-react";
-import type { RunningLine } from "../api/client";
 import { usePageSetup } from "../pages/page-setup";
 import { RunningLineFields } from "../pages/running-lines";
 
@@ -31,7 +30,7 @@ export function RunningOnPage({ which, onClose }: { which: EditedLine; onClose: 
         label={WORDS[which]}
         line={view.running[which]}
         isAcross
-        onChange={(line: RunningLine) => change({ [which]: line })}
+        onChange={(line) => change({ [which]: line })}
       />
       <button
         type="button"

@@ -289,6 +289,12 @@ final readonly class Refused
         return new self(RefusalReason::LevelOutOfRange, 'A line of contents stands on one of the levels 1 to 9.');
     }
 
+    /** @param string $sentence what is wrong with them */
+    public static function wrongPages(string $sentence): self
+    {
+        return new self(RefusalReason::OutOfRange, $sentence);
+    }
+
     public static function unknownHouseStyle(string $name): self
     {
         return new self(RefusalReason::OutOfRange, sprintf('There is no house style “%s”.', $name));

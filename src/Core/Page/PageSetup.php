@@ -105,6 +105,40 @@ final readonly class PageSetup
         return $this->firstFooter ?? $this->rightFooter();
     }
 
+    /**
+     * The same with some of it changed, after JSON Merge Patch (RFC 7396): what is not named stays, null takes away, lists
+     * are taken whole. An empty object cannot be told from an empty list, and counts as one. A header or footer that is
+     * named in part has the rest of what is printed there now.
+     *
+     * @param array<mixed> $changes fields of the form that toJson gives
+     *
+     * @throws InvalidPageSetup in a sentence that tells what is wrong
+     */
+    public function changedBy(array $changes): self
+    {
+        $printed = array_map(
+            static fn(RunningLine $line): array => $line->toJson(),
+            array_intersect_key($this->runningLines(), $changes),
+        );
+        // Through JSON, for there objects are arrays as in what comes from outside.
+        $now = json_decode(json_encode($this->toJson(), \JSON_THROW_ON_ERROR), true, flags: \JSON_THROW_ON_ERROR);
+
+        return self::fromJson(self::merged([...$printed, ...(array) $now], $changes));
+    }
+
+    /** @return array<string, RunningLine> by name, as they are printed, also where nothing is said of them */
+    public function runningLines(): array
+    {
+        return [
+            'header' => $this->rightHeader(),
+            'footer' => $this->rightFooter(),
+            'evenHeader' => $this->evenHeader(),
+            'evenFooter' => $this->evenFooter(),
+            'firstHeader' => $this->firstHeader(),
+            'firstFooter' => $this->firstFooter(),
+        ];
+    }
+
     /** @return array<string, mixed> */
     public function toJson(): array
     {
@@ -113,12 +147,7 @@ final readonly class PageSetup
         return array_filter(
             [
                 'paper' => $this->paper->value,
-                'margins' => [
-                    $this->margins->top,
-                    $this->margins->bottom,
-                    $this->margins->inner,
-                    $this->margins->outer,
-                ],
+                'margins' => (array) $this->margins,
                 'twoSided' => $this->isTwoSided,
                 'chapters' => $this->chapters->value,
                 'titlePage' => $this->hasTitlePage,
@@ -175,6 +204,24 @@ final readonly class PageSetup
         return $setup;
     }
 
+    /** RFC 7396, section 2. */
+    private static function merged(mixed $now, mixed $change): mixed
+    {
+        if (!is_array($change) || array_is_list($change)) {
+            return $change;
+        }
+        $merged = is_array($now) ? $now : [];
+        foreach ($change as $name => $value) {
+            if (null === $value) {
+                unset($merged[$name]);
+            } else {
+                $merged[$name] = self::merged($merged[$name] ?? null, $value);
+            }
+        }
+
+        return $merged;
+    }
+
     /**
      * @template E of \BackedEnum
      *
@@ -189,14 +236,16 @@ final readonly class PageSetup
 
     private static function readMargins(mixed $json): Margins
     {
-        if (!is_array($json) || !array_is_list($json) || 4 !== count($json)) {
+        if (!is_array($json) || 4 !== count($json)) {
             throw InvalidPageSetup::malformed();
         }
-        $widths = [];
-        foreach ($json as $width) {
-            $widths[] = is_int($width) || is_float($width) ? (float) $width : throw InvalidPageSetup::margins();
-        }
-        $margins = new Margins(...$widths);
+        $width = static function (string $side, int $place) use ($json): float {
+            // Databases of November 2026 hold a list.
+            $width = $json[$side] ?? ($json[$place] ?? null);
+
+            return is_int($width) || is_float($width) ? (float) $width : throw InvalidPageSetup::margins();
+        };
+        $margins = new Margins($width('top', 0), $width('bottom', 1), $width('inner', 2), $width('outer', 3));
 
         return $margins->areSound() ? $margins : throw InvalidPageSetup::margins();
     }

@@ -61,6 +61,7 @@ final class OperationSchema
 
         return match ($kind) {
             'id', 'text' => ['type' => 'string'],
+            'idOrNull' => ['type' => ['string', 'null']],
             'integer' => ['type' => 'integer'],
             'boolean' => ['type' => 'boolean'],
             'ids' => ['type' => 'array', 'items' => ['type' => 'string']],
@@ -68,7 +69,7 @@ final class OperationSchema
             'body' => $parts,
             'heading' => ['oneOf' => [['type' => 'string'], $parts]],
             'numbering' => ['type' => ['object', 'null']],
-            'pages' => ['oneOf' => [['$ref' => '#/components/schemas/PageSetup'], ['type' => 'null']]],
+            'pages' => ['type' => ['object', 'null'], 'additionalProperties' => true],
             'query' => ['$ref' => '#/components/schemas/FindQuery'],
             'lines' => [
                 'type' => 'array',

@@ -134,6 +134,34 @@ final class HandWorkTest extends TestCase
         );
     }
 
+    public function testWhatIsNotNamedStaysInAChange(): void
+    {
+        $document = self::withContents(new ContentsSettings(1, 2, true, 'Contents', isAlwaysCurrent: true));
+        $block = self::block($document);
+        $branch = $document->outline->idAt(1)->value;
+        $document = self::done($document, new SetUpContents($block, ['branch' => $branch]));
+        $document = self::done($document, new SetUpContents($block, ['title' => 'In short', 'twoColumns' => true]));
+        $document = self::done($document, new SetUpContents($block, ['to' => 3]));
+        $settings = static function (Document $document) use ($block): ContentsSettings {
+            $contents = $block->find($document);
+            self::assertInstanceOf(Node::class, $contents);
+
+            return ContentsSettings::in($contents);
+        };
+        $expected = static fn(?string $branch): ContentsSettings => new ContentsSettings(
+            1,
+            3,
+            true,
+            'In short',
+            twoColumns: true,
+            isAlwaysCurrent: true,
+            branch: null === $branch ? null : SectionId::fromString($branch),
+        );
+        self::assertEquals($expected($branch), $settings($document));
+        $whole = self::done($document, new SetUpContents($block, ['branch' => null]));
+        self::assertEquals($expected(null), $settings($whole));
+    }
+
     public function testManyLinesThatOnlyBearAnotherNumberAreToldAsOne(): void
     {
         $document = self::withContents(new ContentsSettings(1, 2, true, 'Contents'));
@@ -189,13 +217,13 @@ final class HandWorkTest extends TestCase
         $bookmark = self::bookmark($document);
         foreach (
             [
-                'The contents must go from a level to the same or a deeper one.' => new SetUpContents(
-                    $block,
-                    new ContentsSettings(3, 2),
-                ),
+                'The contents must go from a level to the same or a deeper one.' => new SetUpContents($block, [
+                    'from' => 3,
+                    'to' => 2,
+                ]),
                 'There are no contents in this section to refresh.' => new SetUpContents(
                     new ContentsBlock($block->section, 1),
-                    new ContentsSettings(1, 2),
+                    ['from' => 1],
                 ),
                 'There is no such line in these contents any more.' => new ChangeContentsLine(
                     $block,

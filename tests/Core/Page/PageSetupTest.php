@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Tests\Core\Page;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Document\Setup;
 use Stemmata\Core\Operation\Applied;
@@ -59,11 +60,15 @@ final class PageSetupTest extends TestCase
     public static function senseless(): iterable
     {
         $margins = 'Each margin must be from 5 to 80 millimetres.';
-        yield 'a margin too narrow' => [['margins' => [4.9, 20, 20, 20]], $margins];
-        yield 'a margin too wide' => [['margins' => [20, 20, 20, 80.1]], $margins];
-        yield 'a margin that is no number' => [['margins' => [20, 20, 20, 'wide']], $margins];
+        yield 'a margin too narrow' => [['margins' => self::margins(4.9, 20, 20, 20)], $margins];
+        yield 'a margin too wide' => [['margins' => self::margins(20, 20, 20, 80.1)], $margins];
+        yield 'a margin that is no number' => [['margins' => self::margins(20, 20, 20, 'wide')], $margins];
+        yield 'a margin too few' => [
+            ['margins' => ['top' => 20, 'bottom' => 20, 'inner' => 20]],
+            'This page setup cannot be read.',
+        ];
         yield 'no room' => [
-            ['paper' => 'a5', 'margins' => [20, 20, 54.1, 54]],
+            ['paper' => 'a5', 'margins' => self::margins(20, 20, 54.1, 54)],
             'These margins leave less than 40 millimetres for the text; make them smaller or the paper larger.',
         ];
         yield 'no paper' => [['paper' => 'a3'], 'This page setup cannot be read.'];
@@ -90,6 +95,63 @@ final class PageSetupTest extends TestCase
         PageSetup::fromJson([...(new PageSetup())->toJson(), ...$changed]);
     }
 
+    /** @return array<string, mixed> */
+    private static function margins(mixed ...$widths): array
+    {
+        return array_combine(['top', 'bottom', 'inner', 'outer'], $widths);
+    }
+
+    public function testWhatIsNotNamedStaysInAChange(): void
+    {
+        $setup = new PageSetup(isTwoSided: true, bodyFrom: 'n00000000001', restarts: ['n00000000002' => 7]);
+        $changed = $setup
+            ->changedBy(['margins' => ['top' => 30]])
+            ->changedBy(['margins' => ['inner' => 31.5], 'titleLines' => ['A draft']])
+            ->changedBy(['restarts' => ['n00000000003' => 1]])
+            ->changedBy(['restarts' => ['n00000000002' => null], 'bodyFrom' => null]);
+        self::assertEquals(
+            new PageSetup(
+                margins: new Margins(30, 25, 31.5, 25),
+                isTwoSided: true,
+                titleLines: ['A draft'],
+                restarts: ['n00000000003' => 1],
+            ),
+            $changed,
+        );
+        self::assertSame([], $changed->changedBy(['titleLines' => []])->titleLines, 'lists are taken whole');
+        self::assertEquals(
+            new RunningLine([RunningField::Title], [], ['Draft']),
+            $changed->changedBy(['evenHeader' => ['end' => ['Draft']]])->evenHeader(),
+            'the rest of a header is what is printed there',
+        );
+        self::assertTrue(
+            $changed
+                ->changedBy(['footer' => ['middle' => []]])
+                ->rightFooter()
+                ->isEmpty(),
+        );
+    }
+
+    /**
+     * After the examples of RFC 7396, appendix A (from memory).
+     *
+     * @param array<string, mixed> $change
+     * @param list<string>         $lines
+     */
+    #[TestWith([['titleLines' => ['b']], ['b']])]
+    #[TestWith([['titleLines' => null], []])]
+    #[TestWith([['houseStyle' => 'c'], ['a']])]
+    public function testAChangeIsAJsonMergePatch(array $change, array $lines): void
+    {
+        self::assertSame($lines, (new PageSetup(titleLines: ['a']))->changedBy($change)->titleLines);
+    }
+
+    public function testMarginsKeptAsAListAreRead(): void
+    {
+        $json = [...(new PageSetup())->toJson(), 'margins' => [20.5, 21, 22, 23]];
+        self::assertEquals(new Margins(20.5, 21, 22, 23), PageSetup::fromJson($json)->margins);
+    }
+
     public function testRoomAtItsEdgesIsTaken(): void
     {
         $setup = new PageSetup(Paper::A5, new Margins(5, 80, 54, 54));
@@ -109,12 +171,21 @@ final class PageSetupTest extends TestCase
         self::assertInstanceOf(Applied::class, $report);
         self::assertSame('Chose the look “Report”', (new UseHouseStyle('report'))->describe($document));
         self::assertSame(Paper::A4, $report->document->setup->pages()->paper);
-        $own = new PageSetup(Paper::B5);
-        $set = (new SetUpPages($own))->applyTo($report->document)->document;
-        self::assertEquals($own, $set->setup->pages());
+        $set = (new SetUpPages(['paper' => 'b5']))->applyTo($report->document);
+        self::assertInstanceOf(Applied::class, $set);
+        $set = $set->document;
+        self::assertEquals(
+            $report->document->setup->pages()->changedBy(['paper' => 'b5']),
+            $set->setup->pages(),
+            'the rest stays as the look has it',
+        );
         self::assertEquals($set->setup, Setup::fromJson($set->setup->toJson()));
-        $back = (new SetUpPages(null))->applyTo($set)->document;
-        self::assertEquals($report->document->setup, $back->setup);
+        $back = (new SetUpPages(null))->applyTo($set);
+        self::assertInstanceOf(Applied::class, $back);
+        self::assertEquals($report->document->setup, $back->document->setup);
+        $refused = (new SetUpPages(['margins' => ['top' => 4]]))->applyTo($set);
+        self::assertInstanceOf(Refused::class, $refused);
+        self::assertSame('Each margin must be from 5 to 80 millimetres.', $refused->sentence);
         $unknown = (new UseHouseStyle('nobody’s'))->applyTo($document);
         self::assertInstanceOf(Refused::class, $unknown);
         self::assertSame('There is no house style “nobody’s”.', $unknown->sentence);

@@ -25,7 +25,9 @@ const CHAPTERS = [
   { value: "newPage", words: "on a new page" },
   { value: "rightPage", words: "on a right-hand page" },
 ] as const;
-const MARGINS = ["Top", "Bottom", "Inner", "Outer"] as const;
+const MARGINS = ["top", "bottom", "inner", "outer"] as const;
+const MARGIN_WORDS = { top: "Top", bottom: "Bottom", inner: "Inner", outer: "Outer" };
+const ONE_SIDED_WORDS = { ...MARGIN_WORDS, inner: "Left", outer: "Right" };
 const BY_ITSELF = "by itself";
 
 /** How the document looks and stands on pages. Each change is kept at once, and can be undone. */
@@ -70,12 +72,12 @@ export function PagesDrawer() {
           onChange={(paper) => void change({ paper: paper as PageSetup["paper"] })}
         />
         <div className="grid grid-cols-2 gap-x-2 gap-y-2">
-          {MARGINS.map((side, index) => (
+          {MARGINS.map((side) => (
             <Millimetres
-              key={`${side} ${pages.margins[index]}`}
-              label={pages.twoSided || index < 2 ? side : side === "Inner" ? "Left" : "Right"}
-              value={pages.margins[index] ?? 0}
-              onValue={(value) => change({ margins: pages.margins.map((each, at) => (at === index ? value : each)) })}
+              key={`${side} ${pages.margins[side]}`}
+              label={(pages.twoSided ? MARGIN_WORDS : ONE_SIDED_WORDS)[side]}
+              value={pages.margins[side] ?? 0}
+              onValue={(value) => change({ margins: { [side]: value } })}
             />
           ))}
         </div>
@@ -103,13 +105,7 @@ export function PagesDrawer() {
               value={pages.bodyFrom ?? BY_ITSELF}
               options={[{ value: BY_ITSELF, words: "the first numbered chapter" }, ...chapters]}
               className="w-full"
-              onChange={(from) => {
-                const { bodyFrom: _, ...others } = pages;
-                void session.changes.perform(
-                  { name: "set-up-pages", pages: from === BY_ITSELF ? others : { ...others, bodyFrom: from } },
-                  { quiet: true },
-                );
-              }}
+              onChange={(from) => void change({ bodyFrom: from === BY_ITSELF ? null : from })}
             />
           </>
         )}
@@ -117,10 +113,7 @@ export function PagesDrawer() {
           <>
             <Tick
               checked={restart !== undefined}
-              onTick={(isSet) => {
-                const { [current]: _, ...others } = pages.restarts;
-                void change({ restarts: isSet ? { ...others, [current]: 1 } : others });
-              }}
+              onTick={(isSet) => void change({ restarts: { [current]: isSet ? 1 : null } })}
             >
               Page numbers begin anew at “{sectionName(session.state, current)}”
             </Tick>
@@ -130,7 +123,7 @@ export function PagesDrawer() {
                 label="Number there"
                 unit=""
                 value={restart}
-                onValue={(number) => change({ restarts: { ...pages.restarts, [current]: number } })}
+                onValue={(number) => change({ restarts: { [current]: number } })}
               />
             )}
           </>

@@ -8,17 +8,24 @@ use Stemmata\Core\Document\Document;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Basis;
 use Stemmata\Core\Operation\Operation;
-use Stemmata\Core\Page\PageSetup;
+use Stemmata\Core\Operation\Refused;
+use Stemmata\Core\Page\InvalidPageSetup;
 
-/** Says how the document stands on pages. */
+/** Changes how the document stands on pages; what is not named stays as it is, whoever has set it meanwhile. */
 final readonly class SetUpPages implements Operation
 {
-    /** @param PageSetup|null $pages null for those that go with the house style */
-    public function __construct(private ?PageSetup $pages) {}
+    /** @param array<mixed>|null $changes as PageSetup::changedBy takes them; null for the pages of the house style */
+    public function __construct(private ?array $changes) {}
 
-    public function applyTo(Document $document): Applied
+    public function applyTo(Document $document): Applied|Refused
     {
-        return new Applied($document->withSetup($document->setup->withPages($this->pages)));
+        try {
+            $pages = null === $this->changes ? null : $document->setup->pages()->changedBy($this->changes);
+        } catch (InvalidPageSetup $invalid) {
+            return Refused::wrongPages($invalid->getMessage());
+        }
+
+        return new Applied($document->withSetup($document->setup->withPages($pages)));
     }
 
     public function restsOn(): Basis
@@ -28,6 +35,6 @@ final readonly class SetUpPages implements Operation
 
     public function describe(Document $before): string
     {
-        return null === $this->pages ? 'Took the pages of the house style' : 'Set up the pages';
+        return null === $this->changes ? 'Took the pages of the house style' : 'Set up the pages';
     }
 }

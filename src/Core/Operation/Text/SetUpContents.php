@@ -14,10 +14,14 @@ use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Operation\Rule\ContentsBlock;
 use Stemmata\Core\Operation\Rule\Described;
 
-/** Changes how contents are made and look, and brings them up to date; what was done to their lines by hand stays. */
+/**
+ * Changes how contents are made and look, and brings them up to date. What is not named stays, and so does what was done
+ * to their lines by hand.
+ */
 final readonly class SetUpContents implements Operation
 {
-    public function __construct(private ContentsBlock $block, private ContentsSettings $settings) {}
+    /** @param array<string, mixed> $changes attributes of the block, as ContentsSettings::attributes names them */
+    public function __construct(private ContentsBlock $block, private array $changes) {}
 
     public function applyTo(Document $document): Applied|Refused
     {
@@ -25,10 +29,11 @@ final readonly class SetUpContents implements Operation
         if ($contents instanceof Refused) {
             return $contents;
         }
-        if (!$this->settings->areSound()) {
+        $settings = ContentsSettings::in($contents->withAttributes([...$contents->attributes, ...$this->changes]));
+        if (!$settings->areSound()) {
             return Refused::levelsReversed();
         }
-        $attributes = [...$this->settings->attributes(), 'lines' => $contents->attribute('lines')];
+        $attributes = [...$settings->attributes(), 'lines' => $contents->attribute('lines')];
 
         return $this->block->replaced($document, $contents, [
             ...$attributes,

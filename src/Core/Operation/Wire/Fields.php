@@ -20,6 +20,12 @@ final readonly class Fields
         return isset($this->json[$field]);
     }
 
+    /** Whether the field is there, be it null. */
+    public function names(string $field): bool
+    {
+        return array_key_exists($field, $this->json);
+    }
+
     public function raw(string $field): mixed
     {
         return $this->json[$field] ?? null;

@@ -27,6 +27,7 @@ final class OperationFields
     /** What stands in each kind of field, in words. */
     public const KINDS = [
         'id' => 'the id of a section or of an offcut',
+        'idOrNull' => 'the id of a section; null for none',
         'ids' => 'a list of ids of sections',
         'text' => 'a text of at most 8,192 bytes',
         'integer' => 'a whole number',
@@ -38,7 +39,8 @@ final class OperationFields
         'lines' =>
             'paragraphs that become headings, each with its section, its place among the blocks from 0 on, and its level',
         'numbering' => 'a numbering scheme; null for none',
-        'pages' => 'a page setup; null for the one of the house style',
+        'pages' =>
+            'what changes of the PageSetup, as a JSON Merge Patch (RFC 7396); null for the one of the house style',
         'query' => 'what is looked for, and how exactly',
         'operations' => 'operations that are done together or not at all, none of them a batch',
     ];
@@ -136,11 +138,12 @@ final class OperationFields
         'set-up-contents' => [
             'section' => 'id',
             'index' => 'integer',
-            'from' => 'integer',
-            'to' => 'integer',
+            'from' => '?integer',
+            'to' => '?integer',
             'numbers' => '?boolean',
             'title' => '?text',
             ...self::CONTENTS,
+            'branch' => '?idOrNull',
         ],
         'change-contents-line' => [
             'section' => 'id',

@@ -64,7 +64,6 @@ use Stemmata\Core\Operation\Text\TitlePart;
 use Stemmata\Core\Outline\IdSource;
 use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Outline\SectionId;
-use Stemmata\Core\Page\PageSetup;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Heading;
 
@@ -132,9 +131,7 @@ final readonly class OperationReader
             'use-numbering' => new UseNumbering(Scheme::fromJson($fields->raw('numbering'))),
             'number-captions' => new NumberCaptions($fields->oneOf('captions', CaptionNumbering::class)),
             'use-house-style' => new UseHouseStyle($fields->text('style')),
-            'set-up-pages' => new SetUpPages(
-                $fields->has('pages') ? PageSetup::fromJson($fields->object('pages')) : null,
-            ),
+            'set-up-pages' => new SetUpPages($fields->has('pages') ? $fields->object('pages') : null),
             'insert' => new InsertSection(
                 $this->ids->next(),
                 Heading::plain($fields->findText('heading') ?? ''),
@@ -191,7 +188,7 @@ final readonly class OperationReader
                 self::contentsSettings($fields),
                 $fields->findInteger('block'),
             ),
-            'set-up-contents' => new SetUpContents(self::contentsBlock($fields), self::contentsSettings($fields)),
+            'set-up-contents' => new SetUpContents(self::contentsBlock($fields), self::contentsChanges($fields)),
             'change-contents-line' => new ChangeContentsLine(
                 self::contentsBlock($fields),
                 $fields->text('line'),
@@ -348,6 +345,28 @@ final readonly class OperationReader
             $fields->findSection('branch'),
             $fields->oneOf('of', ContentsOf::class, ContentsOf::Headings),
         );
+    }
+
+    /** @return array<string, mixed> as SetUpContents takes them */
+    private static function contentsChanges(Fields $fields): array
+    {
+        $changes = [
+            'from' => $fields->findInteger('from'),
+            'to' => $fields->findInteger('to'),
+            'numbers' => $fields->findBoolean('numbers'),
+            'title' => $fields->findText('title'),
+            'pages' => $fields->has('pages') ? $fields->oneOf('pages', ContentsPages::class)->value : null,
+            'twoColumns' => $fields->findBoolean('twoColumns'),
+            'shaded' => $fields->findBoolean('shaded'),
+            'ownPage' => $fields->findBoolean('ownPage'),
+            'always' => $fields->findBoolean('always'),
+            'of' => $fields->has('of') ? $fields->oneOf('of', ContentsOf::class)->value : null,
+        ];
+
+        return [
+            ...array_filter($changes, static fn(mixed $value): bool => null !== $value),
+            ...$fields->names('branch') ? ['branch' => $fields->findSection('branch')?->value] : [],
+        ];
     }
 
     private static function contentsBlock(Fields $fields): ContentsBlock

@@ -6,6 +6,7 @@ namespace Stemmata\Http\Page\View;
 
 use OpenApi\Attributes as OA;
 use Stemmata\Core\Page\PageSetup;
+use Stemmata\Core\Page\RunningLine;
 use Stemmata\Core\Style\HouseStyle;
 
 /** How a document looks and stands on pages, and what there is to choose from. */
@@ -70,14 +71,7 @@ final readonly class PageSetupView
                 $styles,
             ),
             $pages->toJson(),
-            [
-                'header' => (object) $pages->rightHeader()->toJson(),
-                'footer' => (object) $pages->rightFooter()->toJson(),
-                'evenHeader' => (object) $pages->evenHeader()->toJson(),
-                'evenFooter' => (object) $pages->evenFooter()->toJson(),
-                'firstHeader' => (object) $pages->firstHeader()->toJson(),
-                'firstFooter' => (object) $pages->firstFooter()->toJson(),
-            ],
+            array_map(static fn(RunningLine $line): object => (object) $line->toJson(), $pages->runningLines()),
             $isOwn,
         );
     }

@@ -57,7 +57,7 @@ final class OperationReaderTest extends TestCase
             ['name' => 'spread-target'],
             ['name' => 'generate-contents', 'section' => 'a', 'from' => 1, 'to' => 2],
             ['name' => 'refresh-contents', 'section' => 'a'],
-            ['name' => 'set-up-contents', 'section' => 'a', 'index' => 0, 'from' => 1, 'to' => 2],
+            ['name' => 'set-up-contents', 'section' => 'a', 'index' => 0],
             ['name' => 'change-contents-line', 'section' => 'a', 'index' => 0, 'line' => 'n00000000001'],
             [
                 'name' => 'add-contents-line',
