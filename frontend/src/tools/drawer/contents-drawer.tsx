@@ -114,16 +114,6 @@ function OneContents({ contents }: { contents: Contents }) {
           </div>
         </div>
       )}
-      {byHand.length > 0 && (
-        <div className="space-y-1.5">
-          <p className="text-xs font-semibold text-stem">By your hand: {counted(byHand.length, "line")}</p>
-          <ul className="space-y-1.5">
-            {byHand.map((line) => (
-              <HandLine key={line.key} contents={contents} line={line} />
-            ))}
-          </ul>
-        </div>
-      )}
       <Fold words="Lines">
         <Lines contents={contents} />
       </Fold>
@@ -213,6 +203,17 @@ function OneContents({ contents }: { contents: Contents }) {
           Always up to date by themselves
         </Tick>
       </Fold>
+      {/* Under the lines, for it grows while they are reworded, and would push them from under the pointer. */}
+      {byHand.length > 0 && (
+        <div className="space-y-1.5">
+          <p className="text-xs font-semibold text-stem">By your hand: {counted(byHand.length, "line")}</p>
+          <ul className="space-y-1.5">
+            {byHand.map((line) => (
+              <HandLine key={line.key} contents={contents} line={line} />
+            ))}
+          </ul>
+        </div>
+      )}
     </section>
   );
 }
