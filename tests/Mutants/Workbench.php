@@ -16,7 +16,10 @@ final class Workbench
     /** The suites near to a folder, the quickest first. */
     private const SUITES = [
         'src/Core/' => [
+            'tests/Core/RecordedRunsTest.php',
             'tests/Core',
+            'tests/Format/RecordedReadingsTest.php',
+            'tests/Format/RecordedWritingsTest.php',
             'tests/Format/RoundTripTest.php',
             'tests/Format/WrittenFilesTest.php',
             'tests/Format/Write',
@@ -24,6 +27,8 @@ final class Workbench
             'tests/Http/DocumentOverHttpTest.php',
         ],
         'src/Format/' => [
+            'tests/Format/RecordedReadingsTest.php',
+            'tests/Format/RecordedWritingsTest.php',
             'tests/Format/ExamplesTest.php',
             'tests/Format/WrittenFilesTest.php',
             'tests/Format/AsTheyAreTest.php',
@@ -49,6 +54,8 @@ final class Workbench
             'tests/Http/OperationsOverHttpTest.php',
             'tests/Http/HistoryOverHttpTest.php',
             'tests/Http/TextInOverHttpTest.php',
+            'tests/Http/FindOverHttpTest.php',
+            'tests/Http/PagesOverHttpTest.php',
             'tests/Command',
         ],
     ];
