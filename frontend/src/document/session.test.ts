@@ -3,6 +3,7 @@ import { afterEach, beforeEach, expect, test, vi } from "vitest";
 import { keptDrafts, stored, withoutDrafts } from "./drafts.test-helper";
 import type { Scope } from "../outline/scope";
 import type { Session } from "./session";
+import { STAYING } from "./texts";
 import { facts, ServerStandIn, skeletonOf, textOf } from "./server.test-helper";
 
 let server: ServerStandIn;
@@ -320,7 +321,7 @@ test("words that are refused for what they say are not told as kept, and go out 
 test("the text of a section is the one typed here, before it is acknowledged and after", async () => {
   expect(session.typing.textNow("a")).toBeUndefined();
   server.texts = new Map([["a", textOf("a", "from the server")]]);
-  session.texts.want("a");
+  session.texts.look(["a"]);
   await pass(0);
   expect(session.typing.textNow("a")).toEqual(textOf("a", "from the server"));
   server.isReachable = false;
@@ -542,8 +543,8 @@ test("another window’s change shows here when it is announced", async () => {
 
 test("texts asked for in the same moment come in one answer", async () => {
   server.texts = new Map(["a", "b"].map((id) => [id, textOf(id, `words of ${id}`)]));
-  session.texts.want("a");
-  session.texts.want("b");
+  session.texts.look(["a"]);
+  session.texts.look(["b"]);
   await pass(0);
   expect(
     server.asked.filter(({ path }) => path.startsWith("/texts")).map(({ path }) => decodeURIComponent(path)),
@@ -553,13 +554,13 @@ test("texts asked for in the same moment come in one answer", async () => {
 
 test("a text that was overtaken by a change on its way is read again", async () => {
   server.texts = new Map([["a", textOf("a", "old", 1)]]);
-  session.texts.want("a");
+  session.texts.look(["a"]);
   await vi.advanceTimersToNextTimerAsync();
   expect(session.state.texts.get("a")?.revision).toBe(1);
 
   server.nextIsStale({ changed: [facts("a", 4)] });
   await session.changes.perform({ name: "promote", sections: ["a"] });
-  session.texts.want("a");
+  session.texts.look(["a"]);
   await pass(0);
   expect(session.state.outdated.has("a")).toBe(true);
   server.texts = new Map([["a", textOf("a", "new", 4)]]);
@@ -570,7 +571,7 @@ test("a text that was overtaken by a change on its way is read again", async () 
 
 test("what is typed in an outdated text is offered beside the newer one", async () => {
   server.texts = new Map([["a", textOf("a", "old", 1)]]);
-  session.texts.want("a");
+  session.texts.look(["a"]);
   await pass(0);
   server.nextIsStale({ changed: [facts("a", 4)] });
   await session.changes.perform({ name: "promote", sections: ["a"] });
@@ -583,7 +584,7 @@ test("what is typed in an outdated text is offered beside the newer one", async 
 
 test("words typed while another window changed only the aim of their section go through", async () => {
   server.texts = new Map([["a", textOf("a", "the lamp", 1)]]);
-  session.texts.want("a");
+  session.texts.look(["a"]);
   await pass(0);
   server.nextIsStale({ changed: [{ ...facts("a", 4), aim: "changed there" }] }, [textOf("a", "the lamp", 4)]);
   type("a", "the lamp was lit");
@@ -598,7 +599,7 @@ test("words typed while another window changed only the aim of their section go 
 
 test("what is typed in a text newer than all else builds on that text", async () => {
   server.texts = new Map([["a", textOf("a", "newer", 8)]]);
-  session.texts.want("a");
+  session.texts.look(["a"]);
   await pass(0);
   type("a", "newer, and more");
   await session.flush();
@@ -758,4 +759,30 @@ test("a text is read again when it is known to be another", async () => {
   server.texts.set("a", { ...textOf("a", "As it is on the server."), revision: 9 });
   await session.texts.readAgain("a");
   expect(JSON.stringify(session.state.texts.get("a")?.body)).toContain("As it is on the server.");
+});
+
+test("texts that were in sight long ago are let go, but for those with words that are not acknowledged", async () => {
+  const ids = Array.from({ length: 3000 }, (_none, index) => `s${index}`);
+  session.close();
+  server = new ServerStandIn(skeletonOf(ids, "1".repeat(ids.length)));
+  for (const id of ids) server.texts.set(id, textOf(id, "The log"));
+  session = await openSession(server.fetch);
+  const lookAt = async (from: number) => {
+    session.texts.look(ids.slice(from, from + 30));
+    await pass(1);
+  };
+
+  await lookAt(0);
+  server.isReachable = false;
+  type("s3", "The gale");
+  await pass(1000);
+  server.isReachable = true;
+  for (let from = 30; from < ids.length; from += 30) await lookAt(from);
+
+  expect(session.state.texts.size).toBeLessThan(2 * STAYING + 60);
+  expect(session.state.texts.has("s2999")).toBe(true);
+  expect(session.state.texts.has("s4")).toBe(false);
+  expect(bodyOf(session.typing.textNow("s3") ?? {})).toContain("The gale");
+  await lookAt(0);
+  expect(session.state.texts.has("s4")).toBe(true);
 });

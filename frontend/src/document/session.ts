@@ -51,7 +51,7 @@ export class Session {
     const place = resume === null ? null : { section: resume, position: skeleton.resumePosition };
     this.windowStore = createStore(() => openedAt(store.getState(), place, keptScope(skeleton.id)));
     this.messages = new Messages(this.windowStore);
-    this.texts = new Texts(store, this.messages);
+    this.texts = new Texts(store, this.messages, (section) => this.typing.isIn(section));
     this.counts = new Counts(store);
     this.pages = new Pages(store);
     this.navigation = new Navigation(store, this.windowStore, this.messages);

@@ -4,6 +4,8 @@ import type { Messages } from "./messages";
 import { withTexts, type DocumentState } from "./state";
 
 const AT_ONCE = 40;
+/** Texts that stay here when they are out of sight. */
+export const STAYING = 400;
 /** After an answer that did not come (milliseconds). */
 const RETRY = 3000;
 
@@ -12,13 +14,42 @@ export class Texts {
   private wanted = new Set<string>();
   private timer: number | undefined;
 
+  private tidying: number | undefined;
+  /** Sections that have been looked at, those of now last. */
+  private readonly seen = new Set<string>();
+
   constructor(
     private readonly store: StoreApi<DocumentState>,
     private readonly messages: Messages,
+    /** Whether words are typed in a section that are not acknowledged; they build on the text that is here. */
+    private readonly isTypedIn: (section: string) => boolean,
   ) {}
 
+  /** What is in sight or near it: it is read, and when there are many, what was in sight long ago is let go. */
+  look(sections: readonly string[]): void {
+    for (const section of sections) {
+      this.seen.delete(section);
+      this.seen.add(section);
+      this.want(section);
+    }
+    // Not at each step, for it is the whole map that is written anew; nor while what is looked at is being shown.
+    if (this.store.getState().texts.size > 2 * STAYING + sections.length)
+      this.tidying ??= window.setTimeout(() => this.letGo(STAYING + sections.length), 0);
+  }
+
+  private letGo(staying: number): void {
+    this.tidying = undefined;
+    const { texts, outdated } = this.store.getState();
+    for (const section of [...this.seen].slice(0, -staying)) this.seen.delete(section);
+    const stays = (section: string) => this.seen.has(section) || this.isTypedIn(section);
+    this.store.setState({
+      texts: new Map([...texts].filter(([section]) => stays(section))),
+      outdated: new Set([...outdated].filter(stays)),
+    });
+  }
+
   /** Asks for a section's text; texts asked for in the same moment come together. */
-  want(section: string): void {
+  private want(section: string): void {
     const { texts, outdated } = this.store.getState();
     if (texts.has(section) && !outdated.has(section)) return;
     this.wanted.add(section);

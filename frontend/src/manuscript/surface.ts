@@ -341,12 +341,11 @@ export class Surface {
   private fit(): void {
     const { scrollTop: top, clientHeight: height } = this.scroller;
     const selection = this.heldRange();
-    if (this.editor.isReturning && selection)
-      for (let index = selection.from; index < selection.to; index++) this.session.texts.want(this.ids[index] ?? "");
     const frame = { top: this.scrollTo ? this.heights.top(this.ids, this.ids.indexOf(this.scrollTo.id)) : top, height };
     const ahead = rangeAhead(this.heights, this.ids, frame);
-    for (let index = ahead.from; index < ahead.to; index++) this.session.texts.want(this.ids[index] ?? "");
     const wanted = rangeAround(this.heights, this.ids, this.shown, frame, selection);
+    const near = [ahead, wanted, ...(this.editor.isReturning && selection ? [selection] : [])];
+    this.session.texts.look([...new Set(near.flatMap(({ from, to }) => this.ids.slice(from, to)))]);
     const range = this.withTexts(wanted);
     const isSame = !this.isStale && range.from === this.shown.from && range.to === this.shown.to;
     if (!isSame) {

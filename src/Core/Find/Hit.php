@@ -37,9 +37,9 @@ final readonly class Hit
             $line->field,
             $line->position($at, false),
             $line->position($at + $length, true),
-            mb_substr($line->words, $at, $length),
-            mb_substr($line->words, max(0, $at - self::AROUND), min($at, self::AROUND)),
-            mb_substr($line->words, $at + $length, self::AROUND),
+            $line->part($at, $length),
+            $line->part(max(0, $at - self::AROUND), min($at, self::AROUND)),
+            $line->part($at + $length, self::AROUND),
             $groups,
             $line->isInHeading,
         );

@@ -11,6 +11,9 @@ use Stemmata\Core\Text\Utf16;
 /** A line of a section as it is looked through: its words, and where each stretch of them stands. */
 final readonly class Line
 {
+    /** Whether each letter is one byte, as in most lines in English: what is cut from those need not be counted out. */
+    private bool $isAscii;
+
     /**
      * @param list<array{int, int, int}> $stretches of letters that stand together: where in the words (characters),
      *     where in the heading or the text (the editor’s positions), and how many characters
@@ -20,7 +23,15 @@ final readonly class Line
         public string $words,
         public array $stretches,
         public bool $isInHeading = false,
-    ) {}
+    ) {
+        $this->isAscii = mb_check_encoding($words, 'ASCII');
+    }
+
+    /** Some of its words, counted in characters. */
+    public function part(int $at, int $length): string
+    {
+        return $this->isAscii ? substr($this->words, $at, $length) : mb_substr($this->words, $at, $length);
+    }
 
     /**
      * @param list<Field> $fields
@@ -48,12 +59,12 @@ final readonly class Line
     {
         foreach ($this->stretches as [$from, $at, $length]) {
             if ($character < $from + $length || ($isEnd && $character === $from + $length)) {
-                return $at + Utf16::length(mb_substr($this->words, $from, max(0, $character - $from)));
+                return $at + Utf16::length($this->part($from, max(0, $character - $from)));
             }
         }
         $last = $this->stretches[count($this->stretches) - 1] ?? [0, 0, 0];
 
-        return $last[1] + Utf16::length(mb_substr($this->words, $last[0], $last[2]));
+        return $last[1] + Utf16::length($this->part($last[0], $last[2]));
     }
 
     /**

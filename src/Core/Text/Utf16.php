@@ -9,8 +9,10 @@ final class Utf16
 {
     public static function length(string $text): int
     {
+        $characters = mb_strlen($text, 'UTF-8');
+
         // What takes four bytes in UTF-8 takes two units.
-        return mb_strlen($text, 'UTF-8') + (int) preg_match_all('/[\xF0-\xF4]/', $text);
+        return strlen($text) === $characters ? $characters : $characters + (int) preg_match_all('/[\xF0-\xF4]/', $text);
     }
 
     /** A cut between the two halves of one character moves to before that character. */

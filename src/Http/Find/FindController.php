@@ -122,12 +122,12 @@ final readonly class FindController
     private function sections(string $document, Found $found): array
     {
         $ids = array_map(strval(...), array_keys($found->hits));
-        $facts = $this->facts->ofSections($document, $ids);
+        $revisions = $this->facts->revisions($document);
 
         return array_map(
             static fn(string $id): FoundInSection => new FoundInSection(
                 $id,
-                $facts[$id]['revision'] ?? 0,
+                $revisions[$id] ?? 0,
                 array_map(FoundPlace::of(...), $found->hits[$id] ?? []),
             ),
             $ids,

@@ -217,18 +217,16 @@ final readonly class Facts
     {
         $rows = [];
         foreach (array_chunk($ids, self::IDS_PER_QUERY) as $chunk) {
-            $rows = [
-                ...$rows,
-                ...$this->connection->fetchAllAssociative(
-                    'SELECT ' .
-                        $columns .
-                        ' FROM section WHERE id IN (:ids) AND ' .
-                        SqliteSql::notByIndex('document_id') .
-                        ' = :document',
-                    ['ids' => $chunk, 'document' => $documentId],
-                    ['ids' => ArrayParameterType::STRING],
-                ),
-            ];
+            $some = $this->connection->fetchAllAssociative(
+                'SELECT ' .
+                    $columns .
+                    ' FROM section WHERE id IN (:ids) AND ' .
+                    SqliteSql::notByIndex('document_id') .
+                    ' = :document',
+                ['ids' => $chunk, 'document' => $documentId],
+                ['ids' => ArrayParameterType::STRING],
+            );
+            array_push($rows, ...$some);
         }
 
         return $rows;

@@ -64,7 +64,11 @@ final class StoredShelf implements Shelf
             $rows = $this->entities
                 ->getConnection()
                 ->iterateAssociative(
-                    'SELECT ' . self::COLUMNS . ' FROM section WHERE document_id = ? AND id IN (?)',
+                    'SELECT ' .
+                        self::COLUMNS .
+                        ' FROM section WHERE ' .
+                        SqliteSql::notByIndex('document_id') .
+                        ' = ? AND id IN (?)',
                     [$this->documentId, array_column($some, 'value')],
                     [ParameterType::STRING, ArrayParameterType::STRING],
                 );

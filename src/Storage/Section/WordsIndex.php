@@ -7,7 +7,6 @@ namespace Stemmata\Storage\Section;
 use Doctrine\DBAL\Connection;
 use Stemmata\Core\Find\FoldedWords;
 use Stemmata\Core\Find\Query;
-use Stemmata\Storage\Database\Row;
 use Stemmata\Storage\Database\SqliteSql;
 
 /** Which sections may hold what a query looks for, told without reading their texts. */
@@ -23,16 +22,12 @@ final readonly class WordsIndex
             return new PossibleSections(null);
         }
         [$conditions, $values] = self::conditions($words);
-        $rows = $this->connection->iterateAssociative(
+        $ids = $this->connection->fetchFirstColumn(
             'SELECT section_id FROM section_words WHERE ' . implode(' AND ', ['document_id = ?', ...$conditions]),
             [$documentId, ...$values],
         );
-        $found = [];
-        foreach ($rows as $fields) {
-            $found[(new Row($fields))->text('section_id')] = true;
-        }
 
-        return new PossibleSections($found);
+        return new PossibleSections(array_fill_keys(array_filter($ids, is_string(...)), true));
     }
 
     /**
