@@ -12,12 +12,15 @@ final readonly class PageMap
      * @param array<string, Spot> $sections  by id
      * @param array<string, Spot> $bookmarks by id
      * @param array<string, Spot> $blocks    blocks of texts, by the section's id, a colon and the block's index from 0
+     * @param array<string, Spot> $lines     of contents, by the section's id, a colon, which of its contents from 0 on, a
+     *     colon and the line's key
      */
     private function __construct(
         public array $labels,
         public array $sections,
         public array $bookmarks,
         public array $blocks,
+        public array $lines,
     ) {}
 
     public function pages(): int
@@ -31,7 +34,7 @@ final readonly class PageMap
      */
     public static function of(int $pages, array $spots): self
     {
-        $byKind = ['section' => [], 'bookmark' => [], 'block' => []];
+        $byKind = ['section' => [], 'bookmark' => [], 'block' => [], 'line' => []];
         $labels = array_fill(0, $pages, '');
         foreach ($spots as $spot) {
             [$kind, $id, $sheet, $label, $down] = is_array($spot) ? [...$spot, null, null, null, null, null] : [null];
@@ -49,6 +52,6 @@ final readonly class PageMap
             }
         }
 
-        return new self($labels, $byKind['section'], $byKind['bookmark'], $byKind['block']);
+        return new self($labels, $byKind['section'], $byKind['bookmark'], $byKind['block'], $byKind['line']);
     }
 }

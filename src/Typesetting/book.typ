@@ -170,9 +170,10 @@
 
 // --- contents ------------------------------------------------------------------------------------------------------
 
-#let contents-line(target, level, line, pages) = context {
+#let contents-line(id, target, level, body, pages) = context {
   let style = contents-levels.at(level - 1)
   let location = found-spot(target)
+  let line = spot("line", id) + body
   styled-block(style, breakable: false, {
     set par(hanging-indent: 1.5em)
     if location == none { line } else if pages == "none" { link(location, line) } else {
@@ -193,7 +194,7 @@
   if own-page { pagebreak(weak: true) }
   let body = {
     if title != "" { styled-block(kinds.contentsTitle, title, sticky: true) }
-    let set-lines = lines.map(((target, level, line)) => contents-line(target, level, line, pages))
+    let set-lines = lines.map(((id, target, level, line)) => contents-line(id, target, level, line, pages))
     if two-columns {
       // Side by side in equal parts as long as they fit on a page, else column after column.
       if lines.len() > 60 { columns(2, set-lines.join()) } else {

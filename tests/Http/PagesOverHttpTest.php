@@ -104,7 +104,13 @@ final class PagesOverHttpTest extends TestCase
         $contents = $document->get('/contents')[0] ?? null;
         self::assertIsArray($contents);
         self::assertSame(
-            [['section' => $document->section(1), 'sentence' => '“1 Lamps” is now “1 Lanterns”', 'lines' => 1]],
+            [
+                [
+                    'section' => $document->section(1),
+                    'sentence' => '“1 Lamps” is now “1 Lanterns”',
+                    'lines' => [$document->section(1)],
+                ],
+            ],
             $contents['differences'] ?? null,
         );
         $document->operate([

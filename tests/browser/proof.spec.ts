@@ -138,6 +138,53 @@ test.describe("Proof", () => {
     await expect(drawer.getByText(/Behind the document/)).toBeVisible();
   });
 
+  test("a line of contents is changed on the page, where it is marked when it is behind", async ({ page }) => {
+    await openDocument(page, `# Preface {-}\n\nBefore it all.\n\n# Lamps\n\nOf lamps.\n\n# Gales\n\nOf gales.\n`);
+    await page.locator(".manuscript p", { hasText: "Before it all." }).click();
+    await page.keyboard.press("Control+j");
+    await page.getByRole("combobox").fill("table of contents here");
+    await page.keyboard.press("Enter");
+    await page.getByRole("dialog").getByRole("button", { name: "Make the contents" }).click();
+    await expect(page.locator(".manuscript nav[aria-label=Contents]")).toBeVisible();
+    await toProof(page);
+    const line = (words: RegExp) => proof(page).getByRole("button", { name: words });
+    const words = page.getByRole("textbox", { name: /Words of the line/ });
+
+    // By mouse: what was typed is kept by a click beside it.
+    await line(/Change the line “Lamps”/).click();
+    await words.fill("Of all the lamps");
+    await page.mouse.click(640, 640);
+    await expect(words).toHaveCount(0);
+    await expect(line(/Change the line “Of all the lamps”, by hand/)).toBeVisible();
+
+    // By keys, from line to line; no page is leafed.
+    await line(/Change the line “Preface”/).focus();
+    await page.keyboard.press("End");
+    await expect(line(/Change the line “Gales”/)).toBeFocused();
+    await page.keyboard.press("Enter");
+    await expect(words).toBeFocused();
+    await page.keyboard.type("Of gales");
+    await page.keyboard.press("Enter");
+    await expect(line(/Change the line “Of gales”, by hand/)).toBeFocused();
+
+    await pickRow(page, "Preface");
+    await page.keyboard.press("F2");
+    await page.keyboard.type("Foreword");
+    await page.keyboard.press("Enter");
+    await expect(proof(page).getByText("In “Contents” 1 line is behind the document.")).toBeVisible();
+    await line(/Change the line “Preface”, behind the document/).click();
+    await expect(page.getByText("“Preface” is now “Foreword”")).toBeVisible();
+    await page.getByRole("button", { name: "Bring up to date" }).first().click();
+    await expect(proof(page).getByText(/behind the document/)).toHaveCount(0);
+    await expect(line(/Change the line “Foreword”/)).toBeAttached();
+
+    await line(/Change the line “Of gales”/).click();
+    await page.getByRole("button", { name: "Leave out" }).click();
+    await expect(line(/Of gales/)).toHaveCount(0);
+    await page.keyboard.press("Control+z");
+    await expect(line(/Of gales/)).toBeAttached();
+  });
+
   test("a title page, headers that differ, roman front matter, chapters on the right; what is refused stays in its field", async ({
     page,
   }) => {

@@ -16,6 +16,8 @@ export type PageState = {
   bookmarks: ReadonlyMap<string, PageSpot>;
   /** By the id of the section, a colon and the index of the block. */
   blocks: ReadonlyMap<string, PageSpot>;
+  /** Lines of contents, by the id of the section, which of its contents, and the key of the line. */
+  lines: ReadonlyMap<string, PageSpot>;
   /** What is not as it should be, in sentences. */
   findings: readonly string[];
   /** Whether the document has changed since these pages were made. */
@@ -32,6 +34,7 @@ const NONE: PageState = {
   sections: new Map(),
   bookmarks: new Map(),
   blocks: new Map(),
+  lines: new Map(),
   findings: [],
   isBehind: true,
   failure: null,
@@ -79,6 +82,7 @@ export class Pages {
         sections: new Map(Object.entries(pages.sections)),
         bookmarks: new Map(Object.entries(pages.bookmarks)),
         blocks: new Map(Object.entries(pages.blocks)),
+        lines: new Map(Object.entries(pages.lines)),
         findings: pages.findings,
         isBehind: pages.revision < this.document.getState().revision,
         failure: null,

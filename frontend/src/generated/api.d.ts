@@ -944,8 +944,8 @@ export interface components {
             differences: {
                 section: string;
                 sentence: string;
-                /** @description How many it is about */
-                lines: number;
+                /** @description Keys of those that it is about */
+                lines: string[];
             }[];
         };
         /** @description What can be counted in a text, and how long it takes to read. */
@@ -1498,6 +1498,10 @@ export interface components {
             };
             /** @description By the id of the section, a colon and the index of the block from 0 on; empty unless asked for */
             blocks: {
+                [key: string]: components["schemas"]["PageSpot"];
+            };
+            /** @description Lines of contents, by the id of the section, which of its contents from 0 on and the key of the line, with colons between; empty unless asked for */
+            lines: {
                 [key: string]: components["schemas"]["PageSpot"];
             };
             /** @description What is not as it should be, in sentences */

@@ -73,7 +73,7 @@ export const COMMANDS = {
     links: { words: "Links and bookmarks", keys: [] },
     reminders: { words: "Reminders", keys: [], also: "notes to do todo still missing" },
     ideas: { words: "Ideas", keys: [], also: "question thoughts scratch statement" },
-    contents: { words: "Contents", keys: [] },
+    contents: { words: "Contents", keys: [], also: "make table of contents list of illustrations figures tables" },
     pages: {
       words: "Pages, headers and footers",
       keys: [],
@@ -177,7 +177,11 @@ export const COMMANDS = {
     bookmark: { words: "Bookmark here…", keys: [], also: "name place anchor" },
     reminder: { words: "Reminder here…", keys: ["Ctrl+Alt+M"], also: "note to do todo remark still missing" },
     reference: { words: "Refer to a place…", keys: [], also: "cross-reference number page" },
-    "contents-here": { words: "Contents here…", keys: [], also: "table of contents" },
+    "contents-here": {
+      words: "Contents here…",
+      keys: [],
+      also: "make insert table of contents list of illustrations figures tables",
+    },
     "words-to-standing": { words: "Keep the selected words as standing text", keys: [], also: "reuse again" },
     standing: { words: "Standing text…", keys: [], also: "reuse snippet boilerplate again insert" },
     "words-to-ideas": { words: "Send the selected words to the ideas", keys: [], also: "later scratch" },

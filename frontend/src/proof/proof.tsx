@@ -5,6 +5,7 @@ import { useDocument, usePages, useSession, useWindow } from "../document/contex
 import { usePageSetup } from "../pages/page-setup";
 import { placeOfLine } from "../pages/place-of-line";
 import { levelAt } from "../outline/outline";
+import { ContentsBehind, ContentsOnPage } from "./contents-on-page";
 import { RunningOnPage, type EditedLine } from "./running-on-page";
 import { Choices } from "../parts/choices";
 import { cx } from "../parts/cx";
@@ -15,6 +16,8 @@ import { useProof } from "./shown-sheet";
 import { Sheet, type PageSize } from "./sheet";
 import { SmallPages } from "./small-pages";
 
+/** After a file that did not come (milliseconds). */
+const RETRY = 3000;
 const GAP = 18;
 const MANY_WIDTH = 168;
 const SPREADS = [
@@ -215,6 +218,7 @@ export function Proof() {
                       onClick={() => setEdited({ sheet: each, which: lineOn(each, end) })}
                     />
                   ))}
+                <ContentsOnPage sheet={each} size={size} />
                 {edited?.sheet === each && <RunningOnPage which={edited.which} onClose={() => setEdited(null)} />}
               </div>
             ))}
@@ -242,6 +246,7 @@ export function Proof() {
           />
           <p className="flex-1 text-right @max-[800px]:hidden">A click on a line leads to its text</p>
         </div>
+        <ContentsBehind />
         {pages.findings.map((finding) => (
           <p key={finding} className="mt-1 border-l-2 border-ochre pl-3 text-ink">
             {finding}
@@ -263,10 +268,12 @@ function usePdf(id: string): { pdf: Pdf | null; size: PageSize | null; failure: 
   useEffect(() => {
     if (revision === 0) return;
     let isOver = false;
+    let again = 0;
     const open = async () => {
       const pdf = await openPdf(`/api/documents/${id}/pages.pdf?revision=${revision}`);
       const view = pdf && (await pdf.getPage(1)).getViewport({ scale: 1 });
       if (isOver) return;
+      if (pdf === null) again = window.setTimeout(() => void open(), RETRY);
       setShown((before) =>
         pdf === null
           ? { ...before, failure: "The pages cannot be had just now." }
@@ -276,6 +283,7 @@ function usePdf(id: string): { pdf: Pdf | null; size: PageSize | null; failure: 
     void open();
     return () => {
       isOver = true;
+      window.clearTimeout(again);
     };
   }, [id, revision]);
   return shown;

@@ -11,6 +11,10 @@ use Stemmata\Core\Text\Node;
  * What refreshing would change in contents, each in a sentence.
  *
  * @phpstan-import-type Line from ContentsLines
+ *
+ * `lines` are the keys of those that a sentence is about.
+ *
+ * @phpstan-type Difference array{section: string, sentence: string, lines: non-empty-list<string>}
  */
 final class ContentsDifferences
 {
@@ -18,8 +22,7 @@ final class ContentsDifferences
     private const MOST_RENUMBERED = 3;
 
     /**
-     * @return list<array{section: string, sentence: string, lines: int}> in the order of the lines; those that go, last.
-     *     `lines` is how many a sentence is about
+     * @return list<Difference> in the order of the lines; those that go, last
      */
     public static function of(Document $document, Node $contents): array
     {
@@ -34,7 +37,7 @@ final class ContentsDifferences
         foreach ($next as $key => $line) {
             $before = $kept[$key] ?? null;
             if (null !== $before && self::isOnlyRenumbered($before, $line) && !isset($moved[$key])) {
-                $renumbered[count($differences)] = [$before, $line];
+                $renumbered[count($differences)] = [$before, $line, (string) $key];
             }
             $sentence = match (true) {
                 null === $before => sprintf('“%s” is new', self::named($line)),
@@ -62,17 +65,17 @@ final class ContentsDifferences
                 default => null,
             };
             if (null !== $sentence) {
-                $differences[] = ['section' => $line['section'], 'sentence' => $sentence, 'lines' => 1];
+                $differences[] = ['section' => $line['section'], 'sentence' => $sentence, 'lines' => [(string) $key]];
             }
         }
-        foreach (array_diff_key($kept, $next) as $line) {
+        foreach (array_diff_key($kept, $next) as $key => $line) {
             $differences[] = [
                 'section' => $line['section'],
                 'sentence' => sprintf(
                     ContentsLines::isByHand($line) ? '“%s”, which you made by hand, goes' : '“%s” goes',
                     self::named($line),
                 ),
-                'lines' => 1,
+                'lines' => [(string) $key],
             ];
         }
 
@@ -91,14 +94,14 @@ final class ContentsDifferences
     }
 
     /**
-     * @param list<array{section: string, sentence: string, lines: int}> $differences
-     * @param array<int, array{Line, Line}> $renumbered by their place among the differences
+     * @param list<Difference> $differences
+     * @param non-empty-array<int, array{Line, Line, string}> $renumbered by their place among the differences
      *
-     * @return list<array{section: string, sentence: string, lines: int}>
+     * @return list<Difference>
      */
     private static function withRenumberedTogether(array $differences, array $renumbered): array
     {
-        $first = (int) array_key_first($renumbered);
+        $first = array_key_first($renumbered);
         [$before, $line] = $renumbered[$first];
         $together = [
             'section' => $line['section'],
@@ -108,7 +111,7 @@ final class ContentsDifferences
                 self::named($before),
                 self::named($line),
             ),
-            'lines' => count($renumbered),
+            'lines' => array_column(array_values($renumbered), 2),
         ];
 
         return [

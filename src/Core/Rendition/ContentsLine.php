@@ -11,6 +11,7 @@ final readonly class ContentsLine
      * @param string $section that it leads to
      * @param int    $level   1 to 9
      * @param string $words   number and heading
+     * @param string $number  of the heading; empty for none, and for captions
      * @param string $place   the name of the place there
      * @param string $kind    of what it leads to: “section”, “bookmark” or “caption”
      * @param string $id      of that; of a caption, the section’s with a colon and which it is there, from 0 on
@@ -22,5 +23,11 @@ final readonly class ContentsLine
         public string $place,
         public string $kind = 'section',
         public string $id = '',
+        public string $number = '',
     ) {}
+
+    public function withoutNumber(): string
+    {
+        return '' === $this->number ? $this->words : substr($this->words, strlen($this->number) + 1);
+    }
 }

@@ -161,13 +161,15 @@ final readonly class Rendition
                 continue;
             }
             $end = isset($line['caption']) ? '. ' : ' ';
+            $number = $hasNumbers ? $line['number'] : '';
             $lines[] = new ContentsLine(
                 $line['section'],
                 $line['level'],
-                ('' !== $line['number'] && $hasNumbers ? $line['number'] . $end : '') . ContentsLines::wordsOf($line),
+                ('' === $number ? '' : $number . $end) . ContentsLines::wordsOf($line),
                 $this->places->findName($line['bookmark'] ?? $line['section']) ?? $line['section'],
                 isset($line['caption']) ? 'caption' : (isset($line['bookmark']) ? 'bookmark' : 'section'),
                 ContentsLines::keyOf($line),
+                isset($line['caption']) ? '' : $number,
             );
         }
 

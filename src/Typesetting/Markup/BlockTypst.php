@@ -21,6 +21,8 @@ final class BlockTypst extends BlockVisitor
     private string $section = '';
     /** How many pictures and tables of the section have been met. */
     private int $captions = 0;
+    /** How many contents of the section have been met. */
+    private int $contents = 0;
 
     public function __construct(private readonly InlineTypst $inline, private readonly Rendition $rendition) {}
 
@@ -30,6 +32,7 @@ final class BlockTypst extends BlockVisitor
         $markup = '';
         $this->section = $section;
         $this->captions = 0;
+        $this->contents = 0;
         foreach ($blocks as $index => $block) {
             // The spot stands in the paragraph, so that it adds none; before what is no paragraph it clings to it.
             $spot = sprintf('#spot("block", %s);', TypstValue::string($section . ':' . $index));
@@ -219,13 +222,16 @@ final class BlockTypst extends BlockVisitor
     protected function contents(Node $contents): string
     {
         $lines = '';
+        $which = $this->section . ':' . $this->contents++;
         foreach ($this->rendition->contentsLines($contents) as $line) {
             $lines .= sprintf(
-                '(spot-label("%s", %s), %d, [%s]), ',
+                '(%s, spot-label("%s", %s), %d, [%s%s]), ',
+                TypstValue::string($which . ':' . $line->id),
                 $line->kind,
                 TypstValue::string($line->id),
                 $line->level,
-                TypstValue::words($line->words),
+                '' === $line->number ? '' : TypstValue::words($line->number) . '#h(0.6em)',
+                TypstValue::words($line->withoutNumber()),
             );
         }
         $settings = ContentsSettings::in($contents);

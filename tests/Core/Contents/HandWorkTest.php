@@ -179,7 +179,7 @@ final class HandWorkTest extends TestCase
             ['“1 Fog” is new', '5 lines bear another number: “1 Lamps” is now “2 Lamps”, and so on'],
             array_column($differences, 'sentence'),
         );
-        self::assertSame([1, 5], array_column($differences, 'lines'));
+        self::assertSame([1, 5], array_map(count(...), array_column($differences, 'lines')));
     }
 
     public function testALineIsTakenBack(): void

@@ -7,9 +7,10 @@ import { ContentsDialog } from "../../manuscript/contents-dialog";
 import { LEVELS, levelAt } from "../../outline/outline";
 import { useContents } from "../../pages/contents";
 import { Button } from "../../parts/button";
+import { LineWords, takenBack } from "../../pages/line-words";
 import { Choices } from "../../parts/choices";
 import { cx } from "../../parts/cx";
-import { FIELD, WIDE_FIELD } from "../../parts/field";
+import { WIDE_FIELD } from "../../parts/field";
 import { Select } from "../../parts/select";
 import { Tick } from "../../parts/tick";
 import { counted, formatNumber } from "../../parts/words";
@@ -59,10 +60,10 @@ function OneContents({ contents }: { contents: Contents }) {
   const session = useSession("OneContents");
   const { setUp, refresh } = useContents();
   const { differences, lines } = contents;
-  const changed = differences.reduce((sum, difference) => sum + difference.lines, 0);
+  const changed = differences.reduce((sum, difference) => sum + difference.lines.length, 0);
   const outline = useDocument("OneContents", (state) => state.outline);
   const label = `${contents.title || "Contents without a title"}`;
-  const byHand = lines.filter((line) => line.words !== null || line.out || line.bookmark !== null);
+  const byHand = lines.filter((line) => takenBack(line) !== null);
   const chapters = outline.ids
     .filter((_, position) => levelAt(outline, position) === 1)
     .map((id) => ({ value: id, words: sectionLabel(session.state, id) || sectionName(session.state, id) }));
@@ -229,25 +230,22 @@ function levelsWith({ from, to }: Contents, level: number): { from: number; to: 
 
 function HandLine({ contents, line }: { contents: Contents; line: ContentsLine }) {
   const { changeLine } = useContents();
+  const back = takenBack(line);
   const said = line.bookmark !== null ? "added" : line.out ? "left out" : `for “${line.heading}”`;
   return (
     <li className="flex gap-2">
       <span className="flex-1 text-ink">
         “{line.words ?? line.heading}” <span className="text-soft">{said}</span>
       </span>
-      <button
-        type="button"
-        className="self-start font-medium whitespace-nowrap text-stem"
-        onClick={() =>
-          void changeLine(
-            contents,
-            line.key,
-            line.bookmark !== null ? { out: true } : line.out ? { out: false } : { words: "" },
-          )
-        }
-      >
-        {line.bookmark !== null ? "Take out" : line.out ? "Put back" : "As the heading"}
-      </button>
+      {back && (
+        <button
+          type="button"
+          className="self-start font-medium whitespace-nowrap text-stem"
+          onClick={() => void changeLine(contents, line.key, back.change)}
+        >
+          {back.said}
+        </button>
+      )}
     </li>
   );
 }
@@ -276,22 +274,7 @@ function Lines({ contents }: { contents: Contents }) {
                 onChange={(event) => void changeLine(contents, line.key, { out: !event.target.checked })}
               />
               {contents.numbers && line.number && <span className="text-xs tabular-nums">{line.number}</span>}
-              <input
-                key={line.words ?? line.heading}
-                defaultValue={line.words ?? line.heading}
-                aria-label={`Words of the line for “${line.heading}”`}
-                className={cx(
-                  FIELD,
-                  "min-w-0 flex-1 px-1.5 py-0.5",
-                  line.words !== null && "border-l-2 border-l-ochre",
-                  line.out && "text-faint line-through",
-                )}
-                onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
-                onBlur={(event) => {
-                  const words = event.target.value.trim();
-                  if (words !== (line.words ?? line.heading)) void changeLine(contents, line.key, { words });
-                }}
-              />
+              <LineWords contents={contents} line={line} className="min-w-0 flex-1 px-1.5 py-0.5" />
               <span className="w-7 shrink-0 text-right text-xs tabular-nums">{page ?? ""}</span>
             </li>
           );

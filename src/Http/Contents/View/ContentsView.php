@@ -14,13 +14,17 @@ use Stemmata\Core\Document\Document;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Node;
 
-/** Contents in a text: how they are set up, their lines, and what refreshing would change. */
+/**
+ * Contents in a text: how they are set up, their lines, and what refreshing would change.
+ *
+ * @phpstan-import-type Difference from ContentsDifferences
+ */
 #[OA\Schema(schema: 'Contents')]
 final readonly class ContentsView
 {
     /**
      * @param list<ContentsLineView>                          $lines
-     * @param list<array{section: string, sentence: string, lines: int}> $differences
+     * @param list<Difference>       $differences
      */
     private function __construct(
         #[OA\Property(description: 'In whose text they stand')] public string $section,
@@ -44,7 +48,12 @@ final readonly class ContentsView
                     properties: [
                         new OA\Property('section', type: 'string'),
                         new OA\Property('sentence', type: 'string'),
-                        new OA\Property('lines', description: 'How many it is about', type: 'integer'),
+                        new OA\Property(
+                            'lines',
+                            description: 'Keys of those that it is about',
+                            type: 'array',
+                            items: new OA\Items(type: 'string'),
+                        ),
                     ],
                     type: 'object',
                 ),

@@ -18,6 +18,7 @@ final readonly class PagesView
      * @param \ArrayObject<string, PageSpot> $sections
      * @param \ArrayObject<string, PageSpot> $bookmarks
      * @param \ArrayObject<string, PageSpot> $blocks
+     * @param \ArrayObject<string, PageSpot> $lines
      * @param list<string>                                    $findings
      */
     public function __construct(
@@ -54,6 +55,14 @@ final readonly class PagesView
         ]
         public \ArrayObject $blocks,
         #[
+            OA\Property(
+                description: 'Lines of contents, by the id of the section, which of its contents from 0 on and the key of the line, with colons between; empty unless asked for',
+                type: 'object',
+                additionalProperties: new OA\AdditionalProperties(ref: PageSpot::class),
+            ),
+        ]
+        public \ArrayObject $lines,
+        #[
             OA\Property(description: 'What is not as it should be, in sentences', items: new OA\Items(type: 'string')),
         ]
         public array $findings,
@@ -72,6 +81,7 @@ final readonly class PagesView
             self::spots($map->sections),
             self::spots($map->bookmarks),
             self::spots($withBlocks ? $map->blocks : []),
+            self::spots($withBlocks ? $map->lines : []),
             $findings,
             PageWords::page($language),
         );
