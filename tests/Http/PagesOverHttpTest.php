@@ -69,6 +69,26 @@ final class PagesOverHttpTest extends TestCase
         );
     }
 
+    public function testTheDeskKnowsHowManyPagesThereAre(): void
+    {
+        $document = LiveDocument::from(self::$server, "# Lamps\n\nThe old lamp.\n");
+        $card = static function () use ($document): array {
+            $cards = json_decode(self::$server->text('/api/documents'), true);
+            $own = array_filter(
+                (array) $cards,
+                static fn(mixed $each): bool => is_array($each) && $document->id === ($each['id'] ?? null),
+            );
+            $card = (array) array_pop($own);
+
+            return [$card['pages'] ?? null, $card['arePagesBehind'] ?? null];
+        };
+        self::assertSame([null, true], $card());
+        $labels = (array) ($document->get('/pages')['labels'] ?? []);
+        self::assertSame([count($labels), false], $card());
+        $document->operate(['name' => 'rename', 'section' => $document->section(0), 'heading' => 'Lanterns']);
+        self::assertSame([count($labels), true], $card(), 'until they are set again');
+    }
+
     public function testPagesAreSetUpAndWhatCannotBeIsRefused(): void
     {
         $document = LiveDocument::from(self::$server, "# Lamps\n\nThe old lamp.\n");

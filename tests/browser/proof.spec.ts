@@ -252,6 +252,20 @@ test.describe("Proof", () => {
     expect(pages.filter((each) => each.trim() === "").length).toBeGreaterThan(0);
   });
 
+  test("the Desk tells how many pages a document has, and follows its changes", async ({ page }) => {
+    const id = await openDocument(page, BOOK);
+    await page.goto("/");
+    const row = page.getByRole("listitem").filter({ has: page.locator(`a[href="/documents/${id}"]`) });
+    await expect(row).toContainText(/\d+ pages/, { timeout: 20_000 });
+    const before = Number((await row.textContent())?.match(/(\d+) pages/)?.[1]);
+    await page.goto(`/documents/${id}`);
+    await pickRow(page, "Glasses");
+    await page.keyboard.press("Delete");
+    await allKept(page);
+    await page.goto("/");
+    await expect(row).toContainText(`${before - 4} pages`, { timeout: 20_000 });
+  });
+
   test("when the service is killed, writing goes on and the pages come again", async ({ page }) => {
     await openDocument(page, BOOK);
     await page.getByTitle("Page numbers in place of words").click();

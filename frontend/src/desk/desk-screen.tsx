@@ -16,6 +16,7 @@ import { DeskReminders } from "./desk-reminders";
 import { DocumentRow } from "./document-row";
 import { importFile, READABLE, type Imported, type Progress as ImportProgress } from "../files/import-file";
 import { ImportResult } from "../files/import-result";
+import { usePageCounts } from "./use-page-counts";
 import { NewDocumentDialog } from "./new-document-dialog";
 import { RemovedDocuments } from "./removed-documents";
 
@@ -24,6 +25,7 @@ export function DeskScreen() {
   const [, go] = useLocation();
   const client = useQueryClient();
   const documents = useQuery({ queryKey: ["documents"], queryFn: () => read(api.GET("/api/documents")) });
+  usePageCounts(documents.data);
   const [naming, setNaming] = useState(false);
   const [over, setOver] = useState(false);
   const [removed, setRemoved] = useState<{ id: string; title: string } | null>(null);

@@ -69,6 +69,15 @@ export function DocumentRow({
             ? `${formatNumber(document.words)} of ${formatNumber(document.target)}`
             : counted(document.words, "word")}
         </p>
+        {document.pages !== null && (
+          <p
+            className={document.arePagesBehind ? "text-ochre" : "text-soft"}
+            title={document.arePagesBehind ? "Before the last changes" : undefined}
+          >
+            {counted(document.pages, "page")}
+            {document.arePagesBehind && <span className="sr-only">, before the last changes</span>}
+          </p>
+        )}
         <StageShares words={document.stageWords} />
         <p className="text-faint">{since(document.changedAt)}</p>
       </div>

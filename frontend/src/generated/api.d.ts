@@ -998,6 +998,10 @@ export interface components {
             /** @description Seconds since 1970, UTC */
             changedAt: number;
             revision: number;
+            /** @description When they were last set; null before the first time */
+            pages: number | null;
+            /** @description Whether it has changed since */
+            arePagesBehind: boolean;
             /** @description Heading of the section where writing stopped */
             resumeHeading: string | null;
             levels: string;

@@ -54,6 +54,8 @@ final readonly class ViewOf
             $record->target,
             $record->changedAt,
             $record->revision,
+            $record->pageCount,
+            $record->pagedRevision !== $record->revision,
             $resume['heading'] ?? null,
             $record->outlineLevels,
             $words,

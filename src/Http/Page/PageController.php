@@ -30,7 +30,12 @@ final readonly class PageController
     private const NOT_STRICTER = 'Stemmata-Not-As-Asked';
     private const MOST_PLACES = 3;
 
-    public function __construct(private DocumentStore $store, private Facts $facts, private Typesetter $typesetter) {}
+    public function __construct(
+        private DocumentStore $store,
+        private Facts $facts,
+        private Typesetter $typesetter,
+        private PageCounts $counts,
+    ) {}
 
     #[Route('/pages', methods: ['GET'])]
     #[OA\Get(path: '/api/documents/{id}/pages', operationId: 'readPages')]
@@ -55,6 +60,7 @@ final readonly class PageController
         $revision = $this->store->get($id)->revision;
         [$document, $revisions] = $this->read($id);
         $typeset = $this->typesetter->typeset($document, $id, $revisions, staysWarm: true);
+        $this->counts->remember($id, $typeset->map->pages(), $revision);
 
         return new JsonResponse(
             PagesView::of(

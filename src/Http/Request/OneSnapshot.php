@@ -15,6 +15,9 @@ use Symfony\Component\HttpKernel\Event\FinishRequestEvent;
  */
 final readonly class OneSnapshot
 {
+    /** The priority with which it ends; what writes at the end of a request comes after it. */
+    public const END = 0;
+
     public function __construct(private Connection $connection) {}
 
     #[AsEventListener]
@@ -25,7 +28,7 @@ final readonly class OneSnapshot
         }
     }
 
-    #[AsEventListener]
+    #[AsEventListener(priority: self::END)]
     public function end(FinishRequestEvent $event): void
     {
         if (

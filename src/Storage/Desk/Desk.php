@@ -153,6 +153,26 @@ final readonly class Desk
         });
     }
 
+    /**
+     * Remembers how many pages a document has at a revision; what is known of a later one stays.
+     *
+     * @throws UnknownDocument
+     */
+    public function keepPageCount(string $id, int $pages, int $revision): void
+    {
+        $known = $this->record($id);
+        if ($known->pagedRevision === $revision && $known->pageCount === $pages) {
+            return;
+        }
+        $this->lock->holding(function () use ($id, $pages, $revision): void {
+            $record = $this->record($id);
+            if ($revision >= ($record->pagedRevision ?? 0)) {
+                $record->pageCount = $pages;
+                $record->pagedRevision = $revision;
+            }
+        });
+    }
+
     /** @return list<DocumentRecord> */
     private function listed(string $condition, string $latest): array
     {

@@ -61,6 +61,12 @@ class DocumentRecord
     #[ORM\Column]
     public int $resumePosition = 0;
 
+    /** How many pages it had when they were last set, and at which revision; null before the first time. */
+    #[ORM\Column(nullable: true)]
+    public ?int $pageCount = null;
+    #[ORM\Column(nullable: true)]
+    public ?int $pagedRevision = null;
+
     /** When the sitting began in which it was changed last (seconds since 1970, UTC); null before the first. */
     #[ORM\Column(nullable: true)]
     public ?int $sittingSince = null;

@@ -22,6 +22,8 @@ final readonly class DocumentCard
         #[OA\Property] public ?int $target,
         #[OA\Property(description: 'Seconds since 1970, UTC')] public int $changedAt,
         #[OA\Property] public int $revision,
+        #[OA\Property(description: 'When they were last set; null before the first time')] public ?int $pages,
+        #[OA\Property(description: 'Whether it has changed since')] public bool $arePagesBehind,
         #[OA\Property(description: 'Heading of the section where writing stopped')] public ?string $resumeHeading,
         #[OA\Property] public string $levels,
         #[OA\Property(items: new OA\Items(type: 'integer'))] public array $sectionWords,
