@@ -12,6 +12,7 @@ final readonly class ContentsLine
      * @param int    $level   1 to 9
      * @param string $words   number and heading
      * @param string $number  of the heading; empty for none, and for captions
+     * @param string|null $byHand what the writer worded it as, or added; null for a line as its heading has it
      * @param string $place   the name of the place there
      * @param string $kind    of what it leads to: “section”, “bookmark” or “caption”
      * @param string $id      of that; of a caption, the section’s with a colon and which it is there, from 0 on
@@ -24,6 +25,7 @@ final readonly class ContentsLine
         public string $kind = 'section',
         public string $id = '',
         public string $number = '',
+        public ?string $byHand = null,
     ) {}
 
     public function withoutNumber(): string

@@ -170,10 +170,22 @@ final readonly class Rendition
                 isset($line['caption']) ? 'caption' : (isset($line['bookmark']) ? 'bookmark' : 'section'),
                 ContentsLines::keyOf($line),
                 isset($line['caption']) ? '' : $number,
+                isset($line['bookmark']) ? $line['heading'] : $line['words'] ?? null,
             );
         }
 
         return $lines;
+    }
+
+    /** @return list<string> ids of the sections whose lines the writer left out */
+    public function leftOutOf(Node $contents): array
+    {
+        $out = array_filter(
+            ContentsLines::kept($contents),
+            static fn(array $line): bool => isset($line['out']) && !isset($line['caption']),
+        );
+
+        return array_column(array_values($out), 'section');
     }
 
     /** What a calculation comes to; null when it cannot be worked out. */

@@ -70,7 +70,8 @@ final class DocumentBuilder
     private array $moved = [];
     /** @var list<Node> */
     private array $titlePage = [];
-    private bool $hasContents = false;
+    /** @var array<string, FoundContents> by the section that their placeholder names */
+    private array $contents = [];
     private bool $wasContents = false;
     /** Whether a link in the section being read leads to a place in the file. */
     private bool $hasInnerLinks = false;
@@ -146,7 +147,6 @@ final class DocumentBuilder
 
     public function block(Node $block): void
     {
-        $this->hasContents = $this->hasContents || 'contents' === $block->type;
         array_push(
             $this->blocks,
             ...$this->sound->block(
@@ -162,6 +162,29 @@ final class DocumentBuilder
     {
         $this->note(ImportNote::TitleBlockInText, mb_strimwidth(trim($block->plainText()), 0, 60, '…'));
         array_push($this->titlePage, ...$this->sound->block($block));
+    }
+
+    /**
+     * Contents were met.
+     *
+     * @return Node|null the block that stands for them until all headings are known; null when they hold no line
+     */
+    public function contents(FoundContents $found): ?Node
+    {
+        // A second list that leads about the same text is a program’s, as at the side of a page.
+        if (!$found->isOurs && ($found->isEmpty() || [] !== $this->contents)) {
+            $this->contentsLeftOut();
+
+            return null;
+        }
+        if (!$found->isOurs && [] === $this->blocks && ContentsWords::isHeading($this->heading->plainText())) {
+            // It stands for them alone, and is no heading of the text.
+            $this->flags |= Outline::UNNUMBERED | Outline::LEFT_OUT_OF_CONTENTS;
+        }
+        $key = sprintf('contents%04d', count($this->contents));
+        $this->contents[$key] = $found;
+
+        return $found->placeholder($key);
     }
 
     /** Contents that a program made were met; a heading that stood only for them goes with them. */
@@ -262,8 +285,8 @@ final class DocumentBuilder
         $lifting = NumberLifting::from($this->assembled($titleBlock, $sections), $this->printedByPosition($sections));
         $document = $lifting->document;
         $this->noteNumbers($lifting);
-        if ($this->hasContents) {
-            $document = self::withContentsFilled($document);
+        if ([] !== $this->contents) {
+            $document = $this->withContentsFilled($document);
         }
         $document = CaptionLifting::from($document)->withPictures($this->sound->pictures());
 
@@ -406,11 +429,7 @@ final class DocumentBuilder
                 return $href;
             }
             $anchor = rawurldecode(substr($href, 1));
-            $target =
-                '' === $anchor
-                    ? null
-                    : $this->targets[$anchor] ?? ($this->targets['~' . mb_strtolower($anchor)] ?? null);
-            $target = $this->moved[(string) LinkTarget::findInnerId($target ?? '')] ?? $target;
+            $target = $this->findTarget($anchor);
             if (null === $target) {
                 $this->note(ImportNote::LinkLeadsNowhere, '#' . $anchor);
             } else {
@@ -419,6 +438,14 @@ final class DocumentBuilder
 
             return $target ?? $href;
         });
+    }
+
+    private function findTarget(string $anchor): ?string
+    {
+        $target =
+            '' === $anchor ? null : $this->targets[$anchor] ?? ($this->targets['~' . mb_strtolower($anchor)] ?? null);
+
+        return $this->moved[(string) LinkTarget::findInnerId($target ?? '')] ?? $target;
     }
 
     /**
@@ -459,21 +486,40 @@ final class DocumentBuilder
         }
     }
 
-    private static function withContentsFilled(Document $document): Document
+    private function withContentsFilled(Document $document): Document
     {
         $filled = [];
+        $placeOf = fn(string $anchor): ?string => LinkTarget::findInnerId($this->findTarget($anchor) ?? '');
         foreach ($document->contentsHolders() as $id) {
             $section = $document->section($id);
-            $filled[] = $section->withBody(
-                $section->body->mapped(
-                    static fn(Node $node): Node => 'contents' === $node->type
-                        ? $node->withAttributes([
-                            ...$node->attributes,
-                            'lines' => ContentsLines::refreshed($document, $node),
-                        ])
-                        : $node,
-                ),
-            );
+            $blocks = [];
+            foreach ($section->body->blocks as $block) {
+                $isDropped = false;
+                $block = $block->mapped(function (Node $node) use ($document, $id, $placeOf, &$isDropped): Node {
+                    $key = 'contents' === $node->type ? ContentsLines::kept($node)[0]['section'] ?? '' : '';
+                    $found = $this->contents[$key] ?? null;
+                    if (null === $found) {
+                        return $node;
+                    }
+                    $settled = $found->settled(
+                        $document,
+                        $placeOf,
+                        fn(string $words, string $heading) => $found->isOurs
+                            ? null
+                            : $this->report->note(ImportNote::ContentsLineByHand, $id, $words . ' → ' . $heading),
+                    );
+                    $isDropped = null === $settled;
+                    if (!$found->isOurs) {
+                        $this->report->note($isDropped ? ImportNote::ContentsLeftOut : ImportNote::ContentsKept, $id);
+                    }
+
+                    return $settled ?? $node;
+                });
+                if (!$isDropped) {
+                    $blocks[] = $block;
+                }
+            }
+            $filled[] = $section->withBody(Body::of($blocks));
         }
 
         return $document->withSection(...$filled);

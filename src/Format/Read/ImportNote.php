@@ -8,6 +8,8 @@ namespace Stemmata\Format\Read;
 enum ImportNote
 {
     case ContentsLeftOut;
+    case ContentsKept;
+    case ContentsLineByHand;
     case NumbersLifted;
     case NumberDiffers;
     case NumberKeptAsWords;
@@ -61,6 +63,7 @@ enum ImportNote
             self::DirectionLost,
             self::LanguageLost
                 => ReportKind::Lost,
+            self::ContentsLineByHand,
             self::NumberDiffers,
             self::NumberKeptAsWords,
             self::LinkLeadsNowhere,
@@ -85,6 +88,14 @@ enum ImportNote
             self::ContentsLeftOut => [
                 'A contents list was left out; contents are made here from the headings.',
                 '%s contents lists were left out; contents are made here from the headings.',
+            ],
+            self::ContentsKept => [
+                'A contents list follows the headings from now on.',
+                '%s contents lists follow the headings from now on.',
+            ],
+            self::ContentsLineByHand => [
+                'One line of contents says something else than its heading; it stays as worded by hand.',
+                '%s lines of contents say something else than their headings; they stay as worded by hand.',
             ],
             self::NumbersLifted => [
                 'The number of one heading was taken off its words; it is computed from now on.',

@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read\Docx;
 
-use Stemmata\Core\Contents\ContentsOf;
-use Stemmata\Core\Contents\ContentsPages;
-use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\UniformMarks;
@@ -14,6 +11,7 @@ use Stemmata\Core\TypedNumber\TypedNumber;
 use Stemmata\Format\Read\BlockFlow;
 use Stemmata\Format\Read\CellGrid;
 use Stemmata\Format\Read\DocumentBuilder;
+use Stemmata\Format\Read\FoundContents;
 use Stemmata\Format\Read\ImportNote;
 use Stemmata\Format\Read\Office\BookmarkMark;
 use Stemmata\Format\Read\Office\ParagraphStyle;
@@ -31,8 +29,7 @@ final class BodyReader
 
     private BlockFlow $flow;
     public readonly TitleLines $titleLines;
-    /** Contents made by a program take many paragraphs; they are told of once. */
-    private bool $inContents = false;
+    private ContentsReader $contents;
     /** Of the heading without a number that the others now stand under. */
     private int $unnumberedLevel = self::NO_LEVEL;
 
@@ -44,6 +41,7 @@ final class BodyReader
     ) {
         $this->flow = new BlockFlow($builder);
         $this->titleLines = new TitleLines();
+        $this->contents = new ContentsReader();
     }
 
     /** @param iterable<\DOMElement> $elements */
@@ -56,6 +54,7 @@ final class BodyReader
 
     public function finish(): void
     {
+        $this->endContents();
         $this->flow->finish();
     }
 
@@ -66,7 +65,7 @@ final class BodyReader
                 $this->paragraph($element);
                 break;
             case 'tbl':
-                $this->inContents = false;
+                $this->endContents();
                 $this->table($element);
                 break;
             case 'sdt':
@@ -88,9 +87,10 @@ final class BodyReader
 
     private function contentControl(\DOMElement $control): void
     {
-        $contents = self::findContents($control);
-        if (null !== $contents) {
-            $this->flow->block($contents);
+        $ours = ContentsReader::findOurs($control);
+        if (null !== $ours) {
+            $this->endContents();
+            $this->contents($ours);
 
             return;
         }
@@ -102,8 +102,9 @@ final class BodyReader
                 $gallery,
             )
         ) {
-            $this->contentsLeftOut();
-            $this->inContents = false;
+            $this->endContents();
+            $isOfHeadings = 'table of contents' === strtolower($gallery);
+            $this->contents($isOfHeadings ? ContentsReader::inControl($control) : FoundContents::byProgram());
 
             return;
         }
@@ -113,64 +114,20 @@ final class BodyReader
         }
     }
 
-    /** Contents that we wrote ourselves say in a tag what they are made of; their lines are collected anew. */
-    private static function findContents(\DOMElement $control): ?Node
+    private function contents(FoundContents $found): void
     {
-        if (
-            1 !==
-            preg_match(
-                '/\Acontents ([1-9])-([1-9])((?: [a-z-]+)*)\z/',
-                Xml::value(Xml::child($control, 'sdtPr'), 'tag') ?? '',
-                $made,
-            )
-        ) {
-            return null;
+        $this->flow->finish();
+        $block = $this->builder->contents($found);
+        if (null !== $block) {
+            $this->flow->block($block);
         }
-        $content = Xml::child($control, 'sdtContent');
-        $first = null === $content ? null : Xml::child($content, 'p');
-        $isTitle = 'TOCHeading' === Xml::value(Xml::child($first, 'pPr'), 'pStyle');
-
-        $said = explode(' ', $made[3]);
-        $settings = new ContentsSettings(
-            (int) $made[1],
-            max((int) $made[1], (int) $made[2]),
-            in_array('numbers', $said, true),
-            $isTitle ? mb_strcut($first->textContent ?? '', 0, 4096) : '',
-            self::among(ContentsPages::cases(), $said) ?? ContentsPages::Dotted,
-            in_array('two-columns', $said, true),
-            in_array('shaded', $said, true),
-            in_array('own-page', $said, true),
-            in_array('always-current', $said, true),
-            of: self::among(ContentsOf::cases(), $said) ?? ContentsOf::Headings,
-        );
-
-        return new Node('contents', [...$settings->attributes(), 'lines' => []]);
     }
 
-    /**
-     * @template E of \BackedEnum
-     *
-     * @param list<E>      $cases
-     * @param list<string> $said
-     *
-     * @return E|null the one that is named
-     */
-    private static function among(array $cases, array $said): ?\BackedEnum
+    private function endContents(): void
     {
-        foreach ($cases as $case) {
-            if (in_array($case->value, $said, true)) {
-                return $case;
-            }
-        }
-
-        return null;
-    }
-
-    private function contentsLeftOut(): void
-    {
-        if (!$this->inContents) {
-            $this->builder->contentsLeftOut();
-            $this->inContents = true;
+        $found = $this->contents->ended();
+        if (null !== $found) {
+            $this->contents($found);
         }
     }
 
@@ -183,7 +140,7 @@ final class BodyReader
         $level = $style->isTitle() || $style->isSubtitle() ? null : $style->findHeadingLevel();
         if ($style->isContents() && null === $level) {
             $this->lines->line($paragraph, $style);
-            $this->contentsLeftOut();
+            $this->contents->paragraph($paragraph);
 
             return;
         }
@@ -197,12 +154,12 @@ final class BodyReader
             return;
         }
         if ($line->isContents && $line->isBlank()) {
-            $this->contentsLeftOut();
+            $this->contents->paragraph($paragraph);
 
             return;
         }
         if (!$line->isBlank()) {
-            $this->inContents = false;
+            $this->endContents();
         }
         if (true === $direct->breakBefore) {
             $this->pageBreak();

@@ -8,6 +8,7 @@ use Stemmata\Core\Contents\ContentsOf;
 use Stemmata\Core\Contents\ContentsPages;
 use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Text\Node;
+use Stemmata\Format\Read\FoundContents;
 use Stemmata\Format\Shared\CalculationBlock;
 
 /** What kinds of block elements there are, and the reading of those that hold no text of the flow. */
@@ -71,8 +72,8 @@ final class HtmlBlock
             $element->hasAttribute('data-from');
     }
 
-    /** Its lines are collected again from the headings; what the file says is a copy of them. */
-    public static function contents(\DOMElement $element): Node
+    /** Its lines are collected again from the headings; of what the file says only hand work counts (ContentsElement). */
+    public static function contents(\DOMElement $element): FoundContents
     {
         $from = max(1, min(9, (int) $element->getAttribute('data-from')));
 
@@ -90,7 +91,22 @@ final class HtmlBlock
             of: ContentsOf::tryFrom($element->getAttribute('data-of')) ?? ContentsOf::Headings,
         );
 
-        return new Node('contents', [...$settings->attributes(), 'lines' => []]);
+        $found = new FoundContents($settings, true);
+        foreach (HtmlTree::within($element, 'a') as $link) {
+            $item = $link->parentNode;
+            $byHand = $link->getAttribute('title');
+            $found->line(
+                rawurldecode(substr((string) strstr($link->getAttribute('href'), '#'), 1)),
+                $link->textContent,
+                $item instanceof \DOMElement ? (int) $item->getAttribute('data-level') : 0,
+                '' === $byHand ? null : $byHand,
+            );
+        }
+        foreach (array_filter(explode(' ', $element->getAttribute('data-left-out'))) as $place) {
+            $found->line($place, '', isOut: true);
+        }
+
+        return $found;
     }
 
     public static function code(\DOMElement $element): Node

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read\Html;
 
+use Stemmata\Format\Read\FoundContents;
+
 /**
  * Recognises contents that another program made: a navigation that says so, or a list of nothing but the page's
  * headings as links.
@@ -53,6 +55,38 @@ final readonly class HtmlContents
 
         return self::isCalledSo($element) ||
             (in_array($element->localName, ['nav', 'ul', 'ol'], true) && $this->isHeadingsOnly($element));
+    }
+
+    public function found(\DOMElement $element, Surroundings $surroundings): FoundContents
+    {
+        $title = '';
+        foreach (HtmlTree::within($element) as $each) {
+            if ('a' === $each->localName || in_array($each->localName, ['ul', 'ol'], true)) {
+                break;
+            }
+            if (1 === preg_match('/\A(?:h[1-6]|p)\z/', (string) $each->localName)) {
+                $title = trim($each->textContent);
+            }
+        }
+        $found = FoundContents::byProgram($title);
+        foreach (HtmlTree::within($element, 'a') as $link) {
+            $address = $surroundings->address($link->getAttribute('href'));
+            if (str_starts_with($address, '#') && '' !== trim($link->textContent)) {
+                $found->line(rawurldecode(substr($address, 1)), $link->textContent, self::depth($link, $element));
+            }
+        }
+
+        return $found;
+    }
+
+    private static function depth(\DOMElement $link, \DOMElement $contents): int
+    {
+        $depth = 0;
+        for ($above = $link->parentNode; null !== $above && $above !== $contents; $above = $above->parentNode) {
+            $depth += 'li' === $above->localName ? 1 : 0;
+        }
+
+        return max(1, min(9, $depth));
     }
 
     private static function isCalledSo(\DOMElement $element): bool

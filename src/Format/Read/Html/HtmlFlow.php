@@ -8,6 +8,7 @@ use Stemmata\Core\Text\ListStyle;
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\Read\DocumentBuilder;
 use Stemmata\Format\Read\FirstLine;
+use Stemmata\Format\Read\FoundContents;
 use Stemmata\Format\Read\ImportNote;
 use Stemmata\Format\Shared\HeadingFlags;
 
@@ -246,12 +247,13 @@ final readonly class HtmlFlow
             return [new Node('pageBreak')];
         }
         if (HtmlBlock::isContents($element)) {
-            return [HtmlBlock::contents($element)];
+            return array_filter([$this->builder->contents(HtmlBlock::contents($element))]);
         }
         if ($this->contents->isMade($element)) {
-            $this->builder->contentsLeftOut();
+            // Those within a list or a quotation are a help to go about the page, and none of the text.
+            $found = $depth > 1 ? FoundContents::byProgram() : $this->contents->found($element, $this->surroundings);
 
-            return [];
+            return array_filter([$this->builder->contents($found)]);
         }
         $blocks = $this->blocksOfKind($element, $depth);
         $id = $element->getAttribute('id');

@@ -9,6 +9,7 @@ use Stemmata\Core\Text\UniformMarks;
 use Stemmata\Format\Read\BlockFlow;
 use Stemmata\Format\Read\CellGrid;
 use Stemmata\Format\Read\DocumentBuilder;
+use Stemmata\Format\Read\FoundContents;
 use Stemmata\Format\Read\ImportNote;
 use Stemmata\Format\Read\Office\BookmarkMark;
 use Stemmata\Format\Read\Office\ParagraphStyle;
@@ -70,7 +71,7 @@ final class BodyReader
                 $this->flow->block($table);
             }
         } elseif (in_array($name, self::INDEXES, true)) {
-            $this->builder->contentsLeftOut();
+            $this->contents($element);
         } elseif ('tracked-changes' === $name) {
             $this->trackedChanges($element);
         } elseif ('frame' === $name) {
@@ -82,6 +83,45 @@ final class BodyReader
         ) {
             $this->read(Xml::children($element));
         }
+    }
+
+    /** Contents that a program makes, and keeps with the text as they were (OASIS ODF 1.3, part 3, 8). */
+    private function contents(\DOMElement $index): void
+    {
+        $depth = (int) (Xml::attribute(Xml::child($index, 'table-of-content-source'), 'outline-level') ?? 0);
+        $body = Xml::child($index, 'index-body');
+        $title = trim(Xml::child($body, 'index-title')->textContent ?? '');
+        $found = $depth > 0 ? FoundContents::byProgram($title, 1, min(9, $depth)) : FoundContents::byProgram($title);
+        foreach ('table-of-content' === $index->localName && null !== $body ? Xml::children($body) : [] as $line) {
+            $link = $line->getElementsByTagNameNS('*', 'a')->item(0);
+            if ('p' === $line->localName && null !== $link) {
+                $address = (string) Xml::attribute($link, 'href');
+                $found->line(
+                    str_starts_with($address, '#') ? rawurldecode(substr($address, 1)) : '',
+                    self::printed($line),
+                );
+            }
+        }
+        $this->flow->finish();
+        $block = $this->builder->contents($found);
+        if (null !== $block) {
+            $this->flow->block($block);
+        }
+    }
+
+    private static function printed(\DOMElement $line): string
+    {
+        $words = '';
+        foreach ($line->childNodes as $part) {
+            $words .= match (true) {
+                $part instanceof \DOMElement && 'tab' === $part->localName => "\t",
+                $part instanceof \DOMElement && 's' === $part->localName => ' ',
+                $part instanceof \DOMElement => self::printed($part),
+                default => $part->textContent,
+            };
+        }
+
+        return $words;
     }
 
     private function trackedChanges(\DOMElement $changes): void

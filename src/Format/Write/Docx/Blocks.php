@@ -7,6 +7,7 @@ namespace Stemmata\Format\Write\Docx;
 use Stemmata\Core\Contents\ContentsOf;
 use Stemmata\Core\Contents\ContentsPages;
 use Stemmata\Core\Contents\ContentsSettings;
+use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Rendition\BlockVisitor;
 use Stemmata\Core\Rendition\RenderedSection;
 use Stemmata\Core\Rendition\Rendition;
@@ -362,12 +363,24 @@ final class Blocks extends BlockVisitor
         [$from, $to] = [$settings->from, $settings->to];
         $title = $contents->textAttribute('title');
         $lines = $this->rendition->contentsLines($contents);
+        // Lines that the writer left out are there, but hidden: another program passes over them, a reader of ours does not.
+        $out = '';
+        foreach ($this->rendition->leftOutOf($contents) as $section) {
+            $out .= sprintf(
+                '<w:p><w:pPr><w:pStyle w:val="TOC1"/><w:rPr><w:vanish/></w:rPr></w:pPr><w:hyperlink w:anchor="%s"><w:r><w:rPr><w:vanish/></w:rPr><w:t>–</w:t></w:r></w:hyperlink></w:p>',
+                Xml::escaped(Places::ofSection($section)),
+            );
+        }
         $xml = '' === $title ? '' : self::styled('TOCHeading', Runs::words($title));
         $begin = Runs::fieldBegin(sprintf('TOC \o "%d-%d" \h \z \u', $from, $to));
         foreach ($lines as $index => $line) {
             $link = sprintf(
-                '<w:hyperlink w:anchor="%s" w:history="1">%s</w:hyperlink>',
-                Xml::escaped(Places::ofSection($line->section)),
+                '<w:hyperlink w:anchor="%s" w:history="1"%s>%s</w:hyperlink>',
+                Xml::escaped(
+                    ('bookmark' === $line->kind ? $this->places->find(LinkTarget::toBookmark($line->id)) : null) ??
+                        Places::ofSection($line->section),
+                ),
+                null === $line->byHand ? '' : ' w:tooltip="' . Xml::escaped($line->byHand) . '"',
                 Runs::words($line->words),
             );
             $xml .= self::styled(
@@ -375,6 +388,7 @@ final class Blocks extends BlockVisitor
                 (0 === $index ? $begin : '') . $link . (count($lines) - 1 === $index ? Runs::FIELD_END : ''),
             );
         }
+        $xml .= $out;
         $xml .= [] === $lines ? '<w:p>' . $begin . Runs::FIELD_END . '</w:p>' : '';
         $made = implode(' ', [
             sprintf('contents %d-%d', $from, $to),

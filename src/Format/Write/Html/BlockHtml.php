@@ -165,15 +165,16 @@ final class BlockHtml extends BlockVisitor
         $lines = '';
         foreach ($this->rendition->contentsLines($contents) as $line) {
             $lines .= sprintf(
-                "<li data-level=\"%d\"><a href=\"#%s\">%s</a></li>\n",
+                "<li data-level=\"%d\"><a href=\"#%s\"%s>%s</a></li>\n",
                 $line->level,
                 InlineHtml::escaped($line->place),
+                null === $line->byHand ? '' : ' title="' . InlineHtml::escaped($line->byHand) . '"',
                 InlineHtml::escaped($line->words),
             );
         }
         $title = $contents->textAttribute('title');
 
-        return ContentsElement::openingTag($contents) .
+        return ContentsElement::openingTag($contents, $this->rendition) .
             "\n" .
             ('' === $title ? '' : '<p><strong>' . InlineHtml::escaped($title) . "</strong></p>\n") .
             "<ul>\n" .

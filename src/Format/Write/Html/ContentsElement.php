@@ -7,13 +7,18 @@ namespace Stemmata\Format\Write\Html;
 use Stemmata\Core\Contents\ContentsOf;
 use Stemmata\Core\Contents\ContentsPages;
 use Stemmata\Core\Contents\ContentsSettings;
+use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Core\Text\Node;
 
 /** Contents in a text file: an element that says what they are made of, for a reader to make them again. */
 final class ContentsElement
 {
-    public static function openingTag(Node $contents): string
+    public static function openingTag(Node $contents, Rendition $rendition): string
     {
+        $leftOut = array_map(
+            static fn(string $section): string => $rendition->places->findName($section) ?? $section,
+            $rendition->leftOutOf($contents),
+        );
         $settings = ContentsSettings::in($contents);
         $looks = array_keys(
             array_filter([
@@ -25,13 +30,16 @@ final class ContentsElement
         );
 
         return sprintf(
-            '<nav class="contents" data-from="%d" data-to="%d" data-numbers="%s"%s%s%s aria-label="%s">',
+            '<nav class="contents" data-from="%d" data-to="%d" data-numbers="%s"%s%s%s%s aria-label="%s">',
             $settings->from,
             $settings->to,
             $settings->numbers ? 'yes' : 'no',
             ContentsOf::Headings === $settings->of ? '' : ' data-of="' . $settings->of->value . '"',
             ContentsPages::Dotted === $settings->pages ? '' : ' data-pages="' . $settings->pages->value . '"',
             [] === $looks ? '' : ' data-look="' . implode(' ', $looks) . '"',
+            [] === $leftOut
+                ? ''
+                : ' data-left-out="' . htmlspecialchars(implode(' ', $leftOut), \ENT_QUOTES | \ENT_SUBSTITUTE) . '"',
             htmlspecialchars($settings->title, \ENT_QUOTES | \ENT_SUBSTITUTE),
         );
     }

@@ -1,0 +1,219 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Format\Read;
+
+use Stemmata\Core\Contents\ContentsLines;
+use Stemmata\Core\Contents\ContentsOf;
+use Stemmata\Core\Contents\ContentsSettings;
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Text\Node;
+use Stemmata\Format\Shared\PrintedLine;
+
+/**
+ * Contents as a file holds them. Their lines are collected anew when all headings are known; what a file’s line says
+ * otherwise than its heading is kept as done by hand. Files of our own say which those are. Of another program’s nobody
+ * can tell a worded line from one that is out of date: they count as worded as long as most lines agree.
+ *
+ * @phpstan-import-type Line from ContentsLines
+ */
+final class FoundContents
+{
+    /** So many lines of another program’s must lead into the document, and half of them. */
+    private const LEAST = 2;
+
+    /** @var list<array{anchor: string, printed: string, level: int, byHand: string|null, isOut: bool}> */
+    private array $lines = [];
+
+    /**
+     * @param ContentsSettings $settings of another program’s the title counts, and the levels when they are known
+     * @param bool             $isOurs   whether the file is one of ours
+     */
+    public function __construct(
+        private readonly ContentsSettings $settings,
+        public readonly bool $isOurs,
+        private readonly bool $hasLevels = true,
+    ) {}
+
+    public static function byProgram(string $title = '', ?int $from = null, ?int $to = null): self
+    {
+        return new self(
+            new ContentsSettings($from ?? 1, $to ?? 9, title: mb_strcut($title, 0, 4096)),
+            false,
+            null !== $from && null !== $to,
+        );
+    }
+
+    /**
+     * @param string      $anchor  name of the place that it leads to; empty when the file does not say
+     * @param string      $printed all that the line says
+     * @param int         $level   1 to 9; 0 when the file does not say
+     * @param string|null $byHand  what it was worded as, in a file of ours
+     */
+    public function line(
+        string $anchor,
+        string $printed,
+        int $level = 0,
+        ?string $byHand = null,
+        bool $isOut = false,
+    ): void {
+        $this->lines[] = [
+            'anchor' => $anchor,
+            'printed' => $printed,
+            'level' => $level,
+            'byHand' => $byHand,
+            'isOut' => $isOut,
+        ];
+    }
+
+    public function isEmpty(): bool
+    {
+        return [] === $this->lines;
+    }
+
+    /** @param string $key by which it is found again */
+    public function placeholder(string $key): Node
+    {
+        return new Node('contents', [
+            ...$this->settings->attributes(),
+            'lines' => [['section' => $key, 'level' => 1, 'number' => '', 'heading' => '']],
+        ]);
+    }
+
+    /**
+     * @param \Closure(string): (string|null)  $placeOf the id of what a name in the file stands for
+     * @param \Closure(string, string): mixed $worded  is told of each line that is kept as worded, and its heading
+     *
+     * @return Node|null the contents; null when too little of them leads into the document
+     */
+    public function settled(Document $document, \Closure $placeOf, \Closure $worded): ?Node
+    {
+        $lines = $this->placed($document, $placeOf);
+        if (!$this->isOurs && (count($lines) < self::LEAST || 2 * count($lines) < count($this->lines))) {
+            return null;
+        }
+        $settings = $this->isOurs ? $this->settings : $this->fitted($document, $lines);
+        $fresh = [];
+        foreach (ContentsLines::of($document, $settings) as $line) {
+            $fresh[ContentsLines::keyOf($line)] = $line;
+        }
+        $isTold = $this->isOurs || self::agree($lines, $fresh);
+        $holders = ContentsLines::holders($document);
+        $positions = $document->outline->positions();
+        $added = [];
+        foreach ($lines as $id => $line) {
+            $words = $this->isOurs
+                ? $line['byHand']
+                : PrintedLine::words($line['printed'], $fresh[$id]['number'] ?? '');
+            if (isset($fresh[$id]) && $line['isOut']) {
+                $fresh[$id]['out'] = true;
+            } elseif (isset($fresh[$id])) {
+                $isWorded = $this->isOurs || !PrintedLine::says($line['printed'], $fresh[$id]['heading']);
+                if ($isTold && $isWorded && null !== $words && '' !== $words) {
+                    $fresh[$id]['words'] = $words;
+                    $worded($words, $fresh[$id]['heading']);
+                }
+            } elseif (isset($holders[$id]) && $isTold && null !== $words && '' !== $words) {
+                $added[] = [
+                    'section' => $holders[$id],
+                    'level' => max(
+                        1,
+                        min(9, $line['level'] ?: 1 + $document->outline->levelAt($positions[$holders[$id]])->value),
+                    ),
+                    'number' => '',
+                    'heading' => $words,
+                    'bookmark' => $id,
+                ];
+            }
+        }
+        $all = array_values($fresh);
+        foreach ($added as $line) {
+            $all = ContentsLines::withAdded($document, $all, $line);
+        }
+
+        return new Node('contents', [...$settings->attributes(), 'lines' => $all]);
+    }
+
+    /**
+     * @param \Closure(string): (string|null) $placeOf
+     *
+     * @return array<string, array{anchor: string, printed: string, level: int, byHand: string|null, isOut: bool}> by the
+     *     id of the section or bookmark that each leads to, as far as that is known
+     */
+    private function placed(Document $document, \Closure $placeOf): array
+    {
+        $byLetters = [];
+        foreach ($document->headings() as $position => $heading) {
+            $byLetters[PrintedLine::letters($heading)][] = $document->outline->idAt($position)->value;
+        }
+        $placed = [];
+        foreach ($this->lines as $line) {
+            $alike = $byLetters[PrintedLine::letters(PrintedLine::words($line['printed']))] ?? [];
+            // A line that leads nowhere is that of the one heading that says the same.
+            $id = '' !== $line['anchor'] ? $placeOf($line['anchor']) : (1 === count($alike) ? $alike[0] : null);
+            if (null !== $id) {
+                $placed[$this->isOurs ? $id : self::headed($document, $id, $line['printed'])] ??= $line;
+            }
+        }
+
+        return $placed;
+    }
+
+    /** The section whose heading a line leads to, when it leads to a place right in it or right before it; else the place. */
+    private static function headed(Document $document, string $place, string $printed): string
+    {
+        $holder = ContentsLines::holders($document)[$place] ?? null;
+        $position = null === $holder ? null : $document->outline->positions()[$holder] ?? null;
+        foreach (null === $position ? [] : [$position, $position + 1] as $near) {
+            $heading = $document->headings()[$near] ?? '';
+            if ('' !== $heading && PrintedLine::says($printed, $heading)) {
+                return $document->outline->idAt($near)->value;
+            }
+        }
+
+        return $place;
+    }
+
+    /** @param array<string, array{printed: string, level: int}> $lines */
+    private function fitted(Document $document, array $lines): ContentsSettings
+    {
+        $positions = $document->outline->positions();
+        $numbers = $document->numbers();
+        $levels = [];
+        $hasNumbers = false;
+        foreach ($lines as $id => $line) {
+            $position = $positions[$id] ?? null;
+            if (null !== $position) {
+                $levels[] = $document->outline->levelAt($position)->value;
+                $number = $numbers[$position];
+                $hasNumbers =
+                    $hasNumbers || ('' !== $number && str_starts_with(ltrim($line['printed']), rtrim($number, '.')));
+            }
+        }
+        $levels = array_filter($levels, static fn(int $level): bool => $level > 0);
+
+        return new ContentsSettings(
+            $this->hasLevels || [] === $levels ? $this->settings->from : min($levels),
+            $this->hasLevels || [] === $levels ? $this->settings->to : max($levels),
+            $hasNumbers,
+            $this->settings->title,
+            of: ContentsOf::Headings,
+        );
+    }
+
+    /**
+     * @param array<string, array{printed: string}> $lines
+     * @param array<string, Line>                    $fresh
+     */
+    private static function agree(array $lines, array $fresh): bool
+    {
+        $known = array_intersect_key($lines, $fresh);
+        $same = array_filter(
+            array_keys($known),
+            static fn(string $id): bool => PrintedLine::says($known[$id]['printed'], $fresh[$id]['heading']),
+        );
+
+        return 2 * count($same) >= count($known);
+    }
+}
