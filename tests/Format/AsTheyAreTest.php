@@ -192,6 +192,19 @@ final class AsTheyAreTest extends TestCase
         self::assertSame($markdown, Services::asMarkdown($name, $bytes));
     }
 
+    public function testAHeadingThatIsAWholeTextStandsUnderIt(): void
+    {
+        $words = str_repeat('The keeper of the lamp wrote. ', 300);
+        $read = Services::formats()->read('x.html', '<h1>' . $words . '</h1><p>next');
+        self::assertStringEndsWith('…', $read->document->headings()[0]);
+        self::assertSame(200, mb_strwidth($read->document->headings()[0]));
+        self::assertSame(
+            trim($words) . "\nnext",
+            (string) preg_replace('/\n+/', "\n", $read->document->sectionAt(0)->body->plainText()),
+        );
+        self::assertStringContainsString('kept', implode(' ', $read->report->warnings()));
+    }
+
     /** @return iterable<string, array{string, string, list<string>}> */
     public static function losses(): iterable
     {

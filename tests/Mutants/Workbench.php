@@ -56,6 +56,7 @@ final class Workbench
             'tests/Http/TextInOverHttpTest.php',
             'tests/Http/FindOverHttpTest.php',
             'tests/Http/PagesOverHttpTest.php',
+            'tests/Http/RemindersOverHttpTest.php',
             'tests/Command',
         ],
     ];

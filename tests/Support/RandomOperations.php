@@ -37,6 +37,7 @@ final readonly class RandomOperations
             'insert',
             'rename',
             'replace-body',
+            'replace-found',
             'duplicate',
             'delete',
             'set-aside',
@@ -136,6 +137,12 @@ final readonly class RandomOperations
                     ])
                     : $this->random->getInt(40, 60),
                 'reminder' => $this->reminder($document),
+                'query' => [
+                    'words' => $this->among(['lamp', 'e', 'glass keeper', 'nowhere at all']),
+                    'mode' => $this->among(['words', 'phrase', 'pattern']),
+                ],
+                'with' => $this->among(['', 'mist', 'glass']),
+                'only' => $this->among([null, null, 0, 3]),
                 'settled' => $this->among([true, false, null]),
                 'from' => $from,
                 'at' => 1 === $this->random->getInt(0, 1) ? $this->random->getInt(-1, 30) : null,

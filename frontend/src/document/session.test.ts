@@ -761,6 +761,16 @@ test("a text is read again when it is known to be another", async () => {
   expect(JSON.stringify(session.state.texts.get("a")?.body)).toContain("As it is on the server.");
 });
 
+test("what is typed in a section whose change could not be kept is forgotten with it", async () => {
+  server.isReachable = false;
+  type("a", "The gale");
+  session.typing.forget("a");
+  server.isReachable = true;
+  await pass(5000);
+  expect(session.typing.isIn("a")).toBe(false);
+  expect(server.writes()).toEqual([]);
+});
+
 test("texts that were in sight long ago are let go, but for those with words that are not acknowledged", async () => {
   const ids = Array.from({ length: 3000 }, (_none, index) => `s${index}`);
   session.close();

@@ -31,6 +31,7 @@ final class LawsTest extends TestCase
     private const WRITING = [
         'rename',
         'replace-body',
+        'replace-found',
         'note-idea',
         'reword-idea',
         'duplicate',

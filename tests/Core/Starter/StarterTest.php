@@ -51,6 +51,18 @@ final class StarterTest extends TestCase
         }
     }
 
+    public function testPartsOfAShippedStarterHaveTargets(): void
+    {
+        $targets = array_map(
+            static fn(Section $section): ?int => $section->target,
+            array_values(iterator_to_array(self::opened('research-paper')->sections())),
+        );
+        self::assertNotSame(
+            [],
+            array_filter($targets, static fn(?int $target): bool => null !== $target && $target > 0),
+        );
+    }
+
     public function testTheResearchPaperCountsFromNoughtSoThatArgumentOneIsNumberOne(): void
     {
         $document = self::opened('research-paper');
