@@ -170,8 +170,15 @@
 
 // --- contents ------------------------------------------------------------------------------------------------------
 
-#let contents-line(id, target, level, body, pages) = context {
+#let line-looks = (
+  strong: style => style + (weight: 700),
+  regular: style => style + (weight: 400, italic: false),
+  italic: style => style + (italic: true),
+  small: style => style + (size: style.size * 85%),
+)
+#let contents-line(id, target, level, look, body, pages) = context {
   let style = contents-levels.at(level - 1)
+  if look != "" { style = line-looks.at(look)(style) }
   let location = found-spot(target)
   let line = spot("line", id) + body
   styled-block(style, breakable: false, {
@@ -183,7 +190,9 @@
         column-gutter: 0.4em,
         align: (start, end + bottom),
         link(location, line) + if pages == "dotted" {
-          box(width: 1fr, inset: (left: 0.3em), repeat(gap: 0.15em, justify: false)[.])
+          // Some dots there are in any case, and the last word goes with them.
+          sym.wj + box(inset: (left: 0.3em))[.#h(0.15em).#h(0.15em).] + sym.wj
+          box(width: 1fr, inset: (left: 0.15em), repeat(gap: 0.15em, justify: false)[.])
         },
         link(location, page-at(location)),
       )
@@ -194,7 +203,7 @@
   if own-page { pagebreak(weak: true) }
   let body = {
     if title != "" { styled-block(kinds.contentsTitle, title, sticky: true) }
-    let set-lines = lines.map(((id, target, level, line)) => contents-line(id, target, level, line, pages))
+    let set-lines = lines.map(((id, target, level, look, line)) => contents-line(id, target, level, look, line, pages))
     if two-columns {
       // Side by side in equal parts as long as they fit on a page, else column after column.
       if lines.len() > 60 { columns(2, set-lines.join()) } else {

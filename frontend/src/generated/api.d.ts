@@ -940,6 +940,10 @@ export interface components {
             branch: string | null;
             /** @enum {string} */
             of: "headings" | "figures" | "tables";
+            /** @description Looks of lines by level, where they are not as the house style has them */
+            looks: {
+                [key: string]: "strong" | "regular" | "italic" | "small";
+            };
             lines: components["schemas"]["ContentsLine"][];
             differences: {
                 section: string;
@@ -2129,6 +2133,10 @@ export interface components {
             branch?: string | null;
             /** @enum {string} */
             of?: "headings" | "figures" | "tables";
+            /** @description Looks of lines by level; null for the one of the house style, and what is not named stays */
+            looks?: {
+                [key: string]: "strong" | "regular" | "italic" | "small" | null;
+            };
         };
         ChangeContentsLineOperation: {
             /**

@@ -15,6 +15,14 @@ type Line = {
   bookmark?: string;
 };
 
+/** As Core/Contents/LineLook has them. */
+const LOOKS: Record<string, string> = {
+  strong: "font-weight: 700",
+  regular: "font-weight: 400; font-style: normal",
+  italic: "font-style: italic",
+  small: "font-size: 0.85em",
+};
+
 /** Contents in the text: a block of links that says when the outline has moved on, and follows it when asked. */
 export class ContentsView implements NodeView {
   readonly dom: HTMLElement;
@@ -85,8 +93,10 @@ function listOf(node: TextNode, session: Session): HTMLElement {
   list.style.cssText = "list-style: none; margin: 0";
   const lines = (node.attrs["lines"] as Line[]).filter((line) => line.out !== true);
   const from = Math.min(9, ...lines.map((line) => line.level));
+  const looks = (node.attrs["looks"] ?? {}) as Record<number, string>;
   for (const line of lines) {
     const item = document.createElement("li");
+    item.style.cssText = LOOKS[looks[line.level] ?? ""] ?? "";
     item.style.paddingLeft = `${(line.level - from) * 20}px`;
     const link = document.createElement("a");
     const target = line.bookmark === undefined ? `section:${line.section}` : `bookmark:${line.bookmark}`;

@@ -19,6 +19,7 @@ final readonly class ContentsSettings
      * @param bool           $onOwnPage   whether it has a page of its own
      * @param bool           $isAlwaysCurrent whether every change brings them up to date, or only the writer does
      * @param SectionId|null $branch      whose headings they are made of; null for the whole document
+     * @param array<int, LineLook> $looks of lines by level, where they are not as the house style has them
      */
     public function __construct(
         public int $from,
@@ -32,6 +33,7 @@ final readonly class ContentsSettings
         public bool $isAlwaysCurrent = false,
         public ?SectionId $branch = null,
         public ContentsOf $of = ContentsOf::Headings,
+        public array $looks = [],
     ) {}
 
     public function areSound(): bool
@@ -60,6 +62,7 @@ final readonly class ContentsSettings
             true === $contents->attribute('always'),
             is_string($branch) ? SectionId::fromString($branch) : null,
             ContentsOf::tryFrom($contents->textAttribute('of')) ?? ContentsOf::Headings,
+            LineLook::byLevel($contents->attribute('looks')),
         );
     }
 
@@ -79,6 +82,7 @@ final readonly class ContentsSettings
                 'always' => $this->isAlwaysCurrent,
                 'branch' => $this->branch?->value,
                 'of' => ContentsOf::Headings === $this->of ? null : $this->of->value,
+                'looks' => array_map(static fn(LineLook $look): string => $look->value, $this->looks),
             ]),
         ];
     }

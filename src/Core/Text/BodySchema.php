@@ -97,6 +97,7 @@ final class BodySchema
                 'always' => 'yes??',
                 'branch' => 'id??',
                 'of' => 'contentsOf??',
+                'looks' => 'lineLooks??',
             ],
         ],
         // What the database holds in place of a text, when that was damaged: kept to the letter and shown as such.
@@ -385,8 +386,29 @@ final class BodySchema
             'contentsPages' => in_array($value, ['plain', 'none'], true),
             'contentsOf' => in_array($value, ['figures', 'tables'], true),
             'contentsLines' => self::isContentsLines($value),
+            'lineLooks' => self::areLineLooks($value),
             default => false,
         };
+    }
+
+    /** By level (Core\Contents\LineLook). */
+    private static function areLineLooks(mixed $value): bool
+    {
+        if (!is_array($value) || [] === $value) {
+            return false;
+        }
+        foreach ($value as $level => $look) {
+            if (
+                !is_int($level) ||
+                $level < Level::One->value ||
+                $level > Level::Nine->value ||
+                !in_array($look, ['strong', 'regular', 'italic', 'small'], true)
+            ) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     private static function isContentsLines(mixed $lines): bool

@@ -22,6 +22,7 @@ use Stemmata\Core\Text\PlacesLedTo;
 use Stemmata\Core\Text\Slug;
 use Stemmata\Core\TypedNumber\CaptionLifting;
 use Stemmata\Core\TypedNumber\NumberLifting;
+use Stemmata\Format\Read\Contents\FoundContents;
 use Stemmata\Format\Shared\ContentsWords;
 use Stemmata\Format\Shared\FormatException;
 

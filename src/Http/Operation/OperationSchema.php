@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Http\Operation;
 
+use Stemmata\Core\Contents\LineLook;
 use Stemmata\Core\Operation\Wire\OperationFields;
 use Stemmata\Core\Outline\Level;
 
@@ -70,6 +71,13 @@ final class OperationSchema
             'heading' => ['oneOf' => [['type' => 'string'], $parts]],
             'numbering' => ['type' => ['object', 'null']],
             'pages' => ['type' => ['object', 'null'], 'additionalProperties' => true],
+            'looks' => [
+                'type' => 'object',
+                'additionalProperties' => [
+                    'type' => ['string', 'null'],
+                    'enum' => [...array_column(LineLook::cases(), 'value'), null],
+                ],
+            ],
             'query' => ['$ref' => '#/components/schemas/FindQuery'],
             'lines' => [
                 'type' => 'array',

@@ -223,18 +223,19 @@ final class BlockTypst extends BlockVisitor
     {
         $lines = '';
         $which = $this->section . ':' . $this->contents++;
+        $settings = ContentsSettings::in($contents);
         foreach ($this->rendition->contentsLines($contents) as $line) {
             $lines .= sprintf(
-                '(%s, spot-label("%s", %s), %d, [%s%s]), ',
+                '(%s, spot-label("%s", %s), %d, "%s", [%s%s]), ',
                 TypstValue::string($which . ':' . $line->id),
                 $line->kind,
                 TypstValue::string($line->id),
                 $line->level,
+                ($settings->looks[$line->level] ?? null)->value ?? '',
                 '' === $line->number ? '' : TypstValue::words($line->number) . '#h(0.6em)',
                 TypstValue::words($line->withoutNumber()),
             );
         }
-        $settings = ContentsSettings::in($contents);
 
         return sprintf(
             "#contents(%s, (%s), %s, %s, %s, %s)\n",

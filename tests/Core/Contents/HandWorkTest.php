@@ -13,6 +13,7 @@ use Stemmata\Core\Contents\ContentsLines;
 use Stemmata\Core\Contents\ContentsOf;
 use Stemmata\Core\Contents\ContentsPages;
 use Stemmata\Core\Contents\ContentsSettings;
+use Stemmata\Core\Contents\LineLook;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\Section;
 use Stemmata\Core\Operation\Applied;
@@ -160,6 +161,25 @@ final class HandWorkTest extends TestCase
         self::assertEquals($expected($branch), $settings($document));
         $whole = self::done($document, new SetUpContents($block, ['branch' => null]));
         self::assertEquals($expected(null), $settings($whole));
+    }
+
+    public function testALevelLooksAsItIsToldAndTheOthersStay(): void
+    {
+        $document = self::withContents(new ContentsSettings(1, 2));
+        $block = self::block($document);
+        $looks = static function (Document $document) use ($block): array {
+            $contents = $block->find($document);
+            self::assertInstanceOf(Node::class, $contents);
+
+            return ContentsSettings::in($contents)->looks;
+        };
+        $document = self::done($document, new SetUpContents($block, ['looks' => [2 => 'italic']]));
+        $document = self::done($document, new SetUpContents($block, ['looks' => [1 => 'strong']]));
+        self::assertSame([1 => LineLook::Strong, 2 => LineLook::Italic], $looks($document));
+        $document = self::done($document, new SetUpContents($block, ['looks' => [2 => null]]));
+        self::assertSame([1 => LineLook::Strong], $looks($document));
+        $plain = self::done($document, new SetUpContents($block, ['looks' => [1 => null]]));
+        self::assertSame([], $looks($plain));
     }
 
     public function testManyLinesThatOnlyBearAnotherNumberAreToldAsOne(): void

@@ -9,6 +9,7 @@ use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Contents\ContentsLines;
 use Stemmata\Core\Contents\ContentsSettings;
+use Stemmata\Core\Contents\LineLook;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Rule\ContentsBlock;
@@ -191,6 +192,7 @@ final class ContentsOfFilesTest extends TestCase
             ContentsLines::kept($contents),
         );
         self::assertEquals($said($before), $said($after));
+        self::assertEquals(ContentsSettings::in($before)->looks, ContentsSettings::in($after)->looks);
         self::assertTrue(ContentsLines::isCurrent($again, $after));
     }
 
@@ -205,7 +207,16 @@ final class ContentsOfFilesTest extends TestCase
         $bookmark = (string) array_key_first($document->references()[2]->bookmarks);
         foreach (
             [
-                new GenerateContents($holder, new ContentsSettings(1, 3, true, 'In this book')),
+                new GenerateContents(
+                    $holder,
+                    new ContentsSettings(
+                        1,
+                        3,
+                        true,
+                        'In this book',
+                        looks: [1 => LineLook::Strong, 2 => LineLook::Small],
+                    ),
+                ),
                 new ChangeContentsLine($block, $document->outline->idAt(1)->value, 'Lamps & “lanterns”', null),
                 new ChangeContentsLine($block, $document->outline->idAt(3)->value, null, true),
                 new AddContentsLine($block, SectionId::fromString($bookmark), 'The wick', 3),

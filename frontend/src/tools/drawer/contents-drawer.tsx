@@ -17,6 +17,15 @@ import { counted, formatNumber } from "../../parts/words";
 import { placesQuery } from "../../places/places";
 
 const WHOLE = "whole";
+const AS_THE_LOOK = "as it is";
+type LineLook = Contents["looks"][string];
+const LINE_LOOKS = [
+  { value: AS_THE_LOOK, words: "as the look has it" },
+  { value: "strong", words: "bold" },
+  { value: "regular", words: "regular" },
+  { value: "italic", words: "italic" },
+  { value: "small", words: "small" },
+] as const;
 const OF = [
   { value: "headings", words: "the headings" },
   { value: "figures", words: "the pictures" },
@@ -164,6 +173,21 @@ function OneContents({ contents }: { contents: Contents }) {
               );
             })}
           </div>
+        )}
+        {contents.of === "headings" && (
+          <Fold words="Look of each level">
+            {LEVELS.slice(contents.from - 1, contents.to).map((level) => (
+              <Choice
+                key={level}
+                label={`Level ${level}`}
+                value={contents.looks[level] ?? AS_THE_LOOK}
+                options={LINE_LOOKS}
+                onChange={(look) =>
+                  void setUp(contents, { looks: { [level]: look === AS_THE_LOOK ? null : (look as LineLook) } })
+                }
+              />
+            ))}
+          </Fold>
         )}
         <Choices
           label="Pages in the lines"

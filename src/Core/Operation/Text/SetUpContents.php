@@ -29,7 +29,16 @@ final readonly class SetUpContents implements Operation
         if ($contents instanceof Refused) {
             return $contents;
         }
-        $settings = ContentsSettings::in($contents->withAttributes([...$contents->attributes, ...$this->changes]));
+        $changed = [...$contents->attributes, ...$this->changes];
+        if (is_array($this->changes['looks'] ?? null)) {
+            // Of the level that is named; the others stay.
+            $looks = $contents->attribute('looks');
+            $changed['looks'] = array_filter(
+                array_replace(is_array($looks) ? $looks : [], $this->changes['looks']),
+                is_string(...),
+            );
+        }
+        $settings = ContentsSettings::in($contents->withAttributes($changed));
         if (!$settings->areSound()) {
             return Refused::levelsReversed();
         }

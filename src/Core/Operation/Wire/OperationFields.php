@@ -41,6 +41,7 @@ final class OperationFields
         'numbering' => 'a numbering scheme; null for none',
         'pages' =>
             'what changes of the PageSetup, as a JSON Merge Patch (RFC 7396); null for the one of the house style',
+        'looks' => 'looks of lines by level; null for the one of the house style, and what is not named stays',
         'query' => 'what is looked for, and how exactly',
         'operations' => 'operations that are done together or not at all, none of them a batch',
     ];
@@ -144,6 +145,7 @@ final class OperationFields
             'title' => '?text',
             ...self::CONTENTS,
             'branch' => '?idOrNull',
+            'looks' => '?looks',
         ],
         'change-contents-line' => [
             'section' => 'id',

@@ -7,6 +7,7 @@ namespace Stemmata\Core\Operation\Wire;
 use Stemmata\Core\Contents\ContentsOf;
 use Stemmata\Core\Contents\ContentsPages;
 use Stemmata\Core\Contents\ContentsSettings;
+use Stemmata\Core\Contents\LineLook;
 use Stemmata\Core\CoreException;
 use Stemmata\Core\Document\Marker;
 use Stemmata\Core\Document\OffcutReason;
@@ -360,6 +361,7 @@ final readonly class OperationReader
             'shaded' => $fields->findBoolean('shaded'),
             'ownPage' => $fields->findBoolean('ownPage'),
             'always' => $fields->findBoolean('always'),
+            'looks' => $fields->has('looks') ? self::looks($fields) : null,
             'of' => $fields->has('of') ? $fields->oneOf('of', ContentsOf::class)->value : null,
         ];
 
@@ -367,6 +369,22 @@ final readonly class OperationReader
             ...array_filter($changes, static fn(mixed $value): bool => null !== $value),
             ...$fields->names('branch') ? ['branch' => $fields->findSection('branch')?->value] : [],
         ];
+    }
+
+    /** @return array<int, string|null> by level */
+    private static function looks(Fields $fields): array
+    {
+        $looks = $fields->object('looks');
+        $named = array_filter($looks, static fn(mixed $look): bool => null !== $look);
+        if (count(LineLook::byLevel($named)) !== count($named)) {
+            throw InvalidOperation::field('looks', 'a look for each level that it names');
+        }
+        $read = [];
+        foreach ($looks as $level => $look) {
+            $read[(int) $level] = is_string($look) ? $look : null;
+        }
+
+        return $read;
     }
 
     private static function contentsBlock(Fields $fields): ContentsBlock

@@ -7,7 +7,8 @@ namespace Stemmata\Format\Read\Docx;
 use Stemmata\Core\Contents\ContentsOf;
 use Stemmata\Core\Contents\ContentsPages;
 use Stemmata\Core\Contents\ContentsSettings;
-use Stemmata\Format\Read\FoundContents;
+use Stemmata\Core\Contents\LineLook;
+use Stemmata\Format\Read\Contents\FoundContents;
 use Stemmata\Format\Read\Package\Xml;
 
 /** Contents in a word-processing document (ECMA-376-1, 17.16.5.68): a field whose result is paragraphs, a line each. */
@@ -23,7 +24,7 @@ final class ContentsReader
         if (
             1 !==
             preg_match(
-                '/\A\s*contents ([1-9])-([1-9])((?: [a-z-]+)*)\z/',
+                '/\A\s*contents ([1-9])-([1-9])((?: [a-z1-9-]+)*)\z/',
                 Xml::value(Xml::child($control, 'sdtPr'), 'tag') ?? '',
                 $made,
             )
@@ -45,6 +46,7 @@ final class ContentsReader
                 in_array('own-page', $said, true),
                 in_array('always-current', $said, true),
                 of: self::among(ContentsOf::cases(), $said) ?? ContentsOf::Headings,
+                looks: self::looks($said),
             ),
             true,
         );
@@ -174,6 +176,23 @@ final class ContentsReader
         $style = (string) Xml::value(Xml::child($paragraph, 'pPr'), 'pStyle');
 
         return 1 === preg_match('/([1-9])\z/', $style, $match) ? (int) $match[1] : 0;
+    }
+
+    /**
+     * @param list<string> $said
+     *
+     * @return array<int, LineLook> from “strong-1”
+     */
+    private static function looks(array $said): array
+    {
+        $looks = [];
+        foreach ($said as $each) {
+            if (1 === preg_match('/\A([a-z]+)-([1-9])\z/', $each, $match)) {
+                $looks[(int) $match[2]] = $match[1];
+            }
+        }
+
+        return LineLook::byLevel($looks);
     }
 
     /**

@@ -7,8 +7,9 @@ namespace Stemmata\Format\Read\Html;
 use Stemmata\Core\Contents\ContentsOf;
 use Stemmata\Core\Contents\ContentsPages;
 use Stemmata\Core\Contents\ContentsSettings;
+use Stemmata\Core\Contents\LineLook;
 use Stemmata\Core\Text\Node;
-use Stemmata\Format\Read\FoundContents;
+use Stemmata\Format\Read\Contents\FoundContents;
 use Stemmata\Format\Shared\CalculationBlock;
 
 /** What kinds of block elements there are, and the reading of those that hold no text of the flow. */
@@ -89,6 +90,7 @@ final class HtmlBlock
             in_array('own-page', $looks, true),
             in_array('always-current', $looks, true),
             of: ContentsOf::tryFrom($element->getAttribute('data-of')) ?? ContentsOf::Headings,
+            looks: self::looks($element->getAttribute('data-looks')),
         );
 
         $found = new FoundContents($settings, true);
@@ -107,6 +109,14 @@ final class HtmlBlock
         }
 
         return $found;
+    }
+
+    /** @return array<int, LineLook> from “1:strong 2:italic” */
+    private static function looks(string $said): array
+    {
+        preg_match_all('/([1-9]):([a-z]+)/', $said, $looks);
+
+        return LineLook::byLevel(array_combine(array_map(intval(...), $looks[1]), $looks[2]));
     }
 
     public static function code(\DOMElement $element): Node

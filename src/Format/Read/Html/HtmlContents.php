@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read\Html;
 
-use Stemmata\Format\Read\FoundContents;
+use Stemmata\Format\Read\Contents\FoundContents;
 
 /**
  * Recognises contents that another program made: a navigation that says so, or a list of nothing but the page's

@@ -6,9 +6,9 @@ namespace Stemmata\Format\Read\Html;
 
 use Stemmata\Core\Text\ListStyle;
 use Stemmata\Core\Text\Node;
+use Stemmata\Format\Read\Contents\FoundContents;
 use Stemmata\Format\Read\DocumentBuilder;
 use Stemmata\Format\Read\FirstLine;
-use Stemmata\Format\Read\FoundContents;
 use Stemmata\Format\Read\ImportNote;
 use Stemmata\Format\Shared\HeadingFlags;
 

@@ -7,6 +7,7 @@ namespace Stemmata\Format\Write\Docx;
 use Stemmata\Core\Contents\ContentsOf;
 use Stemmata\Core\Contents\ContentsPages;
 use Stemmata\Core\Contents\ContentsSettings;
+use Stemmata\Core\Contents\LineLook;
 use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Rendition\BlockVisitor;
 use Stemmata\Core\Rendition\RenderedSection;
@@ -381,7 +382,7 @@ final class Blocks extends BlockVisitor
                         Places::ofSection($line->section),
                 ),
                 null === $line->byHand ? '' : ' w:tooltip="' . Xml::escaped($line->byHand) . '"',
-                Runs::words($line->words),
+                Runs::words($line->words, self::lookOf($settings->looks[$line->level] ?? null)),
             );
             $xml .= self::styled(
                 'TOC' . $line->level,
@@ -403,6 +404,11 @@ final class Blocks extends BlockVisitor
                     'always-current' => $settings->isAlwaysCurrent,
                 ]),
             ),
+            ...array_map(
+                static fn(int $level, LineLook $look): string => $look->value . '-' . $level,
+                array_keys($settings->looks),
+                $settings->looks,
+            ),
         ]);
 
         return '<w:sdt><w:sdtPr><w:alias w:val="' .
@@ -412,6 +418,18 @@ final class Blocks extends BlockVisitor
             '"/><w:docPartObj><w:docPartGallery w:val="Table of Contents"/><w:docPartUnique/></w:docPartObj></w:sdtPr><w:sdtContent>' .
             $xml .
             '</w:sdtContent></w:sdt>';
+    }
+
+    /** Properties of a run. */
+    private static function lookOf(?LineLook $look): string
+    {
+        return match ($look) {
+            null => '',
+            LineLook::Strong => '<w:b/>',
+            LineLook::Regular => '<w:b w:val="0"/><w:i w:val="0"/>',
+            LineLook::Italic => '<w:i/>',
+            LineLook::Small => '<w:sz w:val="18"/>',
+        };
     }
 
     protected function unreadable(Node $unreadable): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write\Html;
 
+use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Rendition\BlockVisitor;
 use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Core\Text\ListStyle;
@@ -163,10 +164,12 @@ final class BlockHtml extends BlockVisitor
     protected function contents(Node $contents): string
     {
         $lines = '';
+        $looks = ContentsSettings::in($contents)->looks;
         foreach ($this->rendition->contentsLines($contents) as $line) {
             $lines .= sprintf(
-                "<li data-level=\"%d\"><a href=\"#%s\"%s>%s</a></li>\n",
+                "<li data-level=\"%d\"%s><a href=\"#%s\"%s>%s</a></li>\n",
                 $line->level,
+                isset($looks[$line->level]) ? ' style="' . $looks[$line->level]->css() . '"' : '',
                 InlineHtml::escaped($line->place),
                 null === $line->byHand ? '' : ' title="' . InlineHtml::escaped($line->byHand) . '"',
                 InlineHtml::escaped($line->words),

@@ -7,6 +7,7 @@ namespace Stemmata\Format\Write\Html;
 use Stemmata\Core\Contents\ContentsOf;
 use Stemmata\Core\Contents\ContentsPages;
 use Stemmata\Core\Contents\ContentsSettings;
+use Stemmata\Core\Contents\LineLook;
 use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Core\Text\Node;
 
@@ -30,17 +31,30 @@ final class ContentsElement
         );
 
         return sprintf(
-            '<nav class="contents" data-from="%d" data-to="%d" data-numbers="%s"%s%s%s%s aria-label="%s">',
+            '<nav class="contents" data-from="%d" data-to="%d" data-numbers="%s"%s%s%s%s%s aria-label="%s">',
             $settings->from,
             $settings->to,
             $settings->numbers ? 'yes' : 'no',
             ContentsOf::Headings === $settings->of ? '' : ' data-of="' . $settings->of->value . '"',
             ContentsPages::Dotted === $settings->pages ? '' : ' data-pages="' . $settings->pages->value . '"',
             [] === $looks ? '' : ' data-look="' . implode(' ', $looks) . '"',
+            [] === $settings->looks ? '' : ' data-looks="' . self::looks($settings->looks) . '"',
             [] === $leftOut
                 ? ''
                 : ' data-left-out="' . htmlspecialchars(implode(' ', $leftOut), \ENT_QUOTES | \ENT_SUBSTITUTE) . '"',
             htmlspecialchars($settings->title, \ENT_QUOTES | \ENT_SUBSTITUTE),
         );
+    }
+
+    /**
+     * @param array<int, LineLook> $looks
+     *
+     * @return string “1:strong 2:italic”
+     */
+    private static function looks(array $looks): string
+    {
+        $said = static fn(int $level, LineLook $look): string => $level . ':' . $look->value;
+
+        return implode(' ', array_map($said, array_keys($looks), $looks));
     }
 }

@@ -10,6 +10,7 @@ use Stemmata\Core\Contents\ContentsLines;
 use Stemmata\Core\Contents\ContentsOf;
 use Stemmata\Core\Contents\ContentsPages;
 use Stemmata\Core\Contents\ContentsSettings;
+use Stemmata\Core\Contents\LineLook;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Node;
@@ -40,6 +41,14 @@ final readonly class ContentsView
         #[OA\Property] public bool $always,
         #[OA\Property] public ?string $branch,
         #[OA\Property(type: 'string', enum: ContentsOf::class)] public string $of,
+        #[
+            OA\Property(
+                description: 'Looks of lines by level, where they are not as the house style has them',
+                type: 'object',
+                additionalProperties: new OA\AdditionalProperties(type: 'string', enum: LineLook::class),
+            ),
+        ]
+        public object $looks,
         #[OA\Property(items: new OA\Items(ref: ContentsLineView::class))] public array $lines,
         #[
             OA\Property(
@@ -102,6 +111,7 @@ final readonly class ContentsView
             $settings->isAlwaysCurrent,
             $settings->branch?->value,
             $settings->of->value,
+            (object) $settings->looks,
             array_map(ContentsLineView::of(...), ContentsLines::kept($contents)),
             ContentsDifferences::of($document, $contents),
         );

@@ -117,6 +117,12 @@ final class OperationReaderTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, string}> */
     public static function senseless(): iterable
     {
+        foreach ([[1 => 'loud'], [0 => 'strong'], [10 => 'strong'], ['a' => 'strong']] as $looks) {
+            yield 'a look that is none: ' . json_encode($looks) => [
+                ['name' => 'set-up-contents', 'section' => 'a', 'index' => 0, 'looks' => $looks],
+                '“looks” must be a look for each level that it names.',
+            ];
+        }
         yield 'no name' => [['sections' => ['a']], '“name” must be a text of at most 8,192 bytes.'];
         yield 'a name of nothing' => [['name' => 'shuffle'], 'There is no operation “shuffle”.'];
         yield 'a name without end' => [

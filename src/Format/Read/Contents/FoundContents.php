@@ -2,14 +2,13 @@
 
 declare(strict_types=1);
 
-namespace Stemmata\Format\Read;
+namespace Stemmata\Format\Read\Contents;
 
 use Stemmata\Core\Contents\ContentsLines;
 use Stemmata\Core\Contents\ContentsOf;
 use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Text\Node;
-use Stemmata\Format\Shared\PrintedLine;
 
 /**
  * Contents as a file holds them. Their lines are collected anew when all headings are known; what a file’s line says

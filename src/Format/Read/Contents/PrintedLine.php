@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Stemmata\Format\Shared;
+namespace Stemmata\Format\Read\Contents;
 
 /** A line of contents as a program printed it: a number, the words, leaders and a page, each there or not. */
 final class PrintedLine
