@@ -12,6 +12,10 @@ export function Shape({ levels, words, width }: { levels: string; words: readonl
   );
   return (
     <svg aria-hidden="true" width={width} height={24} className="max-w-full">
+      {/* So many chapters that none of them would be seen. */}
+      {found.length === 0 && levels.length > 0 && (
+        <rect y={ROWS[0]} width={width - 1.5} height={HEIGHTS[0]} rx="1.5" className="fill-twig" />
+      )}
       {found.map((each) => (
         <rect
           key={each.position}
