@@ -144,10 +144,10 @@ final class DocxForOthersTest extends TestCase
         return (string) preg_replace(
             [
                 '~<a href="[^"]*">(<a class="outside-picture"[^>]*>[^<]*</a>)</a>~',
-                '/^(#{4}|-) 3\.5\.\d+ Quote Removal\b/m',
+                '/^(#{4} |- \[)3\.5\.\d+ Quote Removal\b/m',
                 '/((?:id="|#)[^"> ]+)_2(?=[">])/',
             ],
-            ['$1', '$1 Quote Removal', '$1'],
+            ['$1', '$1Quote Removal', '$1'],
             $markdown,
         );
     }

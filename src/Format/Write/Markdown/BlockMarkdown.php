@@ -5,10 +5,8 @@ declare(strict_types=1);
 namespace Stemmata\Format\Write\Markdown;
 
 use Stemmata\Core\Formula\Formula;
-use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Rendition\BlockVisitor;
 use Stemmata\Core\Rendition\Rendition;
-use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\Shared\CalculationBlock;
 use Stemmata\Format\Write\Html\BlockHtml;
@@ -161,10 +159,12 @@ final class BlockMarkdown extends BlockVisitor
     {
         $lines = [];
         foreach ($this->rendition->contentsLines($contents) as $line) {
-            $target =
-                'bookmark' === $line->kind ? LinkTarget::toBookmark($line->id) : LinkTarget::toSection($line->section);
-            $words = Node::text($line->words, [Mark::link($target, $line->byHand)]);
-            $lines[] = '- ' . $this->inline->of([$words]);
+            $lines[] = sprintf(
+                '- [%s](<#%s>%s)',
+                $this->inline->of([Node::text($line->words)]),
+                $line->place,
+                InlineMarkdown::title($line->byHand ?? ''),
+            );
         }
 
         return ContentsElement::openingTag($contents, $this->rendition) . "\n\n" . implode("\n", $lines) . "\n\n</nav>";

@@ -126,9 +126,16 @@ final class InlineMarkdown extends InlineVisitor
             '*' => '%2A',
         ]);
         $hint = $mark->attribute('title');
-        $title =
-            is_string($hint) && '' !== $hint
-                ? ' "' .
+
+        return sprintf('[%s](<%s>%s)', $words, $address, self::title(is_string($hint) ? $hint : ''));
+    }
+
+    /** What stands behind an address (CommonMark 6.3); empty for no hint. */
+    public static function title(string $hint): string
+    {
+        return '' === $hint
+            ? ''
+            : ' "' .
                     strtr($hint, [
                         '\\' => '\\\\',
                         '"' => '\\"',
@@ -138,10 +145,7 @@ final class InlineMarkdown extends InlineVisitor
                         '`' => '&#96;',
                         '<' => '&lt;',
                     ]) .
-                    '"'
-                : '';
-
-        return sprintf('[%s](<%s>%s)', $words, $address, $title);
+                    '"';
     }
 
     protected function text(Node $text): string
