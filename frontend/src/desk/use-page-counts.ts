@@ -5,6 +5,8 @@ import { api, type DocumentCard } from "../api/client";
 /** Setting the pages of longer documents takes seconds: that is done for those only whose pages have been looked at. */
 const SHORT = 60_000;
 const LONGEST = 200_000;
+/** Of those that were changed last; the others can wait until they are looked at. */
+const MOST = 12;
 
 const wantsPages = ({ arePagesBehind, words, pages }: DocumentCard) =>
   arePagesBehind && words > 0 && words <= (pages === null ? SHORT : LONGEST);
@@ -13,6 +15,7 @@ const wantsPages = ({ arePagesBehind, words, pages }: DocumentCard) =>
 export function usePageCounts(documents: readonly DocumentCard[] | undefined): void {
   const client = useQueryClient();
   const wanted = (documents ?? [])
+    .slice(0, MOST)
     .filter(wantsPages)
     .map(({ id, revision }) => `${id} ${revision}`)
     .join();
