@@ -3,9 +3,6 @@
 // pictures of the document, by their hash.
 #import "look.typ": kinds, levels, contents-levels, setup, words
 
-// A place where a long word may be broken; the engine passes over spaces of no width at all.
-#let may-break = h(0.001pt)
-
 // Places that can be gone to, and whose pages are asked for. Two kinds of them may share an id.
 #let spot-label(kind, id) = label(kind + "-" + id)
 #let spot(kind, id) = [#metadata((kind, id))#spot-label(kind, id)]

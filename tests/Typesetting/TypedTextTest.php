@@ -116,6 +116,12 @@ final class TypedTextTest extends TestCase
         }
     }
 
+    public function testATitleOfOneLongWordIsPrinted(): void
+    {
+        $word = str_repeat('Wolkenbank', 40);
+        self::assertStringContainsString($word, self::printed(self::typeset(new OneShotEngine(), $word)));
+    }
+
     public function testAWordOfTenThousandLettersStaysOnThePage(): void
     {
         $word = str_repeat('Wolkenbank', 1000);

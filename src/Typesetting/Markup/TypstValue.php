@@ -12,6 +12,9 @@ use Stemmata\Core\Text\Characters;
  */
 final class TypstValue
 {
+    /** A place where a long word may be broken; the engine passes over spaces of no width at all. */
+    private const MAY_BREAK = '#h(0.001pt)';
+
     /** Longer words may be broken anywhere, so that no line runs off the page. */
     private const LONGEST_WORD = 36;
 
@@ -25,7 +28,7 @@ final class TypstValue
     {
         $markup = '';
         foreach (self::pieces($text) as $piece) {
-            $markup .= ('' === $markup ? '' : '#may-break') . '#' . self::string($piece) . ';';
+            $markup .= ('' === $markup ? '' : self::MAY_BREAK) . '#' . self::string($piece) . ';';
         }
 
         return $markup;
