@@ -150,6 +150,16 @@ test.describe("Proof", () => {
     const line = (words: RegExp) => proof(page).getByRole("button", { name: words });
     const words = page.getByRole("textbox", { name: /Words of the line/ });
 
+    // The words of a line lead to the page that it names.
+    await sheets(page)
+      .locator("span", { hasText: /^Gales$/ })
+      .first()
+      .click();
+    const shown = proof(page).locator("[data-sheet][aria-current=page]").first();
+    await expect(shown).toHaveAttribute("aria-label", `Page ${await pageOf(page, "Gales")}`);
+    await expect(page).toHaveURL(/\/proof$/);
+    await pickRow(page, "Preface");
+
     // By mouse: what was typed is kept by a click beside it.
     await line(/Change the line “Lamps”/).click();
     await words.fill("Of all the lamps");

@@ -86,7 +86,7 @@ function LineOnPage({ contents, line, style }: LineProps) {
               ? "bg-ochre/15 text-ochre"
               : back
                 ? "text-stem"
-                : "text-soft opacity-0 group-hover/page:opacity-100",
+                : "text-soft opacity-0 group-hover/page:opacity-60 hover:opacity-100",
           )}
         >
           <Pencil strokeWidth={1.8} className="size-3 max-h-full" aria-hidden="true" />

@@ -15,7 +15,7 @@ export function leafed(sheet: number, by: 1 | -1, count: number, spread: Spread)
   return Math.min(Math.max(1, next), Math.max(1, count));
 }
 
-type Spot = { sheet: number; down: number };
+export type Spot = { sheet: number; down: number };
 
 /** What stands at a height of a page, or last before it: of spots in the order of the pages. */
 export function spotAt<T extends Spot>(spots: readonly T[], sheet: number, down: number): T | null {

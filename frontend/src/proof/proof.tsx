@@ -10,7 +10,7 @@ import { RunningOnPage, type EditedLine } from "./running-on-page";
 import { Choices } from "../parts/choices";
 import { cx } from "../parts/cx";
 import { counted } from "../parts/words";
-import { inOrder, leafed, openedAt, spotAt, type Spread } from "./leaves";
+import { inOrder, leafed, openedAt, spotAt, type Spot, type Spread } from "./leaves";
 import { openPdf, type Pdf } from "./pdf";
 import { useProof } from "./shown-sheet";
 import { Sheet, type PageSize } from "./sheet";
@@ -19,6 +19,8 @@ import { SmallPages } from "./small-pages";
 /** After a file that did not come (milliseconds). */
 const RETRY = 3000;
 const GAP = 18;
+/** A line of contents with all the lines that it may take (points). */
+const FULL_LINE = 48;
 const MANY_WIDTH = 168;
 const SPREADS = [
   { value: "one", shows: "One page" },
@@ -49,6 +51,7 @@ export function Proof() {
   const [edited, setEdited] = useState<{ sheet: number; which: EditedLine } | null>(null);
   const count = pdf?.numPages ?? labels.length;
   const blocks = useMemo(() => inOrder([...pages.blocks].map(([place, spot]) => ({ place, ...spot }))), [pages.blocks]);
+  const lines = useMemo(() => inOrder([...pages.lines].map(([key, spot]) => ({ key, ...spot }))), [pages.lines]);
   const sections = useMemo(
     () => inOrder([...pages.sections].map(([section, spot]) => ({ section, ...spot }))),
     [pages.sections],
@@ -90,6 +93,13 @@ export function Proof() {
     async (on: number, down: number, line: string) => {
       const found = spotAt(blocks, on, down + 4);
       const headed = spotAt(sections, on, down + 4);
+      const listed = spotAt(lines, on, down + 4);
+      if (listed && listed.sheet === on && down - listed.down < FULL_LINE && isLast(listed, [found, headed])) {
+        // A line of contents leads to the page that it names.
+        const [, , target = ""] = listed.key.split(":");
+        const spot = pages.bookmarks.get(target) ?? pages.sections.get(target);
+        if (spot) return show(spot.sheet);
+      }
       const [section, block] = found?.place.split(":") ?? [];
       // A heading stands below the last block of the section before it.
       if (
@@ -106,7 +116,7 @@ export function Proof() {
       } else return;
       navigate(`/documents/${id}`);
     },
-    [blocks, sections, id, session, navigate],
+    [blocks, sections, lines, pages, show, id, session, navigate],
   );
   const pressed = (event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey || event.shiftKey) return;
@@ -287,6 +297,13 @@ function usePdf(id: string): { pdf: Pdf | null; size: PageSize | null; failure: 
     };
   }, [id, revision]);
   return shown;
+}
+
+/** Whether a spot stands behind all others. */
+function isLast(spot: Spot, others: readonly (Spot | null)[]): boolean {
+  return others.every(
+    (other) => !other || other.sheet < spot.sheet || (other.sheet === spot.sheet && other.down <= spot.down),
+  );
 }
 
 function widthOf(size: PageSize, space: { width: number; height: number }, spread: Spread): number {
