@@ -41,6 +41,7 @@ final class Workbench
             'tests/Format/Foreign/OtherProgramsTest.php',
         ],
         'src/Storage/' => [
+            'tests/Storage/StoredAsComputedTest.php',
             'tests/Storage/StoredFilesTest.php',
             'tests/Storage/TwoWindowsTest.php',
             'tests/Storage/MilestonesTest.php',
