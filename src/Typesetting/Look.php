@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Typesetting;
 
+use Stemmata\Core\Contents\LineLook;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Language\Language;
 use Stemmata\Core\Page\PageSetup;
@@ -117,6 +118,7 @@ final readonly class Look
             'region' => [] === $regions ? 'none' : TypstValue::string(strtoupper(reset($regions))),
             'right-to-left' => TypstValue::of('rtl' === Language::direction($title->language)),
             'fallback' => TypstValue::of(self::FALLBACK),
+            'small-lines' => TypstValue::of(LineLook::SMALL),
             'title' => TypstValue::string('' === trim($title->title) ? 'Untitled' : $title->title),
             'authors' => TypstValue::of('' === $title->author ? [] : [$title->author]),
             'title-page' => TypstValue::of($pages->hasTitlePage && null === $this->document->whole),

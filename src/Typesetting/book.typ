@@ -171,7 +171,7 @@
   strong: style => style + (weight: 700),
   regular: style => style + (weight: 400, italic: false),
   italic: style => style + (italic: true),
-  small: style => style + (size: style.size * 85%),
+  small: style => style + (size: style.size * setup.small-lines),
 )
 #let contents-line(id, target, level, look, body, pages) = context {
   let style = contents-levels.at(level - 1)

@@ -76,7 +76,7 @@ final class RecordedRunsTest extends TestCase
                 }
             }
         }
-        Recorded::assertSame(__DIR__ . '/recorded-runs.' . $kind, $lines);
+        Recorded::assertSame(__DIR__ . '/recorded-runs-' . $kind . '.txt', $lines);
     }
 
     /** @return list<string> */

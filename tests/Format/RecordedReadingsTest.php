@@ -46,7 +46,7 @@ final class RecordedReadingsTest extends TestCase
                 $lines[] = sprintf('%s %d %s', $name, $number, self::told($name, $bytes));
             }
         }
-        Recorded::assertSame(__DIR__ . '/recorded-readings.' . $ending, $lines);
+        Recorded::assertSame(__DIR__ . '/recorded-readings-' . $ending . '.txt', $lines);
     }
 
     private static function told(string $name, string $bytes): string

@@ -7,6 +7,7 @@ namespace Stemmata\Tests\Typesetting;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Contents\ContentsSettings;
+use Stemmata\Core\Contents\LineLook;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\Section;
 use Stemmata\Core\Operation\Applied;
@@ -122,7 +123,13 @@ final class PagesAreTrueTest extends TestCase
         }
         $made = (new GenerateContents(
             $document->outline->idAt(0),
-            new ContentsSettings(1, 3, true, 'What is in it'),
+            new ContentsSettings(
+                1,
+                3,
+                true,
+                'What is in it',
+                looks: [1 => LineLook::Strong, 2 => LineLook::Italic, 3 => LineLook::Small],
+            ),
         ))->applyTo($document);
         self::assertInstanceOf(Applied::class, $made);
 

@@ -8,11 +8,9 @@ use Stemmata\Core\Document\Document;
 use Stemmata\Core\Text\Node;
 
 /**
- * What refreshing would change in contents, each in a sentence.
+ * What refreshing would change in contents, each in a sentence; `lines` are the keys of those that it is about.
  *
  * @phpstan-import-type Line from ContentsLines
- *
- * `lines` are the keys of those that a sentence is about.
  *
  * @phpstan-type Difference array{section: string, sentence: string, lines: non-empty-list<string>}
  */

@@ -117,14 +117,41 @@ final class ContentsLines
             static fn(array $line): array => $line + ($byHand[self::keyOf($line)] ?? []),
             self::of($document, ContentsSettings::in($contents)),
         );
-        foreach ($added as $line) {
-            $lines = self::withAdded($document, $lines, $line);
+
+        return self::withAllAdded($document, $lines, $added);
+    }
+
+    /**
+     * @param list<Line> $lines as the document has them now
+     * @param list<Line> $added for bookmarks; those whose bookmark is gone go
+     *
+     * @return list<Line>
+     */
+    public static function withAllAdded(Document $document, array $lines, array $added): array
+    {
+        if ([] === $added) {
+            return $lines;
         }
+        $positions = $document->outline->positions();
+        $holders = self::holders($document);
+        foreach ($added as $line) {
+            $holder = $holders[$line['bookmark'] ?? ''] ?? null;
+            if (null !== $holder) {
+                $lines[] = ['section' => $holder, 'number' => ''] + $line;
+            }
+        }
+        // Of those in one section the added ones stay behind: sorting is stable.
+        usort(
+            $lines,
+            static fn(array $one, array $other): int => $positions[$one['section']] <=> $positions[$other['section']],
+        );
 
         return $lines;
     }
 
     /**
+     * Of lines that may be behind the document; their order stays.
+     *
      * @param list<Line> $lines
      * @param Line       $added for a bookmark; it stands behind the last line before the section that holds it
      *

@@ -490,6 +490,7 @@ final class DocumentBuilder
     private function withContentsFilled(Document $document): Document
     {
         $filled = [];
+        $outline = $document->outline;
         $placeOf = fn(string $anchor): ?string => LinkTarget::findInnerId($this->findTarget($anchor) ?? '');
         foreach ($document->contentsHolders() as $id) {
             $section = $document->section($id);
@@ -521,8 +522,18 @@ final class DocumentBuilder
                 }
             }
             $filled[] = $section->withBody(Body::of($blocks));
+            $position = $outline->findPosition($id);
+            if (
+                null !== $position &&
+                [] === $blocks &&
+                ContentsWords::isHeading($section->heading->plainText()) &&
+                $outline->branchEnd($position) === $position + 1
+            ) {
+                // A heading that stood only for contents goes with them.
+                $outline = $outline->slice(0, $position)->followedBy($outline->slice($position + 1, $outline->count()));
+            }
         }
 
-        return $document->withSection(...$filled);
+        return $document->withSection(...$filled)->withOutline($outline);
     }
 }

@@ -143,6 +143,16 @@ final class ContentsOfFilesTest extends TestCase
         self::assertFalse($document->outline->isInContentsAt(0));
     }
 
+    public function testAHeadingGoesWithContentsThatLeadNowhere(): void
+    {
+        $document = Services::formats()->read(
+            'x.html',
+            '<h1>Contents</h1><nav role="doc-toc"><a href="#x">X</a> <a href="#y">Y</a></nav>' . self::HEADINGS,
+        )->document;
+        self::assertSame(['The old lamps', 'Oil and wick', 'Gales'], $document->headings());
+        self::assertSame([], self::contentsIn($document));
+    }
+
     /** A list at the side of a page that leads elsewhere, and a second one, are left out as before. */
     #[TestWith(['<nav role="doc-toc"><a href="other.html">Other</a> <a href="#a">The old lamps</a></nav>', 0])]
     #[

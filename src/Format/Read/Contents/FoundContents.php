@@ -126,12 +126,11 @@ final class FoundContents
                 ];
             }
         }
-        $all = array_values($fresh);
-        foreach ($added as $line) {
-            $all = ContentsLines::withAdded($document, $all, $line);
-        }
 
-        return new Node('contents', [...$settings->attributes(), 'lines' => $all]);
+        return new Node('contents', [
+            ...$settings->attributes(),
+            'lines' => ContentsLines::withAllAdded($document, array_values($fresh), $added),
+        ]);
     }
 
     /**
@@ -143,7 +142,10 @@ final class FoundContents
     private function placed(Document $document, \Closure $placeOf): array
     {
         $byLetters = [];
-        foreach ($document->headings() as $position => $heading) {
+        $headings = $document->headings();
+        $positions = $document->outline->positions();
+        $holders = ContentsLines::holders($document);
+        foreach ($headings as $position => $heading) {
             $byLetters[PrintedLine::letters($heading)][] = $document->outline->idAt($position)->value;
         }
         $placed = [];
@@ -151,27 +153,21 @@ final class FoundContents
             $alike = $byLetters[PrintedLine::letters(PrintedLine::words($line['printed']))] ?? [];
             // A line that leads nowhere is that of the one heading that says the same.
             $id = '' !== $line['anchor'] ? $placeOf($line['anchor']) : (1 === count($alike) ? $alike[0] : null);
+            if (!$this->isOurs && isset($holders[$id])) {
+                // A place right in a section, or right before it, stands for that section when the line says its heading.
+                foreach ([$positions[$holders[$id]], $positions[$holders[$id]] + 1] as $near) {
+                    if ('' !== ($headings[$near] ?? '') && PrintedLine::says($line['printed'], $headings[$near])) {
+                        $id = $document->outline->idAt($near)->value;
+                        break;
+                    }
+                }
+            }
             if (null !== $id) {
-                $placed[$this->isOurs ? $id : self::headed($document, $id, $line['printed'])] ??= $line;
+                $placed[$id] ??= $line;
             }
         }
 
         return $placed;
-    }
-
-    /** The section whose heading a line leads to, when it leads to a place right in it or right before it; else the place. */
-    private static function headed(Document $document, string $place, string $printed): string
-    {
-        $holder = ContentsLines::holders($document)[$place] ?? null;
-        $position = null === $holder ? null : $document->outline->positions()[$holder] ?? null;
-        foreach (null === $position ? [] : [$position, $position + 1] as $near) {
-            $heading = $document->headings()[$near] ?? '';
-            if ('' !== $heading && PrintedLine::says($printed, $heading)) {
-                return $document->outline->idAt($near)->value;
-            }
-        }
-
-        return $place;
     }
 
     /** @param array<string, array{printed: string, level: int}> $lines */

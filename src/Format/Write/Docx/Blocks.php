@@ -13,6 +13,7 @@ use Stemmata\Core\Rendition\BlockVisitor;
 use Stemmata\Core\Rendition\RenderedSection;
 use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Core\Rendition\TableShape;
+use Stemmata\Core\Style\TextKind;
 use Stemmata\Core\Text\Direction;
 use Stemmata\Core\Text\ListStyle;
 use Stemmata\Core\Text\Node;
@@ -382,7 +383,7 @@ final class Blocks extends BlockVisitor
                         Places::ofSection($line->section),
                 ),
                 null === $line->byHand ? '' : ' w:tooltip="' . Xml::escaped($line->byHand) . '"',
-                Runs::words($line->words, self::lookOf($settings->looks[$line->level] ?? null)),
+                Runs::words($line->words, $this->lookOf($settings->looks[$line->level] ?? null, $line->level)),
             );
             $xml .= self::styled(
                 'TOC' . $line->level,
@@ -421,14 +422,16 @@ final class Blocks extends BlockVisitor
     }
 
     /** Properties of a run. */
-    private static function lookOf(?LineLook $look): string
+    private function lookOf(?LineLook $look, int $level): string
     {
+        $style = $this->rendition->document->setup->style()->of(TextKind::ContentsLine, $level);
+
         return match ($look) {
             null => '',
             LineLook::Strong => '<w:b/>',
             LineLook::Regular => '<w:b w:val="0"/><w:i w:val="0"/>',
             LineLook::Italic => '<w:i/>',
-            LineLook::Small => '<w:sz w:val="18"/>',
+            LineLook::Small => sprintf('<w:sz w:val="%d"/>', round(2 * $style->size * LineLook::SMALL)),
         };
     }
 
