@@ -14,6 +14,7 @@ final readonly class PageMap
      * @param array<string, Spot> $blocks    blocks of texts, by the section's id, a colon and the block's index from 0
      * @param array<string, Spot> $lines     of contents, by the section's id, a colon, which of its contents from 0 on, a
      *     colon and the line's key
+     * @param array<string, Spot> $contents  where each contents begin, by the section's id, a colon and which of its contents
      */
     private function __construct(
         public array $labels,
@@ -21,6 +22,7 @@ final readonly class PageMap
         public array $bookmarks,
         public array $blocks,
         public array $lines,
+        public array $contents,
     ) {}
 
     public function pages(): int
@@ -34,7 +36,7 @@ final readonly class PageMap
      */
     public static function of(int $pages, array $spots): self
     {
-        $byKind = ['section' => [], 'bookmark' => [], 'block' => [], 'line' => []];
+        $byKind = ['section' => [], 'bookmark' => [], 'block' => [], 'line' => [], 'contents' => []];
         $labels = array_fill(0, $pages, '');
         foreach ($spots as $spot) {
             [$kind, $id, $sheet, $label, $down] = is_array($spot) ? [...$spot, null, null, null, null, null] : [null];
@@ -52,6 +54,13 @@ final readonly class PageMap
             }
         }
 
-        return new self($labels, $byKind['section'], $byKind['bookmark'], $byKind['block'], $byKind['line']);
+        return new self(
+            $labels,
+            $byKind['section'],
+            $byKind['bookmark'],
+            $byKind['block'],
+            $byKind['line'],
+            $byKind['contents'],
+        );
     }
 }

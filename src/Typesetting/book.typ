@@ -196,10 +196,13 @@
     }
   })
 }
-#let contents(title, lines, pages, two-columns, shaded, own-page) = {
+#let contents(id, title, lines, pages, two-columns, shaded, own-page) = {
   if own-page { pagebreak(weak: true) }
   let body = {
-    if title != "" { styled-block(kinds.contentsTitle, title, sticky: true) }
+    // Where they begin: with the title, which may go to the next page with the first line.
+    if title == "" { block-spot(spot("contents", id)) } else {
+      styled-block(kinds.contentsTitle, spot("contents", id) + title, sticky: true)
+    }
     let set-lines = lines.map(((id, target, level, look, line)) => contents-line(id, target, level, look, line, pages))
     if two-columns {
       // Side by side in equal parts as long as they fit on a page, else column after column.

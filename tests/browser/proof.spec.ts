@@ -195,6 +195,101 @@ test.describe("Proof", () => {
     await expect(line(/Of gales/)).toBeAttached();
   });
 
+  test("contents are set up where they stand: in the text, and on the page, which is followed", async ({ page }) => {
+    const id = await openDocument(page, BOOK);
+    await page.locator(".manuscript p", { hasText: "Before it all." }).click();
+    await page.keyboard.press("Control+j");
+    await page.getByRole("combobox").fill("table of contents here");
+    await page.keyboard.press("Enter");
+    await page.getByRole("dialog").getByRole("button", { name: "Make the contents" }).click();
+    const block = page.locator(".manuscript nav[data-contents]");
+    await expect(block.getByRole("link")).toHaveCount(10);
+
+    await block.getByRole("button", { name: "Change these contents" }).click();
+    const panel = page.getByRole("dialog", { name: /^How “.*” look$/ });
+    await panel.getByRole("button", { name: "Level 2" }).click();
+    await expect(block.getByRole("link")).toHaveCount(4);
+    await panel.getByLabel("Title").fill("What stands where");
+    await panel.getByLabel("With the numbers of the headings").click();
+    await expect(block).toHaveAttribute("aria-label", "What stands where");
+    await expect(block.getByRole("link")).toHaveText(["Preface", "Lamps", "Gales", "Glasses"]);
+    await panel.getByText("Lines", { exact: true }).click();
+    await panel.getByLabel("Words of the line for “Gales”").fill("Of gales");
+    await panel.getByRole("button", { name: "Done" }).click();
+    await expect(panel).toHaveCount(0);
+    await expect(block.getByRole("link", { name: "Of gales" })).toBeVisible();
+    // The cursor is in the text again, where it was.
+    await page.keyboard.type("Once. ");
+    await expect(page.locator(".manuscript")).toContainText("Once.");
+
+    await toProof(page);
+    await pickRow(page, "Preface");
+    const shown = proof(page).locator("[data-sheet][aria-current=page]").first();
+    await expect(sheets(page).filter({ hasText: "What stands where" })).toHaveCount(1);
+    await proof(page).getByRole("button", { name: "How “What stands where” look" }).focus();
+    await page.keyboard.press("Enter");
+    const before = await shown.getAttribute("aria-label");
+    await panel.getByLabel("On a page of their own").click();
+    await expect(shown).not.toHaveAttribute("aria-label", before ?? "", { timeout: 15_000 });
+    await expect(sheets(page).filter({ hasText: "What stands where" })).toHaveCount(1);
+    await panel.getByLabel("Title").fill("Where it stands");
+    // By a click beside it, and what was typed is kept.
+    await page.mouse.click(322, 400);
+    await expect(panel).toHaveCount(0);
+    await expect(sheets(page).filter({ hasText: "Where it stands" })).toHaveCount(1, { timeout: 15_000 });
+    expect(await printed(page.request, id)).toMatch(/^[\f ]*Where it stands\n+ *Preface(?: ?\.)+ *i+\n+ *Lamps/m);
+  });
+
+  test("some pages are printed by the numbers on them, and written as a file", async ({ page }) => {
+    await openDocument(page, BOOK);
+    await toProof(page);
+    await page.evaluate(() => {
+      const made = URL.createObjectURL.bind(URL);
+      URL.createObjectURL = (blob: Blob) => (Object.assign(window, { printedBlob: blob }), made(blob));
+    });
+    const bytes = () =>
+      page.evaluate(async () => {
+        const { printedBlob } = window as unknown as { printedBlob?: Blob };
+        return printedBlob ? [...new Uint8Array(await printedBlob.arrayBuffer())] : [];
+      });
+    await proof(page).getByRole("button", { name: "Print…" }).click();
+    const panel = page.getByRole("dialog", { name: "Print" });
+    await panel.getByRole("radio", { name: "Some pages" }).click();
+    await panel.getByRole("button", { name: "Print", exact: true }).click();
+    await expect(panel.getByRole("alert")).toHaveText("Say which pages, such as 3–7.");
+    await panel.getByLabel("Which, by their numbers").fill("99");
+    await panel.getByRole("button", { name: "Print", exact: true }).click();
+    await expect(panel.getByRole("alert")).toHaveText("There is no page “99”.");
+    await expect(panel.getByLabel("Which, by their numbers")).toHaveValue("99");
+    await panel.getByLabel("Which, by their numbers").fill("2–3, 5");
+    await page.keyboard.press("Enter");
+    await expect(panel).toHaveCount(0);
+    await expect(page.locator("iframe[data-printed]")).toBeAttached();
+    const text = execFileSync("pdftotext", ["-layout", "-", "-"], { input: Buffer.from(await bytes()) }).toString();
+    const pages = text.split("\f").slice(0, -1);
+    expect(pages.map((each) => each.trim().split("\n").at(-1)?.trim())).toEqual(["2", "3", "5"]);
+
+    await proof(page).getByRole("button", { name: "Print…" }).click();
+    await panel.getByRole("radio", { name: "The pages shown" }).click();
+    const [file] = await Promise.all([
+      page.waitForEvent("download"),
+      panel.getByRole("button", { name: "As a PDF" }).click(),
+    ]);
+    expect(file.suggestedFilename()).toBe("The Log.pdf");
+    expect(execFileSync("pdfinfo", [await file.path()]).toString()).toMatch(/Pages: +2\n/);
+  });
+
+  test("a file that did not come is asked for again, and shown", async ({ page }) => {
+    await openDocument(page, BOOK);
+    let asked = 0;
+    await page.route(/pages\.pdf/, (route) => (asked++ === 0 ? route.abort() : route.continue()));
+    await page.getByRole("link", { name: "Proof" }).click();
+    await expect(proof(page).getByText("The pages cannot be had just now.")).toBeVisible();
+    await expect(sheets(page).locator("span").first()).toBeAttached({ timeout: 20_000 });
+    expect(asked).toBe(2);
+    await expect(proof(page).getByText("The pages cannot be had just now.")).toHaveCount(0);
+  });
+
   test("a title page, headers that differ, roman front matter, chapters on the right; what is refused stays in its field", async ({
     page,
   }) => {

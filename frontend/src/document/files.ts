@@ -35,15 +35,7 @@ export class Files {
     const query = new URLSearchParams({ ...asked(scope), standard });
     const answer = await fetch(`/api/documents/${this.id}/pages.pdf?${query}`).catch(() => null);
     if (!answer?.ok) return this.messages.say(await problemOf(answer), "warning");
-    const link = document.createElement("a");
-    link.href = URL.createObjectURL(await answer.blob());
-    link.download = `${
-      this.store
-        .getState()
-        .titleBlock.title.replace(/[^\p{L}\p{N}’]+/gu, " ")
-        .trim() || "Untitled"
-    }.pdf`;
-    link.click();
+    this.keep(await answer.blob());
     const reason = answer.headers.get("Stemmata-Not-As-Asked");
     if (reason !== null)
       this.messages.say(
@@ -67,7 +59,25 @@ export class Files {
     const address = `/api/documents/${this.id}/pages.pdf?${query}`;
     const answer = await fetch(address).catch(() => null);
     if (!answer?.ok) return this.messages.say(await problemOf(answer), "warning");
-    const file = URL.createObjectURL(await answer.blob());
+    this.printPages(await answer.blob());
+  }
+
+  /** Pages that are at hand, as a file named like the document. */
+  keep(pages: Blob): void {
+    const link = document.createElement("a");
+    link.href = URL.createObjectURL(pages);
+    link.download = `${
+      this.store
+        .getState()
+        .titleBlock.title.replace(/[^\p{L}\p{N}’]+/gu, " ")
+        .trim() || "Untitled"
+    }.pdf`;
+    link.click();
+  }
+
+  /** Pages that are at hand, as the browser prints a PDF. */
+  printPages(pages: Blob): void {
+    const file = URL.createObjectURL(pages);
     // What was printed before is done with by now; when, no browser says.
     document.querySelector("[data-printed]")?.remove();
     const page = document.createElement("iframe");

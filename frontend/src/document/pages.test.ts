@@ -18,6 +18,7 @@ const view = (revision: number, label: string) => ({
   bookmarks: {},
   blocks: {},
   lines: {},
+  contents: {},
   findings: [],
   pageWord: "page",
 });

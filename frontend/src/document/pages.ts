@@ -18,6 +18,8 @@ export type PageState = {
   blocks: ReadonlyMap<string, PageSpot>;
   /** Lines of contents, by the id of the section, which of its contents, and the key of the line. */
   lines: ReadonlyMap<string, PageSpot>;
+  /** Where contents begin, by the id of the section and which of its contents. */
+  contents: ReadonlyMap<string, PageSpot>;
   /** What is not as it should be, in sentences. */
   findings: readonly string[];
   /** Whether the document has changed since these pages were made. */
@@ -35,6 +37,7 @@ const NONE: PageState = {
   bookmarks: new Map(),
   blocks: new Map(),
   lines: new Map(),
+  contents: new Map(),
   findings: [],
   isBehind: true,
   failure: null,
@@ -83,6 +86,7 @@ export class Pages {
         bookmarks: new Map(Object.entries(pages.bookmarks)),
         blocks: new Map(Object.entries(pages.blocks)),
         lines: new Map(Object.entries(pages.lines)),
+        contents: new Map(Object.entries(pages.contents)),
         findings: pages.findings,
         isBehind: pages.revision < this.document.getState().revision,
         failure: null,

@@ -1512,6 +1512,10 @@ export interface components {
             lines: {
                 [key: string]: components["schemas"]["PageSpot"];
             };
+            /** @description Where contents begin, by the id of the section, a colon and which of its contents from 0 on; empty unless asked for */
+            contents: {
+                [key: string]: components["schemas"]["PageSpot"];
+            };
             /** @description What is not as it should be, in sentences */
             findings: string[];
             /** @description What stands before the number of a page in a text of this language */

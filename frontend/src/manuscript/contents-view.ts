@@ -2,7 +2,7 @@ import type { Node as TextNode } from "@tiptap/pm/model";
 import type { NodeView } from "@tiptap/pm/view";
 import type { Session } from "../document/session";
 import { followTarget } from "../places/places";
-import { openDrawer } from "../window/open-drawer";
+import { setUpInPlace } from "../pages/open-contents";
 
 type Line = {
   section: string;
@@ -33,10 +33,15 @@ export class ContentsView implements NodeView {
     this.dom = document.createElement("nav");
     this.dom.className = "my-4 rounded-lg border border-line bg-paper px-5 py-4";
     this.dom.contentEditable = "false";
+    this.dom.dataset["contents"] = "";
     this.dom.setAttribute("aria-label", String(node.attrs["title"]) || "Contents");
     this.notice = document.createElement("p");
     this.notice.className = "font-sans text-[12.5px] text-ochre flex items-center gap-3 mb-2";
-    this.dom.append(headOf(node), this.notice, listOf(node, session));
+    this.dom.append(
+      headOf(node, () => this.setUp(section)),
+      this.notice,
+      listOf(node, session),
+    );
     this.stop = session.store.subscribe(() => this.sayState(session, section));
     this.sayState(session, section);
   }
@@ -51,6 +56,12 @@ export class ContentsView implements NodeView {
 
   destroy(): void {
     this.stop();
+  }
+
+  /** Beside where they stand. */
+  private setUp(section: string): void {
+    const all = this.dom.closest("[data-section]")?.querySelectorAll("nav[data-contents]") ?? [];
+    setUpInPlace({ section, index: [...all].indexOf(this.dom), beside: this.dom.getBoundingClientRect() });
   }
 
   private sayState(session: Session, section: string): void {
@@ -68,7 +79,7 @@ export class ContentsView implements NodeView {
 }
 
 /** The title, and the way to where they are set up. */
-function headOf(node: TextNode): HTMLElement {
+function headOf(node: TextNode, onSetUp: () => void): HTMLElement {
   const head = document.createElement("div");
   head.className = "flex items-baseline gap-3";
   const setUp = document.createElement("button");
@@ -76,7 +87,7 @@ function headOf(node: TextNode): HTMLElement {
   setUp.className = "font-sans text-[12.5px] text-soft hover:text-ink";
   setUp.textContent = "Change…";
   setUp.setAttribute("aria-label", "Change these contents");
-  setUp.addEventListener("click", () => openDrawer("contents"));
+  setUp.addEventListener("click", onSetUp);
   head.append(titleOf(node), setUp);
   return head;
 }
@@ -97,7 +108,8 @@ function listOf(node: TextNode, session: Session): HTMLElement {
   for (const line of lines) {
     const item = document.createElement("li");
     item.style.cssText = LOOKS[looks[line.level] ?? ""] ?? "";
-    item.style.paddingLeft = `${(line.level - from) * 20}px`;
+    const isByHand = line.words !== undefined || line.bookmark !== undefined;
+    item.style.paddingLeft = `${(line.level - from) * 20 + (isByHand ? 10 : 0)}px`;
     const link = document.createElement("a");
     const target = line.bookmark === undefined ? `section:${line.section}` : `bookmark:${line.bookmark}`;
     link.href = `#${target}`;
@@ -109,8 +121,8 @@ function listOf(node: TextNode, session: Session): HTMLElement {
       event.preventDefault();
       followTarget(session, target);
     });
-    if (line.words !== undefined || line.bookmark !== undefined) {
-      item.className = "border-l-2 border-ochre -ml-3 pl-2.5";
+    if (isByHand) {
+      item.className = "border-l-2 border-ochre -ml-3";
       item.title = line.bookmark === undefined ? `Worded by hand, for “${line.heading}”` : "Added by hand";
     }
     item.append(link);

@@ -20,6 +20,7 @@ import { UnderHand } from "../parts/menu";
 import { followTarget, knownPlaces, placesQuery, type KnownPlaces } from "../places/places";
 import { useQuiet } from "../window/quiet";
 import { CalculationView } from "./calculation-view";
+import { ContentsInPlace } from "../pages/contents-in-place";
 import { ContentsView } from "./contents-view";
 import { CrossReferenceView } from "./cross-reference-view";
 import { FormulaView } from "./formula-view";
@@ -134,6 +135,7 @@ export function Manuscript() {
           </div>
           <TextTools scroller={scroller} />
           <PlaceCard scroller={scroller} />
+          <ContentsInPlace side="right" onClosed={() => surface.current && backToText(surface.current.editor.view)} />
         </div>
       </UnderHand>
       <div>

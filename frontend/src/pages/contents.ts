@@ -9,12 +9,14 @@ type ContentsSettings = Omit<Extract<Operation, { name: "set-up-contents" }>, "n
 export function useContents() {
   const session = useSession("useContents");
   const id = useDocument("useContents", (state) => state.id);
-  const { data } = useQuery({
+  const { data, isFetching } = useQuery({
     queryKey: readingKey(id, "contents"),
     queryFn: () => read(api.GET("/api/documents/{id}/contents", { params: { path: { id } } })),
   });
   return {
     contents: data,
+    /** Whether newer ones are on their way. */
+    isBehind: isFetching,
     /** Takes what changes and nothing else. */
     setUp: (each: Contents, changes: Partial<ContentsSettings>) =>
       session.changes.perform(

@@ -1,9 +1,10 @@
-import { Pencil } from "lucide-react";
+import { Pencil, Settings2 } from "lucide-react";
 import { Popover, Toolbar } from "radix-ui";
 import { useState } from "react";
 import type { Contents, ContentsLine, PageSpot } from "../api/client";
 import { usePages } from "../document/context";
 import { useContents } from "../pages/contents";
+import { setUpInPlace } from "../pages/open-contents";
 import { LineWords, takenBack } from "../pages/line-words";
 import { Button } from "../parts/button";
 import { cx } from "../parts/cx";
@@ -11,14 +12,17 @@ import { counted } from "../parts/words";
 import { openDrawer } from "../window/open-drawer";
 import type { PageSize } from "./sheet";
 
-/** The lines of contents on a page: what is behind or by hand is marked at their side, and is changed there. */
+/** The lines of contents on a page: what is behind or by hand is marked at their side, and is changed there, as all settings are. */
 export function ContentsOnPage({ sheet, size }: { sheet: number; size: PageSize }) {
   const { contents } = useContents();
   const spots = usePages("ContentsOnPage", (state) => state.lines);
+  const heads = usePages("ContentsOnPage", (state) => state.contents);
   return contents?.map((each) => {
     const lines = placed(each, spots, sheet);
+    const head = heads.get(`${each.section}:${each.index}`);
+    const hasHead = head?.sheet === sheet;
     return (
-      lines.length > 0 && (
+      (hasHead || lines.length > 0) && (
         <Toolbar.Root
           key={`${each.section} ${each.index}`}
           orientation="vertical"
@@ -26,6 +30,23 @@ export function ContentsOnPage({ sheet, size }: { sheet: number; size: PageSize 
           // Up and down go from line to line here, and do not leaf.
           onKeyDown={(event) => /^(ArrowUp|ArrowDown|Home|End|Enter)$/.test(event.key) && event.stopPropagation()}
         >
+          {hasHead && (
+            <Toolbar.Button
+              aria-label={`How “${each.title || "Contents"}” look`}
+              title="How these contents look"
+              style={{ left: "2%", top: `${(headDown(head, lines[0]) / size.height) * 100}%` }}
+              className="absolute grid size-6 place-items-center rounded-full text-soft opacity-60 group-hover/page:opacity-100 hover:bg-wash hover:text-ink focus-visible:opacity-100"
+              onClick={(event) =>
+                setUpInPlace({
+                  section: each.section,
+                  index: each.index,
+                  beside: event.currentTarget.getBoundingClientRect(),
+                })
+              }
+            >
+              <Settings2 size={14} strokeWidth={1.8} aria-hidden="true" />
+            </Toolbar.Button>
+          )}
           {lines.map(({ line, down, height, isOnRight }) => (
             <LineOnPage
               key={line.key}
@@ -46,6 +67,12 @@ export function ContentsOnPage({ sheet, size }: { sheet: number; size: PageSize 
 
 /** Points. */
 const TALLEST = 16;
+/** Between the signs beside the title and beside the first line, which may stand at one height (points). */
+const BELOW_HEAD = 26;
+
+function headDown(head: PageSpot, first: Placed | undefined): number {
+  return first ? Math.min(head.down, first.down - BELOW_HEAD) : head.down;
+}
 
 type Placed = { line: ContentsLine; down: number; height: number; isOnRight: boolean };
 
@@ -132,8 +159,17 @@ function LineOnPage({ contents, line, style }: LineProps) {
               </Popover.Close>
             )}
             <Popover.Close asChild>
-              <Button tone="quiet" onClick={() => openDrawer("contents")}>
-                All settings…
+              <Button
+                tone="quiet"
+                onClick={(event) =>
+                  setUpInPlace({
+                    section: contents.section,
+                    index: contents.index,
+                    beside: event.currentTarget.getBoundingClientRect(),
+                  })
+                }
+              >
+                How they look…
               </Button>
             </Popover.Close>
           </div>

@@ -44,6 +44,12 @@ async function read(address: string): Promise<Pdf | null> {
   }).promise;
 }
 
+/** Some of its pages as a file of their own. */
+export async function pagesOf(pdf: Pdf, sheets: readonly number[]): Promise<Blob> {
+  const bytes = await pdf.extractPages([{ document: null, includePages: sheets.map((sheet) => sheet - 1) }]);
+  return new Blob([new Uint8Array(bytes)], { type: "application/pdf" });
+}
+
 /** Has the library ready before it is needed. */
 export function preparePdf(): void {
   void library().catch(() => undefined);

@@ -5,6 +5,8 @@ import { useDocument, usePages, useSession, useWindow } from "../document/contex
 import { usePageSetup } from "../pages/page-setup";
 import { placeOfLine } from "../pages/place-of-line";
 import { levelAt } from "../outline/outline";
+import { ContentsInPlace } from "../pages/contents-in-place";
+import { useOpenContents } from "../pages/open-contents";
 import { ContentsBehind, ContentsOnPage } from "./contents-on-page";
 import { RunningOnPage, type EditedLine } from "./running-on-page";
 import { Choices } from "../parts/choices";
@@ -14,6 +16,7 @@ import { inOrder, leafed, openedAt, spotAt, type Spot, type Spread } from "./lea
 import { openPdf, type Pdf } from "./pdf";
 import { useProof } from "./shown-sheet";
 import { Sheet, type PageSize } from "./sheet";
+import { PrintPages } from "./print-pages";
 import { SmallPages } from "./small-pages";
 
 /** After a file that did not come (milliseconds). */
@@ -67,6 +70,12 @@ export function Proof() {
     useProof.setState({ sheet: spot.sheet });
     session.navigation.requestMet(request.key);
   }, [asked, request, pages.sections, session]);
+  // Contents that are set up here may go to another page by that.
+  const { open: setUp } = useOpenContents();
+  const setUpOn = setUp && pages.contents.get(`${setUp.section}:${setUp.index}`)?.sheet;
+  useEffect(() => {
+    if (setUpOn) useProof.setState({ sheet: setUpOn });
+  }, [setUpOn]);
   // It opens where the writer is, and stays there when the pages are set anew.
   const latest = useRef(current);
   useEffect(() => {
@@ -254,9 +263,13 @@ export function Proof() {
             options={SPREADS}
             onChoose={(value) => useProof.setState({ spread: value })}
           />
-          <p className="flex-1 text-right @max-[800px]:hidden">A click on a line leads to its text</p>
+          <div className="flex flex-1 items-center justify-end gap-4">
+            <p className="@max-[800px]:hidden">A click on a line leads to its text</p>
+            {pdf && <PrintPages pdf={pdf} labels={labels} shown={shown} />}
+          </div>
         </div>
         <ContentsBehind />
+        <ContentsInPlace side="left" onClosed={() => room.current?.focus()} />
         {pages.findings.map((finding) => (
           <p key={finding} className="mt-1 border-l-2 border-ochre pl-3 text-ink">
             {finding}

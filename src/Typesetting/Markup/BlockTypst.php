@@ -238,7 +238,8 @@ final class BlockTypst extends BlockVisitor
         }
 
         return sprintf(
-            "#contents(%s, (%s), %s, %s, %s, %s)\n",
+            "#contents(%s, %s, (%s), %s, %s, %s, %s)\n",
+            TypstValue::string($which),
             TypstValue::string($settings->title),
             $lines,
             TypstValue::string($settings->pages->value),

@@ -19,6 +19,7 @@ final readonly class PagesView
      * @param \ArrayObject<string, PageSpot> $bookmarks
      * @param \ArrayObject<string, PageSpot> $blocks
      * @param \ArrayObject<string, PageSpot> $lines
+     * @param \ArrayObject<string, PageSpot> $contents
      * @param list<string>                                    $findings
      */
     public function __construct(
@@ -63,6 +64,14 @@ final readonly class PagesView
         ]
         public \ArrayObject $lines,
         #[
+            OA\Property(
+                description: 'Where contents begin, by the id of the section, a colon and which of its contents from 0 on; empty unless asked for',
+                type: 'object',
+                additionalProperties: new OA\AdditionalProperties(ref: PageSpot::class),
+            ),
+        ]
+        public \ArrayObject $contents,
+        #[
             OA\Property(description: 'What is not as it should be, in sentences', items: new OA\Items(type: 'string')),
         ]
         public array $findings,
@@ -82,6 +91,7 @@ final readonly class PagesView
             self::spots($map->bookmarks),
             self::spots($withBlocks ? $map->blocks : []),
             self::spots($withBlocks ? $map->lines : []),
+            self::spots($withBlocks ? $map->contents : []),
             $findings,
             PageWords::page($language),
         );
