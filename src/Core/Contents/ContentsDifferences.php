@@ -24,8 +24,7 @@ final class ContentsDifferences
      */
     public static function of(Document $document, Node $contents): array
     {
-        $kept = self::byKey(ContentsLines::kept($contents));
-        $next = self::byKey(ContentsLines::refreshed($document, $contents));
+        [$kept, $next] = self::keptAndNext($document, $contents);
         $differences = [];
         $renumbered = [];
         $moved = self::moved(
@@ -34,8 +33,9 @@ final class ContentsDifferences
         );
         foreach ($next as $key => $line) {
             $before = $kept[$key] ?? null;
+            $shown = ContentsLines::keyOf($before ?? $line);
             if (null !== $before && self::isOnlyRenumbered($before, $line) && !isset($moved[$key])) {
-                $renumbered[count($differences)] = [$before, $line, (string) $key];
+                $renumbered[count($differences)] = [$before, $line, $shown];
             }
             $sentence = match (true) {
                 null === $before => sprintf('“%s” is new', self::named($line)),
@@ -63,17 +63,17 @@ final class ContentsDifferences
                 default => null,
             };
             if (null !== $sentence) {
-                $differences[] = ['section' => $line['section'], 'sentence' => $sentence, 'lines' => [(string) $key]];
+                $differences[] = ['section' => $line['section'], 'sentence' => $sentence, 'lines' => [$shown]];
             }
         }
-        foreach (array_diff_key($kept, $next) as $key => $line) {
+        foreach (array_diff_key($kept, $next) as $line) {
             $differences[] = [
                 'section' => $line['section'],
                 'sentence' => sprintf(
                     ContentsLines::isByHand($line) ? '“%s”, which you made by hand, goes' : '“%s” goes',
                     self::named($line),
                 ),
-                'lines' => [(string) $key],
+                'lines' => [ContentsLines::keyOf($line)],
             ];
         }
 
@@ -126,28 +126,26 @@ final class ContentsDifferences
      */
     public static function lostHandWork(Document $document, Node $contents): array
     {
-        $next = self::byKey(ContentsLines::refreshed($document, $contents));
-        $lost = array_filter(
-            array_diff_key(self::byKey(ContentsLines::kept($contents)), $next),
-            ContentsLines::isByHand(...),
-        );
+        [$kept, $next] = self::keptAndNext($document, $contents);
+        $lost = array_filter(array_diff_key($kept, $next), ContentsLines::isByHand(...));
 
         return array_values(array_map(self::named(...), $lost));
     }
 
-    /**
-     * @param list<Line> $lines
-     *
-     * @return array<string, Line>
-     */
-    private static function byKey(array $lines): array
+    /** @return array{array<string, Line>, array<string, Line>} lines by the key that they have, or would have, when refreshed */
+    private static function keptAndNext(Document $document, Node $contents): array
     {
-        $byKey = [];
-        foreach ($lines as $line) {
-            $byKey[ContentsLines::keyOf($line)] = $line;
+        $lines = ContentsLines::kept($contents);
+        $next = [];
+        foreach (ContentsLines::refreshed($document, $contents) as $line) {
+            $next[ContentsLines::keyOf($line)] = $line;
+        }
+        $kept = [];
+        foreach (CaptionLines::keysNow($lines, array_values($next)) as $index => $key) {
+            $kept[$key ?? 'gone ' . $index] = $lines[$index];
         }
 
-        return $byKey;
+        return [$kept, $next];
     }
 
     /** @param Line $line */

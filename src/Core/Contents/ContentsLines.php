@@ -12,7 +12,7 @@ use Stemmata\Core\Text\Node;
 /**
  * The lines of contents: every heading within the levels asked for that has words and is not left out, or every caption.
  * What the writer did to a line by hand stays with it through every refreshing: it was reworded, left out, or added for a
- * bookmark. A line is known by the id of its section, or of its bookmark.
+ * bookmark. A line is known by the id of its section, or of its bookmark; that of a caption by its words (CaptionLines).
  *
  * @phpstan-type Line array{section: string, level: int, number: string, heading: string, words?: string, out?: true,
  *     bookmark?: string, caption?: int}
@@ -106,17 +106,16 @@ final class ContentsLines
     {
         $byHand = [];
         $added = [];
-        foreach (self::kept($contents) as $line) {
-            if (isset($line['bookmark'])) {
-                $added[] = $line;
-            } else {
-                $byHand[self::keyOf($line)] = array_intersect_key($line, ['words' => true, 'out' => true]);
+        $kept = self::kept($contents);
+        $fresh = self::of($document, ContentsSettings::in($contents));
+        foreach (CaptionLines::keysNow($kept, $fresh) as $index => $key) {
+            if (isset($kept[$index]['bookmark'])) {
+                $added[] = $kept[$index];
+            } elseif (null !== $key) {
+                $byHand[$key] = array_intersect_key($kept[$index], ['words' => true, 'out' => true]);
             }
         }
-        $lines = array_map(
-            static fn(array $line): array => $line + ($byHand[self::keyOf($line)] ?? []),
-            self::of($document, ContentsSettings::in($contents)),
-        );
+        $lines = array_map(static fn(array $line): array => $line + ($byHand[self::keyOf($line)] ?? []), $fresh);
 
         return self::withAllAdded($document, $lines, $added);
     }
@@ -188,7 +187,10 @@ final class ContentsLines
 
     public static function isCurrent(Document $document, Node $contents): bool
     {
-        return self::kept($contents) == self::refreshed($document, $contents);
+        // Which caption of its section a line leads to, shows nowhere.
+        $shown = static fn(array $line): array => array_diff_key($line, ['caption' => true]);
+
+        return array_map($shown, self::kept($contents)) == array_map($shown, self::refreshed($document, $contents));
     }
 
     /**

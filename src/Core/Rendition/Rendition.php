@@ -177,15 +177,26 @@ final readonly class Rendition
         return $lines;
     }
 
-    /** @return list<string> ids of the sections whose lines the writer left out */
+    /**
+     * @return list<array{string, int|null}> of each line that the writer left out, its section; and of a caption, which of
+     *     the lines of that section it is, from 0 on
+     */
     public function leftOutOf(Node $contents): array
     {
-        $out = array_filter(
-            ContentsLines::kept($contents),
-            static fn(array $line): bool => isset($line['out']) && !isset($line['caption']),
-        );
+        $out = [];
+        $met = [];
+        foreach (ContentsLines::kept($contents) as $line) {
+            $which = null;
+            if (isset($line['caption'])) {
+                $which = $met[$line['section']] ?? 0;
+                $met[$line['section']] = 1 + $which;
+            }
+            if (isset($line['out'])) {
+                $out[] = [$line['section'], $which];
+            }
+        }
 
-        return array_column(array_values($out), 'section');
+        return $out;
     }
 
     /** What a calculation comes to; null when it cannot be worked out. */

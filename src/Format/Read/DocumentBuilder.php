@@ -284,12 +284,13 @@ final class DocumentBuilder
         $sections = BodyLook::settled($this->sections);
         $this->sections = [];
         $lifting = NumberLifting::from($this->assembled($titleBlock, $sections), $this->printedByPosition($sections));
-        $document = $lifting->document;
+        $document = CaptionLifting::from($lifting->document);
         $this->noteNumbers($lifting);
+        // Behind the numbers that were taken off headings and captions: contents say both as they are now.
         if ([] !== $this->contents) {
             $document = $this->withContentsFilled($document);
         }
-        $document = CaptionLifting::from($document)->withPictures($this->sound->pictures());
+        $document = $document->withPictures($this->sound->pictures());
 
         return new ReadResult($document, ImportReport::of($document, $this->report->lines()));
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Tests\Core\Contents;
 
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestDox;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
@@ -38,6 +39,7 @@ use Stemmata\Core\Text\Heading;
 use Stemmata\Core\Text\Node;
 use Stemmata\Tests\Support\CountingIds;
 use Stemmata\Tests\Support\Dose;
+use Stemmata\Tests\Support\Packed;
 use Stemmata\Tests\Support\RandomDocuments;
 use Stemmata\Tests\Support\RandomOperations;
 use Stemmata\Tests\Support\Services;
@@ -60,6 +62,99 @@ final class HandWorkTest extends TestCase
 
     ## October
     MD;
+
+    /** @return iterable<string, array{list<string>, list<string>, list<string>}> */
+    public static function captions(): iterable
+    {
+        yield 'one comes before it' => [['A', 'B'], ['New', 'A', 'B'], ['New', 'by hand', 'B']];
+        yield 'the one before it goes' => [['Z', 'A', 'B'], ['A', 'B'], ['by hand', 'B']];
+        yield 'it is reworded' => [['A', 'B'], ['A, at length', 'B'], ['by hand', 'B']];
+        yield 'it goes' => [['A', 'B'], ['B'], ['B']];
+        yield 'another takes its place' => [['A', 'B'], ['B', 'C'], ['B', 'C']];
+        yield 'it goes to another section' => [['A', 'B'], ['B', '/', 'A'], ['B', 'by hand']];
+        yield 'two say the same' => [['A', 'A'], ['A', 'A', 'A'], ['by hand', 'A', 'A']];
+    }
+
+    /**
+     * @param list<string> $before captions; a stroke begins another section
+     * @param list<string> $after
+     * @param list<string> $lines
+     */
+    #[DataProvider('captions')]
+    public function testHandWorkOnALineOfIllustrationsFollowsItsCaption(array $before, array $after, array $lines): void
+    {
+        $document = self::withContents(new ContentsSettings(1, 9, of: ContentsOf::Figures));
+        $document = self::illustrated($document, $before);
+        $document = self::done($document, new RefreshContents($document->outline->idAt(0)));
+        $key = array_values(
+            array_filter(
+                ContentsLines::kept(self::contents($document)),
+                static fn(array $line): bool => 'A' === $line['heading'],
+            ),
+        )[0];
+        $document = self::done(
+            $document,
+            new ChangeContentsLine(self::block($document), ContentsLines::keyOf($key), 'by hand', null),
+        );
+        $document = self::illustrated($document, $after);
+        $lost = ContentsDifferences::lostHandWork($document, self::contents($document));
+        $document = self::done($document, new RefreshContents($document->outline->idAt(0)));
+        self::assertSame(
+            $lines,
+            array_map(ContentsLines::wordsOf(...), ContentsLines::kept(self::contents($document))),
+        );
+        self::assertSame(in_array('by hand', $lines, true) ? [] : ['Figure 1 by hand'], $lost);
+        self::assertSame([], self::differences($document));
+    }
+
+    public function testWhatIsBehindInAListOfIllustrationsIsToldByItsCaptions(): void
+    {
+        $document = self::withContents(new ContentsSettings(1, 9, of: ContentsOf::Figures));
+        $document = self::illustrated($document, ['A', 'B']);
+        $document = self::done($document, new RefreshContents($document->outline->idAt(0)));
+        self::assertSame(
+            ['“Figure 1 New” is new', '“Figure 1 A” is now “Figure 2 A”', '“Figure 2 B” is now “Figure 3 B”'],
+            self::differences(self::illustrated($document, ['New', 'A', 'B'])),
+        );
+        self::assertSame(
+            ['“Figure 2 B” is now “Figure 1 B”', '“Figure 1 A” goes'],
+            self::differences(self::illustrated($document, ['B'])),
+        );
+        // A table before them shifts the count of the section, and nothing that anybody sees.
+        $table = Services::formats()->read('a.html', '<table><caption>T</caption><tr><td>1</td></tr></table>')
+            ->document;
+        $section = $document->sectionAt(2);
+        $shifted = $document->withSection(
+            $section->withBody(Body::of([...$table->sectionAt(0)->body->blocks, ...$section->body->blocks])),
+        );
+        self::assertSame([], self::differences($shifted));
+        self::assertTrue(ContentsLines::isCurrent($shifted, self::contents($shifted)));
+    }
+
+    /** @param list<string> $captions of pictures in the section of the oil; after a stroke, in the next */
+    private static function illustrated(Document $document, array $captions): Document
+    {
+        $position = 2;
+        $blocks = [2 => [], 3 => []];
+        foreach ($captions as $words) {
+            if ('/' === $words) {
+                ++$position;
+                continue;
+            }
+            $html = sprintf(
+                '<figure><img src="data:image/png;base64,%s" alt=""><figcaption>%s</figcaption></figure>',
+                base64_encode(Packed::PNG),
+                $words,
+            );
+            $read = Services::formats()->read('a.html', $html)->document;
+            array_push($blocks[$position], ...$read->sectionAt(0)->body->blocks);
+        }
+        foreach ($blocks as $at => $figures) {
+            $document = $document->withSection($document->sectionAt($at)->withBody(Body::of($figures)));
+        }
+
+        return $document;
+    }
 
     public function testALineRewordedOneLeftOutAndOneAddedLastThroughMovingAndRefreshing(): void
     {
@@ -419,6 +514,14 @@ final class HandWorkTest extends TestCase
         return new ContentsBlock($document->outline->idAt(0), 0);
     }
 
+    private static function contents(Document $document): Node
+    {
+        $contents = self::block($document)->find($document);
+        self::assertInstanceOf(Node::class, $contents);
+
+        return $contents;
+    }
+
     private static function bookmark(Document $document): SectionId
     {
         return SectionId::fromString((string) array_key_first(ContentsLines::holders($document)));
@@ -449,8 +552,7 @@ final class HandWorkTest extends TestCase
     /** @return list<string> */
     private static function printed(Document $document): array
     {
-        $contents = self::block($document)->find($document);
-        self::assertInstanceOf(Node::class, $contents);
+        $contents = self::contents($document);
         $lines = [];
         foreach (Rendition::of($document)->contentsLines($contents) as $line) {
             $lines[] = $line->words;
@@ -462,9 +564,6 @@ final class HandWorkTest extends TestCase
     /** @return list<string> */
     private static function differences(Document $document): array
     {
-        $contents = self::block($document)->find($document);
-        self::assertInstanceOf(Node::class, $contents);
-
-        return array_column(ContentsDifferences::of($document, $contents), 'sentence');
+        return array_column(ContentsDifferences::of($document, self::contents($document)), 'sentence');
     }
 }

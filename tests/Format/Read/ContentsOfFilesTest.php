@@ -8,10 +8,12 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Contents\ContentsLines;
+use Stemmata\Core\Contents\ContentsOf;
 use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Contents\LineLook;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Operation\Applied;
+use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Rule\ContentsBlock;
 use Stemmata\Core\Operation\Text\AddContentsLine;
 use Stemmata\Core\Operation\Text\ChangeContentsLine;
@@ -206,6 +208,63 @@ final class ContentsOfFilesTest extends TestCase
         self::assertTrue(ContentsLines::isCurrent($again, $after));
     }
 
+    #[TestWith(['md'])]
+    #[TestWith(['html'])]
+    #[TestWith(['docx'])]
+    public function testHandWorkOnAListOfIllustrationsGoesThroughFilesOfOurs(string $format): void
+    {
+        $figure = static fn(string $words): string => '<figure><img src="data:image/png;base64,' .
+            base64_encode(Packed::PNG) .
+            '" alt=""><figcaption>' .
+            $words .
+            '</figcaption></figure>';
+        $document = Services::formats()->read(
+            'a.html',
+            '<p>Words.</p><h1>Lamps</h1>' .
+                $figure('A lamp by day') .
+                '<table><caption>Oil</caption><tr><td>1</td></tr></table>' .
+                $figure('A lamp by night') .
+                '<h1>Gales</h1><p><a id="the_gale" class="bookmark"></a>It blew.</p>' .
+                $figure('A gale') .
+                $figure('A gale') .
+                $figure('A calm'),
+        )->document;
+        $holder = $document->outline->idAt(0);
+        $block = new ContentsBlock($holder, 0);
+        [$lamps, $gales] = [$document->outline->idAt(1)->value, $document->outline->idAt(2)->value];
+        $document = self::after(
+            $document,
+            new GenerateContents($holder, new ContentsSettings(1, 9, true, 'Pictures', of: ContentsOf::Figures)),
+            new ChangeContentsLine($block, $lamps . ':0', null, true),
+            new ChangeContentsLine($block, $lamps . ':2', 'By night', null),
+            new ChangeContentsLine($block, $gales . ':1', 'The second gale', null),
+            new ChangeContentsLine($block, $gales . ':2', null, true),
+            new AddContentsLine(
+                $block,
+                SectionId::fromString((string) array_key_first($document->references()[2]->bookmarks)),
+                'Where it blew',
+                1,
+            ),
+        );
+        $again = Services::formats()->read('x.' . $format, Services::formats()->written($format, $document))->document;
+        [$after] = self::contentsIn($again);
+        self::assertSame(
+            [
+                ['A lamp by day', null, true],
+                ['A lamp by night', 'By night', false],
+                ['A gale', null, false],
+                ['A gale', 'The second gale', false],
+                ['A calm', null, true],
+                ['Where it blew', null, false],
+            ],
+            array_map(
+                static fn(array $line): array => [$line['heading'], $line['words'] ?? null, isset($line['out'])],
+                ContentsLines::kept($after),
+            ),
+        );
+        self::assertTrue(ContentsLines::isCurrent($again, $after));
+    }
+
     private static function withHandWork(): Document
     {
         $document = Services::formats()->read(
@@ -215,24 +274,22 @@ final class ContentsOfFilesTest extends TestCase
         $holder = $document->outline->idAt(0);
         $block = new ContentsBlock($holder, 0);
         $bookmark = (string) array_key_first($document->references()[2]->bookmarks);
-        foreach (
-            [
-                new GenerateContents(
-                    $holder,
-                    new ContentsSettings(
-                        1,
-                        3,
-                        true,
-                        'In this book',
-                        looks: [1 => LineLook::Strong, 2 => LineLook::Small],
-                    ),
-                ),
-                new ChangeContentsLine($block, $document->outline->idAt(1)->value, 'Lamps & “lanterns”', null),
-                new ChangeContentsLine($block, $document->outline->idAt(3)->value, null, true),
-                new AddContentsLine($block, SectionId::fromString($bookmark), 'The wick', 3),
-            ]
-            as $operation
-        ) {
+
+        return self::after(
+            $document,
+            new GenerateContents(
+                $holder,
+                new ContentsSettings(1, 3, true, 'In this book', looks: [1 => LineLook::Strong, 2 => LineLook::Small]),
+            ),
+            new ChangeContentsLine($block, $document->outline->idAt(1)->value, 'Lamps & “lanterns”', null),
+            new ChangeContentsLine($block, $document->outline->idAt(3)->value, null, true),
+            new AddContentsLine($block, SectionId::fromString($bookmark), 'The wick', 3),
+        );
+    }
+
+    private static function after(Document $document, Operation ...$operations): Document
+    {
+        foreach ($operations as $operation) {
             $outcome = $operation->applyTo($document);
             self::assertInstanceOf(Applied::class, $outcome);
             $document = $outcome->document;

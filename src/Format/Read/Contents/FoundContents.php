@@ -49,6 +49,7 @@ final class FoundContents
      * @param string      $printed all that the line says
      * @param int         $level   1 to 9; 0 when the file does not say
      * @param string|null $byHand  what it was worded as, in a file of ours
+     * @param bool        $isOut   of a caption that was left out, `$printed` is which it is in its section, from 0 on
      */
     public function line(
         string $anchor,
@@ -88,6 +89,9 @@ final class FoundContents
      */
     public function settled(Document $document, \Closure $placeOf, \Closure $worded): ?Node
     {
+        if (ContentsOf::Headings !== $this->settings->of) {
+            return $this->listOfCaptions($document, $placeOf);
+        }
         $lines = $this->placed($document, $placeOf);
         if (!$this->isOurs && (count($lines) < self::LEAST || 2 * count($lines) < count($this->lines))) {
             return null;
@@ -114,22 +118,75 @@ final class FoundContents
                     $worded($words, $fresh[$id]['heading']);
                 }
             } elseif (isset($holders[$id]) && $isTold && null !== $words && '' !== $words) {
-                $added[] = [
-                    'section' => $holders[$id],
-                    'level' => max(
-                        1,
-                        min(9, $line['level'] ?: 1 + $document->outline->levelAt($positions[$holders[$id]])->value),
-                    ),
-                    'number' => '',
-                    'heading' => $words,
-                    'bookmark' => $id,
-                ];
+                $level = $line['level'] ?: 1 + $document->outline->levelAt($positions[$holders[$id]])->value;
+                $added[] = self::added($id, $holders[$id], $level, $words);
             }
         }
 
+        return self::made($document, $settings, $fresh, $added);
+    }
+
+    /**
+     * In a list of illustrations each line leads to the section of its caption: the lines of a section stand for its
+     * captions one after the other. Such lists of other programs are not looked for.
+     *
+     * @param \Closure(string): (string|null) $placeOf
+     */
+    private function listOfCaptions(Document $document, \Closure $placeOf): Node
+    {
+        $fresh = [];
+        foreach (ContentsLines::of($document, $this->settings) as $line) {
+            $fresh[$line['section']][] = $line;
+        }
+        $holders = ContentsLines::holders($document);
+        $added = [];
+        $worded = [];
+        foreach ($this->lines as $line) {
+            $id = $placeOf($line['anchor']) ?? '';
+            if (isset($holders[$id])) {
+                $added[] = self::added($id, $holders[$id], $line['level'], $line['byHand'] ?? '');
+            } elseif (!$line['isOut']) {
+                $worded[$id][] = $line['byHand'];
+            } elseif (isset($fresh[$id][(int) $line['printed']])) {
+                $fresh[$id][(int) $line['printed']]['out'] = true;
+            }
+        }
+        $lines = [];
+        foreach ($fresh as $id => $ofSection) {
+            $words = $worded[$id] ?? [];
+            $shown = array_filter($ofSection, static fn(array $line): bool => !isset($line['out']));
+            // A list that was behind its document does not tell which of its lines are which.
+            $isCurrent = count($shown) === count($words);
+            foreach ($ofSection as $line) {
+                $said = $isCurrent && !isset($line['out']) ? array_shift($words) : null;
+                $lines[] = null === $said || '' === $said ? $line : [...$line, 'words' => $said];
+            }
+        }
+
+        return self::made($document, $this->settings, $lines, $added);
+    }
+
+    /** @return Line for a bookmark */
+    private static function added(string $bookmark, string $section, int $level, string $words): array
+    {
+        return [
+            'section' => $section,
+            'level' => max(1, min(9, $level)),
+            'number' => '',
+            'heading' => $words,
+            'bookmark' => $bookmark,
+        ];
+    }
+
+    /**
+     * @param array<Line> $lines
+     * @param list<Line>  $added for bookmarks
+     */
+    private static function made(Document $document, ContentsSettings $settings, array $lines, array $added): Node
+    {
         return new Node('contents', [
             ...$settings->attributes(),
-            'lines' => ContentsLines::withAllAdded($document, array_values($fresh), $added),
+            'lines' => ContentsLines::withAllAdded($document, array_values($lines), $added),
         ]);
     }
 

@@ -105,7 +105,13 @@ final class HtmlBlock
             );
         }
         foreach (array_filter(explode(' ', $element->getAttribute('data-left-out'))) as $place) {
-            $found->line($place, '', isOut: true);
+            // Behind a colon: which caption of its section.
+            $colon = ContentsOf::Headings === $settings->of ? false : strrpos($place, ':');
+            $found->line(
+                false === $colon ? $place : substr($place, 0, $colon),
+                false === $colon ? '' : substr($place, $colon + 1),
+                isOut: true,
+            );
         }
 
         return $found;

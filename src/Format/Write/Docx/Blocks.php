@@ -367,10 +367,11 @@ final class Blocks extends BlockVisitor
         $lines = $this->rendition->contentsLines($contents);
         // Lines that the writer left out are there, but hidden: another program passes over them, a reader of ours does not.
         $out = '';
-        foreach ($this->rendition->leftOutOf($contents) as $section) {
+        foreach ($this->rendition->leftOutOf($contents) as [$section, $which]) {
             $out .= sprintf(
-                '<w:p><w:pPr><w:pStyle w:val="TOC1"/><w:rPr><w:vanish/></w:rPr></w:pPr><w:hyperlink w:anchor="%s"><w:r><w:rPr><w:vanish/></w:rPr><w:t>–</w:t></w:r></w:hyperlink></w:p>',
+                '<w:p><w:pPr><w:pStyle w:val="TOC1"/><w:rPr><w:vanish/></w:rPr></w:pPr><w:hyperlink w:anchor="%s"><w:r><w:rPr><w:vanish/></w:rPr><w:t>%s</w:t></w:r></w:hyperlink></w:p>',
                 Xml::escaped(Places::ofSection($section)),
+                $which ?? '–',
             );
         }
         $xml = '' === $title ? '' : self::styled('TOCHeading', Runs::words($title));

@@ -17,7 +17,8 @@ final class ContentsElement
     public static function openingTag(Node $contents, Rendition $rendition): string
     {
         $leftOut = array_map(
-            static fn(string $section): string => $rendition->places->findName($section) ?? $section,
+            static fn(array $line): string => ($rendition->places->findName($line[0]) ?? $line[0]) .
+                (null === $line[1] ? '' : ':' . $line[1]),
             $rendition->leftOutOf($contents),
         );
         $settings = ContentsSettings::in($contents);
