@@ -13,6 +13,7 @@ final class Workbench
 {
     /** Seconds; a mistake by which the tests do not come to an end is noticed, too. */
     private const LIMIT = 240;
+    private const LIMIT_IN_THE_BROWSER = 1500;
     /** The suites near to a folder, the quickest first. */
     private const SUITES = [
         'src/Core/' => [
@@ -62,6 +63,44 @@ final class Workbench
         ],
     ];
 
+    /** What drives the screens, asked when the tests of their parts notice nothing; the quickest first. */
+    private const IN_THE_BROWSER = [
+        'frontend/src/editor/' => [
+            'random',
+            'write',
+            'parts',
+            'places',
+            'composition',
+            'text-in',
+            'find',
+            'navigation',
+            'long-sitting',
+            'letter.spec',
+        ],
+        'frontend/src/document/' => [
+            'random',
+            'write',
+            'trouble',
+            'branches',
+            'navigation',
+            'far',
+            'scope',
+            'reorganise',
+            'find',
+            'long-sitting',
+            'operations',
+        ],
+        'frontend/src/outline/' => [
+            'reorganise',
+            'branches',
+            'navigation',
+            'scope',
+            'outline-letter',
+            'operations',
+            'ground',
+        ],
+    ];
+
     private function __construct(private readonly string $root, private readonly string $copy) {}
 
     public static function copyOf(string $root, int $number): self
@@ -92,8 +131,8 @@ final class Workbench
             return null;
         }
         try {
-            foreach ($this->commandsFor($mutation->file) as $command) {
-                if ($this->fails($command)) {
+            foreach ($this->commandsFor($mutation->file) as $command => $limit) {
+                if ($this->fails($command, $limit)) {
                     return true;
                 }
             }
@@ -109,17 +148,39 @@ final class Workbench
         (new Filesystem())->remove($this->copy);
     }
 
-    /** @return iterable<list<string>> */
+    /** @return iterable<list<string>, int> commands, and the seconds that each is given */
     private function commandsFor(string $file): iterable
     {
         if (str_starts_with($file, 'frontend/')) {
-            yield ['npx', 'vitest', 'run', '--bail', '1'];
+            yield ['npx', 'vitest', 'run', '--bail', '1'] => self::LIMIT;
+            yield ['npx', 'vite', 'build'] => self::LIMIT;
+            foreach (self::IN_THE_BROWSER as $folder => $specs) {
+                foreach (str_starts_with($file, $folder) ? $specs : [] as $spec) {
+                    yield [
+                        'npx',
+                        'playwright',
+                        'test',
+                        '--workers',
+                        '1',
+                        '-x',
+                        '/' . $spec,
+                    ] => self::LIMIT_IN_THE_BROWSER;
+                }
+            }
 
             return;
         }
         foreach (self::SUITES as $folder => $suites) {
             foreach (str_starts_with($file, $folder) ? [...$this->beside($file), ...$suites] : [] as $suite) {
-                yield ['php', '-d', 'memory_limit=1G', 'vendor/bin/phpunit', '--no-output', '--stop-on-defect', $suite];
+                yield [
+                    'php',
+                    '-d',
+                    'memory_limit=1G',
+                    'vendor/bin/phpunit',
+                    '--no-output',
+                    '--stop-on-defect',
+                    $suite,
+                ] => self::LIMIT;
             }
         }
     }
@@ -133,9 +194,9 @@ final class Workbench
     }
 
     /** @param list<string> $command */
-    private function fails(array $command): bool
+    private function fails(array $command, int $limit): bool
     {
-        $process = new Process($command, $this->copy, timeout: self::LIMIT);
+        $process = new Process($command, $this->copy, timeout: $limit);
         $process->disableOutput();
         try {
             return 0 !== $process->run();
