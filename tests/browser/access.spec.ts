@@ -1,20 +1,8 @@
-import AxeBuilder from "@axe-core/playwright";
-import { expect, type Page } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { readFileSync } from "node:fs";
-import { importText, openDocument, test, chooseCommand } from "./helpers";
+import { expectClean, importText, openDocument, test, chooseCommand } from "./helpers";
 
 const DEMO = readFileSync("demo/the-keepers-weather.md", "utf8");
-
-/** By night nothing but the colours is other than by day. */
-async function expectClean(page: Page, theme: "day" | "night" | "contrast" = "day"): Promise<void> {
-  const axe = new AxeBuilder({ page });
-  const { violations } = await (
-    theme !== "night" ? axe : axe.withRules(["color-contrast", "link-in-text-block"])
-  ).analyze();
-  expect(
-    violations.map((each) => `${each.id}: ${each.nodes.map((node) => node.html.slice(0, 120)).join(" | ")}`),
-  ).toEqual([]);
-}
 
 for (const theme of ["day", "night", "contrast"] as const) {
   test(`axe finds nothing on the Desk, on Write and on Arrange by ${theme}`, async ({ page }) => {

@@ -1,3 +1,4 @@
+import AxeBuilder from "@axe-core/playwright";
 import { spawn } from "node:child_process";
 import { createServer } from "node:net";
 import { expect, test as base, type APIRequestContext, type Page, type Locator } from "@playwright/test";
@@ -171,4 +172,18 @@ export async function choose(select: Locator, option: string | RegExp): Promise<
 
 export async function allKept(page: Page): Promise<void> {
   await expect(page.getByText("all changes kept")).toBeVisible();
+}
+
+/**
+ * Axe finds nothing. In other themes than by day nothing but the colours is other. The words over a printed page have none:
+ * they lie unseen on its picture.
+ */
+export async function expectClean(page: Page, theme: "day" | "night" | "contrast" = "day"): Promise<void> {
+  const axe = new AxeBuilder({ page }).exclude(".proof-words span");
+  const { violations } = await (
+    theme === "day" ? axe : axe.withRules(["color-contrast", "link-in-text-block"])
+  ).analyze();
+  expect(
+    violations.map((each) => `${each.id}: ${each.nodes.map((node) => node.html.slice(0, 120)).join(" | ")}`),
+  ).toEqual([]);
 }

@@ -1,24 +1,14 @@
 import type { Node as TextNode } from "@tiptap/pm/model";
-import { EditorState, NodeSelection, TextSelection, type Command, type Selection } from "@tiptap/pm/state";
+import { EditorState, NodeSelection, TextSelection, type Selection } from "@tiptap/pm/state";
 import { expect, test } from "vitest";
-import * as commands from "./commands";
-import { p, words, type Json } from "./editor.test-helper";
-import * as runs from "./runs";
+import { COMMANDS } from "./commands.test-helper";
+import { cell, item, note, p, row, words, type Json } from "./editor.test-helper";
 import { schema } from "./schema";
 import { sectionNode } from "./section-text";
-import * as table from "./table";
 
 // What every command does at every kind of place, in one file to be read through: commands-at-places.txt. After a change
 // that is meant, look at what differs and take it over with `vitest run -u`.
 
-const item = (...content: Json[]): Json => ({ type: "listItem", content });
-const cell = (...content: (string | Json)[]): Json => ({
-  type: "tableCell",
-  attrs: { header: false, align: null },
-  content: p(...content).content ?? [],
-});
-const row = (...content: Json[]): Json => ({ type: "tableRow", content });
-const note = (...content: (string | Json)[]): Json => ({ type: "footnote", content: p(...content).content ?? [] });
 const BODY: Json[] = [
   p("Alpha ", words("bold", "strong"), note("noted"), " omega"),
   p(),
@@ -39,62 +29,6 @@ const BODY: Json[] = [
 ];
 // Each place is the first letter of these words, or what is put between the signs.
 const PLACES = "Heading|Alpha|bold|noted|one|two|inner|four|quoted|code|figured|named|a|c|last".split("|");
-
-const COMMANDS: Record<string, Command> = {
-  strong: commands.strong,
-  code: commands.code,
-  splitItem: commands.splitItem,
-  sinkItem: commands.sinkItem,
-  liftItem: commands.liftItem,
-  toggleQuotation: runs.toggleQuotation,
-  toggleBulletList: runs.toggleList("bulletList"),
-  toggleOrderedList: runs.toggleList("orderedList"),
-  toggleCodeBlock: runs.toggleCodeBlock,
-  hardBreak: commands.hardBreak,
-  enterFromHeading: commands.enterFromHeading,
-  splitHeading: commands.splitHeading(
-    () => "new",
-    () => 2,
-  ),
-  leaveEmptyLine: commands.leaveEmptyLine,
-  moveItemUp: commands.moveItem("up"),
-  moveItemDown: commands.moveItem("down"),
-  separator: commands.insertBlock("separator"),
-  takeOut: commands.takeOut,
-  bookmark: commands.insertBookmark({ id: "b", name: "place" }),
-  crossReference: commands.insertCrossReference({ href: "section:x", shows: "number" }),
-  calculation: commands.insertCalculation,
-  leaveCalculation: commands.leaveCalculation,
-  formula: commands.insertFormula("x", false),
-  formulaBlock: commands.insertFormula("x", true),
-  figure: commands.insertFigure({ src: "b.png", alt: "" }, "new"),
-  leaveFigure: commands.leaveFigure,
-  footnote: commands.insertFootnote(),
-  leaveFootnote: commands.leaveFootnote,
-  rubOutNoteBack: commands.rubOutNote("back"),
-  rubOutNoteOn: commands.rubOutNote("on"),
-  acrossNoteEdgeBack: commands.acrossNoteEdge("back"),
-  acrossNoteEdgeOn: commands.acrossNoteEdge("on"),
-  linked: commands.insertLinked("linked", "https://example.org/", null),
-  insertTable: table.insertTable([["x"]], true),
-  nextCell: table.nextCell("on"),
-  cellBack: table.nextCell("back"),
-  cellBelow: table.cellBelow,
-  addRowBefore: table.addRow("before"),
-  addRowAfter: table.addRow("after"),
-  addColumnBefore: table.addColumn("before"),
-  addColumnAfter: table.addColumn("after"),
-  removeRow: table.removeRow,
-  removeColumn: table.removeColumn,
-  moveRowUp: table.moveRow("up"),
-  moveRowDown: table.moveRow("down"),
-  moveColumnBack: table.moveColumn("back"),
-  moveColumnOn: table.moveColumn("on"),
-  toggleHeaderRow: table.toggleHeaderRow,
-  toggleHeaderColumn: table.toggleHeaderColumn,
-  alignRight: table.alignColumn("right"),
-  removeTable: table.removeTable,
-};
 
 /** A node and what is in it, with the selection between ⟨ and ⟩. */
 function written(node: TextNode, selection: Selection, start: number): string {
@@ -175,5 +109,13 @@ test("every command at every kind of place", async () => {
     `== four to quoted\n${outcomeAt((doc) => TextSelection.create(doc, placeOf(doc, "four") + 1, placeOf(doc, "quoted") + 2))}`,
     `== last to Next\n${outcomeAt((doc) => TextSelection.create(doc, placeOf(doc, "last") + 2, placeOf(doc, "Next") + 2))}`,
   );
+  for (const chosen of ["figure", "table", "tableRow", "tableCell", "listItem", "calculation", "footnote"]) {
+    const selected = (doc: TextNode) => {
+      let found = -1;
+      doc.descendants((node, at) => void (found < 0 && node.type.name === chosen && (found = at)));
+      return NodeSelection.create(doc, found);
+    };
+    parts.push(`== a ${chosen} chosen as a whole\n${outcomeAt(selected)}`);
+  }
   await expect(`${parts.join("\n\n")}\n`).toMatchFileSnapshot("./commands-at-places.txt");
 });

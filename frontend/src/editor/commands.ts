@@ -3,7 +3,7 @@ import { liftListItem, sinkListItem, splitListItem } from "@tiptap/pm/schema-lis
 import { NodeSelection, TextSelection, type Command, type EditorState, type Transaction } from "@tiptap/pm/state";
 import { Fragment, type Attrs, type Node as TextNode, type NodeType } from "@tiptap/pm/model";
 import { headingOf } from "./section-text";
-import { around, goOnBelow, near, placeIn, putUnder, sectionAround, sectionAt } from "./places";
+import { around, blockAt, goOnBelow, near, placeIn, putUnder, sectionAround, sectionAt } from "./places";
 import { nodeType, schema } from "./schema";
 
 type Dispatch = ((tr: Transaction) => void) | undefined;
@@ -40,9 +40,13 @@ function putInLine(state: EditorState, dispatch: Dispatch, part: TextNode): bool
   const { selection } = state;
   const at = placeInLine(state.doc, selection.from, part.type);
   if (at === null) return false;
-  const tr = at === selection.from ? state.tr.deleteSelection() : state.tr;
-  tr.insert(at, part);
-  dispatch?.(tr.setSelection(TextSelection.create(tr.doc, at + part.nodeSize)).scrollIntoView());
+  const isInPlace = at === selection.from;
+  const tr = isInPlace ? state.tr.deleteSelection() : state.tr;
+  // With a stretch of lines, the one that it began in may go as well.
+  const into = isInPlace ? placeInLine(tr.doc, near(tr.doc, tr.selection.from).from, part.type) : at;
+  if (into === null) return false;
+  tr.insert(into, part);
+  dispatch?.(tr.setSelection(TextSelection.create(tr.doc, into + part.nodeSize)).scrollIntoView());
   return true;
 }
 
@@ -129,17 +133,22 @@ export function moveItem(direction: "up" | "down"): Command {
 /** A line of its own at the cursor, between the halves of a paragraph or under any other block; writing goes on below it. */
 export function insertBlock(name: "separator" | "pageBreak"): Command {
   return (state, dispatch) => {
-    if (state.selection.$from.depth < 2) return false;
+    const selected = blockAt(state.selection.$from);
+    if (!selected) return false;
     const tr = state.tr;
+    const made = nodeType(name).create();
+    const under = (block: typeof selected) => {
+      const at = putUnder(tr, block, made);
+      dispatch?.(tr.setSelection(near(tr.doc, at + 1)).scrollIntoView());
+      return true;
+    };
+    // A block that is selected as a whole stays.
+    if (state.selection.$from.depth < 2) return under(selected);
     const note = around(tr.selection.$from, ({ type }) => type.name === "footnote");
     const from = note ? note.at + note.node.nodeSize : tr.deleteSelection().selection.from;
     const $from = tr.doc.resolve(from);
-    const made = nodeType(name).create();
-    if ($from.parent.type.name !== "paragraph" || ($from.depth === 2 && $from.parent.content.size === 0)) {
-      const at = putUnder(tr, $from, made);
-      dispatch?.(tr.setSelection(near(tr.doc, at + 1)).scrollIntoView());
-      return true;
-    }
+    if ($from.parent.type.name !== "paragraph" || ($from.depth === 2 && $from.parent.content.size === 0))
+      return under(blockAt($from) ?? selected);
     const line = $from.parent;
     const halves = [line.cut(0, $from.parentOffset), line.cut($from.parentOffset)] as const;
     const isFirstInItem = $from.node(-1).type.name === "listItem" && $from.index(-1) === 0;
@@ -210,10 +219,11 @@ export function insertCrossReference(attributes: Attrs): Command {
 /** Selected words become the calculation; else an empty one begins under the paragraph. */
 export const insertCalculation: Command = (state, dispatch) => {
   const { $from, from, to } = state.selection;
-  if ($from.depth < 2) return false;
+  const block = blockAt($from);
+  if (!block) return false;
   const expression = state.doc.textBetween(from, to, " ").trim();
   const made = nodeType("calculation").create(null, expression === "" ? undefined : schema.text(expression));
-  const at = $from.after(2);
+  const at = block.to;
   const tr = state.tr.insert(at, made);
   dispatch?.(tr.setSelection(near(tr.doc, at + 1 + expression.length)).scrollIntoView());
   return true;
@@ -234,7 +244,6 @@ export function insertFormula(source: string, isBlock: boolean): Command {
     const { selection } = state;
     const made = nodeType(isBlock ? "formulaBlock" : "formula").create({ source });
     const replaced = selection instanceof NodeSelection && selection.node.type.name.startsWith("formula");
-    if (isBlock && selection.$from.depth < 1) return false;
     if (replaced && selection.node.type === made.type) {
       const tr = state.tr.setNodeMarkup(selection.from, null, { source });
       dispatch?.(tr.setSelection(near(tr.doc, selection.from + 1)).scrollIntoView());
@@ -250,7 +259,9 @@ export function insertFormula(source: string, isBlock: boolean): Command {
       dispatch?.(tr.setSelection(TextSelection.create(tr.doc, at + 1)).scrollIntoView());
       return true;
     }
-    const at = putUnder(tr, tr.selection.$from, made);
+    const block = blockAt(tr.selection.$from);
+    if (!block) return false;
+    const at = putUnder(tr, block, made);
     dispatch?.(tr.setSelection(near(tr.doc, at + 1)).scrollIntoView());
     return true;
   };
@@ -262,11 +273,11 @@ export function insertFigure(
   caption: string,
 ): Command {
   return (state, dispatch) => {
-    const { $from } = state.selection;
-    if ($from.depth < 2) return false;
+    const block = blockAt(state.selection.$from);
+    if (!block) return false;
     const figure = nodeType("figure").create(picture, caption === "" ? null : schema.text(caption));
     const tr = state.tr;
-    const at = putUnder(tr, $from, figure);
+    const at = putUnder(tr, block, figure);
     dispatch?.(tr.setSelection(near(tr.doc, at + figure.nodeSize + 1)).scrollIntoView());
     return true;
   };
@@ -380,7 +391,7 @@ export function setLink(target: string | null, hint: string | null = null): Comm
     if (target !== null) {
       tr.addMark(from, to, mark("link").create({ href: target, title: hint || null }));
       // The next letter goes on after the link, and does not take its words away.
-      tr.setSelection(TextSelection.create(tr.doc, to));
+      tr.setSelection(TextSelection.near(tr.doc.resolve(to), -1));
     }
     dispatch?.(tr);
     return true;

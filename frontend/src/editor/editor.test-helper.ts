@@ -13,6 +13,17 @@ export const p = (...content: (string | Json)[]): Json => ({
   type: "paragraph",
   ...(content.length > 0 ? { content: content.map((each) => (typeof each === "string" ? words(each) : each)) } : {}),
 });
+export const item = (...content: Json[]): Json => ({ type: "listItem", content });
+export const cell = (...content: (string | Json)[]): Json => ({
+  type: "tableCell",
+  attrs: { header: false, align: null },
+  content: p(...content).content ?? [],
+});
+export const row = (...content: Json[]): Json => ({ type: "tableRow", content });
+export const note = (...content: (string | Json)[]): Json => ({
+  type: "footnote",
+  content: p(...content).content ?? [],
+});
 export const textWith = (heading: string, ...body: Json[]) =>
   ({ heading: heading === "" ? [] : [words(heading)], body }) as never;
 

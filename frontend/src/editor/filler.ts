@@ -2,7 +2,7 @@ import type { Command, Plugin } from "@tiptap/pm/state";
 import { Decoration } from "@tiptap/pm/view";
 import { filler } from "../generated/body-schema.json";
 import { inEachSection, partsOf } from "./decorations";
-import { near } from "./places";
+import { blockAt, near } from "./places";
 import { nodeType, schema } from "./schema";
 
 export const MOST_FILLER = 50;
@@ -10,15 +10,14 @@ export const MOST_FILLER = 50;
 /** So many paragraphs of filler under the one with the cursor, which stands after them; an empty one gives way. */
 export function insertFiller(count: number): Command {
   return (state, dispatch) => {
-    const { $from } = state.selection;
-    if ($from.depth < 2) return false;
-    const block = $from.node(2);
-    const isEmpty = block.type.name === "paragraph" && block.content.size === 0;
+    const block = blockAt(state.selection.$from);
+    if (!block) return false;
+    const isEmpty = block.node.type.name === "paragraph" && block.node.content.size === 0;
     const made = Array.from({ length: count }, (_, index) =>
       nodeType("paragraph").create(null, schema.text(filler[index % filler.length] ?? "")),
     );
-    const at = isEmpty ? $from.before(2) : $from.after(2);
-    const tr = state.tr.replaceWith(at, $from.after(2), made);
+    const at = isEmpty ? block.from : block.to;
+    const tr = state.tr.replaceWith(at, block.to, made);
     const end = made.reduce((sum, each) => sum + each.nodeSize, at);
     dispatch?.(tr.setSelection(near(tr.doc, end - 1)).scrollIntoView());
     return true;

@@ -19,7 +19,7 @@ import { HeldKeys } from "./held-keys";
 import { inputMarks, textKeys, wholeSections } from "./keymap";
 import { footnotes } from "./notes";
 import { findSection, levelOf, near, placeIn, positionIn, sectionAround, type SectionPlace } from "./places";
-import { schema } from "./schema";
+import { nodeType, schema } from "./schema";
 import { headingOf, sectionNode } from "./section-text";
 import { changedTogether, stretchBetween, type Stretch } from "./stretch";
 import { namedStretches, noLooseEnds } from "./stretches";
@@ -74,6 +74,8 @@ export type Spot = { id: string; at: number };
 
 /** A section as it is to be shown; a text that is the same object as last time is not compared. */
 export type ShownSection = { id: string; hasHeading: boolean; text: Pick<SectionText, "heading" | "body"> };
+
+const PARAGRAPH = nodeType("paragraph");
 
 /** A transaction that shows what is known, and is no writing. */
 const SHOWN = "shown";
@@ -524,8 +526,14 @@ function typedBeside(view: EditorView, text: string): boolean {
   if (!(selection instanceof NodeSelection)) return false;
   if (selection.node.isInline) tr.setSelection(TextSelection.create(tr.doc, selection.to)).insertText(text);
   else {
-    tr.insert(selection.to, schema.node("paragraph", null, schema.text(text)));
-    tr.setSelection(TextSelection.create(tr.doc, selection.to + 1 + text.length));
+    // A row, a cell or an item is no place for a line beside it: the line follows what they are in.
+    const { $to } = selection;
+    let depth = $to.depth;
+    while (depth > 1 && !$to.node(depth).canReplaceWith($to.indexAfter(depth), $to.indexAfter(depth), PARAGRAPH))
+      depth--;
+    const at = depth === $to.depth ? $to.pos : $to.after(depth + 1);
+    tr.insert(at, PARAGRAPH.create(null, schema.text(text)));
+    tr.setSelection(TextSelection.near(tr.doc.resolve(at + 1 + text.length), -1));
   }
   view.dispatch(tr.scrollIntoView());
   return true;

@@ -78,14 +78,20 @@ export function goOnBelow(at: number): Command {
   };
 }
 
+/** The block of a section that a position lies in, or before which it stands when that is selected as a whole. */
+export function blockAt($at: ResolvedPos): { node: TextNode; from: number; to: number } | null {
+  if ($at.depth >= 2) return { node: $at.node(2), from: $at.before(2), to: $at.after(2) };
+  const node = $at.depth === 1 ? $at.nodeAfter : null;
+  return node && { node, from: $at.pos, to: $at.pos + node.nodeSize };
+}
+
 /**
- * Puts a block under the one that a position lies in, or in place of a paragraph that holds nothing; a paragraph to go
+ * Puts a block under another, or in place of a paragraph that holds nothing; a paragraph to go
  * on in follows where none stands below. Answers where the block begins.
  */
-export function putUnder(tr: Transaction, $from: ResolvedPos, made: TextNode): number {
-  const block = $from.node(2);
-  const at = block.type.name === "paragraph" && block.content.size === 0 ? $from.before(2) : $from.after(2);
-  const end = $from.after(2);
+export function putUnder(tr: Transaction, block: NonNullable<ReturnType<typeof blockAt>>, made: TextNode): number {
+  const { node, from, to: end } = block;
+  const at = node.type.name === "paragraph" && node.content.size === 0 ? from : end;
   const goesOn = tr.doc.resolve(end).nodeAfter?.type.name === "paragraph";
   tr.replaceWith(at, end, goesOn ? [made] : [made, tr.doc.type.schema.node("paragraph")]);
   return at;

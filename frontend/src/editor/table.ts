@@ -1,6 +1,6 @@
 import { Fragment, type Node as TextNode } from "@tiptap/pm/model";
 import { TextSelection, type Command, type EditorState, type Transaction } from "@tiptap/pm/state";
-import { goOnBelow, near, putUnder } from "./places";
+import { blockAt, goOnBelow, near, putUnder } from "./places";
 import { schema } from "./schema";
 
 /** Tables: how one is put in, gone about in and changed. Rows and columns are counted from 0. */
@@ -34,9 +34,12 @@ function tableAt(state: EditorState): At | null {
   const table = $head.node(depth);
   const grid = gridOf(table);
   const start = $head.before(depth);
-  const index = $head.index(depth) - 1;
+  // Behind a row or a cell that is selected as a whole, that is meant.
+  const behind = (level: number) => Math.max(0, $head.index(level) - ($head.depth === level ? 1 : 0));
+  const index = behind(depth) - 1;
   if (index < 0) return { table, start, grid, row: -1, column: 0 };
-  const cell = table.child(index + 1).child($head.index(depth + 1));
+  const line = table.child(index + 1);
+  const cell = line.child($head.depth === depth ? line.childCount - 1 : behind(depth + 1));
   return { table, start, grid, row: index, column: grid[index]?.findIndex((slot) => slot.cell === cell) ?? 0 };
 }
 
@@ -79,8 +82,8 @@ export const isInTable = (state: EditorState): boolean => tableAt(state) !== nul
 /** A table of these words, one list for each row, under the paragraph with the cursor; the first row may head it. */
 export function insertTable(words: readonly (readonly string[])[], hasHeader: boolean): Command {
   return (state, dispatch) => {
-    const { $from } = state.selection;
-    if ($from.depth < 2 || isInTable(state)) return false;
+    const block = blockAt(state.selection.$from);
+    if (!block || isInTable(state)) return false;
     const columns = Math.max(1, ...words.map((row) => row.length));
     const rows = words.map((row, index) =>
       rowType.create(
@@ -92,7 +95,7 @@ export function insertTable(words: readonly (readonly string[])[], hasHeader: bo
     );
     const table = tableType.create(null, [schema.nodes["caption"]!.create(), ...rows]);
     const tr = state.tr;
-    dispatch?.(toCell(tr, putUnder(tr, $from, table), 0, 0).scrollIntoView());
+    dispatch?.(toCell(tr, putUnder(tr, block, table), 0, 0).scrollIntoView());
     return true;
   };
 }
