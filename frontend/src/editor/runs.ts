@@ -1,9 +1,9 @@
 import { lift, wrapIn } from "@tiptap/pm/commands";
 import { Fragment, type Node as TextNode } from "@tiptap/pm/model";
 import { liftListItem, wrapInList } from "@tiptap/pm/schema-list";
-import { TextSelection, type Command, type EditorState, type Transaction } from "@tiptap/pm/state";
+import { NodeSelection, TextSelection, type Command, type EditorState, type Transaction } from "@tiptap/pm/state";
 import { liftTarget } from "@tiptap/pm/transform";
-import { around } from "./places";
+import { around, near } from "./places";
 import { nodeType } from "./schema";
 
 // Lists, quotations and code made of all the lines that the selection reaches, in as many sections as it does. Headings
@@ -171,7 +171,9 @@ function replaceAll(
   changes: { from: number; to: number; made: readonly TextNode[] }[],
 ): boolean {
   if (changes.length === 0) return false;
-  const { anchor, head } = state.selection;
+  const { selection } = state;
+  // Before a block that is chosen as a whole stand the letters of another: the cursor goes into it.
+  const { anchor, head } = selection instanceof NodeSelection ? near(state.doc, selection.from) : selection;
   const [anchorAt, headAt] = [lettersBefore(state.doc, anchor), lettersBefore(state.doc, head)];
   const tr = state.tr;
   for (const { from, to, made } of changes.toReversed()) tr.replaceWith(from, to, Fragment.from(made));
