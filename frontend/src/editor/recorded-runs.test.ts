@@ -59,7 +59,13 @@ function inline(random: Random, depth = 0): Json[] {
         ...words(said),
         marks: [{ type: "link", attrs: { href: ["section:b", "https://example.org/"][random(2)]!, title: null } }],
       });
-    else if (depth === 0)
+    else if (kind === 8) {
+      const id = `m${random(1000)}`;
+      parts.push({ type: "bookmark", attrs: { id, name: "stretch" } }, words(said), {
+        type: "bookmarkEnd",
+        attrs: { id },
+      });
+    } else if (depth === 0)
       parts.push(
         [
           note(said),
@@ -179,6 +185,9 @@ class Run {
 
   constructor(seed: number) {
     this.random = seeded(seed);
+    // What the browser is asked to do by itself.
+    document.execCommand = (name) => (this.calls.push(name), true);
+    globalThis.Selection.prototype.modify = (...asked) => void this.calls.push(asked.join(" "));
     this.shown = [
       { id: "o", hasHeading: false, text: text(this.random, "") },
       ...["a", "b", "c"].map((id) => ({ id, hasHeading: true, text: text(this.random, `Head ${id}`) })),
@@ -213,10 +222,10 @@ class Run {
         name: `Section ${section}`,
         isNamed: section === "b",
         isPicked: section === "c",
-        isFolded: false,
+        isFolded: section === "c",
         firstNote: 3,
         captions: ["Figure 1", "Table 1"],
-        folded: "",
+        folded: section === "c" ? "9 words" : "",
       }),
       foundIn: (section) => (section === "b" ? [{ from: 0, to: 2, isInHeading: true, isNow: true }] : []),
       spokenIn: () => null,
@@ -256,6 +265,15 @@ class Run {
     const { view } = editor;
     const kind = random(21);
     if (kind < 4) return this.select();
+    if (kind === 4 && random(3) === 0) {
+      // A command is on its way: what is pressed meanwhile comes behind it.
+      editor.hold();
+      for (const key of ["x", "Enter", "Shift", "Backspace", "y"].slice(random(4)))
+        view.dom.dispatchEvent(new KeyboardEvent("keydown", { key, bubbles: true, cancelable: true }));
+      if (random(3) === 0) editor.stay();
+      editor.release();
+      return "hold and release";
+    }
     if (kind < 7) {
       const key = KEYS[random(KEYS.length)]!;
       const [, modifier, name] = /^(?:(\w+)-)?(\w+)$/.exec(key) ?? [];
@@ -303,6 +321,13 @@ class Run {
     const { view } = this.editor;
     const { doc, tr } = view.state;
     const place = () => doc.resolve(random(doc.content.size + 1));
+    if (random(8) === 0) {
+      // All words of a section.
+      const section = findSection(doc, doc.child(random(doc.childCount)).attrs["id"] as string)!;
+      const end = section.start + section.node.nodeSize - 1;
+      view.dispatch(tr.setSelection(TextSelection.between(doc.resolve(section.start + 1), doc.resolve(end))));
+      return "select a section";
+    }
     const $from = place();
     const near = doc.resolve(Math.min(doc.content.size, $from.pos + random(9)));
     const node = $from.nodeAfter;
