@@ -2,7 +2,7 @@
 import { redo, undo } from "@tiptap/pm/history";
 import type { Node as TextNode } from "@tiptap/pm/model";
 import { NodeSelection, Selection, TextSelection, type Command } from "@tiptap/pm/state";
-import { expect, test, vi } from "vitest";
+import { beforeEach, expect, test, vi } from "vitest";
 import type { SectionText } from "../api/client";
 import * as commands from "./commands";
 import { COMMANDS } from "./commands.test-helper";
@@ -408,11 +408,25 @@ class Run {
   }
 }
 
-test("what the editor makes of a random run is what was recorded", async () => {
-  // The library warns of a cursor that stands where no words can.
+// The library warns of a cursor that stands where no words can.
+beforeEach(() => {
   vi.spyOn(console, "warn").mockImplementation((warning) => {
     throw new Error(String(warning));
   });
+});
+
+test("what the editor makes of a random run is what was recorded", async () => {
   const said = Array.from({ length: RUNS }, (_, seed) => [`== run ${seed}`, ...new Run(seed + 1).lines].join("\n"));
   await expect(`${said.join("\n\n")}\n`).toMatchFileSnapshot("./recorded-runs.txt");
 }, 60_000);
+
+/** Of bin/soak. */
+const MORE_RUNS = Number(process.env["RUNS"] ?? 0);
+
+test.runIf(MORE_RUNS > 0)(
+  "no step of a random run fails, nor leaves the cursor where no words can stand",
+  () => {
+    for (let seed = RUNS; seed < RUNS + MORE_RUNS; seed++) new Run(seed);
+  },
+  MORE_RUNS * 2000,
+);
