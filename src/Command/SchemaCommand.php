@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Command;
 
 use OpenApi\Generator;
+use Stemmata\Core\Contents\LineLook;
 use Stemmata\Core\Document\Filler;
 use Stemmata\Core\Document\Reminder;
 use Stemmata\Core\Formula\Formula;
@@ -65,6 +66,10 @@ final class SchemaCommand extends Command
                         'attributes' => MathMl::ATTRIBUTES,
                         'mostBytes' => Formula::MAX_BYTES,
                     ],
+                    'lineLooks' => array_map(
+                        static fn(LineLook $look): string => $look->css(),
+                        array_column(LineLook::cases(), null, 'value'),
+                    ),
                     'mostReminder' => Reminder::LONGEST,
                     'levels' => range(Level::One->value, Level::Nine->value),
                 ];

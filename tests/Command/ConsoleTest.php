@@ -8,6 +8,7 @@ use PHPUnit\Framework\TestCase;
 use Stemmata\Tests\Support\LiveDocument;
 use Stemmata\Tests\Support\LiveServer;
 use Stemmata\Tests\Support\PrintedPages;
+use Stemmata\Tests\Support\TemporaryFolder;
 use Symfony\Component\Process\Process;
 
 /** The console's contract. */
@@ -17,8 +18,7 @@ final class ConsoleTest extends TestCase
 
     protected function setUp(): void
     {
-        $this->folder = sys_get_temp_dir() . '/stemmata-console-' . bin2hex(random_bytes(6));
-        mkdir($this->folder);
+        $this->folder = TemporaryFolder::made();
         file_put_contents($this->folder . '/in.md', "---\ntitle: Logs\n---\n\n# One\n\ntwo words\n\n### Deep *down*\n");
     }
 

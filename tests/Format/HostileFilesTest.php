@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Stemmata\Format\Shared\FormatException;
 use Stemmata\Tests\Support\Foreign;
 use Stemmata\Tests\Support\Services;
+use Stemmata\Tests\Support\TemporaryFolder;
 use Symfony\Component\Process\Process;
 
 /** Files made to do harm: refused or cleaned, with one sentence, within ten seconds and 512 megabytes. */
@@ -153,8 +154,7 @@ final class HostileFilesTest extends TestCase
 
     public function testBombsAndHugeFilesAreRefusedSoon(): void
     {
-        $folder = sys_get_temp_dir() . '/stemmata-hostile-' . bin2hex(random_bytes(4));
-        mkdir($folder);
+        $folder = TemporaryFolder::made();
         // 600 megabytes of blanks, and the same with a size that the archive's own table plays down.
         Foreign::run(
             ['/usr/bin/python3', '-', $folder],

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Stemmata\Tests\Support;
 
-use Symfony\Component\Filesystem\Filesystem;
 use Symfony\Component\Process\Process;
 
 /** The application served for a test, over a database of its own. */
@@ -57,9 +56,7 @@ final class LiveServer
     /** @param string|null $sqlite the file of a database that another version may have made; null for a new one */
     public static function overDatabase(?string $sqlite, int $workers = 1): self
     {
-        $data = sys_get_temp_dir() . '/stemmata-test-' . bin2hex(random_bytes(6));
-        mkdir($data);
-        register_shutdown_function(static fn() => (new Filesystem())->remove($data));
+        $data = TemporaryFolder::made();
         if (null !== $sqlite) {
             file_put_contents($data . '/stemmata.sqlite', $sqlite);
         }

@@ -258,7 +258,7 @@ test.describe("Strata", () => {
     await page.keyboard.press("ArrowUp");
     await page.keyboard.press("ArrowRight");
     await expect(stretch(page, "Logs")).toBeFocused();
-    await expect(stretch(page, "Gaps")).toHaveAccessibleName(/level 2.*no text yet/);
+    await expect(stretch(page, "Gaps")).toHaveAccessibleName(/level 2.*no words/);
     await page.keyboard.press("+");
     await expect(stretch(page, "Storms")).toHaveCount(0);
     await expect(stretch(page, "Logs")).toBeFocused();

@@ -187,7 +187,7 @@ test.describe("Arrange", () => {
     await page.getByLabel("Target of Fog, in words").press("Enter");
     await expect(cell(page, "Fog")).toContainText("over target");
     await expect(cell(page, "Fog")).toContainText("75.0%");
-    await expect(cell(page, "Gaps")).toContainText("no text yet");
+    await expect(cell(page, "Gaps")).toContainText("no words");
     await cell(page, "Gaps").hover();
     await page.getByLabel("Target of Gaps, in words").fill("lots");
     await page.getByLabel("Target of Gaps, in words").press("Enter");

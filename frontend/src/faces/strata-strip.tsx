@@ -288,7 +288,7 @@ function Layer({ stratum, state, words, count, over, isReached, isOutside, onGo,
   }, [session, stratum.id, stratum.position]);
   const remarks = [
     counted(count, "word"),
-    ...(stratum.empty ? ["no text yet"] : []),
+    ...(stratum.empty ? ["no words"] : []),
     ...(over ? ["over target"] : []),
   ].join(", ");
   return (

@@ -2,6 +2,7 @@ import type { Node as TextNode } from "@tiptap/pm/model";
 import type { NodeView } from "@tiptap/pm/view";
 import type { Session } from "../document/session";
 import { followTarget } from "../places/places";
+import { lineLooks } from "../generated/body-schema.json";
 import { setUpInPlace } from "../pages/open-contents";
 
 type Line = {
@@ -15,13 +16,7 @@ type Line = {
   bookmark?: string;
 };
 
-/** As Core/Contents/LineLook has them. */
-const LOOKS: Record<string, string> = {
-  strong: "font-weight: 700",
-  regular: "font-weight: 400; font-style: normal",
-  italic: "font-style: italic",
-  small: "font-size: 0.85em",
-};
+const LOOKS: Record<string, string> = lineLooks;
 
 /** Contents in the text: a block of links that says when the outline has moved on, and follows it when asked. */
 export class ContentsView implements NodeView {

@@ -22,7 +22,8 @@ export function RunningOnPage({ which, onClose }: { which: EditedLine; onClose: 
     // oxlint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
     <section
       aria-label={`${WORDS[which]}, on the page`}
-      className="absolute -inset-x-3 z-10 rounded-xl border border-line bg-sheet p-3 shadow-lg"
+      // Of a page in small it is wider than the page, so that its three fields can be read.
+      className="absolute left-1/2 z-10 w-[max(calc(100%+24px),30rem)] -translate-x-1/2 rounded-xl border border-line bg-sheet p-3 shadow-lg"
       style={which.toLowerCase().endsWith("header") ? { top: 8 } : { bottom: 8 }}
       onKeyDown={(event) => event.key === "Escape" && (event.stopPropagation(), onClose())}
     >

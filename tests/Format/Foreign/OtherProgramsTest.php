@@ -13,6 +13,7 @@ use Stemmata\Core\Document\Document;
 use Stemmata\Core\Text\Picture;
 use Stemmata\Tests\Support\Foreign;
 use Stemmata\Tests\Support\Services;
+use Stemmata\Tests\Support\TemporaryFolder;
 
 /** Files that none of us wrote, and what the programs that wrote or read them say is in them. */
 final class OtherProgramsTest extends TestCase
@@ -106,8 +107,7 @@ final class OtherProgramsTest extends TestCase
     #[TestWith(['epub'])]
     public function testPicturesComeWithTheirWordsAndCaptions(string $format): void
     {
-        $folder = sys_get_temp_dir() . '/stemmata-pictures-' . bin2hex(random_bytes(4));
-        mkdir($folder);
+        $folder = TemporaryFolder::made();
         $png = (string) base64_decode(
             'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
             true,

@@ -42,7 +42,7 @@ export const ArrangeRow = memo(function ArrangeRow({
   const isBehind = usePages("ArrangeRow", (state) => state.isBehind);
   const { aim, isOver, marker, name, stage, target, words } = facts;
   const remarks = [
-    ...(words === 0 ? ["no text yet"] : []),
+    ...(words === 0 ? ["no words"] : []),
     ...(isOver ? ["over target"] : []),
     ...findings.map((finding) => finding.message),
   ];

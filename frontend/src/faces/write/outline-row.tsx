@@ -38,7 +38,7 @@ export const OutlineRow = memo(function OutlineRow({
       aria-label={[
         number,
         name,
-        words > 0 ? counted(words, "word") : "no text yet",
+        words > 0 ? counted(words, "word") : "no words",
         page && `page ${page}`,
         isStage(stage) && STAGE_WORDS[stage].toLowerCase(),
         isMarker(marker) && `${marker} marker`,

@@ -26,6 +26,7 @@ use Stemmata\Tests\Support\Foreign;
 use Stemmata\Tests\Support\RandomDocuments;
 use Stemmata\Tests\Support\Services;
 use Stemmata\Tests\Support\Sketch;
+use Stemmata\Tests\Support\TemporaryFolder;
 use Symfony\Component\Process\Process;
 
 /**
@@ -212,8 +213,7 @@ final class DocxWriterTest extends TestCase
 
     public function testNothingStaysOnTheDiskThoughTheReaderLeaves(): void
     {
-        $folder = sys_get_temp_dir() . '/docx-' . bin2hex(random_bytes(6));
-        mkdir($folder);
+        $folder = TemporaryFolder::made();
         $writing =
             'require $argv[1]; $writer = Stemmata\Tests\Support\Services::formats()->writerFor("docx"); foreach ($writer->write(Stemmata\Core\Rendition\Rendition::of(Stemmata\Tests\Support\Sketch::document("1 Logs"))) as $portion) { echo strlen($portion); break; }';
         $process = new Process(
@@ -224,7 +224,6 @@ final class DocxWriterTest extends TestCase
 
         self::assertGreaterThan(1000, (int) $process->getOutput());
         self::assertSame(['.', '..'], scandir($folder));
-        rmdir($folder);
     }
 
     public function testTheSameDocumentMakesTheSameFile(): void
