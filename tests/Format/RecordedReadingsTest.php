@@ -43,13 +43,13 @@ final class RecordedReadingsTest extends TestCase
         foreach (Examples::names() as $name) {
             for ($number = 1; str_ends_with($name, $ending) && $number <= self::VARIANTS[$ending]; ++$number) {
                 $bytes = (new ShuffledFiles($number))->variant($name, Examples::bytes($name));
-                $lines[] = sprintf('%s %d %s', $name, $number, self::told($name, $bytes));
+                $lines[] = sprintf('%s %d %s', $name, $number, self::summary($name, $bytes));
             }
         }
         Recorded::assertSame(__DIR__ . '/recorded-readings-' . $ending . '.txt', $lines);
     }
 
-    private static function told(string $name, string $bytes): string
+    private static function summary(string $name, string $bytes): string
     {
         try {
             $asIs = Services::formats()->readAsIs($name, $bytes);

@@ -132,10 +132,10 @@ final class FindOverHttpTest extends TestCase
     /** @return list<string> */
     private function foundOnDesk(string $words): array
     {
-        $told = [];
+        $lines = [];
         foreach (self::$server->get('POST', '/api/find', ['query' => ['words' => $words]]) as $each) {
             assert(is_array($each) && is_string($each['title']) && is_int($each['count']) && is_array($each['first']));
-            $told[] =
+            $lines[] =
                 $each['title'] .
                 ': ' .
                 $each['count'] .
@@ -143,7 +143,7 @@ final class FindOverHttpTest extends TestCase
                 ([] === $each['first'] ? '' : ' in ' . implode(', ', array_map(self::nameOf(...), $each['first'])));
         }
 
-        return $told;
+        return $lines;
     }
 
     /**
@@ -154,17 +154,17 @@ final class FindOverHttpTest extends TestCase
     private function found(LiveDocument $document, array $query, ?string $section = null): array
     {
         $answer = $document->post('/find', ['query' => $query, ...null === $section ? [] : ['sections' => $section]]);
-        $told = [];
+        $lines = [];
         foreach (is_array($answer['sections'] ?? null) ? $answer['sections'] : [] as $found) {
             assert(is_array($found) && is_string($found['id']) && is_array($found['places']));
             $position = 0;
             while ($document->section($position) !== $found['id']) {
                 ++$position;
             }
-            $told[] = substr($document->outline()[$position], 2) . ' ' . count($found['places']);
+            $lines[] = substr($document->outline()[$position], 2) . ' ' . count($found['places']);
         }
 
-        return $told;
+        return $lines;
     }
 
     private function written(LiveDocument $document): string

@@ -35,7 +35,7 @@ final readonly class Mutation
         return true;
     }
 
-    public function told(string $root): string
+    public function described(string $root): string
     {
         $line = 1 + substr_count(substr((string) file_get_contents($root . '/' . $this->file), 0, $this->at), "\n");
         $short = static fn(string $words): string => mb_strimwidth(

@@ -113,7 +113,7 @@ foreach (range(0, COPIES - 1) as $number) {
             if ($index % COPIES === $number) {
                 $noticed = $bench->notices($mutation);
                 $word = null === $noticed ? 'cannot be made' : ($noticed ? 'noticed' : 'SURVIVES');
-                printf("%s\t%s\n", $word, $mutation->told($root));
+                printf("%s\t%s\n", $word, $mutation->described($root));
                 file_put_contents($results[$number], $word . "\n", \FILE_APPEND);
             }
         }

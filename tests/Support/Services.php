@@ -36,14 +36,14 @@ final class Services
     }
 
     /** @return list<string> what is said of a file, beside what it kept */
-    public static function told(string $name, string $bytes): array
+    public static function importNotes(string $name, string $bytes): array
     {
-        $told = array_filter(
+        $notes = array_filter(
             self::formats()->read($name, $bytes)->report->lines,
             static fn(ReportLine $line): bool => ReportKind::Kept !== $line->kind,
         );
 
-        return array_values(array_map(static fn(ReportLine $line): string => $line->sentence, $told));
+        return array_values(array_map(static fn(ReportLine $line): string => $line->sentence, $notes));
     }
 
     public static function formats(): Formats

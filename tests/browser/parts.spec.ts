@@ -41,9 +41,9 @@ test("a reference to a place says its number anew after the place is moved", asy
 
 test.describe("a file dropped on the desk becomes a document", () => {
   test("also while the list is still on its way", async ({ page }) => {
-    let asked = 0;
+    let requests = 0;
     await page.route("**/api/documents", async (route) => {
-      const nth = asked++;
+      const nth = requests++;
       const answer = await route.fetch();
       // Asked for before the drop, answered after it.
       if (nth === 0) await new Promise((resolve) => setTimeout(resolve, 2500));

@@ -280,12 +280,12 @@ test.describe("Proof", () => {
 
   test("a file that did not come is asked for again, and shown", async ({ page }) => {
     await openDocument(page, BOOK);
-    let asked = 0;
-    await page.route(/pages\.pdf/, (route) => (asked++ === 0 ? route.abort() : route.continue()));
+    let requests = 0;
+    await page.route(/pages\.pdf/, (route) => (requests++ === 0 ? route.abort() : route.continue()));
     await page.getByRole("link", { name: "Proof" }).click();
     await expect(proof(page).getByText("The pages cannot be had just now.")).toBeVisible();
     await expect(sheets(page).locator("span").first()).toBeAttached({ timeout: 20_000 });
-    expect(asked).toBe(2);
+    expect(requests).toBe(2);
     await expect(proof(page).getByText("The pages cannot be had just now.")).toHaveCount(0);
   });
 
@@ -394,10 +394,10 @@ test.describe("Proof", () => {
     await expect(page.getByRole("dialog")).toHaveCount(0);
 
     await pickRow(page, "Gales");
-    const asked = page.waitForRequest(/pages\.pdf\?sections=/);
+    const request = page.waitForRequest(/pages\.pdf\?sections=/);
     await page.keyboard.press("Shift+F10");
     await chooseCommand(page, "Print this branch…");
-    const query = new URL((await asked).url()).search;
+    const query = new URL((await request).url()).search;
     const text = await printed(page.request, id, query);
     expect(text).toMatch(/2 +Gales\n[\s\S]*2\.1 +Gale by day/);
     expect(text).not.toContain("Glasses");

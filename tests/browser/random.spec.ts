@@ -13,7 +13,7 @@ const CHANGING = [
 const KEYS = [...MOVING, ...CHANGING, "Control+z", "Control+z", "Control+Shift+z"];
 
 /** A linear congruential generator with the multiplier of Numerical Recipes (from memory), so that a run can be repeated. */
-function chance(seed: number): (below: number) => number {
+function randomOf(seed: number): (below: number) => number {
   let state = seed;
   return (below) => {
     state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
@@ -27,7 +27,7 @@ for (const seed of (process.env["SEEDS"] ?? "8").split(",").map(Number)) {
     page,
     context,
   }) => {
-    const next = chance(seed);
+    const next = randomOf(seed);
     const id = await importText(
       page.request,
       Array.from({ length: 14 }, (_, nth) => `${"#".repeat(1 + next(3))} S${nth}\n`).join("\n"),
@@ -129,7 +129,7 @@ async function shownText(page: Page): Promise<string[][]> {
 for (const seed of (process.env["SEEDS"] ?? "3").split(",").map(Number)) {
   test(`keys at random in the text: what is shown is what is kept (seed ${seed})`, async ({ page }) => {
     test.slow();
-    const next = chance(seed * 977);
+    const next = randomOf(seed * 977);
     const id = await importText(
       page.request,
       "Words before.\n\n# Coast\n\nAlpha beta.\n\nGamma.\n\n## Vane\n\n- one\n- two\n\n# Log\n\n> quoted\n\nLast words.\n",
@@ -178,7 +178,7 @@ for (const seed of (process.env["SEEDS"] ?? "9").split(",").map(Number)) {
     context,
   }) => {
     test.slow();
-    const next = chance(seed * 977);
+    const next = randomOf(seed * 977);
     const id = await importText(
       page.request,
       "Words before.\n\n# Coast\n\nAlpha beta.\n\nGamma.\n\n# Log\n\n> quoted\n\nLast words.\n\n# Four\n\nText four.\n",

@@ -56,7 +56,7 @@ export function DeskFind({ children }: { children: ReactNode }) {
           : found.isError
             ? found.error.message
             : found.data && !found.isPlaceholderData
-              ? told(found.data)
+              ? summaryOf(found.data)
               : "Looking…"}
       </p>
       {looked === "" ? (
@@ -72,7 +72,7 @@ export function DeskFind({ children }: { children: ReactNode }) {
   );
 }
 
-function told(found: readonly FoundOnDesk[]): string {
+function summaryOf(found: readonly FoundOnDesk[]): string {
   return found.length === 0 ? "No document has that." : `In ${counted(found.length, "document")}`;
 }
 

@@ -10,14 +10,14 @@ export function StageShares({ words }: { words: Record<string, number> }) {
     ({ share }) => share > 0,
   );
   if (shares.length === 0) return null;
-  const told = shares
+  const summary = shares
     .map(({ stage, share }) => `${STAGE_WORDS[stage].toLowerCase()} ${percent.format(share)}`)
     .join(", ");
   return (
     <div
       role="img"
-      aria-label={told}
-      title={told}
+      aria-label={summary}
+      title={summary}
       className="relative z-10 my-1 ml-auto flex h-1.5 w-24 gap-px overflow-hidden rounded-full bg-bed"
     >
       {shares.map(({ stage, share }) => (

@@ -52,7 +52,7 @@ export class KeptDrafts {
   /** One after the other, so that what is kept last stands last. */
   private writing: Promise<unknown> = Promise.resolve();
   private readonly window = crypto.getRandomValues(new Uint32Array(2)).join("-");
-  private hasTold = false;
+  private hasWarned = false;
   private hasEarlier = false;
 
   constructor(
@@ -149,8 +149,8 @@ export class KeptDrafts {
   /** A full or forbidden store takes nothing from the writer: the drafts are in memory and on their way. */
   private inTurn(work: () => Promise<void>): Promise<void> {
     const turn = this.writing.then(work).catch(() => {
-      if (!this.hasTold) this.refused();
-      this.hasTold = true;
+      if (!this.hasWarned) this.refused();
+      this.hasWarned = true;
     });
     this.writing = turn;
     return turn;

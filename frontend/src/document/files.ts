@@ -32,7 +32,7 @@ export class Files {
   /** The pages as a file that keeps to a standard; when the structure does not allow it, that is told. */
   async writePdf(standard: PdfStandard, scope?: Scope): Promise<void> {
     await this.flush();
-    const query = new URLSearchParams({ ...asked(scope), standard });
+    const query = new URLSearchParams({ ...scopeQuery(scope), standard });
     const answer = await fetch(`/api/documents/${this.id}/pages.pdf?${query}`).catch(() => null);
     if (!answer?.ok) return this.messages.say(await problemOf(answer), "warning");
     this.keep(await answer.blob());
@@ -47,7 +47,7 @@ export class Files {
   /** Links that would be words only in a file: how many lead to what is gone, and which kept files others lead to. */
   async deadLinks(scope?: Scope): Promise<{ count: number; keptFiles: string[] }> {
     await this.flush();
-    const params = { path: { id: this.id }, query: asked(scope) };
+    const params = { path: { id: this.id }, query: scopeQuery(scope) };
     const none = { count: 0, keptFiles: [] };
     return read(api.GET("/api/documents/{id}/dead-links", { params })).catch(() => none);
   }
@@ -55,7 +55,7 @@ export class Files {
   /** The pages, as the browser prints a PDF. */
   async print(scope?: Scope, keepsPageNumbers = false): Promise<void> {
     await this.flush();
-    const query = new URLSearchParams({ ...asked(scope), ...(keepsPageNumbers ? { pageNumbers: "kept" } : {}) });
+    const query = new URLSearchParams({ ...scopeQuery(scope), ...(keepsPageNumbers ? { pageNumbers: "kept" } : {}) });
     const address = `/api/documents/${this.id}/pages.pdf?${query}`;
     const answer = await fetch(address).catch(() => null);
     if (!answer?.ok) return this.messages.say(await problemOf(answer), "warning");
@@ -120,13 +120,13 @@ export class Files {
   }
 
   private address(format: FileFormat, scope: Scope | undefined): string {
-    const query = new URLSearchParams({ format, ...asked(scope) });
+    const query = new URLSearchParams({ format, ...scopeQuery(scope) });
     return `/api/documents/${this.id}/export?${query}`;
   }
 }
 
 /** A part of the document as it is asked for. */
-function asked(scope: Scope | undefined): { sections?: string; extent?: Scope["extent"] } {
+function scopeQuery(scope: Scope | undefined): { sections?: string; extent?: Scope["extent"] } {
   return scope ? { sections: scope.heads.join(","), extent: scope.extent } : {};
 }
 

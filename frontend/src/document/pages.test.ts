@@ -5,7 +5,7 @@ import { skeletonOf } from "./server.test-helper";
 
 const { answering } = await vi.hoisted(async () => {
   let current: typeof fetch = () => Promise.reject(new Error("No server stands in yet."));
-  globalThis.fetch = (...asked) => current(...asked);
+  globalThis.fetch = (...args) => current(...args);
   return { answering: (next: typeof fetch) => (current = next) };
 });
 const { Pages } = await import("./pages");
@@ -25,21 +25,21 @@ const view = (revision: number, label: string) => ({
 const json = (body: unknown, status = 200) =>
   Promise.resolve(new Response(JSON.stringify(body), { status, headers: { "Content-Type": "application/json" } }));
 
-let asked = 0;
+let requests = 0;
 const document = createStore(() => opened(skeletonOf(["a"], "1")));
 
 beforeEach(() => {
   vi.useFakeTimers({ toFake: ["setTimeout", "clearTimeout"] });
-  asked = 0;
+  requests = 0;
 });
 afterEach(() => vi.useRealTimers());
 
 test("pages are asked for while they are shown, after a pause in the changes, and say when they are behind", async () => {
   const pages = new Pages(document);
-  answering(() => (asked++, json(view(document.getState().revision, `${asked}`))));
+  answering(() => (requests++, json(view(document.getState().revision, `${requests}`))));
   document.setState({ revision: 4 });
   await vi.advanceTimersByTimeAsync(1000);
-  expect(asked).toBe(0);
+  expect(requests).toBe(0);
 
   const stop = pages.want();
   await vi.advanceTimersByTimeAsync(1);
@@ -51,25 +51,27 @@ test("pages are asked for while they are shown, after a pause in the changes, an
   await vi.advanceTimersByTimeAsync(200);
   document.setState({ revision: 6 });
   await vi.advanceTimersByTimeAsync(200);
-  expect(asked).toBe(1);
+  expect(requests).toBe(1);
   await vi.advanceTimersByTimeAsync(200);
   expect(pages.store.getState()).toMatchObject({ revision: 6, isBehind: false });
 
   stop();
   document.setState({ revision: 7 });
   await vi.advanceTimersByTimeAsync(1000);
-  expect(asked).toBe(2);
+  expect(requests).toBe(2);
 });
 
 test("why there are no pages is said, and they are asked for again", async () => {
   const pages = new Pages(document);
-  answering(() => (asked++, json({ title: "No", status: 500, detail: "The engine rests.", reason: "internal" }, 500)));
+  answering(
+    () => (requests++, json({ title: "No", status: 500, detail: "The engine rests.", reason: "internal" }, 500)),
+  );
   pages.want();
   await vi.advanceTimersByTimeAsync(1);
   expect(pages.store.getState().failure).toBe("The engine rests.");
-  answering(() => (asked++, json(view(document.getState().revision, "9"))));
+  answering(() => (requests++, json(view(document.getState().revision, "9"))));
   await vi.advanceTimersByTimeAsync(4000);
-  expect(asked).toBe(1);
+  expect(requests).toBe(1);
   await vi.advanceTimersByTimeAsync(1500);
   expect(pages.store.getState()).toMatchObject({ labels: ["9"], failure: null });
 });

@@ -1,7 +1,7 @@
 import { vi } from "vitest";
 import type { ChangesSince, Operation, SectionFacts, SectionText, Skeleton, WriteOutcome } from "../api/client";
 
-type Asked = { method: string; path: string; body: unknown };
+type Received = { method: string; path: string; body: unknown };
 /** An operation as it was sent, of whatever name. */
 export type AnyOperation = {
   name: Operation["name"];
@@ -53,7 +53,7 @@ export const skeletonOf = (ids: string[], levels: string): Skeleton => ({
 
 /** Stands in for the server behind fetch: keeps a revision and what it was asked, and can be told what to answer next. */
 export class ServerStandIn {
-  readonly asked: Asked[] = [];
+  readonly requests: Received[] = [];
   revision: number;
   isReachable = true;
   /** How long an answer takes (milliseconds). */
@@ -75,9 +75,9 @@ export class ServerStandIn {
     // Even this near, an answer comes later than the question.
     await (this.slowness === 0 ? Promise.resolve() : new Promise((resolve) => setTimeout(resolve, this.slowness)));
     if (!this.isReachable) throw new TypeError("Failed to fetch");
-    const asked = { method: request.method, path: url.pathname.replace("/api/documents/d", "") + url.search, body };
-    this.asked.push(asked);
-    const { status, body: answer } = this.answer(asked);
+    const received = { method: request.method, path: url.pathname.replace("/api/documents/d", "") + url.search, body };
+    this.requests.push(received);
+    const { status, body: answer } = this.answer(received);
     return new Response(JSON.stringify(answer), {
       status,
       headers: { "Content-Type": status < 400 ? "application/json" : "application/problem+json" },
@@ -85,7 +85,7 @@ export class ServerStandIn {
   });
 
   writes(): { baseRevision: number; operation: AnyOperation }[] {
-    return this.asked
+    return this.requests
       .filter(({ path }) => path === "/operations")
       .map(({ body }) => body as { baseRevision: number; operation: AnyOperation });
   }
@@ -122,7 +122,7 @@ export class ServerStandIn {
     }));
   }
 
-  private answer({ method, path }: Asked): Given {
+  private answer({ method, path }: Received): Given {
     if (path === "") return { status: 200, body: this.skeleton };
     if (path === "/counts")
       return {

@@ -12,7 +12,7 @@ let session: Session;
 // The API client takes hold of fetch as it is loaded.
 const { openSession } = await vi.hoisted(async () => {
   let current: typeof fetch = () => Promise.reject(new Error("No server stands in yet."));
-  globalThis.fetch = (...asked) => current(...asked);
+  globalThis.fetch = (...args) => current(...args);
   return {
     openSession: async (
       answering: typeof fetch,
@@ -199,7 +199,7 @@ test("operations asked for at once go out one after the other", async () => {
     session.changes.undo(),
   ]);
   expect(
-    server.asked
+    server.requests
       .filter(({ method }) => method === "POST")
       .map(({ path, body }) => [path, (body as { baseRevision: number }).baseRevision]),
   ).toEqual([
@@ -547,7 +547,7 @@ test("texts asked for in the same moment come in one answer", async () => {
   session.texts.look(["b"]);
   await pass(0);
   expect(
-    server.asked.filter(({ path }) => path.startsWith("/texts")).map(({ path }) => decodeURIComponent(path)),
+    server.requests.filter(({ path }) => path.startsWith("/texts")).map(({ path }) => decodeURIComponent(path)),
   ).toEqual(["/texts?sections=a,b"]);
   expect([...session.state.texts.keys()]).toEqual(["a", "b"]);
 });

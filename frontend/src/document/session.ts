@@ -117,7 +117,7 @@ export class Session {
 
   /** Resolves when the browser has what is left unsent, so that whoever opens the document next finds it there. */
   private release(): Promise<void> {
-    this.released ??= this.typing.letGo().then(() => {
+    this.released ??= this.typing.close().then(() => {
       if (lingering.get(this.state.id) === this) lingering.delete(this.state.id);
       void this.turns.done().then(() => this.channel.close());
     });

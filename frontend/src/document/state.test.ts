@@ -69,10 +69,10 @@ test("a section is called by its heading, else by what the core says", () => {
     sections: [facts("a"), facts("b"), facts("c")].map((each) => ({ ...each, heading: each.id === "c" ? "Gaps" : "" })),
   });
   expect(["a", "b", "c", "gone"].map((id) => sectionName(state, id))).toEqual(["", "", "Gaps", ""]);
-  const told = {
+  const numbered = {
     ...state,
     numbers: ["", "Chapter 4", "4.1"],
     names: new Map(Object.entries({ a: "Opening", b: "Chapter 4" })),
   };
-  expect(["a", "b", "c"].map((id) => sectionLabel(told, id))).toEqual(["Opening", "Chapter 4", "4.1 Gaps"]);
+  expect(["a", "b", "c"].map((id) => sectionLabel(numbered, id))).toEqual(["Opening", "Chapter 4", "4.1 Gaps"]);
 });

@@ -34,10 +34,10 @@ export class Texts {
     }
     // Not at each step, for it is the whole map that is written anew; nor while what is looked at is being shown.
     if (this.store.getState().texts.size > 2 * STAYING + sections.length)
-      this.tidying ??= window.setTimeout(() => this.letGo(STAYING + sections.length), 0);
+      this.tidying ??= window.setTimeout(() => this.evict(STAYING + sections.length), 0);
   }
 
-  private letGo(staying: number): void {
+  private evict(staying: number): void {
     this.tidying = undefined;
     const { texts, outdated } = this.store.getState();
     for (const section of [...this.seen].slice(0, -staying)) this.seen.delete(section);

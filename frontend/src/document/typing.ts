@@ -166,7 +166,7 @@ export class Typing {
   }
 
   /** Whoever opens the document next sees to all that is left; resolves when the browser has it. */
-  async letGo(): Promise<void> {
+  async close(): Promise<void> {
     window.clearTimeout(this.pauseTimer);
     const copied = this.keepCopy();
     this.isOver = true;

@@ -222,7 +222,7 @@ export class ManuscriptEditor {
   }
 
   /** What was written in these sections is not kept: the next time they are shown, they are as they are known. */
-  letGo(sections: readonly string[]): void {
+  forget(sections: readonly string[]): void {
     for (const section of sections) this.shownTexts.delete(section);
   }
 
@@ -493,7 +493,7 @@ export class ManuscriptEditor {
 
   /** What is copied tells its levels, to other programs and to us. */
   private copied(slice: Slice): Slice {
-    const told = Fragment.from(
+    const withLevels = Fragment.from(
       slice.content.content.map((node) => {
         if (node.type.name !== "section") return node;
         const level = levelOf(node, this.host);
@@ -504,7 +504,7 @@ export class ManuscriptEditor {
         return node.type.create({ ...node.attrs, level }, content);
       }),
     );
-    return new Slice(told, slice.openStart, slice.openEnd);
+    return new Slice(withLevels, slice.openStart, slice.openEnd);
   }
 }
 

@@ -187,7 +187,7 @@ class Run {
     this.random = seeded(seed);
     // What the browser is asked to do by itself.
     document.execCommand = (name) => (this.calls.push(name), true);
-    globalThis.Selection.prototype.modify = (...asked) => void this.calls.push(asked.join(" "));
+    globalThis.Selection.prototype.modify = (...args) => void this.calls.push(args.join(" "));
     this.shown = [
       { id: "o", hasHeading: false, text: text(this.random, "") },
       ...["a", "b", "c"].map((id) => ({ id, hasHeading: true, text: text(this.random, `Head ${id}`) })),
@@ -354,8 +354,8 @@ class Run {
         editor.handedOver();
         return "handed over";
       case 1:
-        editor.letGo(here ? [here.id] : []);
-        return `let go ${here?.id}`;
+        editor.forget(here ? [here.id] : []);
+        return `forget ${here?.id}`;
       case 2:
         return `focus ${editor.focusAt("b", { at: random(12) }, false)}`;
       case 3:

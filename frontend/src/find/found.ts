@@ -65,9 +65,9 @@ export function take(session: Session, found: Found | null): void {
     const next = at + (found?.isMore ? 0 : 1 + hits.length - before.length);
     goTo(session, next >= 0 && next < hits.length ? next : 0);
   }
-  const asked = hits.findIndex(({ section }) => section === wanted);
-  if (asked >= 0 || found?.isMore === false) useFind.setState({ wanted: null });
-  if (asked >= 0) goTo(session, asked, true);
+  const requested = hits.findIndex(({ section }) => section === wanted);
+  if (requested >= 0 || found?.isMore === false) useFind.setState({ wanted: null });
+  if (requested >= 0) goTo(session, requested, true);
 }
 
 /** To the next place or the one before, around the ends; the first time to the one nearest to the cursor. */

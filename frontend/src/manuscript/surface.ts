@@ -160,7 +160,7 @@ export class Surface {
   async whileStretching(work: () => Promise<readonly string[]>): Promise<void> {
     this.pending++;
     try {
-      this.editor.letGo(await work());
+      this.editor.forget(await work());
     } finally {
       this.pending--;
       this.take();
@@ -342,9 +342,9 @@ export class Surface {
     const { scrollTop: top, clientHeight: height } = this.scroller;
     const selection = this.heldRange();
     const frame = { top: this.scrollTo ? this.heights.top(this.ids, this.ids.indexOf(this.scrollTo.id)) : top, height };
-    const ahead = rangeAhead(this.heights, this.ids, frame);
+    const upcoming = rangeAhead(this.heights, this.ids, frame);
     const wanted = rangeAround(this.heights, this.ids, this.shown, frame, selection);
-    const near = [ahead, wanted, ...(this.editor.isReturning && selection ? [selection] : [])];
+    const near = [upcoming, wanted, ...(this.editor.isReturning && selection ? [selection] : [])];
     this.session.texts.look([...new Set(near.flatMap(({ from, to }) => this.ids.slice(from, to)))]);
     const range = this.withTexts(wanted);
     const isSame = !this.isStale && range.from === this.shown.from && range.to === this.shown.to;

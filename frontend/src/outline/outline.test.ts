@@ -35,16 +35,16 @@ test("edits are applied in turn, each to what the one before has left", () => {
 test("edits turned round lead back, over many random ones", () => {
   // A small generator with a fixed seed, so that a failing run can be repeated (Park and Miller 1988, from memory).
   let seed = 7;
-  const chance = (most: number) => (seed = (seed * 48271) % 2147483647) % (most + 1);
+  const random = (most: number) => (seed = (seed * 48271) % 2147483647) % (most + 1);
   let outline: Outline = COAST;
   for (let round = 0; round < 300; round++) {
-    const at = chance(outline.ids.length);
-    const removed = Math.min(chance(3), outline.ids.length - at);
-    const ids = Array.from({ length: chance(3) }, (_each, nth) => `n${round}.${nth}`);
+    const at = random(outline.ids.length);
+    const removed = Math.min(random(3), outline.ids.length - at);
+    const ids = Array.from({ length: random(3) }, (_each, nth) => `n${round}.${nth}`);
     const edit: OrderEdit = {
       at,
       removed,
-      inserted: { ids, levels: ids.map(() => 1 + chance(8)).join(""), flags: "0".repeat(ids.length) },
+      inserted: { ids, levels: ids.map(() => 1 + random(8)).join(""), flags: "0".repeat(ids.length) },
     };
     const taken = {
       ids: outline.ids.slice(at, at + removed),

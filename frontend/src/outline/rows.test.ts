@@ -60,31 +60,34 @@ describe("outline", () => {
 });
 
 const words = (words: string): RowFilter => ({ words, stage: null });
-const told = (id: string) => ({ words: id, stage: id.includes("again") ? "drafted" : "" });
+const rowFacts = (id: string) => ({ words: id, stage: id.includes("again") ? "drafted" : "" });
 
 describe("narrowedRows", () => {
   test("narrows to a stage of writing, with the headings above", () => {
     const outline = outlineOf("1 Logs, 2 Gaps, 2 Gaps again, 1 Lamps");
     expect(isFiltering(NO_FILTER)).toBe(false);
-    expect(narrowedRows(outline, { words: "", stage: "drafted" }, told).map((row) => row.id)).toEqual([
+    expect(narrowedRows(outline, { words: "", stage: "drafted" }, rowFacts).map((row) => row.id)).toEqual([
       "Logs",
       "Gaps again",
     ]);
-    expect(narrowedRows(outline, { words: "gaps", stage: "" }, told).map((row) => row.id)).toEqual(["Logs", "Gaps"]);
+    expect(narrowedRows(outline, { words: "gaps", stage: "" }, rowFacts).map((row) => row.id)).toEqual([
+      "Logs",
+      "Gaps",
+    ]);
   });
 
   const outline = outlineOf("1 coast, 2 lights, 3 gaps, 2 storms, 1 Gaps again");
 
   test("what is looked for is shown with the headings above it, at its own place in the document", () => {
-    const rows = narrowedRows(outline, words("gap"), told);
+    const rows = narrowedRows(outline, words("gap"), rowFacts);
     expect(rows.map((row) => [row.id, row.position, row.level])).toEqual([
       ["coast", 0, 1],
       ["lights", 1, 2],
       ["gaps", 2, 3],
       ["Gaps again", 4, 1],
     ]);
-    expect(narrowedRows(outline, words("gap again"), told).map((row) => row.id)).toEqual(["Gaps again"]);
-    expect(narrowedRows(outline, words("fog"), told)).toEqual([]);
+    expect(narrowedRows(outline, words("gap again"), rowFacts).map((row) => row.id)).toEqual(["Gaps again"]);
+    expect(narrowedRows(outline, words("fog"), rowFacts)).toEqual([]);
   });
 });
 

@@ -75,7 +75,7 @@ export function PlaceChooser({
   const places = useQuery(placesQuery(session.state.id));
   const [words, setWords] = useState("");
   const [at, setAt] = useState(0);
-  const isAsked = words.trim() !== "";
+  const hasQuery = words.trim() !== "";
   const candidates = useMemo(
     () => [...placeCandidates(among ?? placesToLink(session.state, places.data)), ...commandCandidates(commands)],
     [among, session, places.data, commands],
@@ -94,8 +94,8 @@ export function PlaceChooser({
       : {
           key: `${isRecent ? "recent-" : ""}${candidate.key}`,
           choose: () => onChoose(candidate.choice),
-          shown: <PlaceLine choice={candidate.choice} isRecent={isRecent} hasPath={isAsked || isRecent} />,
-          indent: isAsked || isRecent ? 0 : candidate.choice.level - 1,
+          shown: <PlaceLine choice={candidate.choice} isRecent={isRecent} hasPath={hasQuery || isRecent} />,
+          indent: hasQuery || isRecent ? 0 : candidate.choice.level - 1,
         };
   const paged = usePagePlace(onWords ? words : "");
   const entries: Entry[] = [
@@ -109,9 +109,9 @@ export function PlaceChooser({
           },
         ]
       : []),
-    ...(isAsked ? [] : recent.map((candidate) => entry(candidate, true))),
+    ...(hasQuery ? [] : recent.map((candidate) => entry(candidate, true))),
     ...found.map((candidate) => entry(candidate)),
-    ...(isAsked ? hits : []).map((hit) => ({
+    ...(hasQuery ? hits : []).map((hit) => ({
       key: `words-${hit.section}-${hit.field}-${hit.from}`,
       choose: () => onWords?.(hit),
       shown: <WordsLine hit={hit} />,
@@ -237,9 +237,9 @@ function WordsLine({ hit }: { hit: Hit }) {
 
 /** “p 12”, “page iv” or a number alone: what is printed on a page, and the section that stands there. */
 function usePagePlace(words: string): { label: string; section: string } | null {
-  const asked = /^\s*(?:(?:page|pp?)\.?\s*)?([ivxlc]+|\d+)\s*$/i.exec(words)?.[1]?.toLowerCase() ?? null;
-  const { sections, labels } = usePages("usePagePlace", (state) => state, asked !== null);
-  const sheet = asked === null ? 0 : labels.findLastIndex((label) => label.toLowerCase() === asked) + 1;
+  const label = /^\s*(?:(?:page|pp?)\.?\s*)?([ivxlc]+|\d+)\s*$/i.exec(words)?.[1]?.toLowerCase() ?? null;
+  const { sections, labels } = usePages("usePagePlace", (state) => state, label !== null);
+  const sheet = label === null ? 0 : labels.findLastIndex((each) => each.toLowerCase() === label) + 1;
   if (sheet === 0) return null;
   // The first that begins on the page, or else the one that goes on there.
   let before: string | null = null;

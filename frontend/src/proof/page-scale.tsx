@@ -39,7 +39,7 @@ export function PageScale() {
   const begins = useMemo(() => new Set(chapters.map((each) => each.sheet)), [chapters]);
   const shown = openedAt(sheet, labels.length, spread);
   // Numbers that would stand on each other are left out.
-  const told = chapters.reduce<{ id: string; sheet: number }[]>((list, each) => {
+  const labelled = chapters.reduce<{ id: string; sheet: number }[]>((list, each) => {
     const last = list.at(-1);
     return last && (each.sheet - last.sheet) * step < ROOM_FOR_NUMBER ? list : [...list, each];
   }, []);
@@ -94,7 +94,7 @@ export function PageScale() {
           useProof.setState({ sheet: Math.min(Math.max(1, at), count) });
         }}
       />
-      {told.map(({ id, sheet: from }) => (
+      {labelled.map(({ id, sheet: from }) => (
         <span
           key={id}
           aria-hidden="true"

@@ -6,7 +6,7 @@ import { Button } from "../parts/button";
 import { Choices } from "../parts/choices";
 import { WIDE_FIELD } from "../parts/field";
 import { counted } from "../parts/words";
-import { askedSheets } from "./asked-pages";
+import { sheetsIn } from "./page-ranges";
 import { pagesOf, type Pdf } from "./pdf";
 
 type Which = "all" | "shown" | "some";
@@ -20,7 +20,7 @@ export function PrintPages({ pdf, labels, shown }: { pdf: Pdf; labels: readonly 
   const [problem, setProblem] = useState("");
   const take = async (hand: (pages: Blob) => void) => {
     const every = labels.map((_, index) => index + 1);
-    const sheets = which === "all" ? every : which === "shown" ? [...shown] : askedSheets(words, labels);
+    const sheets = which === "all" ? every : which === "shown" ? [...shown] : sheetsIn(words, labels);
     if (typeof sheets === "string") return setProblem(sheets);
     hand(await pagesOf(pdf, sheets));
     setOpen(false);

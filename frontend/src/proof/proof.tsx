@@ -63,13 +63,13 @@ export function Proof() {
   // Whoever asks for a place is shown its page.
   const request = useWindow("Proof", (state) => state.request);
   const current = useWindow("Proof", (state) => state.current);
-  const asked = request?.section ?? null;
+  const requested = request?.section ?? null;
   useEffect(() => {
-    const spot = asked === null ? undefined : pages.sections.get(asked);
-    if (asked === null || !spot || !request) return;
+    const spot = requested === null ? undefined : pages.sections.get(requested);
+    if (requested === null || !spot || !request) return;
     useProof.setState({ sheet: spot.sheet });
     session.navigation.requestMet(request.key);
-  }, [asked, request, pages.sections, session]);
+  }, [requested, request, pages.sections, session]);
   // Contents that are set up here may go to another page by that.
   const { open: setUp } = useOpenContents();
   const setUpOn = setUp && pages.contents.get(`${setUp.section}:${setUp.index}`)?.sheet;

@@ -9,6 +9,8 @@ export function setQuiet(isQuiet: boolean): void {
 
 /** The whole screen for the window, or no longer; a browser may refuse, and then nothing happens. */
 export function changeFullScreen(): void {
-  const asked = document.fullscreenElement ? document.exitFullscreen() : document.documentElement.requestFullscreen();
-  void asked.catch(() => undefined);
+  const switching = document.fullscreenElement
+    ? document.exitFullscreen()
+    : document.documentElement.requestFullscreen();
+  void switching.catch(() => undefined);
 }

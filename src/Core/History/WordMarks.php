@@ -116,7 +116,7 @@ final class WordMarks
             }
             $kinds = array_column($run, 'kind');
             $isRewritten = in_array('gone', $kinds, true) && in_array('new', $kinds, true);
-            $plain = [...$plain, ...$isRewritten ? self::told($run) : $run, $mark];
+            $plain = [...$plain, ...$isRewritten ? self::rewritten($run) : $run, $mark];
             $run = [];
         }
 
@@ -128,7 +128,7 @@ final class WordMarks
      *
      * @return list<array{kind: 'same'|'gone'|'new', text: string}> what went, then what came; blanks at its ends stay
      */
-    private static function told(array $run): array
+    private static function rewritten(array $run): array
     {
         [$from, $to] = [0, count($run)];
         while ('same' === $run[$from]['kind']) {

@@ -27,13 +27,13 @@ final class TexToMathMl
         if (!array_key_exists($source, self::$known)) {
             // Of a long document the same few signs come again and again; those of another are not kept for it.
             self::$known = array_slice(self::$known, -500, null, true);
-            self::$known[$source] = self::asked($source);
+            self::$known[$source] = self::converted($source);
         }
 
         return self::$known[$source];
     }
 
-    private static function asked(string $source): ?string
+    private static function converted(string $source): ?string
     {
         $process = self::process();
         $until = microtime(true) + self::SECONDS;

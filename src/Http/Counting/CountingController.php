@@ -14,7 +14,7 @@ use Stemmata\Core\Operation\Rule\Extent;
 use Stemmata\Http\Counting\View\TextCountsView;
 use Stemmata\Http\Counting\View\WritingDay;
 use Stemmata\Http\Counting\View\WritingView;
-use Stemmata\Http\Document\AskedScope;
+use Stemmata\Http\Document\RequestedScope;
 use Stemmata\Http\Request\JsonBody;
 use Stemmata\Http\Request\ProblemException;
 use Stemmata\Storage\Document\DocumentStore;
@@ -59,7 +59,7 @@ final readonly class CountingController
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
     public function ofDocument(string $id, Request $request): JsonResponse
     {
-        $document = AskedScope::of($this->store->document($id), $request);
+        $document = RequestedScope::of($this->store->document($id), $request);
         $counter = new TextCounter($document->titleBlock->language);
         $counts = new TextCounts();
         foreach (array_chunk($document->outline->ids(), self::AT_ONCE) as $some) {

@@ -9,7 +9,7 @@ use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Http\Desk\View\Created;
 use Stemmata\Http\Desk\View\StandingText;
-use Stemmata\Http\Document\AskedScope;
+use Stemmata\Http\Document\RequestedScope;
 use Stemmata\Http\Request\JsonBody;
 use Stemmata\Http\Request\ProblemException;
 use Stemmata\Storage\Desk\Copying;
@@ -97,7 +97,7 @@ final readonly class StandingController
 
             return new JsonResponse(new Created($kept), 201);
         }
-        $scope = AskedScope::read($this->store->document($id)->outline, $sections, '');
+        $scope = RequestedScope::read($this->store->document($id)->outline, $sections, '');
 
         return new JsonResponse(
             null === $scope

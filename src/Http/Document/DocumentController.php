@@ -306,7 +306,7 @@ final readonly class DocumentController
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
     public function deadLinks(string $id, Request $request): JsonResponse
     {
-        $document = AskedScope::of($this->store->document($id), $request);
+        $document = RequestedScope::of($this->store->document($id), $request);
 
         $keptFiles = [];
         foreach ($document->sections() as $section) {
@@ -363,7 +363,7 @@ final readonly class DocumentController
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
     public function export(string $id, Request $request, Formats $formats): Response
     {
-        $document = AskedScope::of($this->store->wholeDocument($id), $request);
+        $document = RequestedScope::of($this->store->wholeDocument($id), $request);
         $ending = $request->query->getString('format');
         $writer = $formats->writerFor($ending);
         $title = trim((string) preg_replace('/[^\p{L}\p{N}’]+/u', ' ', $document->titleBlock->title));

@@ -9,7 +9,7 @@ use Stemmata\Core\Find\Finder;
 use Stemmata\Core\Find\Found;
 use Stemmata\Core\Find\QueryForm;
 use Stemmata\Core\Operation\Rule\Extent;
-use Stemmata\Http\Document\AskedScope;
+use Stemmata\Http\Document\RequestedScope;
 use Stemmata\Http\Find\View\FindQuery;
 use Stemmata\Http\Find\View\FoundInOffcut;
 use Stemmata\Http\Find\View\FoundInSection;
@@ -80,7 +80,7 @@ final readonly class FindController
         $finder = new Finder($query);
         $possible = $this->index->possibleIn($id, $query);
         $outline = $this->store->document($id)->outline;
-        $scope = AskedScope::read($outline, $body->findText('sections') ?? '', $body->findText('extent') ?? '');
+        $scope = RequestedScope::read($outline, $body->findText('sections') ?? '', $body->findText('extent') ?? '');
         $found = Found::in(
             $this->store->sectionsInTurn($id, $possible->among(($scope?->in($outline) ?? $outline)->ids())),
             $finder,

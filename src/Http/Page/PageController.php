@@ -9,7 +9,7 @@ use Stemmata\Core\Check\SkippedLevel;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Operation\Rule\Extent;
 use Stemmata\Core\Style\HouseStyles;
-use Stemmata\Http\Document\AskedScope;
+use Stemmata\Http\Document\RequestedScope;
 use Stemmata\Http\Page\View\PageSetupView;
 use Stemmata\Http\Page\View\PagesView;
 use Stemmata\Storage\Document\DocumentStore;
@@ -111,10 +111,10 @@ final readonly class PageController
     public function pdf(string $id, Request $request): Response
     {
         [$whole, $revisions] = $this->read($id);
-        $document = AskedScope::of($whole, $request);
+        $document = RequestedScope::of($whole, $request);
         $isPart = $document !== $whole;
         if ($isPart && 'kept' === $request->query->getString('pageNumbers')) {
-            $document = AskedScope::of(
+            $document = RequestedScope::of(
                 $this->numberedFrom($id, $whole, $revisions, $document->outline->idAt(0)->value),
                 $request,
             );

@@ -17,18 +17,18 @@ final readonly class RandomIds implements IdSource
     private const LETTERS = 'abcdefghijklmnopqrstuvwxyz';
     private const SIGNS = self::LETTERS . '0123456789';
 
-    private Randomizer $chance;
+    private Randomizer $randomizer;
 
     public function __construct()
     {
-        $this->chance = new Randomizer();
+        $this->randomizer = new Randomizer();
     }
 
     public function next(): SectionId
     {
-        $id = self::LETTERS[$this->chance->getInt(0, 25)];
+        $id = self::LETTERS[$this->randomizer->getInt(0, 25)];
         for ($sign = 1; $sign < SectionId::LENGTH; ++$sign) {
-            $id .= self::SIGNS[$this->chance->getInt(0, 35)];
+            $id .= self::SIGNS[$this->randomizer->getInt(0, 35)];
         }
 
         return SectionId::fromString($id);

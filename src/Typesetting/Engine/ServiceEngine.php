@@ -36,7 +36,7 @@ final class ServiceEngine implements Engine
             if (null === $socket) {
                 return ($this->alone ??= new OneShotEngine())->exchange($request);
             }
-            $message = self::asked($socket, $request);
+            $message = self::roundTrip($socket, $request);
             if (null !== $message && !isset($message[0]['again'])) {
                 return $message;
             }
@@ -50,7 +50,7 @@ final class ServiceEngine implements Engine
      *
      * @return array{array<mixed>, string}|null null when the service was ended before it had answered
      */
-    private static function asked($socket, array $request): ?array
+    private static function roundTrip($socket, array $request): ?array
     {
         stream_set_timeout($socket, self::SECONDS);
         $frame = Frames::of($request);

@@ -23,7 +23,7 @@ final class StructureCheckTest extends TestCase
     #[TestWith(['1 a, 2 b, 3 c, 4 d, 5 e, 6 f, 7 g', ['deeper-than-6 6']])]
     public function testFindings(string $outline, array $expected): void
     {
-        self::assertSame($expected, self::told(StructureCheck::of(Sketch::document($outline))));
+        self::assertSame($expected, self::codes(StructureCheck::of(Sketch::document($outline))));
     }
 
     public function testNoTitleAndAnEmptyHeading(): void
@@ -31,7 +31,7 @@ final class StructureCheckTest extends TestCase
         $document = Sketch::document('1 a')->withTitleBlock(new TitleBlock(' '));
         $document = $document->withSection($document->sectionAt(0)->withHeading(Heading::none()));
 
-        self::assertSame(['no-title 0', 'empty-heading 0'], self::told(StructureCheck::of($document)));
+        self::assertSame(['no-title 0', 'empty-heading 0'], self::codes(StructureCheck::of($document)));
     }
 
     public function testALinkToWhatIsNotInTheDocumentIsToldWithItsWords(): void
@@ -58,7 +58,7 @@ final class StructureCheckTest extends TestCase
                 ]),
             ),
         );
-        self::assertSame(['broken-link 1'], self::told(StructureCheck::of($document)));
+        self::assertSame(['broken-link 1'], self::codes(StructureCheck::of($document)));
         self::assertSame(
             ['The link “gone” leads nowhere: what it led to is not in the document.'],
             array_column(StructureCheck::of($document), 'message'),
@@ -66,11 +66,11 @@ final class StructureCheckTest extends TestCase
         $cut = $document->withOutline($document->outline->without(2, 3));
         self::assertSame(
             ['broken-link 1', 'broken-link 1'],
-            self::told(StructureCheck::of($cut)),
+            self::codes(StructureCheck::of($cut)),
             'what lies among the offcuts is not in the document',
         );
         $without = $document->withSection($document->sectionAt(1)->withBody(Body::empty()));
-        self::assertSame([], self::told(StructureCheck::of($without)));
+        self::assertSame([], self::codes(StructureCheck::of($without)));
     }
 
     /**
@@ -78,7 +78,7 @@ final class StructureCheckTest extends TestCase
      *
      * @return list<string>
      */
-    private static function told(array $findings): array
+    private static function codes(array $findings): array
     {
         return array_map(static fn(Finding $finding): string => $finding->rule . ' ' . $finding->position, $findings);
     }

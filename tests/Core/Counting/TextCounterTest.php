@@ -96,11 +96,11 @@ final class TextCounterTest extends TestCase
         $plain = trim((string) preg_replace('/[^A-Za-z\n]+/', ' ', $text));
         $file = (string) tempnam(sys_get_temp_dir(), 'words');
         file_put_contents($file, $plain);
-        $told = (int) shell_exec('wc -w < ' . escapeshellarg($file));
+        $counted = (int) shell_exec('wc -w < ' . escapeshellarg($file));
         unlink($file);
 
-        self::assertGreaterThan(7000, $told);
-        self::assertSame($told, (new TextCounter('en'))->ofText($plain)->words);
+        self::assertGreaterThan(7000, $counted);
+        self::assertSame($counted, (new TextCounter('en'))->ofText($plain)->words);
     }
 
     public function testASectionCountsWhatItsWordsAreCountedOf(): void

@@ -42,11 +42,11 @@ final class ReminderTest extends TestCase
     public function testItIsWrittenToNoFile(string $format): void
     {
         $written = Services::formats()->written($format, self::document());
-        $told = 'docx' === $format ? implode('', Packed::parts($written)) : $written;
+        $file = 'docx' === $format ? implode('', Packed::parts($written)) : $written;
 
-        self::assertStringContainsString('gauge', $told);
-        self::assertStringNotContainsString('1890', $told);
-        self::assertStringNotContainsString('reminder', $told);
+        self::assertStringContainsString('gauge', $file);
+        self::assertStringNotContainsString('1890', $file);
+        self::assertStringNotContainsString('reminder', $file);
     }
 
     public function testItIsSettledOpenedRewordedAndTakenAway(): void

@@ -211,12 +211,12 @@ final class Blocks extends BlockVisitor
                     0 === $index => self::styled(
                         $this->itemStyle($block),
                         $this->runs->of($block->content),
-                        Numbering::asked($numbers, $depth),
+                        Numbering::properties($numbers, $depth),
                     ),
                     default => self::styled(
                         self::isBlank($block) ? 'BlankLine' : 'ListContinue',
                         $this->runs->of($block->content),
-                        Numbering::asked(Numbering::GOES_ON, $depth),
+                        Numbering::properties(Numbering::GOES_ON, $depth),
                     ),
                 };
             }

@@ -81,15 +81,15 @@ final class Numbering
         }
         $instance = $this->isInAppendix ? self::APPENDICES : self::HEADINGS;
         if ('' === $section->number) {
-            return [$this->isNumbered($level) ? self::asked(self::NONE, 0) : '', ''];
+            return [$this->isNumbered($level) ? self::properties(self::NONE, 0) : '', ''];
         }
         $used = $this->findInstance($section, $instance, $level);
         if (null === $used) {
-            return [$this->isNumbered($level) ? self::asked(self::NONE, 0) : '', $section->number];
+            return [$this->isNumbered($level) ? self::properties(self::NONE, 0) : '', $section->number];
         }
         $this->counter->next($used, $level);
 
-        return [self::HEADINGS === $used && $this->isNumbered($level) ? '' : self::asked($used, $level), ''];
+        return [self::HEADINGS === $used && $this->isNumbered($level) ? '' : self::properties($used, $level), ''];
     }
 
     /**
@@ -175,14 +175,14 @@ final class Numbering
     }
 
     /** What a paragraph says of its numbering. */
-    public static function asked(string $instance, int $level): string
+    public static function properties(string $instance, int $level): string
     {
         return sprintf('<w:numPr><w:ilvl w:val="%d"/><w:numId w:val="%s"/></w:numPr>', $level, $instance);
     }
 
     public static function isNone(string $wanted): bool
     {
-        return self::asked(self::NONE, 0) === $wanted;
+        return self::properties(self::NONE, 0) === $wanted;
     }
 
     public function toXml(): string

@@ -20,7 +20,7 @@ final class StylesPart
             $headings .= sprintf(
                 '<w:style w:type="paragraph" w:styleId="Heading%1$d"><w:name w:val="heading %1$d"/><w:basedOn w:val="Normal"/><w:next w:val="Normal"/><w:uiPriority w:val="9"/><w:qFormat/><w:pPr><w:keepNext/><w:keepLines/>%2$s%3$s<w:outlineLvl w:val="%4$d"/></w:pPr><w:rPr>%5$s</w:rPr></w:style>',
                 $level,
-                $numbering->isNumbered($level - 1) ? Numbering::asked(Numbering::HEADINGS, $level - 1) : '',
+                $numbering->isNumbered($level - 1) ? Numbering::properties(Numbering::HEADINGS, $level - 1) : '',
                 LookOf::paragraph($heading),
                 $level - 1,
                 LookOf::run($heading),

@@ -137,11 +137,11 @@ final class FallenUnderTest extends TestCase
             );
             $meant = array_slice($kept, 0, $random->getInt(0, 2));
 
-            $told = [];
+            $reported = [];
             foreach (FallenUnder::notices($before, $after, $meant) as $notice) {
-                array_push($told, ...$notice->sections);
+                array_push($reported, ...$notice->sections);
             }
-            self::assertEqualsCanonicalizing(self::fallen($before->outline, $after->outline, $meant), $told);
+            self::assertEqualsCanonicalizing(self::fallen($before->outline, $after->outline, $meant), $reported);
         }
     }
 

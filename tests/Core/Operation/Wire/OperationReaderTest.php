@@ -84,8 +84,8 @@ final class OperationReaderTest extends TestCase
             try {
                 Wire::operation(array_diff_key($request, [$field => 1]));
                 self::fail($operation::class . " was read without its “{$field}”.");
-            } catch (CoreException $told) {
-                self::assertMatchesRegularExpression('/\A“?[A-Z“a-z].*\.\z/u', $told->getMessage(), 'one sentence');
+            } catch (CoreException $problem) {
+                self::assertMatchesRegularExpression('/\A“?[A-Z“a-z].*\.\z/u', $problem->getMessage(), 'one sentence');
             }
         }
     }
@@ -107,8 +107,8 @@ final class OperationReaderTest extends TestCase
                 try {
                     Wire::operation([...$request, $field => 4.5]);
                     self::fail("“{$field}” of {$name} is not read.");
-                } catch (InvalidOperation $told) {
-                    self::assertStringContainsString($field, $told->getMessage());
+                } catch (InvalidOperation $problem) {
+                    self::assertStringContainsString($field, $problem->getMessage());
                 }
             }
         }
@@ -198,8 +198,8 @@ final class OperationReaderTest extends TestCase
         $this->expectExceptionObject(new InvalidOperation($sentence));
         try {
             Wire::operation($request);
-        } catch (CoreException $told) {
-            throw new InvalidOperation($told->getMessage());
+        } catch (CoreException $problem) {
+            throw new InvalidOperation($problem->getMessage());
         }
     }
 

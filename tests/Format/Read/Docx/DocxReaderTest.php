@@ -428,9 +428,9 @@ final class DocxReaderTest extends TestCase
         ];
     }
 
-    /** @param list<string> $told */
+    /** @param list<string> $notes */
     #[DataProvider('losses')]
-    public function testWhatCouldNotBeKeptIsTold(string $body, string $markdown, array $told): void
+    public function testWhatCouldNotBeKeptIsReported(string $body, string $markdown, array $notes): void
     {
         $styles =
             self::STYLES .
@@ -445,7 +445,7 @@ final class DocxReaderTest extends TestCase
         );
 
         self::assertSame($markdown, Services::asMarkdown('x.docx', $file));
-        self::assertSame($told, Services::told('x.docx', $file));
+        self::assertSame($notes, Services::importNotes('x.docx', $file));
     }
 
     public function testHeadingsCountedByTheFilesOwnProgramGiveTheirNumbersToTheScheme(): void

@@ -274,14 +274,14 @@ final class OdtReaderTest extends TestCase
         ];
     }
 
-    /** @param list<string> $told */
+    /** @param list<string> $notes */
     #[DataProvider('losses')]
-    public function testWhatCouldNotBeKeptIsTold(string $body, string $markdown, array $told): void
+    public function testWhatCouldNotBeKeptIsReported(string $body, string $markdown, array $notes): void
     {
         $file = Packed::odt($body, self::STYLES, '', ['Pictures/a.png' => Packed::PNG, 'Pictures/a.emf' => 'emf']);
 
         self::assertSame($markdown, Services::asMarkdown('x.odt', $file));
-        self::assertSame($told, Services::told('x.odt', $file));
+        self::assertSame($notes, Services::importNotes('x.odt', $file));
     }
 
     public function testHeadingsCountedByTheFilesOwnProgramGiveTheirNumbersToTheScheme(): void

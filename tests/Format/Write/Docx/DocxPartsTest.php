@@ -44,14 +44,14 @@ final class DocxPartsTest extends TestCase
     /** All parts in one text, an element a line; of pictures their sizes only. */
     private static function parts(string $bytes): string
     {
-        $told = '';
+        $listing = '';
         foreach (Packed::parts($bytes) as $name => $part) {
-            $told .= '== ' . $name . "\n";
-            $told .= str_starts_with($name, 'word/media/')
+            $listing .= '== ' . $name . "\n";
+            $listing .= str_starts_with($name, 'word/media/')
                 ? strlen($part) . " bytes\n"
                 : str_replace('><', ">\n<", $part) . "\n";
         }
 
-        return $told;
+        return $listing;
     }
 }

@@ -15,7 +15,7 @@ use Stemmata\Http\Request\ProblemException;
 use Symfony\Component\HttpFoundation\Request;
 
 /** The part of a document that a request is about: some sections, with what is under them or without. */
-final class AskedScope
+final class RequestedScope
 {
     /**
      * `sections`: ids, separated by commas; `extent`: branch or heading-only. Without sections, the whole.

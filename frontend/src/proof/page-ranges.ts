@@ -1,5 +1,5 @@
 /** Sheets by what is printed on them: “iv, 3–7”; or a sentence that says why not. */
-export function askedSheets(words: string, labels: readonly string[]): number[] | string {
+export function sheetsIn(words: string, labels: readonly string[]): number[] | string {
   const sheets = new Set<number>();
   for (const part of words.split(/[,;]/)) {
     const [first = "", last = first, ...more] = part.split(/[-–—]/).map((label) => label.trim());
