@@ -209,6 +209,7 @@ test.describe("Proof", () => {
     await panel.getByRole("button", { name: "Level 2" }).click();
     await expect(block.getByRole("link")).toHaveCount(4);
     await panel.getByLabel("Title").fill("What stands where");
+    await page.keyboard.press("Enter");
     await panel.getByLabel("With the numbers of the headings").click();
     await expect(block).toHaveAttribute("aria-label", "What stands where");
     await expect(block.getByRole("link")).toHaveText(["Preface", "Lamps", "Gales", "Glasses"]);

@@ -47,6 +47,7 @@ export function ContentsSettings({ contents }: { contents: Contents }) {
           key={contents.title}
           defaultValue={contents.title}
           className={WIDE_FIELD}
+          onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
           onBlur={(event) => {
             const title = event.target.value.trim();
             if (title !== contents.title) void setUp(contents, { title });
