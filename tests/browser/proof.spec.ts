@@ -453,29 +453,29 @@ test.describe("Proof", () => {
       await expectClean(page, theme);
       await page.getByRole("button", { name: "Pages", exact: true }).click();
       await expect(page.getByText("Headers and footers")).toBeAttached();
-      await expectClean(page, theme);
+      await expectClean(page, theme, "[role=tree]");
       await page
         .getByRole("navigation", { name: "Tools" })
         .getByRole("button", { name: "Contents", exact: true })
         .click();
       await page.waitForTimeout(300);
-      await expectClean(page, theme);
+      await expectClean(page, theme, "[role=tree]");
       await page
         .getByRole("button", { name: /Edit the header of/ })
         .first()
         .click();
-      await expectClean(page, theme);
+      await expectClean(page, theme, "[role=tree]");
       await page.keyboard.press("Escape");
       await proof(page).getByRole("button", { name: "Print…" }).click();
       await page.getByRole("radio", { name: "Some pages" }).click();
-      await expectClean(page, theme);
+      await expectClean(page, theme, "[role=tree]");
       await page.keyboard.press("Escape");
       await pickRow(page, "Contents");
       await proof(page)
         .getByRole("button", { name: /^How “.*” look$/ })
         .click();
       await page.waitForTimeout(300);
-      await expectClean(page, theme);
+      await expectClean(page, theme, "[role=tree]");
       await page.keyboard.press("Escape");
       await page.getByRole("radio", { name: "Many" }).click();
       await page.waitForTimeout(500);
