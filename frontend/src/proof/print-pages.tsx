@@ -19,10 +19,13 @@ export function PrintPages({ pdf, labels, shown }: { pdf: Pdf; labels: readonly 
   const [words, setWords] = useState("");
   const [problem, setProblem] = useState("");
   const take = async (hand: (pages: Blob) => void) => {
-    const every = labels.map((_, index) => index + 1);
+    const every = Array.from({ length: pdf.numPages }, (_, index) => index + 1);
     const sheets = which === "all" ? every : which === "shown" ? [...shown] : sheetsIn(words, labels);
     if (typeof sheets === "string") return setProblem(sheets);
-    hand(await pagesOf(pdf, sheets));
+    // A file that newer pages have taken the place of has nothing more to give.
+    const pages = await pagesOf(pdf, sheets).catch(() => null);
+    if (pages === null) return setProblem("The pages have changed meanwhile. Ask once more.");
+    hand(pages);
     setOpen(false);
   };
   const submit = (event: FormEvent) => {
@@ -54,7 +57,7 @@ export function PrintPages({ pdf, labels, shown }: { pdf: Pdf; labels: readonly 
               itemClassName="px-3 py-1.5 text-ink"
               value={which}
               options={[
-                { value: "all", shows: `All ${counted(labels.length, "page")}` },
+                { value: "all", shows: `All ${counted(pdf.numPages, "page")}` },
                 { value: "shown", shows: shown.length > 1 ? "The pages shown" : "The page shown" },
                 { value: "some", shows: "Some pages" },
               ]}
