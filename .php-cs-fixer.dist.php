@@ -11,6 +11,7 @@ return (new PhpCsFixer\Config())
         '@Symfony:risky' => true,
         '@PHP82Migration' => true,
         'declare_strict_types' => true,
+        'strict_param' => true,
         // How lines are laid out is for prettier to say (.prettierrc).
         'attribute_block_no_spaces' => false,
         'blank_line_after_opening_tag' => false,

@@ -12,7 +12,8 @@ use PhpParser\ParserFactory;
 /**
  * The mistakes that can be made in a PHP file: in comparisons, boundaries, truth, numbers, calls and the order of
  * arguments. Left out is what changes nothing: what is asserted, the order in which min and max are given, an empty list
- * that would be begun by its first entry all the same, and the bytes of a limit.
+ * that would be begun by its first entry all the same, the bytes of a limit, and that words are looked for strictly, which
+ * the formatter sees to (strict_param).
  */
 final class PhpMutations extends NodeVisitorAbstract
 {
@@ -48,6 +49,13 @@ final class PhpMutations extends NodeVisitorAbstract
 
     public function enterNode(Node $node): ?int
     {
+        if (
+            $node instanceof Node\Expr\FuncCall &&
+            $node->name instanceof Node\Name &&
+            in_array($node->name->toLowerString(), ['in_array', 'array_search', 'array_keys'], true)
+        ) {
+            ($node->args[2] ?? null)?->setAttribute('isStrictness', true);
+        }
         if (self::changesNothing($node)) {
             return self::DONT_TRAVERSE_CHILDREN;
         }
@@ -96,6 +104,7 @@ final class PhpMutations extends NodeVisitorAbstract
                 $node->name->toLowerString(),
             $node instanceof Node\Stmt\Expression && $node->expr instanceof Node\Expr\Assign => $node->expr
                 ->expr instanceof Node\Expr\Array_ && [] === $node->expr->expr->items,
+            $node instanceof Node\Arg => true === $node->getAttribute('isStrictness'),
             $node instanceof Node\Expr\BinaryOp\Mul => $node->right instanceof Node\Scalar\Int_ &&
                 1024 === $node->right->value,
             default => false,

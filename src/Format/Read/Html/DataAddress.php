@@ -19,7 +19,7 @@ final class DataAddress
         }
         $type = strtolower($match[1]);
         $isBase64 = 1 === preg_match('/;\s*base64\s*\z/i', $match[2]);
-        $bytes = $isBase64 ? base64_decode(strtr(rawurldecode($match[3]), '-_', '+/')) : rawurldecode($match[3]);
+        $bytes = $isBase64 ? base64_decode(strtr(rawurldecode($match[3]), '-_', '+/'), false) : rawurldecode($match[3]);
 
         return 'data:image/' . (self::TYPES[$type] ?? $type) . ';base64,' . base64_encode((string) $bytes);
     }
