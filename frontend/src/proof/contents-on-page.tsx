@@ -36,13 +36,7 @@ export function ContentsOnPage({ sheet, size }: { sheet: number; size: PageSize 
               title="How these contents look"
               style={{ left: "2%", top: `${(headDown(head, lines[0]) / size.height) * 100}%` }}
               className="absolute grid size-6 place-items-center rounded-full text-soft opacity-60 group-hover/page:opacity-100 hover:bg-wash hover:text-ink focus-visible:opacity-100"
-              onClick={(event) =>
-                setUpInPlace({
-                  section: each.section,
-                  index: each.index,
-                  beside: event.currentTarget.getBoundingClientRect(),
-                })
-              }
+              onClick={(event) => setUpBeside(each, event.currentTarget)}
             >
               <Settings2 size={14} strokeWidth={1.8} aria-hidden="true" />
             </Toolbar.Button>
@@ -89,6 +83,10 @@ function placed(contents: Contents, spots: ReadonlyMap<string, PageSpot>, sheet:
     lines.push({ line, down: spot.down, height: TALLEST, isOnRight });
   }
   return lines;
+}
+
+function setUpBeside({ section, index }: Contents, sign: Element): void {
+  setUpInPlace({ section, index, beside: sign.getBoundingClientRect() });
 }
 
 type LineProps = { contents: Contents; line: ContentsLine; style: React.CSSProperties };
@@ -159,16 +157,7 @@ function LineOnPage({ contents, line, style }: LineProps) {
               </Popover.Close>
             )}
             <Popover.Close asChild>
-              <Button
-                tone="quiet"
-                onClick={(event) =>
-                  setUpInPlace({
-                    section: contents.section,
-                    index: contents.index,
-                    beside: event.currentTarget.getBoundingClientRect(),
-                  })
-                }
-              >
+              <Button tone="quiet" onClick={(event) => setUpBeside(contents, event.currentTarget)}>
                 How they look…
               </Button>
             </Popover.Close>
