@@ -188,6 +188,14 @@ test.describe("Proof", () => {
     await expect(line(/Change the line “Foreword”/)).toBeAttached();
 
     await line(/Change the line “Of gales”/).click();
+    await page.getByRole("button", { name: "How they look…" }).click();
+    const settings = page.getByRole("dialog", { name: "How “Contents” look" });
+    await expect(settings.getByLabel("Title")).toBeFocused();
+    await settings.getByLabel("On a shade").click();
+    await expect(settings.getByLabel("On a shade")).toBeChecked();
+    await page.keyboard.press("Escape");
+    await expect(settings).toHaveCount(0);
+    await line(/Change the line “Of gales”/).click();
     await page.getByRole("button", { name: "Leave out" }).click();
     await expect(line(/Of gales/)).toHaveCount(0);
     await page.keyboard.press("Control+z");

@@ -4,7 +4,7 @@ import { useState } from "react";
 import type { Contents, ContentsLine, PageSpot } from "../api/client";
 import { usePages } from "../document/context";
 import { useContents } from "../pages/contents";
-import { setUpInPlace } from "../pages/open-contents";
+import { setUpInPlace, useOpenContents } from "../pages/open-contents";
 import { LineWords, takenBack } from "../pages/line-words";
 import { Button } from "../parts/button";
 import { cx } from "../parts/cx";
@@ -123,6 +123,8 @@ function LineOnPage({ contents, line, style }: LineProps) {
           align="start"
           collisionPadding={12}
           aria-label={`The line “${shown}”`}
+          // The settings, opened from here, have the keys then.
+          onCloseAutoFocus={(event) => useOpenContents.getState().open && event.preventDefault()}
           // What was typed is kept as the field is left, which it is before it goes.
           onPointerDownOutside={() => document.activeElement instanceof HTMLElement && document.activeElement.blur()}
           onKeyDown={(event) => event.key === "Enter" && event.target instanceof HTMLInputElement && setOpen(false)}
