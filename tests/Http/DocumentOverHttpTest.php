@@ -31,6 +31,25 @@ final class DocumentOverHttpTest extends TestCase
         self::assertSame(['Coast', 'Lights', 'Fog', 'Logs'], array_column($skeleton['sections'], 'heading'));
     }
 
+    public function testTheDeskTellsHowManyWordsStandAtEachStage(): void
+    {
+        $document = LiveDocument::from(self::$server, "# Coast\n\none two\n\n# Lights\n\nthree\n\n# Fog\n");
+        $stages = static function () use ($document): mixed {
+            foreach (self::$server->get('GET', '/api/documents') as $card) {
+                if (is_array($card) && $document->id === $card['id']) {
+                    return $card['stageWords'];
+                }
+            }
+
+            return null;
+        };
+        $document->operate(['name' => 'describe-section', 'sections' => [$document->section(0)], 'stage' => 'drafted']);
+        $document->operate(['name' => 'describe-section', 'sections' => [$document->section(2)], 'stage' => 'idea']);
+        self::assertSame(['' => 1, 'idea' => 1, 'drafted' => 2, 'revised' => 0, 'settled' => 0], $stages());
+        $document->operate(['name' => 'describe-section', 'sections' => [$document->section(1)], 'stage' => 'drafted']);
+        self::assertSame(['' => 0, 'idea' => 1, 'drafted' => 3, 'revised' => 0, 'settled' => 0], $stages());
+    }
+
     public function testOffcutsSayWhereTheyCameFromAndWhatTheyAre(): void
     {
         $document = LiveDocument::from(self::$server, "Words before.\n\n" . self::TEXT);

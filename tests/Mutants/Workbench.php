@@ -37,6 +37,7 @@ final class Workbench
             'tests/Format/Read',
             'tests/Format/RoundTripTest.php',
             'tests/Format/HostileFilesTest.php',
+            'tests/Core/Starter',
             'tests/Format/Foreign/LibrariesTest.php',
             'tests/Format/Foreign/PartsTest.php',
             'tests/Format/Foreign/OtherProgramsTest.php',
