@@ -14,6 +14,7 @@ final class Workbench
     /** Seconds; a mistake by which the tests do not come to an end is noticed, too. */
     private const LIMIT = 240;
     private const LIMIT_IN_THE_BROWSER = 1500;
+    private const BUILD = ['npx', 'vite', 'build'];
     /** The suites near to a folder, the quickest first. */
     private const SUITES = [
         'src/Core/' => [
@@ -71,6 +72,9 @@ final class Workbench
         'frontend/src/outline/' => ['navigation', 'branches', 'reorganise'],
     ];
 
+    /** @var array<string, true> commands that pass where no mistake was made */
+    private array $sound = [];
+
     private function __construct(private readonly string $root, private readonly string $copy) {}
 
     public static function copyOf(string $root, int $number): self
@@ -94,23 +98,45 @@ final class Workbench
         return new self($root, $copy);
     }
 
-    /** @return bool|null whether a test fails; null when the mistake cannot be made */
+    /**
+     * @return bool|null whether a test fails; null when the mistake cannot be made
+     *
+     * @throws \LogicException when that test fails without the mistake, too: it would notice whatever is made
+     */
     public function notices(Mutation $mutation): ?bool
     {
         if (!$mutation->applyIn($this->copy)) {
             return null;
         }
-        try {
-            foreach ($this->commandsFor($mutation->file) as $command => $limit) {
-                if ($this->fails($command, $limit)) {
-                    return true;
-                }
-            }
+        foreach ($this->commandsFor($mutation->file) as $command => $limit) {
+            if ($this->fails($command, $limit)) {
+                $this->mend($mutation);
+                $this->assertSound($command, $limit);
 
-            return false;
-        } finally {
-            copy($this->root . '/' . $mutation->file, $this->copy . '/' . $mutation->file);
+                return true;
+            }
         }
+        $this->mend($mutation);
+
+        return false;
+    }
+
+    private function mend(Mutation $mutation): void
+    {
+        copy($this->root . '/' . $mutation->file, $this->copy . '/' . $mutation->file);
+    }
+
+    /** @param list<string> $command */
+    private function assertSound(array $command, int $limit): void
+    {
+        $words = implode(' ', $command);
+        if (!isset($this->sound[$words]) && 'playwright' === $command[1]) {
+            $this->fails(self::BUILD, self::LIMIT);
+        }
+        if (!isset($this->sound[$words]) && $this->fails($command, $limit)) {
+            throw new \LogicException('Without any mistake this fails: ' . $words);
+        }
+        $this->sound[$words] = true;
     }
 
     public function remove(): void
@@ -123,7 +149,7 @@ final class Workbench
     {
         if (str_starts_with($file, 'frontend/')) {
             yield ['npx', 'vitest', 'run', '--bail', '1'] => self::LIMIT;
-            yield ['npx', 'vite', 'build'] => self::LIMIT;
+            yield self::BUILD => self::LIMIT;
             foreach (self::IN_THE_BROWSER as $folder => $specs) {
                 foreach (str_starts_with($file, $folder) ? $specs : [] as $spec) {
                     yield [

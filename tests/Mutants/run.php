@@ -124,6 +124,9 @@ foreach (range(0, COPIES - 1) as $number) {
 }
 foreach ($children as $child) {
     pcntl_waitpid($child, $status);
+    if (!is_int($status) || 0 !== pcntl_wexitstatus($status)) {
+        exit(1);
+    }
 }
 $words = array_count_values(
     array_merge(...array_map(static fn(string $file): array => file($file, \FILE_IGNORE_NEW_LINES) ?: [], $results)),
