@@ -51,6 +51,7 @@ test.describe("a file dropped on the desk becomes a document", () => {
     });
     await page.goto("/");
     await isShownAfterDrop(page, `Dropped early ${Date.now()}`);
+    await page.unrouteAll({ behavior: "wait" });
   });
 
   test("also on a machine that has no other network", async ({ page }) => {

@@ -238,7 +238,9 @@ export function Proof() {
                     />
                   ))}
                 <ContentsOnPage sheet={each} size={size} />
-                {edited?.sheet === each && <RunningOnPage which={edited.which} onClose={() => setEdited(null)} />}
+                {edited?.sheet === each && (
+                  <RunningOnPage which={edited.which} onClose={() => (setEdited(null), room.current?.focus())} />
+                )}
               </div>
             ))}
           </div>

@@ -1,4 +1,5 @@
 import { X } from "lucide-react";
+import { useEffect, useRef } from "react";
 import { usePageSetup } from "../pages/page-setup";
 import { RunningLineFields } from "../pages/running-lines";
 
@@ -17,10 +18,16 @@ const WORDS: Record<EditedLine, string> = {
 /** The header or the footer of a page, edited on the page itself. */
 export function RunningOnPage({ which, onClose }: { which: EditedLine; onClose: () => void }) {
   const { view, change } = usePageSetup();
+  const box = useRef<HTMLElement>(null);
+  const isThere = view !== undefined;
+  useEffect(() => {
+    if (isThere) box.current?.querySelector("input")?.focus();
+  }, [isThere, which]);
   if (!view) return null;
   return (
     // oxlint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
     <section
+      ref={box}
       aria-label={`${WORDS[which]}, on the page`}
       // Of a page in small it is wider than the page, so that its three fields can be read.
       className="absolute left-1/2 z-10 w-[max(calc(100%+24px),30rem)] -translate-x-1/2 rounded-xl border border-line bg-sheet p-3 shadow-lg"
