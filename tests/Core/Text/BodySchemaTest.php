@@ -344,4 +344,17 @@ final class BodySchemaTest extends TestCase
         $this->expectExceptionMessage($sentence);
         Body::fromJson([$block]);
     }
+
+    public function testAMarkThatCannotStandSomewhereIsNamedWithThePlace(): void
+    {
+        $this->expectException(InvalidBody::class);
+        $this->expectExceptionMessage('“strong” cannot be used in that part of the text (codeBlock).');
+        Body::fromJson([
+            [
+                'type' => 'codeBlock',
+                'attrs' => ['language' => null],
+                'content' => [['type' => 'text', 'text' => 'x', 'marks' => [['type' => 'strong']]]],
+            ],
+        ]);
+    }
 }
