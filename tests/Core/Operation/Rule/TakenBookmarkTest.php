@@ -42,15 +42,11 @@ final class TakenBookmarkTest extends TestCase
     private static function refusal(int $position, string ...$names): ?string
     {
         $document = self::document();
-        $bookmarks = array_map(
-            static fn(int $index, string $name): Node => new Node('bookmark', [
-                'id' => 'mark' . $index,
-                'name' => $name,
-            ]),
-            array_keys($names),
-            $names,
-        );
-        $section = $document->sectionAt($position)->withBody(Body::of([Node::paragraph(array_values($bookmarks))]));
+        $bookmarks = [];
+        foreach (array_values($names) as $index => $name) {
+            $bookmarks[] = new Node('bookmark', ['id' => 'mark' . $index, 'name' => $name]);
+        }
+        $section = $document->sectionAt($position)->withBody(Body::of([Node::paragraph($bookmarks)]));
         $refused = TakenBookmark::findIn($document, $section);
 
         return $refused instanceof Refused ? $refused->sentence : null;
