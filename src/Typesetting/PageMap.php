@@ -12,6 +12,7 @@ final readonly class PageMap
      * @param array<string, Spot> $sections  by id
      * @param array<string, Spot> $bookmarks by id
      * @param array<string, Spot> $blocks    blocks of texts, by the section's id, a colon and the block's index from 0
+     * @param array<string, Spot> $captions  of pictures and tables, by the section's id, a colon and which it is there, from 0 on
      * @param array<string, Spot> $lines     of contents, by the section's id, a colon, which of its contents from 0 on, a
      *     colon and the line's key
      * @param array<string, Spot> $contents  where each contents begin, by the section's id, a colon and which of its contents
@@ -21,6 +22,7 @@ final readonly class PageMap
         public array $sections,
         public array $bookmarks,
         public array $blocks,
+        public array $captions,
         public array $lines,
         public array $contents,
     ) {}
@@ -36,7 +38,7 @@ final readonly class PageMap
      */
     public static function of(int $pages, array $spots): self
     {
-        $byKind = ['section' => [], 'bookmark' => [], 'block' => [], 'line' => [], 'contents' => []];
+        $byKind = ['section' => [], 'bookmark' => [], 'block' => [], 'caption' => [], 'line' => [], 'contents' => []];
         $labels = array_fill(0, $pages, '');
         foreach ($spots as $spot) {
             [$kind, $id, $sheet, $label, $down] = is_array($spot) ? [...$spot, null, null, null, null, null] : [null];
@@ -59,6 +61,7 @@ final readonly class PageMap
             $byKind['section'],
             $byKind['bookmark'],
             $byKind['block'],
+            $byKind['caption'],
             $byKind['line'],
             $byKind['contents'],
         );

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Typesetting;
 
 use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\References;
 use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\Picture;
@@ -65,6 +66,11 @@ final readonly class Sources
             $refers = $references[$position] ?? null;
             if (null !== $refers) {
                 $parts[] = $this->rendition->labelsOf($id->value);
+                if ($refers->hasContents) {
+                    // A line of a list of illustrations names the page of a caption that is found by its words.
+                    $captions ??= array_map(static fn(References $each): array => $each->captions, $references);
+                    $parts[] = $captions;
+                }
                 foreach (array_keys($refers->links) as $target) {
                     $parts[] = $this->rendition->places->wordsOf((string) $target);
                 }

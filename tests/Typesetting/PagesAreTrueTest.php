@@ -5,11 +5,15 @@ declare(strict_types=1);
 namespace Stemmata\Tests\Typesetting;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
+use Stemmata\Core\Contents\ContentsOf;
 use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Contents\LineLook;
+use Stemmata\Core\Counting\CaptionNumbers;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\Section;
+use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Text\GenerateContents;
 use Stemmata\Core\Outline\Level;
@@ -18,6 +22,7 @@ use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Style\HouseStyles;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Node;
+use Stemmata\Tests\Support\Packed;
 use Stemmata\Tests\Support\PrintedPages;
 use Stemmata\Tests\Support\Services;
 use Stemmata\Typesetting\Engine\OneShotEngine;
@@ -102,6 +107,125 @@ final class PagesAreTrueTest extends TestCase
             array_column(self::headings($document, 9), 0),
             PrintedPages::of($typeset->pdf)->headingLevels(),
         );
+    }
+
+    /** The demo brings lists of its pictures and tables, and a reference that says a page. */
+    #[TestWith(['reading'])]
+    #[TestWith(['academic'])]
+    #[TestWith(['report'])]
+    public function testListsOfIllustrationsAndReferencesNameTheirPages(string $style): void
+    {
+        $chosen = HouseStyles::find($style);
+        self::assertNotNull($chosen);
+        $document = self::demo();
+        $document = $document->withSetup($document->setup->withStyle($chosen));
+        $typeset = (new Typesetter(new OneShotEngine()))->typeset($document, 'test', [], PdfStandard::Tagged);
+        $texts = PrintedPages::of($typeset->pdf)->texts('-layout');
+        $begin = $typeset->map->sections[$document->outline->idAt(1)->value]->sheet;
+        $end = $typeset->map->sections[$document->outline->idAt(2)->value]->sheet;
+        $lists = PrintedPages::bare(implode('', array_slice($texts, $begin - 1, 1 + $end - $begin)));
+
+        $captions = self::captions($document);
+        self::assertGreaterThanOrEqual(4, count($captions));
+        foreach ($captions as $place => $words) {
+            preg_match('/' . preg_quote($words, '/') . '\.+([ivxlc]+|\d+)/u', $lists, $line);
+            $sheet = $typeset->map->captions[$place]->sheet;
+            self::assertStringContainsString($words, PrintedPages::bare($texts[$sheet - 1]));
+            self::assertSame($line[1] ?? 'not listed', self::printedNumber($texts[$sheet - 1]), $words);
+        }
+        [$from, $target] = self::pageReference($document);
+        $there = $typeset->map->bookmarks[$target] ?? $typeset->map->sections[$target];
+        self::assertStringContainsString(
+            PrintedPages::bare('page ' . $there->label),
+            PrintedPages::bare(implode('', array_slice($texts, $typeset->map->sections[$from]->sheet - 1, 3))),
+        );
+        self::assertSame($there->label, self::printedNumber($texts[$there->sheet - 1]));
+    }
+
+    /** A table that comes before a picture shifts the count in its section; a list that is not refreshed has the right page. */
+    public function testAListThatIsBehindItsDocumentNamesTheRightPages(): void
+    {
+        $figure =
+            '<figure><img src="data:image/png;base64,' .
+            base64_encode(Packed::PNG) .
+            '" alt=""><figcaption>A lamp by night</figcaption></figure>';
+        $document = Services::formats()->read(
+            'a.html',
+            '<p>Before.</p><h1>Lamps</h1>' .
+                str_repeat('<p>' . str_repeat('Of lamps and oil. ', 60) . '</p>', 20) .
+                $figure,
+        )->document;
+        $made = (new GenerateContents(
+            $document->outline->idAt(0),
+            new ContentsSettings(1, 9, true, 'Pictures', of: ContentsOf::Figures),
+        ))->applyTo($document);
+        self::assertInstanceOf(Applied::class, $made);
+        $table = Services::formats()->read('a.html', '<table><caption>Oil</caption><tr><td>1</td></tr></table>')
+            ->document;
+        $section = $made->document->sectionAt(1);
+        $behind = $made->document->withSection(
+            $section->withBody(Body::of([...$table->sectionAt(0)->body->blocks, ...$section->body->blocks])),
+        );
+        $typesetter = new Typesetter(new OneShotEngine());
+        $revisions = [$behind->outline->idAt(0)->value => 1, $section->id->value => 1];
+        $typesetter->typeset($made->document, 'kept', $revisions, staysWarm: true);
+        $typeset = $typesetter->typeset(
+            $behind,
+            'kept',
+            [...$revisions, $section->id->value => 2],
+            PdfStandard::Tagged,
+            true,
+        );
+        $texts = PrintedPages::of($typeset->pdf)->texts('-layout');
+
+        $picture = $typeset->map->captions[$section->id->value . ':1'];
+        self::assertSame('1', $typeset->map->captions[$section->id->value . ':0']->label);
+        self::assertGreaterThan(5, (int) $picture->label);
+        self::assertStringContainsString('A lamp by night', $texts[$picture->sheet - 1]);
+        self::assertSame($picture->label, self::printedNumber($texts[$picture->sheet - 1]));
+        self::assertMatchesRegularExpression(
+            '/A lamp by night[ .]+ ' . $picture->label . '\n/',
+            implode('', array_slice($texts, 0, $picture->sheet - 1)),
+        );
+    }
+
+    /** @return array<string, string> what stands at each picture and table that has a caption, without blanks, by its place */
+    private static function captions(Document $document): array
+    {
+        $labels = CaptionNumbers::of($document)->labels;
+        $captions = [];
+        foreach ($document->references() as $position => $references) {
+            $section = $document->outline->idAt($position)->value;
+            foreach ($references->captions as $index => $caption) {
+                if ('' !== $caption->words) {
+                    $captions[$section . ':' . $index] = PrintedPages::bare(
+                        ($labels[$section][$index] ?? '') . '. ' . $caption->words,
+                    );
+                }
+            }
+        }
+
+        return $captions;
+    }
+
+    /** @return array{string, string} the section with a reference that says a page, and the id of what it refers to */
+    private static function pageReference(Document $document): array
+    {
+        foreach ($document->sections() as $section) {
+            foreach ($section->body->walk() as $node) {
+                if ('crossReference' === $node->type && 'page' === $node->textAttribute('shows')) {
+                    return [$section->id->value, (string) LinkTarget::findInnerId($node->textAttribute('href'))];
+                }
+            }
+        }
+        self::fail('There is no such reference.');
+    }
+
+    private static function demo(): Document
+    {
+        $path = dirname(__DIR__, 2) . '/demo/the-keepers-weather.md';
+
+        return Services::formats()->read('demo.md', (string) file_get_contents($path))->document;
     }
 
     private static function withContents(string $path, string $style): Document

@@ -248,6 +248,43 @@ test.describe("Proof", () => {
     expect(await printed(page.request, id)).toMatch(/^[\f ]*Where it stands\n+ *Preface(?: ?\.)+ *i+\n+ *Lamps/m);
   });
 
+  test("a line of a list of pictures leads to the page of its picture, also before the list is brought up to date", async ({
+    page,
+  }) => {
+    const picture = `<figure><img src="data:image/png;base64,iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAQAAAC1HAwCAAAAC0lEQVR42mNk+A8AAQUBAScY42YAAAAASUVORK5CYII=" alt=""><figcaption>A lamp by night</figcaption></figure>`;
+    await openDocument(page, `# List\n\nHere.\n\n# Lamps\n\nOf lamps.\n\n${sentences(150, "lamp")}\n\n${picture}\n`);
+    await pickRow(page, "List");
+    await page.getByRole("button", { name: "Contents", exact: true }).click();
+    const drawer = page.getByRole("region", { name: "Contents", exact: true });
+    await drawer.getByRole("button", { name: "Make contents…" }).click();
+    await page.getByRole("dialog").getByRole("button", { name: "Make the contents" }).click();
+    await drawer.getByText("How they look").click();
+    await drawer.getByLabel("Made of").click();
+    await page.getByRole("option", { name: "the pictures" }).click();
+    await expect(page.locator(".manuscript nav[data-contents]").getByRole("link")).toHaveText([/A lamp by night/]);
+
+    // A table before it shifts the count in the section, and not the page.
+    await page.locator(".manuscript p", { hasText: "Of lamps." }).click();
+    await page.keyboard.press("Control+j");
+    await page.getByRole("combobox").fill("grid rows");
+    await page.keyboard.press("Enter");
+    await page.getByRole("button", { name: "Insert the table" }).click();
+    await expect(page.locator(".manuscript table")).toBeVisible();
+    await allKept(page);
+    await toProof(page);
+    await pickRow(page, "List");
+    const line = sheets(page).locator("span", { hasText: "A lamp by night" }).first();
+    await line.click();
+    const shown = proof(page).locator("[data-sheet][aria-current=page]").first();
+    await expect(shown).not.toHaveAttribute("aria-label", `Page ${await pageOf(page, "Lamps")}`);
+    const label = ((await shown.getAttribute("aria-label")) ?? "").replace("Page ", "");
+    await expect(shown.locator(".proof-words")).toContainText("A lamp by night");
+    await drawer.getByText("Lines", { exact: true }).click();
+    await expect(
+      drawer.getByRole("listitem").filter({ has: page.getByLabel(/“A lamp by night” stands/) }),
+    ).toContainText(label);
+  });
+
   test("some pages are printed by the numbers on them, and written as a file", async ({ page }) => {
     await openDocument(page, BOOK);
     await toProof(page);

@@ -35,7 +35,7 @@ export class Files {
     const query = new URLSearchParams({ ...scopeQuery(scope), standard });
     const answer = await fetch(`/api/documents/${this.id}/pages.pdf?${query}`).catch(() => null);
     if (!answer?.ok) return this.messages.say(await problemOf(answer), "warning");
-    this.keep(await answer.blob());
+    this.download(await answer.blob());
     const reason = answer.headers.get("Stemmata-Not-As-Asked");
     if (reason !== null)
       this.messages.say(
@@ -63,7 +63,7 @@ export class Files {
   }
 
   /** Pages that are at hand, as a file named like the document. */
-  keep(pages: Blob): void {
+  download(pages: Blob): void {
     const link = document.createElement("a");
     link.href = URL.createObjectURL(pages);
     link.download = `${

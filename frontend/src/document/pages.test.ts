@@ -17,6 +17,7 @@ const view = (revision: number, label: string) => ({
   sections: { a: { sheet: 1, label, down: 10 } },
   bookmarks: {},
   blocks: {},
+  captions: {},
   lines: {},
   contents: {},
   findings: [],

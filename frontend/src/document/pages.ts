@@ -16,6 +16,8 @@ export type PageState = {
   bookmarks: ReadonlyMap<string, PageSpot>;
   /** By the id of the section, a colon and the index of the block. */
   blocks: ReadonlyMap<string, PageSpot>;
+  /** Captions, by the id of the section and which of its captions. */
+  captions: ReadonlyMap<string, PageSpot>;
   /** Lines of contents, by the id of the section, which of its contents, and the key of the line. */
   lines: ReadonlyMap<string, PageSpot>;
   /** Where contents begin, by the id of the section and which of its contents. */
@@ -36,6 +38,7 @@ const NONE: PageState = {
   sections: new Map(),
   bookmarks: new Map(),
   blocks: new Map(),
+  captions: new Map(),
   lines: new Map(),
   contents: new Map(),
   findings: [],
@@ -43,6 +46,11 @@ const NONE: PageState = {
   failure: null,
   pageWord: "page",
 };
+
+/** Where stands what a line of contents leads to: a section, a bookmark or a caption. */
+export function spotOf({ sections, bookmarks, captions }: PageState, target: string): PageSpot | undefined {
+  return sections.get(target) ?? bookmarks.get(target) ?? captions.get(target);
+}
 
 /** On which pages everything stands: asked for in the background while anything shows it, and never waited for. */
 export class Pages {
@@ -85,6 +93,7 @@ export class Pages {
         sections: new Map(Object.entries(pages.sections)),
         bookmarks: new Map(Object.entries(pages.bookmarks)),
         blocks: new Map(Object.entries(pages.blocks)),
+        captions: new Map(Object.entries(pages.captions)),
         lines: new Map(Object.entries(pages.lines)),
         contents: new Map(Object.entries(pages.contents)),
         findings: pages.findings,

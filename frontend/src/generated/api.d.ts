@@ -920,6 +920,8 @@ export interface components {
             out: boolean;
             /** @description The bookmark that it was added for */
             bookmark: string | null;
+            /** @description What it leads to: the id of a section or a bookmark, or of a caption its section’s with a colon and which it is there, from 0 on; empty for a caption that is gone */
+            target: string;
         };
         /** @description Contents in a text: how they are set up, their lines, and what refreshing would change. */
         Contents: {
@@ -1506,6 +1508,10 @@ export interface components {
             };
             /** @description By the id of the section, a colon and the index of the block from 0 on; empty unless asked for */
             blocks: {
+                [key: string]: components["schemas"]["PageSpot"];
+            };
+            /** @description Captions of pictures and tables, by the id of the section, a colon and which it is there, from 0 on; empty unless asked for */
+            captions: {
                 [key: string]: components["schemas"]["PageSpot"];
             };
             /** @description Lines of contents, by the id of the section, which of its contents from 0 on and the key of the line, with colons between; empty unless asked for */

@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Contents } from "../api/client";
 import { useDocument, usePages, useSession } from "../document/context";
+import { spotOf } from "../document/pages";
 import { levelAt } from "../outline/outline";
 import { Button } from "../parts/button";
 import { Select } from "../parts/select";
@@ -22,7 +23,7 @@ export function ContentsLines({ contents }: { contents: Contents }) {
     <>
       <ul className="space-y-1">
         {contents.lines.map((line) => {
-          const page = (line.bookmark ? pages.bookmarks.get(line.bookmark) : pages.sections.get(line.section))?.label;
+          const page = spotOf(pages, line.target)?.label;
           return (
             <li key={line.key} className="flex items-center gap-1.5">
               <input

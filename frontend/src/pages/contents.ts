@@ -1,9 +1,18 @@
 import { useQuery } from "@tanstack/react-query";
-import { api, read, type Contents, type Operation } from "../api/client";
+import { api, read, type Contents, type ContentsLine, type Operation } from "../api/client";
 import { useDocument, useSession } from "../document/context";
 import { readingKey } from "../document/readings";
 
 type ContentsSettings = Omit<Extract<Operation, { name: "set-up-contents" }>, "name" | "section" | "index">;
+
+/** The line that bears this key on the pages. */
+export function lineAt(contents: readonly Contents[], key: string): ContentsLine | undefined {
+  for (const { section, index, lines } of contents) {
+    const found = lines.find((line) => key === `${section}:${index}:${line.key}`);
+    if (found) return found;
+  }
+  return undefined;
+}
 
 /** The contents that stand in the document, and how to change them. */
 export function useContents() {

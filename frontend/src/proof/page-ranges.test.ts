@@ -7,6 +7,7 @@ test("pages are asked for by what is printed on them, alone and as far as anothe
   expect(sheetsIn("2", LABELS)).toEqual([6]);
   expect(sheetsIn(" 3, ii ; ii ", LABELS)).toEqual([3, 7]);
   expect(sheetsIn("iii–2", LABELS)).toEqual([4, 5, 6]);
+  expect(sheetsIn("III", LABELS)).toEqual([4]);
   expect(sheetsIn("1-3,", LABELS)).toEqual([5, 6, 7]);
 });
 

@@ -1,7 +1,8 @@
 /** Sheets by what is printed on them: “iv, 3–7”; or a sentence that says why not. */
-export function sheetsIn(words: string, labels: readonly string[]): number[] | string {
+export function sheetsIn(words: string, printed: readonly string[]): number[] | string {
+  const labels = printed.map((label) => label.toLowerCase());
   const sheets = new Set<number>();
-  for (const part of words.split(/[,;]/)) {
+  for (const part of words.toLowerCase().split(/[,;]/)) {
     const [first = "", last = first, ...more] = part.split(/[-–—]/).map((label) => label.trim());
     if (first === "" && last === "" && more.length === 0) continue;
     if (more.length > 0) return `“${part.trim()}” is not a page and not two with a dash between.`;

@@ -79,7 +79,7 @@ export function PrintPages({ pdf, labels, shown }: { pdf: Pdf; labels: readonly 
               {problem}
             </p>
             <div className="flex justify-end gap-2">
-              <Button onClick={() => void take((pages) => session.files.keep(pages))}>As a PDF</Button>
+              <Button onClick={() => void take((pages) => session.files.download(pages))}>As a PDF</Button>
               <Button tone="stem" type="submit">
                 Print
               </Button>

@@ -2,9 +2,11 @@ import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, typ
 import { useLocation } from "wouter";
 import { api, read } from "../api/client";
 import { useDocument, usePages, useSession, useWindow } from "../document/context";
+import { spotOf } from "../document/pages";
 import { usePageSetup } from "../pages/page-setup";
 import { placeOfLine } from "../pages/place-of-line";
 import { levelAt } from "../outline/outline";
+import { lineAt, useContents } from "../pages/contents";
 import { ContentsInPlace } from "../pages/contents-in-place";
 import { useOpenContents } from "../pages/open-contents";
 import { ContentsBehind, ContentsOnPage } from "./contents-on-page";
@@ -39,6 +41,7 @@ export function Proof() {
   const { pdf, size, failure } = usePdf(id);
   const pages = usePages("Proof", (state) => state);
   const { sheet, spread } = useProof();
+  const { contents } = useContents();
   const room = useRef<HTMLDivElement>(null);
   const [space, setSpace] = useState({ width: 0, height: 0 });
   useLayoutEffect(() => {
@@ -105,8 +108,7 @@ export function Proof() {
       const listed = spotAt(lines, on, down + 4);
       if (listed && listed.sheet === on && down - listed.down < FULL_LINE && isLast(listed, [found, headed])) {
         // A line of contents leads to the page that it names.
-        const [, , target = ""] = listed.key.split(":");
-        const spot = pages.bookmarks.get(target) ?? pages.sections.get(target);
+        const spot = spotOf(pages, lineAt(contents ?? [], listed.key)?.target ?? "");
         if (spot) return show(spot.sheet);
       }
       const [section, block] = found?.place.split(":") ?? [];
@@ -125,7 +127,7 @@ export function Proof() {
       } else return;
       navigate(`/documents/${id}`);
     },
-    [blocks, sections, lines, pages, show, id, session, navigate],
+    [blocks, sections, lines, pages, contents, show, id, session, navigate],
   );
   const pressed = (event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey || event.shiftKey) return;

@@ -30,6 +30,9 @@ final class CaptionLines
             static fn(array $line): ?string => isset($line['caption']) ? null : ContentsLines::keyOf($line),
             $kept,
         );
+        if ([] === $free) {
+            return $keys;
+        }
         // What is surest first; a caption with other words at the same place was reworded, if no other line is its own.
         foreach (['same', 'in its section', 'anywhere', 'at its place'] as $likeness) {
             $alike = [];
@@ -37,8 +40,8 @@ final class CaptionLines
                 $alike[self::sign($line, $likeness)][] = $key;
             }
             foreach ($kept as $index => $line) {
-                $sign = self::sign($line, $likeness);
-                if (isset($line['caption']) && null === $keys[$index] && [] !== ($alike[$sign] ?? [])) {
+                $sign = isset($line['caption']) && null === $keys[$index] ? self::sign($line, $likeness) : null;
+                if (null !== $sign && [] !== ($alike[$sign] ?? [])) {
                     $keys[$index] = array_pop($alike[$sign]);
                     unset($free[$keys[$index]]);
                 }

@@ -187,10 +187,24 @@ final class ContentsLines
 
     public static function isCurrent(Document $document, Node $contents): bool
     {
-        // Which caption of its section a line leads to, shows nowhere.
+        // Which caption of its section a line leads to, is looked for each time (targets).
         $shown = static fn(array $line): array => array_diff_key($line, ['caption' => true]);
 
         return array_map($shown, self::kept($contents)) == array_map($shown, self::refreshed($document, $contents));
+    }
+
+    /**
+     * What the lines lead to as the document is now, however far behind they are.
+     *
+     * @return list<string|null> for each line the id of a section or bookmark, or of a caption the key; null for a caption
+     *     that is gone
+     */
+    public static function targets(Document $document, Node $contents): array
+    {
+        $kept = self::kept($contents);
+        $hasCaptions = [] !== array_filter($kept, static fn(array $line): bool => isset($line['caption']));
+
+        return CaptionLines::keysNow($kept, $hasCaptions ? self::of($document, ContentsSettings::in($contents)) : []);
     }
 
     /**

@@ -15,7 +15,9 @@ final readonly class ContentsLine
      * @param string|null $byHand what the writer worded it as, or added; null for a line as its heading has it
      * @param string $place   the name of the place there
      * @param string $kind    of what it leads to: “section”, “bookmark” or “caption”
-     * @param string $id      of that; of a caption, the section’s with a colon and which it is there, from 0 on
+     * @param string $id      of that; of a caption, the section’s with a colon and which it is there now, from 0 on; empty for
+     *     one that is gone
+     * @param string $key     what the line is known by
      */
     public function __construct(
         public string $section,
@@ -26,6 +28,7 @@ final readonly class ContentsLine
         public string $id = '',
         public string $number = '',
         public ?string $byHand = null,
+        public string $key = '',
     ) {}
 
     public function withoutNumber(): string

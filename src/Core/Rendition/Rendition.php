@@ -156,7 +156,8 @@ final readonly class Rendition
     {
         $hasNumbers = true === $contents->attribute('numbers');
         $lines = [];
-        foreach (ContentsLines::kept($contents) as $line) {
+        $targets = ContentsLines::targets($this->document, $contents);
+        foreach (ContentsLines::kept($contents) as $index => $line) {
             if (isset($line['out'])) {
                 continue;
             }
@@ -168,9 +169,10 @@ final readonly class Rendition
                 ('' === $number ? '' : $number . $end) . ContentsLines::wordsOf($line),
                 $this->places->findName($line['bookmark'] ?? $line['section']) ?? $line['section'],
                 isset($line['caption']) ? 'caption' : (isset($line['bookmark']) ? 'bookmark' : 'section'),
-                ContentsLines::keyOf($line),
+                $targets[$index] ?? '',
                 isset($line['caption']) ? '' : $number,
                 isset($line['bookmark']) ? $line['heading'] : $line['words'] ?? null,
+                ContentsLines::keyOf($line),
             );
         }
 

@@ -227,7 +227,7 @@ final class BlockTypst extends BlockVisitor
         foreach ($this->rendition->contentsLines($contents) as $line) {
             $lines .= sprintf(
                 '(%s, spot-label("%s", %s), %d, "%s", [%s%s]), ',
-                TypstValue::string($which . ':' . $line->id),
+                TypstValue::string($which . ':' . $line->key),
                 $line->kind,
                 TypstValue::string($line->id),
                 $line->level,

@@ -129,6 +129,26 @@ final class HandWorkTest extends TestCase
         );
         self::assertSame([], self::differences($shifted));
         self::assertTrue(ContentsLines::isCurrent($shifted, self::contents($shifted)));
+        // They lead to where their captions are now.
+        self::assertSame(
+            [
+                [$section->id->value . ':0', $section->id->value . ':1'],
+                [$section->id->value . ':1', $section->id->value . ':2'],
+            ],
+            self::keysAndTargets($shifted),
+        );
+        self::assertSame(
+            [[$section->id->value . ':0', $section->id->value . ':1'], ['', $section->id->value . ':0']],
+            self::keysAndTargets(self::illustrated($document, ['B'])),
+        );
+    }
+
+    /** @return array{list<string>, list<string>} */
+    private static function keysAndTargets(Document $document): array
+    {
+        $lines = Rendition::of($document)->contentsLines(self::contents($document));
+
+        return [array_column($lines, 'key'), array_column($lines, 'id')];
     }
 
     /** @param list<string> $captions of pictures in the section of the oil; after a stroke, in the next */

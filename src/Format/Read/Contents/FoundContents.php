@@ -22,8 +22,10 @@ final class FoundContents
     /** So many lines of another program’s must lead into the document, and half of them. */
     private const LEAST = 2;
 
-    /** @var list<array{anchor: string, printed: string, level: int, byHand: string|null, isOut: bool}> */
+    /** @var list<array{anchor: string, printed: string, level: int, byHand: string|null}> */
     private array $lines = [];
+    /** @var list<array{anchor: string, which: int}> */
+    private array $leftOut = [];
 
     /**
      * @param ContentsSettings $settings of another program’s the title counts, and the levels when they are known
@@ -49,22 +51,16 @@ final class FoundContents
      * @param string      $printed all that the line says
      * @param int         $level   1 to 9; 0 when the file does not say
      * @param string|null $byHand  what it was worded as, in a file of ours
-     * @param bool        $isOut   of a caption that was left out, `$printed` is which it is in its section, from 0 on
      */
-    public function line(
-        string $anchor,
-        string $printed,
-        int $level = 0,
-        ?string $byHand = null,
-        bool $isOut = false,
-    ): void {
-        $this->lines[] = [
-            'anchor' => $anchor,
-            'printed' => $printed,
-            'level' => $level,
-            'byHand' => $byHand,
-            'isOut' => $isOut,
-        ];
+    public function line(string $anchor, string $printed, int $level = 0, ?string $byHand = null): void
+    {
+        $this->lines[] = ['anchor' => $anchor, 'printed' => $printed, 'level' => $level, 'byHand' => $byHand];
+    }
+
+    /** @param int $which in a list of illustrations, which of the captions of its section it is, from 0 on */
+    public function leftOut(string $anchor, int $which = 0): void
+    {
+        $this->leftOut[] = ['anchor' => $anchor, 'which' => $which];
     }
 
     public function isEmpty(): bool
@@ -109,9 +105,7 @@ final class FoundContents
             $words = $this->isOurs
                 ? $line['byHand']
                 : PrintedLine::words($line['printed'], $fresh[$id]['number'] ?? '');
-            if (isset($fresh[$id]) && $line['isOut']) {
-                $fresh[$id]['out'] = true;
-            } elseif (isset($fresh[$id])) {
+            if (isset($fresh[$id])) {
                 $isWorded = $this->isOurs || !PrintedLine::says($line['printed'], $fresh[$id]['heading']);
                 if ($isTold && $isWorded && null !== $words && '' !== $words) {
                     $fresh[$id]['words'] = $words;
@@ -120,6 +114,12 @@ final class FoundContents
             } elseif (isset($holders[$id]) && $isTold && null !== $words && '' !== $words) {
                 $level = $line['level'] ?: 1 + $document->outline->levelAt($positions[$holders[$id]])->value;
                 $added[] = self::added($id, $holders[$id], $level, $words);
+            }
+        }
+        foreach ($this->leftOut as ['anchor' => $anchor]) {
+            $id = $placeOf($anchor) ?? '';
+            if (isset($fresh[$id])) {
+                $fresh[$id]['out'] = true;
             }
         }
 
@@ -145,10 +145,14 @@ final class FoundContents
             $id = $placeOf($line['anchor']) ?? '';
             if (isset($holders[$id])) {
                 $added[] = self::added($id, $holders[$id], $line['level'], $line['byHand'] ?? '');
-            } elseif (!$line['isOut']) {
+            } else {
                 $worded[$id][] = $line['byHand'];
-            } elseif (isset($fresh[$id][(int) $line['printed']])) {
-                $fresh[$id][(int) $line['printed']]['out'] = true;
+            }
+        }
+        foreach ($this->leftOut as ['anchor' => $anchor, 'which' => $which]) {
+            $id = $placeOf($anchor) ?? '';
+            if (isset($fresh[$id][$which])) {
+                $fresh[$id][$which]['out'] = true;
             }
         }
         $lines = [];
@@ -193,7 +197,7 @@ final class FoundContents
     /**
      * @param \Closure(string): (string|null) $placeOf
      *
-     * @return array<string, array{anchor: string, printed: string, level: int, byHand: string|null, isOut: bool}> by the
+     * @return array<string, array{anchor: string, printed: string, level: int, byHand: string|null}> by the
      *     id of the section or bookmark that each leads to, as far as that is known
      */
     private function placed(Document $document, \Closure $placeOf): array

@@ -52,14 +52,11 @@ final class ContentsReader
         );
         foreach ($paragraphs as $paragraph) {
             $link = Xml::child($paragraph, 'hyperlink');
-            if (null !== $link) {
-                $found->line(
-                    (string) Xml::attribute($link, 'anchor'),
-                    $link->textContent,
-                    self::levelOf($paragraph),
-                    Xml::attribute($link, 'tooltip'),
-                    0 < $link->getElementsByTagNameNS('*', 'vanish')->length,
-                );
+            $anchor = null === $link ? '' : (string) Xml::attribute($link, 'anchor');
+            if (null !== $link && 0 < $link->getElementsByTagNameNS('*', 'vanish')->length) {
+                $found->leftOut($anchor, (int) $link->textContent);
+            } elseif (null !== $link) {
+                $found->line($anchor, $link->textContent, self::levelOf($paragraph), Xml::attribute($link, 'tooltip'));
             }
         }
 

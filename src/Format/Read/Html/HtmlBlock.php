@@ -107,11 +107,11 @@ final class HtmlBlock
         foreach (array_filter(explode(' ', $element->getAttribute('data-left-out'))) as $place) {
             // Behind a colon: which caption of its section.
             $colon = ContentsOf::Headings === $settings->of ? false : strrpos($place, ':');
-            $found->line(
-                false === $colon ? $place : substr($place, 0, $colon),
-                false === $colon ? '' : substr($place, $colon + 1),
-                isOut: true,
-            );
+            if (false === $colon) {
+                $found->leftOut($place);
+            } else {
+                $found->leftOut(substr($place, 0, $colon), (int) substr($place, $colon + 1));
+            }
         }
 
         return $found;

@@ -27,10 +27,16 @@ final readonly class ContentsLineView
         #[OA\Property(description: 'What the writer worded it as')] public ?string $words,
         #[OA\Property(description: 'Whether the writer left it out')] public bool $out,
         #[OA\Property(description: 'The bookmark that it was added for')] public ?string $bookmark,
+        #[
+            OA\Property(
+                description: 'What it leads to: the id of a section or a bookmark, or of a caption its section’s with a colon and which it is there, from 0 on; empty for a caption that is gone',
+            ),
+        ]
+        public string $target,
     ) {}
 
     /** @param Line $line */
-    public static function of(array $line): self
+    public static function of(array $line, ?string $target): self
     {
         return new self(
             ContentsLines::keyOf($line),
@@ -41,6 +47,7 @@ final readonly class ContentsLineView
             $line['words'] ?? null,
             isset($line['out']),
             $line['bookmark'] ?? null,
+            $target ?? '',
         );
     }
 }

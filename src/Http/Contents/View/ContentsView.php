@@ -112,7 +112,11 @@ final readonly class ContentsView
             $settings->branch?->value,
             $settings->of->value,
             (object) $settings->looks,
-            array_map(ContentsLineView::of(...), ContentsLines::kept($contents)),
+            array_map(
+                ContentsLineView::of(...),
+                ContentsLines::kept($contents),
+                ContentsLines::targets($document, $contents),
+            ),
             ContentsDifferences::of($document, $contents),
         );
     }

@@ -18,6 +18,7 @@ final readonly class PagesView
      * @param \ArrayObject<string, PageSpot> $sections
      * @param \ArrayObject<string, PageSpot> $bookmarks
      * @param \ArrayObject<string, PageSpot> $blocks
+     * @param \ArrayObject<string, PageSpot> $captions
      * @param \ArrayObject<string, PageSpot> $lines
      * @param \ArrayObject<string, PageSpot> $contents
      * @param list<string>                                    $findings
@@ -57,6 +58,14 @@ final readonly class PagesView
         public \ArrayObject $blocks,
         #[
             OA\Property(
+                description: 'Captions of pictures and tables, by the id of the section, a colon and which it is there, from 0 on; empty unless asked for',
+                type: 'object',
+                additionalProperties: new OA\AdditionalProperties(ref: PageSpot::class),
+            ),
+        ]
+        public \ArrayObject $captions,
+        #[
+            OA\Property(
                 description: 'Lines of contents, by the id of the section, which of its contents from 0 on and the key of the line, with colons between; empty unless asked for',
                 type: 'object',
                 additionalProperties: new OA\AdditionalProperties(ref: PageSpot::class),
@@ -90,6 +99,7 @@ final readonly class PagesView
             self::spots($map->sections),
             self::spots($map->bookmarks),
             self::spots($withBlocks ? $map->blocks : []),
+            self::spots($withBlocks ? $map->captions : []),
             self::spots($withBlocks ? $map->lines : []),
             self::spots($withBlocks ? $map->contents : []),
             $findings,
