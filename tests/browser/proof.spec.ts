@@ -218,11 +218,21 @@ test.describe("Proof", () => {
     await expect(block.getByRole("link")).toHaveCount(4);
     await panel.getByLabel("Title").fill("What stands where");
     await page.keyboard.press("Enter");
+    await expect(panel.getByLabel("Title")).toBeFocused();
     await panel.getByLabel("With the numbers of the headings").click();
     await expect(block).toHaveAttribute("aria-label", "What stands where");
     await expect(block.getByRole("link")).toHaveText(["Preface", "Lamps", "Gales", "Glasses"]);
     await panel.getByText("Lines", { exact: true }).click();
-    await panel.getByLabel("Words of the line for “Gales”").fill("Of gales");
+    const words = panel.getByLabel("Words of the line for “Gales”");
+    await words.fill("Of gales");
+    await page.keyboard.press("Enter");
+    await expect(words).toBeFocused();
+    await expect(block.getByRole("link", { name: "Of gales" })).toBeVisible();
+    await page.keyboard.press("Control+z");
+    await words.fill("");
+    await page.keyboard.press("Enter");
+    await expect(words).toHaveValue("Gales");
+    await words.fill("Of gales");
     await panel.getByRole("button", { name: "Done" }).click();
     await expect(panel).toHaveCount(0);
     await expect(block.getByRole("link", { name: "Of gales" })).toBeVisible();
@@ -400,6 +410,33 @@ test.describe("Proof", () => {
     expect(bottom(pages[at(/^ *1 +Lamps$/m) - 1] ?? "")).toMatch(/ 1$/);
     // The pages left empty so that a chapter begins on the right bear nothing.
     expect(pages.filter((each) => each.trim() === "").length).toBeGreaterThan(0);
+  });
+
+  test("by keys alone: a header is opened, written in and left, and no page is leafed meanwhile", async ({ page }) => {
+    await openDocument(page, BOOK);
+    await pickRow(page, "Gale by day");
+    await toProof(page);
+    const shown = proof(page).locator("[data-sheet][aria-current=page]").first();
+    const before = (await shown.getAttribute("aria-label")) ?? "";
+    await proof(page)
+      .getByRole("button", { name: /Edit the header of/ })
+      .first()
+      .focus();
+    await page.keyboard.press("Enter");
+    const field = page.getByLabel(/Header.*, at the start/).first();
+    await expect(field).toBeFocused();
+    await page.keyboard.type("Draf");
+    for (const key of ["ArrowLeft", "ArrowRight", "Home", "End"]) await page.keyboard.press(key);
+    await page.keyboard.type("t");
+    await expect(field).toHaveValue(/Draft$/);
+    await page.keyboard.press("Enter");
+    await page.keyboard.press("Escape");
+    await expect(field).toHaveCount(0);
+    await expect(page.getByRole("region", { name: "Printed pages" })).toBeFocused();
+    await expect(shown).toHaveAttribute("aria-label", before);
+    await expect(sheets(page).filter({ hasText: "Draft" }).first()).toBeAttached({ timeout: 15_000 });
+    await page.keyboard.press("ArrowRight");
+    await expect(shown).not.toHaveAttribute("aria-label", before);
   });
 
   test("the Desk tells how many pages a document has, and follows its changes", async ({ page }) => {

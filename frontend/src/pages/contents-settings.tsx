@@ -1,3 +1,4 @@
+import { useId } from "react";
 import type { Contents } from "../api/client";
 import { useDocument, useSession } from "../document/context";
 import { sectionLabel, sectionName } from "../document/section-name";
@@ -6,6 +7,7 @@ import { Choices } from "../parts/choices";
 import { cx } from "../parts/cx";
 import { WIDE_FIELD } from "../parts/field";
 import { Fold } from "../parts/fold";
+import { KeptField } from "../parts/kept-field";
 import { Select } from "../parts/select";
 import { Tick } from "../parts/tick";
 import { useContents } from "./contents";
@@ -35,25 +37,22 @@ const PAGES = [
 export function ContentsSettings({ contents }: { contents: Contents }) {
   const session = useSession("ContentsSettings");
   const { setUp } = useContents();
+  const titleField = useId();
   const outline = useDocument("ContentsSettings", (state) => state.outline);
   const chapters = outline.ids
     .filter((_, position) => levelAt(outline, position) === 1)
     .map((id) => ({ value: id, words: sectionLabel(session.state, id) || sectionName(session.state, id) }));
   return (
     <>
-      <label className="block">
-        Title
-        <input
-          key={contents.title}
-          defaultValue={contents.title}
+      <div>
+        <label htmlFor={titleField}>Title</label>
+        <KeptField
+          id={titleField}
+          value={contents.title}
           className={WIDE_FIELD}
-          onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
-          onBlur={(event) => {
-            const title = event.target.value.trim();
-            if (title !== contents.title) void setUp(contents, { title });
-          }}
+          onKeep={(title) => void setUp(contents, { title })}
         />
-      </label>
+      </div>
       <Choice
         label="Made of"
         value={contents.of}

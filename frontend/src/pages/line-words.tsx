@@ -1,9 +1,10 @@
 import type { Contents, ContentsLine } from "../api/client";
 import { cx } from "../parts/cx";
 import { FIELD } from "../parts/field";
+import { KeptField } from "../parts/kept-field";
 import { useContents } from "./contents";
 
-/** The words of a line of contents, kept when the field is left. */
+/** The words of a line of contents; none, and it says its heading again. */
 export function LineWords({
   contents,
   line,
@@ -16,9 +17,9 @@ export function LineWords({
   const { changeLine } = useContents();
   const shown = line.words ?? line.heading;
   return (
-    <input
-      key={shown}
-      defaultValue={shown}
+    <KeptField
+      value={shown}
+      whenEmpty={line.heading}
       aria-label={`Words of the line for “${line.heading}”`}
       className={cx(
         FIELD,
@@ -26,11 +27,7 @@ export function LineWords({
         line.words !== null && "border-l-2 border-l-ochre",
         line.out && "text-faint line-through",
       )}
-      onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
-      onBlur={(event) => {
-        const words = event.target.value.trim();
-        if (words !== shown) void changeLine(contents, line.key, { words });
-      }}
+      onKeep={(words) => void changeLine(contents, line.key, { words })}
     />
   );
 }

@@ -131,6 +131,9 @@ export function Proof() {
   );
   const pressed = (event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey || event.shiftKey) return;
+    // Keys in a field on the page are the field's, and Enter on a sign is that sign's.
+    if (event.target instanceof Element && event.target.closest("input, [role=radiogroup], [role=menu]")) return;
+    if (event.key === "Enter" && event.target !== event.currentTarget) return;
     const to =
       event.key === "ArrowRight" || event.key === "PageDown"
         ? leafed(sheet, 1, count, spread)
