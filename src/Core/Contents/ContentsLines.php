@@ -187,7 +187,7 @@ final class ContentsLines
 
     public static function isCurrent(Document $document, Node $contents): bool
     {
-        // Which caption of its section a line leads to, is looked for each time (targets).
+        // The caption that a line leads to is looked up anew whenever it is needed (see targets).
         $shown = static fn(array $line): array => array_diff_key($line, ['caption' => true]);
 
         return array_map($shown, self::kept($contents)) == array_map($shown, self::refreshed($document, $contents));
