@@ -40,7 +40,11 @@ final class PandocParts
         $content = $json['c'] ?? null;
         if (is_array($content)) {
             match ($json['t'] ?? null) {
-                'Math' => ($this->formulas[] = trim(self::text($content[1] ?? ''))),
+                'Math' => ($this->formulas[] = (string) preg_replace(
+                    '/\A\s+|\\\\?\s+\z/',
+                    '',
+                    self::text($content[1] ?? ''),
+                )),
                 'OrderedList' => ($this->lists[] = self::listStyle($content)),
                 'Table' => $this->cells($content),
                 'Strikeout' => ($this->struck[] = self::words($content)),

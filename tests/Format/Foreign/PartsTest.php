@@ -119,6 +119,45 @@ final class PartsTest extends TestCase
         );
     }
 
+    /** Each kind of part, written as an office document: pandoc finds the same signs in the same order, ours too. */
+    public function testFormulasOfEveryKindAreFoundInOurOfficeDocuments(): void
+    {
+        $formulas = [
+            '\\sqrt[3]{x+1}',
+            'x_i^2 + y_{ij}',
+            '\\sum_{i=1}^{n} i^2',
+            '\\int_0^1 f(t)\\,dt',
+            '\\lim_{x \\to 0} g(x)',
+            '\\overbrace{a+b}^{n}',
+            '\\underbrace{c+d}_{m}',
+            '\\overline{AB} + \\underline{c}',
+            '\\vec{v} \\cdot \\dot{w}',
+            '\\left\\{\\begin{matrix} a & b \\\\ c & d \\end{matrix}\\right.',
+            '\\left|\\frac{a}{b}\\right|',
+            '\\begin{aligned} a &= b \\\\ c &= d \\end{aligned}',
+            '\\sin x + \\mathrm{max}\\, y',
+            '\\mathbb{R} \\subset \\mathcal{L}',
+            '\\text{if } n',
+            '\\boxed{k}',
+            '{}_{6}^{14}C',
+        ];
+        $formats = Services::formats();
+        $written = $formats->written(
+            'docx',
+            $formats->read('x.md', "# A\n\n" . implode("\n\n", array_map(self::inDollars(...), $formulas)) . "\n")
+                ->document,
+        );
+        $expected = array_map(static fn(string $tex): string => self::signs(self::words($tex)), $formulas);
+
+        self::assertSame($expected, self::signsOf(PandocParts::of($written, 'docx')));
+        self::assertSame($expected, self::formulas($formats->read('x.docx', $written)->document));
+    }
+
+    private static function inDollars(string $tex): string
+    {
+        return '$' . $tex . '$';
+    }
+
     /** @return list<string> */
     private static function signsOf(PandocParts $parts): array
     {

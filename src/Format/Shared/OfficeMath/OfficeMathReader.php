@@ -26,6 +26,8 @@ final class OfficeMathReader
         "\u{20D7}" => '→',
     ];
     private const VARIANTS = ['b' => 'bold', 'bi' => 'bold-italic', 'p' => 'normal'];
+    /** Alphabets that MathML knows in bold, too. */
+    private const BOLD_SCRIPTS = ['script', 'fraktur', 'sans-serif'];
 
     /** Null for a formula in which there is nothing. */
     public static function findMathMl(\DOMElement $formula): ?string
@@ -80,7 +82,7 @@ final class OfficeMathReader
             'bar' => self::bar($part),
             'groupChr' => self::group($part),
             'limLow' => '<munder>' . self::one($part, 'e') . self::one($part, 'lim') . '</munder>',
-            'limUpp' => '<mover>' . self::one($part, 'e') . self::one($part, 'lim') . '</mover>',
+            'limUpp' => self::upperLimit($part),
             'func' => '<mrow>' .
                 self::one($part, 'fName') .
                 '<mo>' .
@@ -89,9 +91,9 @@ final class OfficeMathReader
                 self::one($part, 'e') .
                 '</mrow>',
             'borderBox' => '<menclose notation="box">' . self::row(self::child($part, 'e')) . '</menclose>',
-            'phant' => '0' === self::property($part, 'show')
-                ? '<mphantom>' . self::row(self::child($part, 'e')) . '</mphantom>'
-                : self::row(self::child($part, 'e')),
+            'phant' => self::isOn($part, 'show', true)
+                ? self::row(self::child($part, 'e'))
+                : '<mphantom>' . self::row(self::child($part, 'e')) . '</mphantom>',
             'box' => self::row(self::child($part, 'e')),
             // What an editor put in is kept, as elsewhere in the text; what was taken out is not.
             'del', 'moveFrom' => '',
@@ -111,11 +113,15 @@ final class OfficeMathReader
                 ? '<mspace width="0.3em"></mspace>'
                 : '<mtext>' . self::escaped($text) . '</mtext>';
         }
-        $variant =
-            self::VARIANTS[self::value(self::child($properties, 'sty'))] ??
-            (self::value(self::child($properties, 'scr')) ?: '');
+        $script = self::value(self::child($properties, 'scr'));
+        $style = self::VARIANTS[self::value(self::child($properties, 'sty'))] ?? '';
+        $variant = match (true) {
+            in_array($script, ['', 'roman'], true) => $style,
+            str_starts_with($style, 'bold') && in_array($script, self::BOLD_SCRIPTS, true) => 'bold-' . $script,
+            default => $script,
+        };
 
-        return self::tokens($text, 'roman' === $variant ? '' : $variant);
+        return self::tokens($text, $variant);
     }
 
     /** Numbers stay together, words in upright type as well; every other letter stands for itself. */
@@ -172,6 +178,22 @@ final class OfficeMathReader
                 );
 
         return $limited . self::row(self::child($nary, 'e'));
+    }
+
+    /** Limits below and above are two parts, one around the other. */
+    private static function upperLimit(\DOMElement $part): string
+    {
+        $base = self::child($part, 'e');
+        $lower = 1 === $base?->childElementCount ? $base->firstElementChild : null;
+
+        return 'limLow' === $lower?->localName
+            ? sprintf(
+                '<munderover>%s%s%s</munderover>',
+                self::one($lower, 'e'),
+                self::one($lower, 'lim'),
+                self::one($part, 'lim'),
+            )
+            : '<mover>' . self::one($part, 'e') . self::one($part, 'lim') . '</mover>';
     }
 
     private static function fenced(\DOMElement $fences): string
@@ -293,11 +315,11 @@ final class OfficeMathReader
     }
 
     /** A switch that is there is on, unless it says otherwise. */
-    private static function isOn(\DOMElement $part, string $name): bool
+    private static function isOn(\DOMElement $part, string $name, bool $default = false): bool
     {
         $switch = self::child(self::properties($part), $name);
 
-        return null !== $switch && !in_array(self::value($switch), ['0', 'off', 'false'], true);
+        return null === $switch ? $default : !in_array(self::value($switch), ['0', 'off', 'false'], true);
     }
 
     private static function value(?\DOMElement $element): string

@@ -85,7 +85,7 @@ final class OfficeMathWriter
             'mfenced' => self::fenced(
                 $part->hasAttribute('open') ? $part->getAttribute('open') : '(',
                 $part->hasAttribute('close') ? $part->getAttribute('close') : ')',
-                $children,
+                array_map(static fn(\DOMElement $each): array => [$each], $children),
             ),
             'mtable' => self::table($children),
             'menclose' => '<m:borderBox>' . self::in('e', $children) . '</m:borderBox>',
@@ -110,17 +110,18 @@ final class OfficeMathWriter
             in_array($open, [...self::OPENING, ''], true) &&
             in_array($close, [...self::CLOSING, ''], true);
 
-        return $isFenced ? self::fenced($open, $close, array_slice($children, 1, -1)) : self::row($children);
+        return $isFenced ? self::fenced($open, $close, [array_slice($children, 1, -1)]) : self::row($children);
     }
 
-    /** @param list<\DOMElement> $children */
-    private static function fenced(string $open, string $close, array $children): string
+    /** @param list<list<\DOMElement>> $parts with a comma between them (MathML 3, 3.3.8.2) */
+    private static function fenced(string $open, string $close, array $parts): string
     {
         return sprintf(
-            '<m:d><m:dPr><m:begChr m:val="%s"/><m:endChr m:val="%s"/></m:dPr>%s</m:d>',
+            '<m:d><m:dPr><m:begChr m:val="%s"/>%s<m:endChr m:val="%s"/></m:dPr>%s</m:d>',
             self::escaped($open),
+            count($parts) > 1 ? '<m:sepChr m:val=","/>' : '',
             self::escaped($close),
-            self::in('e', $children),
+            implode('', array_map(static fn(array $part): string => self::in('e', $part), $parts)),
         );
     }
 
@@ -271,6 +272,11 @@ final class OfficeMathWriter
             'double-struck' => '<m:scr m:val="double-struck"/>',
             'script' => '<m:scr m:val="script"/>',
             'fraktur' => '<m:scr m:val="fraktur"/>',
+            'sans-serif' => '<m:scr m:val="sans-serif"/>',
+            'monospace' => '<m:scr m:val="monospace"/>',
+            'bold-script' => '<m:scr m:val="script"/><m:sty m:val="b"/>',
+            'bold-fraktur' => '<m:scr m:val="fraktur"/><m:sty m:val="b"/>',
+            'bold-sans-serif' => '<m:scr m:val="sans-serif"/><m:sty m:val="b"/>',
             default => $isPlain ? '<m:sty m:val="p"/>' : '',
         };
 
