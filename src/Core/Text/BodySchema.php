@@ -23,6 +23,8 @@ use Stemmata\Core\Outline\SectionId;
 final class BodySchema
 {
     private const MAX_DEPTH = 60;
+    /** Of words that are said of a part: a title, a description, a hint. */
+    public const MAX_WORDS_BYTES = 4096;
     private const ALL_MARKS = ['emphasis', 'strong', 'code', 'struck', 'superscript', 'subscript', 'link'];
 
     /**
@@ -369,7 +371,9 @@ final class BodySchema
             'integer' => is_int($value) && $value >= 0 && $value < 1_000_000_000,
             'level' => is_int($value) && null !== Level::tryFrom($value) && !Level::from($value)->isOpening(),
             'boolean' => is_bool($value),
-            'words' => is_string($value) && mb_check_encoding($value, 'UTF-8') && strlen($value) <= 4096,
+            'words' => is_string($value) &&
+                mb_check_encoding($value, 'UTF-8') &&
+                strlen($value) <= self::MAX_WORDS_BYTES,
             'line' => is_string($value) && mb_check_encoding($value, 'UTF-8') && strlen($value) <= Heading::MAX_BYTES,
             'align' => in_array($value, ['left', 'center', 'right'], true),
             'id' => is_string($value) && 1 === preg_match('/\A' . SectionId::PATTERN . '\z/', $value),

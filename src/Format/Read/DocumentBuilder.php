@@ -161,7 +161,7 @@ final class DocumentBuilder
      */
     public function titlePagePart(Node $block): void
     {
-        $this->note(ImportNote::TitleBlockInText, mb_strimwidth(trim($block->plainText()), 0, 60, '…'));
+        $this->note(ImportNote::TitleBlockInText, $block->plainText());
         array_push($this->titlePage, ...$this->sound->block($block));
     }
 
@@ -272,11 +272,11 @@ final class DocumentBuilder
     public function finished(TitleBlock $titleBlock): ReadResult
     {
         $titleBlock = new TitleBlock(
-            $titleBlock->title,
-            $titleBlock->subtitle ?: $this->saidOnTitlePage['subtitle'] ?? '',
-            $titleBlock->author ?: $this->saidOnTitlePage['author'] ?? '',
+            SoundText::line($titleBlock->title),
+            SoundText::line($titleBlock->subtitle ?: $this->saidOnTitlePage['subtitle'] ?? ''),
+            SoundText::line($titleBlock->author ?: $this->saidOnTitlePage['author'] ?? ''),
             language: $titleBlock->language,
-            date: $titleBlock->date,
+            date: SoundText::line($titleBlock->date),
         );
         $this->leaveToSection($this->bookmarksForNext);
         $this->finishSection();
@@ -476,7 +476,7 @@ final class DocumentBuilder
             $this->report->note(
                 ImportNote::NumberKeptAsWords,
                 $lifting->document->outline->idAt($position),
-                mb_substr($lifting->document->sectionAt($position)->heading->plainText(), 0, 40),
+                $lifting->document->sectionAt($position)->heading->plainText(),
             );
         }
         foreach ($lifting->differences as $position => [$printed, $computed]) {

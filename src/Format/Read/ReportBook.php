@@ -10,6 +10,8 @@ use Stemmata\Core\Outline\SectionId;
 final class ReportBook
 {
     private const MOST_PLACES = 100;
+    /** What is shown of the words or the address at such a place, in columns. */
+    private const WIDEST = 80;
 
     /** @var array<string, array{ImportNote, int, list<array{section: string, detail: string}>}> */
     private array $notes = [];
@@ -18,9 +20,14 @@ final class ReportBook
     {
         [, $count, $places] = $this->notes[$note->name] ?? [$note, 0, []];
         if (count($places) < self::MOST_PLACES) {
-            $places[] = ['section' => $in->value, 'detail' => mb_strcut(mb_scrub($detail), 0, 120)];
+            $places[] = ['section' => $in->value, 'detail' => self::shortened($detail)];
         }
         $this->notes[$note->name] = [$note, $count + 1, $places];
+    }
+
+    private static function shortened(string $detail): string
+    {
+        return mb_strimwidth(trim(mb_scrub($detail)), 0, self::WIDEST, '…');
     }
 
     /** @return list<ReportLine> */

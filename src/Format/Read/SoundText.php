@@ -14,13 +14,10 @@ use Stemmata\Core\Text\PicturesApart;
 
 /**
  * The door of every reader: whatever a file makes a reader build, the document holds only what could be read again. A
- * part
- * that may not stand as it is is cut to what may, with a note; at the worst its words are kept as paragraphs.
+ * part that may not stand as it is is cut to what may, with a note; at the worst its words are kept as paragraphs.
  */
 final class SoundText
 {
-    private const MOST_BYTES = 4096;
-
     private readonly BodySchema $schema;
     private readonly PicturesApart $apart;
 
@@ -58,7 +55,7 @@ final class SoundText
         if ($this->isSound([$fitted])) {
             return [$fitted];
         }
-        ($this->note)(ImportNote::KeptAsWords, mb_strimwidth($block->plainText(), 0, 60, '…'));
+        ($this->note)(ImportNote::KeptAsWords, $block->plainText());
         $lines = array_filter(
             explode("\n", mb_scrub($block->plainText())),
             static fn(string $line): bool => '' !== trim($line),
@@ -118,19 +115,24 @@ final class SoundText
         $node =
             [] === $node->marks
                 ? $node
-                : $node->withMarks(array_values(array_filter($node->marks, $this->isSoundMark(...))));
+                : $node->withMarks(
+                    array_map(
+                        self::withShortHint(...),
+                        array_values(array_filter($node->marks, $this->isSoundMark(...))),
+                    ),
+                );
 
         return match ($node->type) {
             'figure', 'image' => $node->withAttributes([
                 ...$node->attributes,
                 'src' => $this->source($node->textAttribute('src')),
-                'alt' => self::cut($node->textAttribute('alt')),
+                'alt' => self::words($node->textAttribute('alt')),
             ]),
             'codeBlock' => $node->withAttributes([
                 'language' =>
-                    '' === self::cut($node->textAttribute('language'))
+                    '' === self::words($node->textAttribute('language'))
                         ? null
-                        : self::cut($node->textAttribute('language')),
+                        : self::words($node->textAttribute('language')),
             ]),
             'crossReference' => LinkTarget::isValid($node->textAttribute('href')) ? $node : $this->unled($node),
             default => $node,
@@ -139,17 +141,19 @@ final class SoundText
 
     private function isSoundMark(Mark $mark): bool
     {
-        $hint = $mark->attribute('title');
-        if (
-            'link' !== $mark->type ||
-            (LinkTarget::isValid((string) $mark->attribute('href')) &&
-                (!is_string($hint) || self::cut($hint) === $hint))
-        ) {
+        if ('link' !== $mark->type || LinkTarget::isValid((string) $mark->attribute('href'))) {
             return true;
         }
-        ($this->note)(ImportNote::LinkUnsafe, substr((string) $mark->attribute('href'), 0, 60));
+        ($this->note)(ImportNote::LinkUnsafe, (string) $mark->attribute('href'));
 
         return false;
+    }
+
+    private static function withShortHint(Mark $mark): Mark
+    {
+        $hint = $mark->attribute('title');
+
+        return is_string($hint) ? new Mark($mark->type, [...$mark->attributes, 'title' => self::words($hint)]) : $mark;
     }
 
     private function source(string $source): string
@@ -157,20 +161,27 @@ final class SoundText
         if (Picture::isAddress($source)) {
             return $source;
         }
-        ($this->note)(ImportNote::PictureOfOtherKind, substr($source, 0, 60));
+        ($this->note)(ImportNote::PictureOfOtherKind, $source);
 
         return '';
     }
 
     private function unled(Node $reference): Node
     {
-        ($this->note)(ImportNote::LinkLeadsNowhere, substr($reference->textAttribute('href'), 0, 60));
+        ($this->note)(ImportNote::LinkLeadsNowhere, $reference->textAttribute('href'));
 
         return Node::text('?');
     }
 
-    private static function cut(string $words): string
+    /** What is said of a document as a whole, in one line. */
+    public static function line(string $words): string
     {
-        return mb_strcut(mb_scrub($words), 0, self::MOST_BYTES);
+        return rtrim(self::words(trim((string) preg_replace('/\s+/u', ' ', mb_scrub($words)))));
+    }
+
+    /** What is said of a part, cut to what may be. */
+    public static function words(string $words): string
+    {
+        return mb_strcut(mb_scrub($words), 0, BodySchema::MAX_WORDS_BYTES);
     }
 }

@@ -9,6 +9,7 @@ use Stemmata\Core\Contents\ContentsOf;
 use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Text\Node;
+use Stemmata\Format\Read\SoundText;
 
 /**
  * Contents as a file holds them. Their lines are collected anew when all headings are known; what a file’s line says
@@ -40,7 +41,7 @@ final class FoundContents
     public static function byProgram(string $title = '', ?int $from = null, ?int $to = null): self
     {
         return new self(
-            new ContentsSettings($from ?? 1, $to ?? 9, title: mb_strcut($title, 0, 4096)),
+            new ContentsSettings($from ?? 1, $to ?? 9, title: SoundText::words($title)),
             false,
             null !== $from && null !== $to,
         );

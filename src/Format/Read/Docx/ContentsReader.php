@@ -10,6 +10,7 @@ use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Contents\LineLook;
 use Stemmata\Format\Read\Contents\FoundContents;
 use Stemmata\Format\Read\Package\Xml;
+use Stemmata\Format\Read\SoundText;
 
 /** Contents in a word-processing document (ECMA-376-1, 17.16.5.68): a field whose result is paragraphs, a line each. */
 final class ContentsReader
@@ -39,7 +40,7 @@ final class ContentsReader
                 (int) $made[1],
                 max((int) $made[1], (int) $made[2]),
                 in_array('numbers', $said, true),
-                $isTitle ? mb_strcut($paragraphs[0]->textContent ?? '', 0, 4096) : '',
+                $isTitle ? SoundText::words($paragraphs[0]->textContent ?? '') : '',
                 self::among(ContentsPages::cases(), $said) ?? ContentsPages::Dotted,
                 in_array('two-columns', $said, true),
                 in_array('shaded', $said, true),

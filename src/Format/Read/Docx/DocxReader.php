@@ -125,18 +125,14 @@ final readonly class DocxReader implements DocumentReader
     {
         $core = $package->find($root->findPartOfType('core-properties') ?? 'docProps/core.xml');
         $properties = null === $core ? null : XmlPart::small($core)->documentElement;
-        $said = static fn(string $name): string => mb_strcut(
-            trim((string) preg_replace('/\s+/u', ' ', Xml::child($properties, $name)->textContent ?? '')),
-            0,
-            2000,
-        );
+        $said = static fn(string $name): string => trim(Xml::child($properties, $name)->textContent ?? '');
 
         return new TitleBlock(
-            mb_strcut($body->titleLines->title ?? $said('title'), 0, 2000),
-            mb_strcut($body->titleLines->subtitle ?? '', 0, 2000),
-            mb_strcut($body->titleLines->author ?? $said('creator'), 0, 2000),
+            $body->titleLines->title ?? $said('title'),
+            $body->titleLines->subtitle ?? '',
+            $body->titleLines->author ?? $said('creator'),
             language: HtmlTitle::languageOr($said('language') ?: $styles->language, 'en'),
-            date: mb_strcut($body->titleLines->date ?? '', 0, 2000),
+            date: $body->titleLines->date ?? '',
         );
     }
 }

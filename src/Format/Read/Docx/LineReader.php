@@ -185,7 +185,7 @@ final class LineReader
         }
         $address = (string) $target->attribute('href');
         if ('Picture elsewhere' === $style) {
-            $this->run->part(new Node('image', ['src' => $address, 'alt' => mb_strcut($run->textContent, 0, 4096)]));
+            $this->run->part(new Node('image', ['src' => $address, 'alt' => $run->textContent]));
 
             return true;
         }
@@ -357,7 +357,7 @@ final class LineReader
                 'image',
                 [
                     'src' => $this->pictures->source($this->relations, $id),
-                    'alt' => mb_strcut(trim($alt), 0, 4096),
+                    'alt' => trim($alt),
                     ...self::shownAs($drawing),
                 ],
                 marks: array_values(array_filter($marks, static fn(Mark $mark): bool => 'link' === $mark->type)),
@@ -405,12 +405,12 @@ final class LineReader
             return null;
         }
         if (!LinkTarget::isValid($address) || null !== LinkTarget::findInnerId($address)) {
-            $this->builder->note(ImportNote::LinkUnsafe, mb_strcut($address, 0, 60));
+            $this->builder->note(ImportNote::LinkUnsafe, $address);
 
             return null;
         }
 
-        return $this->builder->link($address, null === $hint || '' === $hint ? null : mb_strcut($hint, 0, 4096));
+        return $this->builder->link($address, $hint ?: null);
     }
 
     private function linkTo(?string $target): ?Mark

@@ -126,7 +126,7 @@ final readonly class EpubPackage
         foreach (null === $spoken ? [] : $spoken->getElementsByTagName('*') as $entry) {
             $words = trim((string) preg_replace('/\s+/u', ' ', $entry->textContent));
             if ('' !== $words && null !== $entry->localName && 'meta' !== $entry->localName) {
-                $metadata[$entry->localName][] = mb_strcut($words, 0, 2000);
+                $metadata[$entry->localName][] = $words;
             }
         }
         $paths = [];

@@ -10,6 +10,7 @@ use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Contents\LineLook;
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\Read\Contents\FoundContents;
+use Stemmata\Format\Read\SoundText;
 use Stemmata\Format\Shared\CalculationBlock;
 
 /** What kinds of block elements there are, and the reading of those that hold no text of the flow. */
@@ -83,7 +84,7 @@ final class HtmlBlock
             $from,
             max($from, min(9, (int) $element->getAttribute('data-to'))),
             'yes' === $element->getAttribute('data-numbers'),
-            mb_strcut($element->getAttribute('aria-label'), 0, 4096),
+            SoundText::words($element->getAttribute('aria-label')),
             ContentsPages::tryFrom($element->getAttribute('data-pages')) ?? ContentsPages::Dotted,
             in_array('two-columns', $looks, true),
             in_array('shaded', $looks, true),

@@ -103,7 +103,7 @@ final readonly class HtmlFlow
     private function noteTerms(\DOMElement $element): void
     {
         if ('dl' === $element->localName) {
-            $this->builder->note(ImportNote::TermsAsParagraphs, mb_strimwidth(trim($element->textContent), 0, 60, '…'));
+            $this->builder->note(ImportNote::TermsAsParagraphs, $element->textContent);
         }
     }
 
@@ -297,7 +297,7 @@ final readonly class HtmlFlow
             if ($this->surroundings->isLedToFromElsewhere($note->getAttribute('id'))) {
                 continue;
             }
-            $this->builder->note(ImportNote::NoteOfNothing, mb_strimwidth(trim($note->textContent), 0, 60, '…'));
+            $this->builder->note(ImportNote::NoteOfNothing, $note->textContent);
             array_push($blocks, ...$this->blocksOf($note->childNodes, $depth, null));
         }
 

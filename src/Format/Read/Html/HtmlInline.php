@@ -77,18 +77,15 @@ final class HtmlInline
 
             return [
                 'src' => $this->surroundings->picture('data:image/svg+xml;base64,' . base64_encode($drawing)),
-                'alt' => mb_strcut(
+                'alt' =>
                     $image->getAttribute('aria-label') ?: trim(HtmlTree::first($image, 'title')->textContent ?? ''),
-                    0,
-                    4096,
-                ),
             ];
         }
         $source = trim($image->getAttribute('src'));
 
         return [
             'src' => '' === $source ? '' : $this->surroundings->picture($source),
-            'alt' => mb_strcut(trim((string) preg_replace('/\s+/u', ' ', $image->getAttribute('alt'))), 0, 4096),
+            'alt' => trim((string) preg_replace('/\s+/u', ' ', $image->getAttribute('alt'))),
             ...self::width($image),
             ...'presentation' === $image->getAttribute('role') ? ['decorative' => true] : [],
         ];
@@ -265,15 +262,12 @@ final class HtmlInline
             $hint = $element->getAttribute('title');
 
             if (!LinkTarget::isValid($href) || null !== LinkTarget::findInnerId($href)) {
-                $this->builder->note(ImportNote::LinkUnsafe, mb_strcut($href, 0, 60));
+                $this->builder->note(ImportNote::LinkUnsafe, $href);
 
                 return null;
             }
 
-            return $this->builder->link(
-                $this->surroundings->address($href),
-                '' === $hint ? null : mb_strcut($hint, 0, 4096),
-            );
+            return $this->builder->link($this->surroundings->address($href), $hint ?: null);
         }
         $type = self::MARKS[$element->localName ?? ''] ?? null;
 

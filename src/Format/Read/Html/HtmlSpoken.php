@@ -16,7 +16,7 @@ final class HtmlSpoken
         if (!$element->hasAttributes()) {
             return;
         }
-        $words = static fn(): string => mb_strimwidth(trim($element->textContent), 0, 60, '…');
+        $words = static fn(): string => $element->textContent;
         $isSaid = 'rtl' === strtolower($element->getAttribute('dir'));
         // A line runs as its first letter does; who says the same says nothing more.
         if ($isSaid && !Direction::isRightToLeft($element->textContent)) {

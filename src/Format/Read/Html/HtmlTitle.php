@@ -144,6 +144,6 @@ final class HtmlTitle
 
     private static function line(string $text): string
     {
-        return mb_strcut(trim((string) preg_replace('/\s+/u', ' ', $text)), 0, 2000);
+        return trim((string) preg_replace('/\s+/u', ' ', $text));
     }
 }

@@ -45,7 +45,7 @@ final readonly class SinglePage implements Surroundings
             return '';
         }
         if (!Picture::isAddress($source)) {
-            $this->builder->note(ImportNote::PictureOfOtherKind, substr($source, 0, 60));
+            $this->builder->note(ImportNote::PictureOfOtherKind, $source);
 
             return '';
         }

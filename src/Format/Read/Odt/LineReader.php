@@ -250,13 +250,13 @@ final class LineReader
             return null;
         }
         if (!LinkTarget::isValid($address) || null !== LinkTarget::findInnerId($address)) {
-            $this->builder->note(ImportNote::LinkUnsafe, mb_strcut($address, 0, 60));
+            $this->builder->note(ImportNote::LinkUnsafe, $address);
 
             return null;
         }
         $hint = Xml::attribute($link, 'title');
 
-        return $this->builder->link($address, null === $hint || '' === $hint ? null : mb_strcut($hint, 0, 4096));
+        return $this->builder->link($address, $hint ?: null);
     }
 
     /** @return list<Mark> */

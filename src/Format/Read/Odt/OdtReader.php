@@ -57,24 +57,16 @@ final readonly class OdtReader implements DocumentReader
     {
         $xml = $package->find('meta.xml');
         $meta = null === $xml ? null : XmlPart::small($xml)->documentElement;
-        $said = static fn(string $name): string => mb_strcut(
-            trim(
-                (string) preg_replace(
-                    '/\s+/u',
-                    ' ',
-                    null === $meta ? '' : Xml::descendant($meta, $name)->textContent ?? '',
-                ),
-            ),
-            0,
-            2000,
+        $said = static fn(string $name): string => trim(
+            null === $meta ? '' : Xml::descendant($meta, $name)->textContent ?? '',
         );
 
         return new TitleBlock(
-            mb_strcut($body->titleLines->title ?? $said('title'), 0, 2000),
-            mb_strcut($body->titleLines->subtitle ?? '', 0, 2000),
-            mb_strcut($body->titleLines->author ?? ($said('initial-creator') ?: $said('creator')), 0, 2000),
+            $body->titleLines->title ?? $said('title'),
+            $body->titleLines->subtitle ?? '',
+            $body->titleLines->author ?? ($said('initial-creator') ?: $said('creator')),
             language: HtmlTitle::languageOr($said('language'), 'en'),
-            date: mb_strcut($body->titleLines->date ?? '', 0, 2000),
+            date: $body->titleLines->date ?? '',
         );
     }
 }

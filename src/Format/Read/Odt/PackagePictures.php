@@ -33,7 +33,7 @@ final readonly class PackagePictures
         $alt =
             trim(Xml::child($frame, 'desc')->textContent ?? '') ?: trim(Xml::child($frame, 'title')->textContent ?? '');
 
-        return ['src' => $this->source($image), 'alt' => mb_strcut($alt, 0, 4096)];
+        return ['src' => $this->source($image), 'alt' => $alt];
     }
 
     /** A formula in a frame, which is a part of the package of its own; null for anything else. */
