@@ -105,6 +105,12 @@ final class BlockFlow
         array_push($this->quoted, ...$this->quotedItems->finished());
     }
 
+    /** Whether the lines before are code, so that an empty one is a line of it. */
+    public function isInCode(): bool
+    {
+        return [] !== $this->code;
+    }
+
     /** @param list<Node> $bookmarks that stand in it; a block of code cannot hold them */
     public function codeLine(string $line, array $bookmarks, ?string $language = null): void
     {

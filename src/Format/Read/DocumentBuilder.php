@@ -516,7 +516,7 @@ final class DocumentBuilder
                         $this->report->note($isDropped ? ImportNote::ContentsLeftOut : ImportNote::ContentsKept, $id);
                     }
 
-                    return $settled ?? $node;
+                    return null === $settled ? $node : $this->sound->block($settled)[0];
                 });
                 if (!$isDropped) {
                     $blocks[] = $block;

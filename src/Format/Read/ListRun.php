@@ -43,7 +43,7 @@ final class ListRun
         if ($above < 0 || $this->items[$above][0] !== $depth) {
             return false;
         }
-        $this->items[] = [$depth, $this->items[$above][1], 0, [$paragraph], true];
+        $this->items[] = [$depth, $this->items[$above][1], $this->items[$above][2], [$paragraph], true];
 
         return true;
     }

@@ -134,6 +134,10 @@ final class SoundText
                         ? null
                         : self::words($node->textAttribute('language')),
             ]),
+            'contents' => $node->withAttributes([
+                ...$node->attributes,
+                'title' => self::words($node->textAttribute('title')),
+            ]),
             'crossReference' => LinkTarget::isValid($node->textAttribute('href')) ? $node : $this->unled($node),
             default => $node,
         };
@@ -180,7 +184,7 @@ final class SoundText
     }
 
     /** What is said of a part, cut to what may be. */
-    public static function words(string $words): string
+    private static function words(string $words): string
     {
         return mb_strcut(mb_scrub($words), 0, BodySchema::MAX_WORDS_BYTES);
     }

@@ -45,8 +45,10 @@ final class LikelyHeadingsOfRealBooksTest extends TestCase
             'python-markdown-doc' => 'python-markdown-doc/docs/extensions/api.html',
         ];
         foreach ($files as $name => $file) {
-            yield $name . ', by size' => [$file, 'size', 0.88, 0.88];
-            yield $name . ', in bold and numbered' => [$file, 'numbered', 0.88, 0.88];
+            // Some of its lists have terms in bold type, each on a line of its own.
+            $share = 'debmake-doc' === $name ? 0.85 : 0.88;
+            yield $name . ', by size' => [$file, 'size', $share, $share];
+            yield $name . ', in bold and numbered' => [$file, 'numbered', $share, $share];
             // All look alike, so that nothing tells their levels.
             yield $name . ', in bold' => [$file, 'bold', 0.83, 0.0];
         }

@@ -120,6 +120,29 @@ final class ContentsOfFilesTest extends TestCase
         self::assertTrue(ContentsLines::isCurrent($read->document, $contents));
     }
 
+    public function testATitleAndALineLongerThanAnyMayBeAreCut(): void
+    {
+        $contents = static fn(string $title, string $line): string => '<nav id="TOC" role="doc-toc"><h2>' .
+            $title .
+            '</h2><ul><li><a href="#a">The old lamps</a></li><li><a href="#b">' .
+            $line .
+            '</a></li><li><a href="#c">Gales</a></li></ul></nav>';
+        $read = Services::formats()->read(
+            'x.html',
+            $contents(str_repeat('t', 5000), 'Oil and wick, ' . str_repeat('w', 9000)) . self::HEADINGS,
+        )->document;
+        $found = self::contentsIn($read)[0] ?? self::fail('No contents.');
+
+        self::assertSame(str_repeat('t', 4096), $found->textAttribute('title'));
+        self::assertSame(
+            ['The old lamps', 'Oil and wick, ' . str_repeat('w', 8192 - 14), 'Gales'],
+            array_map(
+                static fn(array $line): string => $line['words'] ?? $line['heading'],
+                ContentsLines::kept($found),
+            ),
+        );
+    }
+
     public function testLinesOfAnOlderStateAreNotTakenForHandWork(): void
     {
         [$contents] = self::contentsIn(

@@ -8,8 +8,8 @@ use Stemmata\Core\Contents\ContentsLines;
 use Stemmata\Core\Contents\ContentsOf;
 use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Document\Document;
+use Stemmata\Core\Text\Heading;
 use Stemmata\Core\Text\Node;
-use Stemmata\Format\Read\SoundText;
 
 /**
  * Contents as a file holds them. Their lines are collected anew when all headings are known; what a file’s line says
@@ -41,7 +41,7 @@ final class FoundContents
     public static function byProgram(string $title = '', ?int $from = null, ?int $to = null): self
     {
         return new self(
-            new ContentsSettings($from ?? 1, $to ?? 9, title: SoundText::words($title)),
+            new ContentsSettings($from ?? 1, $to ?? 9, title: $title),
             false,
             null !== $from && null !== $to,
         );
@@ -55,7 +55,12 @@ final class FoundContents
      */
     public function line(string $anchor, string $printed, int $level = 0, ?string $byHand = null): void
     {
-        $this->lines[] = ['anchor' => $anchor, 'printed' => $printed, 'level' => $level, 'byHand' => $byHand];
+        $this->lines[] = [
+            'anchor' => $anchor,
+            'printed' => mb_strcut($printed, 0, Heading::MAX_BYTES),
+            'level' => $level,
+            'byHand' => null === $byHand ? null : mb_strcut($byHand, 0, Heading::MAX_BYTES),
+        ];
     }
 
     /** @param int $which in a list of illustrations, which of the captions of its section it is, from 0 on */

@@ -280,7 +280,9 @@ final class BodyReader
         }
         if (!$isBlankLine && '' === $words && [] === array_filter($inline, self::isSeen(...))) {
             // A blank line between paragraphs is a look; its bookmarks move on to what follows.
-            $this->flow->bookmarksForNext($bookmarks);
+            $style->isCode() && $this->flow->isInCode()
+                ? $this->flow->codeLine('', $bookmarks, $style->codeLanguage())
+                : $this->flow->bookmarksForNext($bookmarks);
 
             return;
         }

@@ -10,7 +10,6 @@ use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Contents\LineLook;
 use Stemmata\Format\Read\Contents\FoundContents;
 use Stemmata\Format\Read\Package\Xml;
-use Stemmata\Format\Read\SoundText;
 
 /** Contents in a word-processing document (ECMA-376-1, 17.16.5.68): a field whose result is paragraphs, a line each. */
 final class ContentsReader
@@ -40,7 +39,7 @@ final class ContentsReader
                 (int) $made[1],
                 max((int) $made[1], (int) $made[2]),
                 in_array('numbers', $said, true),
-                $isTitle ? SoundText::words($paragraphs[0]->textContent ?? '') : '',
+                $isTitle ? $paragraphs[0]->textContent ?? '' : '',
                 self::among(ContentsPages::cases(), $said) ?? ContentsPages::Dotted,
                 in_array('two-columns', $said, true),
                 in_array('shaded', $said, true),

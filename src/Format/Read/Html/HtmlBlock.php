@@ -10,7 +10,6 @@ use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Contents\LineLook;
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\Read\Contents\FoundContents;
-use Stemmata\Format\Read\SoundText;
 use Stemmata\Format\Shared\CalculationBlock;
 
 /** What kinds of block elements there are, and the reading of those that hold no text of the flow. */
@@ -61,6 +60,18 @@ final class HtmlBlock
         return in_array($element->localName, self::BLOCKS, true);
     }
 
+    /** Whether there is a block in an element, or what is a heading by its role. */
+    public static function isWithin(\DOMElement $element): bool
+    {
+        foreach (HtmlTree::walk($element) as $each) {
+            if (self::isBlock($each) || 'heading' === $each->getAttribute('role')) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     public static function isPageBreak(\DOMElement $element): bool
     {
         return in_array('page-break', explode(' ', $element->getAttribute('class')), true) &&
@@ -84,7 +95,7 @@ final class HtmlBlock
             $from,
             max($from, min(9, (int) $element->getAttribute('data-to'))),
             'yes' === $element->getAttribute('data-numbers'),
-            SoundText::words($element->getAttribute('aria-label')),
+            $element->getAttribute('aria-label'),
             ContentsPages::tryFrom($element->getAttribute('data-pages')) ?? ContentsPages::Dotted,
             in_array('two-columns', $looks, true),
             in_array('shaded', $looks, true),

@@ -24,24 +24,27 @@ final class HtmlDropped
     ];
     private const OBJECTS = ['iframe', 'object', 'embed', 'canvas', 'audio', 'video', 'applet'];
 
+    public static function isDropped(\DOMElement $element): bool
+    {
+        $name = strtolower($element->localName ?? '');
+
+        return in_array($name, ['script', ...self::OBJECTS, ...self::WITHOUT_LOSS], true) &&
+            ('script' !== $name || null === TexInPage::findSource($element));
+    }
+
     /** Says whether the element is left out, and tells the report. */
     public static function noted(\DOMElement $element, DocumentBuilder $builder): bool
     {
-        $name = strtolower($element->localName ?? '');
-        if ('script' === $name && null !== TexInPage::findSource($element)) {
+        if (!self::isDropped($element)) {
             return false;
         }
+        $name = strtolower($element->localName ?? '');
         if ('script' === $name) {
             $builder->note(ImportNote::ScriptLeftOut);
-
-            return true;
-        }
-        if (in_array($name, self::OBJECTS, true)) {
+        } elseif (in_array($name, self::OBJECTS, true)) {
             $builder->note(ImportNote::ObjectLost, $name);
-
-            return true;
         }
 
-        return in_array($name, self::WITHOUT_LOSS, true);
+        return true;
     }
 }

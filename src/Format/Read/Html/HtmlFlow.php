@@ -69,7 +69,7 @@ final readonly class HtmlFlow
     public function read(\DOMElement $container): void
     {
         $pending = [];
-        foreach ($container->childNodes as $child) {
+        foreach ($this->parted($container->childNodes) as $child) {
             $level = $child instanceof \DOMElement ? self::findLevel($child) : null;
             if (null !== $level) {
                 $this->flush($pending);
@@ -86,6 +86,44 @@ final readonly class HtmlFlow
             }
         }
         $this->flush($pending);
+    }
+
+    /**
+     * What stands in a container. What is around blocks without being one, such as bold type or a link around whole
+     * paragraphs, is gone through as if it were not there: the words know what is around them.
+     *
+     * @param iterable<\DOMNode> $nodes
+     *
+     * @return \Generator<int, \DOMNode>
+     */
+    private function parted(iterable $nodes, int $depth = 0): \Generator
+    {
+        foreach ($nodes as $node) {
+            if (!($node instanceof \DOMElement) || self::MAX_DEPTH === $depth || !$this->isAroundBlocks($node)) {
+                yield $node;
+                continue;
+            }
+            HtmlSpoken::noteLosses($node, $this->builder);
+            if ('ins' === $node->localName) {
+                $this->builder->note(ImportNote::InsertionKept);
+            }
+            yield from HtmlTree::place($node);
+            foreach ($this->parted($node->childNodes, $depth + 1) as $child) {
+                yield $child;
+            }
+        }
+    }
+
+    private function isAroundBlocks(\DOMElement $element): bool
+    {
+        return null !== $element->firstElementChild &&
+            !HtmlBlock::isBlock($element) &&
+            !in_array($element->localName, ['svg', 'math'], true) &&
+            !HtmlDropped::isDropped($element) &&
+            null === self::findLevel($element) &&
+            null === $this->footnotes->findFor($element) &&
+            !Footnotes::isReference($element) &&
+            HtmlBlock::isWithin($element);
     }
 
     /**
@@ -183,31 +221,37 @@ final readonly class HtmlFlow
     private function blocksIn(iterable $nodes, int $depth, ?\DOMElement $in): \Generator
     {
         $run = [];
-        foreach ($nodes as $node) {
+        foreach ($this->parted($nodes) as $node) {
             $isBlock = $node instanceof \DOMElement && HtmlBlock::isBlock($node);
             if ($isBlock && self::MAX_DEPTH === $depth) {
                 $this->builder->note(ImportNote::NestingCut);
             }
             if ($isBlock && $depth < self::MAX_DEPTH) {
-                yield from $this->paragraphOf($run, $in);
+                yield from $this->paragraphOf($run, $in, 0 === $depth);
                 yield from $this->blocksOfElement($node, $depth + 1);
                 $run = [];
             } else {
                 $run[] = $node;
             }
         }
-        yield from $this->paragraphOf($run, $in);
+        yield from $this->paragraphOf($run, $in, 0 === $depth);
     }
 
     /**
      * @param list<\DOMNode> $run
+     * @param bool           $isLoose whether it stands between the blocks of the page and is no paragraph by itself
      *
      * @return list<Node>
      */
-    private function paragraphOf(array $run, ?\DOMElement $in): array
+    private function paragraphOf(array $run, ?\DOMElement $in, bool $isLoose = false): array
     {
         $inline = $this->inline->ofNodes($run);
         if ([] === $inline) {
+            return [];
+        }
+        if ($isLoose && ['bookmark'] === array_values(array_unique(array_column($inline, 'type')))) {
+            $this->builder->bookmarksForNext($inline);
+
             return [];
         }
         if (1 === count($inline) && 'image' === $inline[0]->type) {
@@ -222,16 +266,6 @@ final readonly class HtmlFlow
     {
         HtmlSpoken::noteLosses($element, $this->builder);
         $this->noteTerms($element);
-        if ('del' === $element->localName) {
-            return array_map(
-                static fn(Node $block): Node => $block->mapped(
-                    static fn(Node $part): Node => 'paragraph' === $part->type
-                        ? $part->withContent(HtmlInline::struck($part->content))
-                        : $part,
-                ),
-                $this->blocksOf($element->childNodes, $depth, null),
-            );
-        }
         if ($this->footnotes->isNotes($element)) {
             return $this->notesOfNothing($element, $depth);
         }
@@ -386,7 +420,7 @@ final readonly class HtmlFlow
     private function items(\DOMElement $list, int $depth): array
     {
         $items = [];
-        foreach ($list->childNodes as $child) {
+        foreach ($this->parted($list->childNodes) as $child) {
             $isItem = $child instanceof \DOMElement && 'li' === $child->localName;
             $blocks = $this->blocksOf($isItem ? $child->childNodes : [$child], $depth, null);
             if (!$isItem && [] === $blocks) {

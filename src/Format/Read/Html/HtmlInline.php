@@ -7,33 +7,18 @@ namespace Stemmata\Format\Read\Html;
 use Stemmata\Core\Formula\Formula;
 use Stemmata\Core\Link\CrossReferenceShows;
 use Stemmata\Core\Link\LinkTarget;
-use Stemmata\Core\Text\BodySchema;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\Read\DocumentBuilder;
 use Stemmata\Format\Read\ImportNote;
+use Stemmata\Format\Read\TextRun;
 use Stemmata\Format\Shared\FormulaMarkup;
 
 /** Reads running text: white space folded as in a browser, known elements as marks, all others as their words. */
 final class HtmlInline
 {
-    private const MARKS = [
-        'em' => 'emphasis',
-        'i' => 'emphasis',
-        'cite' => 'emphasis',
-        'dfn' => 'emphasis',
-        'strong' => 'strong',
-        'b' => 'strong',
-        'code' => 'code',
-        'kbd' => 'code',
-        'samp' => 'code',
-        'tt' => 'code',
-        'del' => 'struck',
-        's' => 'struck',
-        'strike' => 'struck',
-        'sup' => 'superscript',
-        'sub' => 'subscript',
-    ];
+    /** A heading that looks bold as a whole does so because it is one. */
+    private const OF_A_WHOLE_HEADING = ['struck' => true, 'link' => true];
 
     /** A note cannot hold a note; one that refers to itself would never end. */
     private bool $isInNote = false;
@@ -59,10 +44,33 @@ final class HtmlInline
     {
         $run = new InlineRun();
         foreach ($nodes as $node) {
-            $this->readInto($run, $node, [], $inHeading);
+            $this->readInto($run, $node, $this->marksAround($node, $inHeading), $inHeading);
         }
 
         return $run->finished();
+    }
+
+    /**
+     * Of what is around a part: bold type or a link around whole paragraphs, the style of a cell.
+     *
+     * @return array<string, Mark> by type
+     */
+    private function marksAround(\DOMNode $node, bool $inHeading): array
+    {
+        $around = [];
+        for (
+            $element = $node->parentNode;
+            $element instanceof \DOMElement && 'body' !== $element->localName;
+            $element = $element->parentNode
+        ) {
+            $around[] = $element;
+        }
+        $marks = [];
+        foreach (array_reverse($around) as $element) {
+            $marks = $this->marksWithin($element, $marks, $inHeading);
+        }
+
+        return $inHeading ? array_intersect_key($marks, self::OF_A_WHOLE_HEADING) : $marks;
     }
 
     /** @return array{src: string, alt: string, width?: int, decorative?: true} */
@@ -101,7 +109,7 @@ final class HtmlInline
         return $width >= 5 && $width <= 100 ? ['width' => $width] : [];
     }
 
-    /** @param list<Mark> $marks */
+    /** @param array<string, Mark> $marks by type */
     private function readInto(InlineRun $run, \DOMNode $node, array $marks, bool $inHeading): void
     {
         if ($node instanceof \DOMText) {
@@ -154,7 +162,7 @@ final class HtmlInline
             'a' => self::isCrossReference($node)
                 ? $run->part($this->crossReference($node))
                 : $this->readElement($run, $node, $marks, $inHeading),
-            'img', 'svg' => $run->part(new Node('image', $this->image($node), marks: $marks)),
+            'img', 'svg' => $run->part(new Node('image', $this->image($node), marks: TextRun::ordered($marks))),
             'math' => $this->formula($run, $node, FormulaMarkup::findSource($node), $inHeading),
             default => $this->readElement($run, $node, $marks, $inHeading),
         };
@@ -163,7 +171,7 @@ final class HtmlInline
     /**
      * How the words before it are read (HTML standard, 4.5.12): without brackets of its own it would run into them.
      *
-     * @param list<Mark> $marks
+     * @param array<string, Mark> $marks by type
      */
     private function reading(InlineRun $run, \DOMElement $reading, array $marks, bool $inHeading): void
     {
@@ -175,20 +183,16 @@ final class HtmlInline
         $run->words($hasBrackets ? '' : ')', $marks);
     }
 
-    /** @param list<Mark> $marks */
+    /** @param array<string, Mark> $marks by type */
     private function readElement(InlineRun $run, \DOMElement $element, array $marks, bool $inHeading): void
     {
         HtmlSpoken::noteLosses($element, $this->builder);
         if ($element->hasAttributes() && !$this->readNames($run, $element, $inHeading)) {
             return;
         }
-        $mark = $inHeading && HeadingLink::leadsToItself($element) ? null : $this->findMark($element);
-        $within =
-            null === $mark || in_array($mark->type, array_column($marks, 'type'), true)
-                ? $marks
-                : self::ordered([...$marks, $mark]);
+        $within = $this->marksWithin($element, $marks, $inHeading);
         // The superscript around a reference is its look, not its text.
-        if ('superscript' === $mark?->type && null !== self::onlyReference($element)) {
+        if (isset($within['superscript']) && null !== self::onlyReference($element)) {
             $within = $marks;
         }
         $isBlock = HtmlBlock::isBlock($element);
@@ -255,23 +259,34 @@ final class HtmlInline
         return null !== $first && Footnotes::isReference($first) ? $first : null;
     }
 
-    private function findMark(\DOMElement $element): ?Mark
+    /**
+     * @param array<string, Mark> $marks by type: those of what is around the element
+     *
+     * @return array<string, Mark> by type
+     */
+    private function marksWithin(\DOMElement $element, array $marks, bool $inHeading): array
     {
-        if ('a' === $element->localName && $element->hasAttribute('href')) {
-            $href = trim($element->getAttribute('href'));
-            $hint = $element->getAttribute('title');
+        $link =
+            isset($marks['link']) || ($inHeading && HeadingLink::leadsToItself($element))
+                ? null
+                : $this->findLink($element);
 
-            if (!LinkTarget::isValid($href) || null !== LinkTarget::findInnerId($href)) {
-                $this->builder->note(ImportNote::LinkUnsafe, $href);
+        return HtmlMarks::within($element, $marks + array_filter(['link' => $link]));
+    }
 
-                return null;
-            }
-
-            return $this->builder->link($this->surroundings->address($href), $hint ?: null);
+    private function findLink(\DOMElement $element): ?Mark
+    {
+        if ('a' !== $element->localName || !$element->hasAttribute('href')) {
+            return null;
         }
-        $type = self::MARKS[$element->localName ?? ''] ?? null;
+        $href = trim($element->getAttribute('href'));
+        if (!LinkTarget::isValid($href) || null !== LinkTarget::findInnerId($href)) {
+            $this->builder->note(ImportNote::LinkUnsafe, $href);
 
-        return null === $type ? null : new Mark($type);
+            return null;
+        }
+
+        return $this->builder->link($this->surroundings->address($href), $element->getAttribute('title') ?: null);
     }
 
     private function formula(InlineRun $run, \DOMElement $element, ?string $source, bool $isInLine): void
@@ -300,35 +315,5 @@ final class HtmlInline
         }
 
         return array_values(array_filter($run->finished(), static fn(Node $node): bool => $node->isText()));
-    }
-
-    /**
-     * @param list<Node> $inline
-     *
-     * @return list<Node> with a stroke through all words
-     */
-    public static function struck(array $inline): array
-    {
-        return array_map(
-            static fn(Node $part): Node => $part->isText() && null === $part->findMark('struck')
-                ? $part->withMarks(self::ordered([...$part->marks, new Mark('struck')]))
-                : $part,
-            $inline,
-        );
-    }
-
-    /**
-     * Marks always stand in the schema's order, so that equal text is equal to the byte.
-     *
-     * @param list<Mark> $marks
-     *
-     * @return list<Mark>
-     */
-    private static function ordered(array $marks): array
-    {
-        $order = array_flip(array_keys(BodySchema::MARKS));
-        usort($marks, static fn(Mark $a, Mark $b): int => $order[$a->type] <=> $order[$b->type]);
-
-        return $marks;
     }
 }

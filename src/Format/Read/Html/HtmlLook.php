@@ -41,17 +41,24 @@ final class HtmlLook
         ) {
             $style = strtolower($around->getAttribute('style'));
             $align ??= self::align($around, $style);
-            $caps = $caps || 1 === preg_match('/text-transform:\s*uppercase/', $style);
+            $caps = $caps || self::isInCapitals($style);
             $size = self::BODY === $size ? self::size($around, $style) : $size;
         }
         // One run that is all there is speaks for the paragraph.
         for ($within = self::onlyChild($element); null !== $within; $within = self::onlyChild($within)) {
-            $inner = self::size($within, strtolower($within->getAttribute('style')));
+            $style = strtolower($within->getAttribute('style'));
+            $inner = self::size($within, $style);
             $size = self::BODY === $inner ? $size : $inner;
+            $caps = $caps || self::isInCapitals($style);
         }
         $class = $element->getAttribute('class');
 
-        return new Look($size, $align, $caps, style: mb_strcut($class, 0, 200));
+        return new Look(
+            $size,
+            in_array($align, ['center', 'right'], true) ? $align : null,
+            $caps,
+            style: mb_strcut($class, 0, 200),
+        );
     }
 
     private static function onlyChild(\DOMElement $element): ?\DOMElement
@@ -65,6 +72,11 @@ final class HtmlLook
         return $isOnly && !HtmlBlock::isBlock($child) ? $child : null;
     }
 
+    private static function isInCapitals(string $style): bool
+    {
+        return 1 === preg_match('/text-transform:\s*uppercase/', $style);
+    }
+
     private static function align(\DOMElement $element, string $style): ?string
     {
         $align = 'center' === $element->localName ? 'center' : strtolower($element->getAttribute('align'));
@@ -72,7 +84,7 @@ final class HtmlLook
             $align = $match[1];
         }
 
-        return in_array($align, ['center', 'right'], true) ? $align : null;
+        return in_array($align, ['center', 'right', 'left', 'justify'], true) ? $align : null;
     }
 
     private static function size(\DOMElement $element, string $style): int

@@ -6,6 +6,7 @@ namespace Stemmata\Format\Read\Html;
 
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
+use Stemmata\Format\Read\TextRun;
 
 /** Collects running text; white space is folded across the parts, and none stands at either end. */
 final class InlineRun
@@ -13,11 +14,11 @@ final class InlineRun
     /** @var list<Node> */
     private array $nodes = [];
     private string $text = '';
-    /** @var list<Mark> */
+    /** @var array<string, Mark> by type */
     private array $marks = [];
     private bool $endsInBlank = true;
 
-    /** @param list<Mark> $marks */
+    /** @param array<string, Mark> $marks by type */
     public function words(string $words, array $marks): void
     {
         $folded = (string) preg_replace('/[ \t\r\n\f]+/', ' ', $words);
@@ -85,7 +86,7 @@ final class InlineRun
     private function finishText(): void
     {
         if ('' !== $this->text) {
-            $this->nodes[] = Node::text($this->text, $this->marks);
+            $this->nodes[] = Node::text($this->text, TextRun::ordered($this->marks));
         }
         $this->text = '';
         $this->marks = [];

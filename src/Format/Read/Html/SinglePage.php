@@ -7,6 +7,7 @@ namespace Stemmata\Format\Read\Html;
 use Stemmata\Core\Text\Picture;
 use Stemmata\Format\Read\DocumentBuilder;
 use Stemmata\Format\Read\ImportNote;
+use Stemmata\Format\Shared\DataAddress;
 
 /** A page that stands alone: what is not in it is out of reach. */
 final readonly class SinglePage implements Surroundings

@@ -27,7 +27,7 @@ final class TexInPage
         $text = trim($element->textContent);
         if (
             null !== $element->firstElementChild ||
-            1 !== preg_match('/\A(?:\\\\\((.+)\\\\\)|\\\\\[(.+)\\\\\]|\$\$(.+)\$\$|\$(.+)\$)\z/s', $text, $match)
+            1 !== preg_match('/\A(?:\\\\\((.+)\\\\\)|\\\\\[(.+)\\\\\]|\$\$(.+)\$\$|\$([^$]+)\$)\z/s', $text, $match)
         ) {
             return null;
         }

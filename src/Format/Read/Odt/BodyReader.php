@@ -182,7 +182,7 @@ final class BodyReader
                 $this->flow->block(new Node('figure', $picture->attributes));
             }
         } elseif ('' === $words && [] === array_filter($inline, self::isSeen(...))) {
-            if ($style->isCode() && [] !== $inline) {
+            if ($style->isCode() && ([] !== $inline || $this->flow->isInCode())) {
                 $this->flow->codeLine(Node::plainTextOf($inline), $bookmarks);
             } else {
                 $this->flow->bookmarksForNext($bookmarks);

@@ -8,8 +8,7 @@ use Stemmata\Format\Shared\FormatException;
 
 /**
  * Reads the XML of a part. A document type definition has no business in these formats and is refused, and with it
- * every
- * trick with entities; what is nested more than 256 deep is refused by the parser itself.
+ * every trick with entities; what is nested more than 256 deep is refused by the parser itself.
  */
 final class XmlPart
 {
@@ -19,11 +18,11 @@ final class XmlPart
     /** @throws FormatException */
     public static function small(string $xml): \DOMDocument
     {
-        $before = libxml_use_internal_errors(true);
-        $document = new \DOMDocument();
         if (strlen($xml) > self::MAX_BYTES) {
             throw FormatException::tooMuchUnpacked(self::MAX_BYTES);
         }
+        $before = libxml_use_internal_errors(true);
+        $document = new \DOMDocument();
         $isRead =
             '' !== trim($xml) && !self::hasDoctype($xml) && $document->loadXML($xml, \LIBXML_NONET | \LIBXML_COMPACT);
         libxml_clear_errors();

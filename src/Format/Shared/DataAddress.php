@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Stemmata\Format\Read\Html;
+namespace Stemmata\Format\Shared;
 
 /**
  * Pictures within an address (RFC 2397), brought to the one form that a document keeps: the type by its registered
