@@ -105,7 +105,7 @@ final class SchemaCommand extends Command
         $openApi =
             Generator::scan([$this->source]) ?? throw new \LogicException('The controllers describe no interface.');
         $openApi->openapi = '3.1.0';
-        $described = json_decode($openApi->toJson(), true, 512, \JSON_THROW_ON_ERROR);
+        $described = json_decode($openApi->toJson(), true, flags: \JSON_THROW_ON_ERROR);
         assert(
             is_array($described) &&
                 is_array($described['components'] ?? null) &&

@@ -51,12 +51,6 @@ final readonly class Setup
         return $this->with(numbering: $numbering);
     }
 
-    /** @param list<RequiredPart> $requiredParts */
-    public function withRequiredParts(array $requiredParts): self
-    {
-        return $this->with(requiredParts: $requiredParts);
-    }
-
     public function withCaptions(CaptionNumbering $captions): self
     {
         return $this->with(captions: $captions);
@@ -78,13 +72,9 @@ final readonly class Setup
         return $this->with(ownPages: $pages ?? false);
     }
 
-    /**
-     * @param list<RequiredPart>|null $requiredParts
-     * @param PageSetup|false|null    $ownPages      false for none
-     */
+    /** @param PageSetup|false|null $ownPages false for none */
     private function with(
         ?Scheme $numbering = null,
-        ?array $requiredParts = null,
         ?CaptionNumbering $captions = null,
         ?WritingPlan $plan = null,
         ?string $styleName = null,
@@ -92,7 +82,7 @@ final readonly class Setup
     ): self {
         return new self(
             $numbering ?? $this->numbering,
-            $requiredParts ?? $this->requiredParts,
+            $this->requiredParts,
             $captions ?? $this->captions,
             $plan ?? $this->plan,
             $styleName ?? $this->styleName,

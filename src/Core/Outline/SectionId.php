@@ -25,9 +25,4 @@ final readonly class SectionId
 
         return new self($value);
     }
-
-    public function equals(self $other): bool
-    {
-        return $this->value === $other->value;
-    }
 }

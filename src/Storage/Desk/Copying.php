@@ -65,11 +65,15 @@ final readonly class Copying
     {
         return $this->added(function () use ($id, $scope): StagedDocument {
             $document = $this->store->document($id);
+            $outline = $document->outline;
             $part = Outline::empty();
             foreach ($scope->runs as [$from, $to]) {
-                $run = $document->outline->slice($from, $to);
-                // A branch begins at the first level, as far as nothing in it would come above that.
-                $part = $part->followedBy($run->findShifted(1 - max(1, $run->levelAt(0)->value)) ?? $run);
+                for ($at = $from; $at < $to; $at = $end) {
+                    $end = min($to, $outline->branchEnd($at));
+                    $branch = $outline->slice($at, $end);
+                    // Each branch begins at the first level.
+                    $part = $part->followedBy($branch->findShifted(1 - max(1, $branch->levelAt(0)->value)) ?? $branch);
+                }
             }
 
             $name = $document->section($part->idAt(0))->heading->plainText();

@@ -21,7 +21,7 @@ final readonly class OwnKeys
     /** @return array<string, list<string>> keys by command; commands with our keys are not among them */
     public function of(): array
     {
-        $kept = json_decode($this->writer()->keys, true, 4, \JSON_THROW_ON_ERROR);
+        $kept = json_decode($this->writer()->keys, true, flags: \JSON_THROW_ON_ERROR);
         $keys = [];
         foreach (is_array($kept) ? $kept : [] as $command => $chords) {
             $keys[(string) $command] = array_values(array_filter(is_array($chords) ? $chords : [], is_string(...)));

@@ -161,7 +161,7 @@ final readonly class StagedDocument
     {
         $file = self::opened($path, 'r');
         for ($number = 0; false !== ($line = fgets($file)); ++$number) {
-            yield $number => (array) json_decode($line, true, 512, \JSON_THROW_ON_ERROR);
+            yield $number => (array) json_decode($line, true, flags: \JSON_THROW_ON_ERROR);
         }
         fclose($file);
     }

@@ -136,7 +136,7 @@ class DocumentRecord
     {
         return '{}' === $this->setup
             ? Setup::plain()
-            : Setup::fromJson((array) json_decode($this->setup, true, 32, \JSON_THROW_ON_ERROR));
+            : Setup::fromJson((array) json_decode($this->setup, true, flags: \JSON_THROW_ON_ERROR));
     }
 
     public function setSetup(Setup $setup): void

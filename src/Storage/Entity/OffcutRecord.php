@@ -49,7 +49,7 @@ class OffcutRecord
             Outline::packed($this->outlineIds, $this->outlineLevels, $this->outlineFlags),
             null === $this->place
                 ? null
-                : PassagePlace::fromJson((array) json_decode($this->place, true, 4, \JSON_THROW_ON_ERROR)),
+                : PassagePlace::fromJson((array) json_decode($this->place, true, flags: \JSON_THROW_ON_ERROR)),
         );
     }
 }

@@ -28,7 +28,7 @@ class StarterRecord
         return Starter::fromJson(
             $this->id,
             $this->name,
-            (array) json_decode($this->outline, true, 32, \JSON_THROW_ON_ERROR),
+            (array) json_decode($this->outline, true, flags: \JSON_THROW_ON_ERROR),
         );
     }
 }

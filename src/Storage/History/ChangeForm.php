@@ -52,7 +52,7 @@ final class ChangeForm
 
     public static function read(string $json): Change
     {
-        $stored = json_decode($json, true, 512, \JSON_THROW_ON_ERROR);
+        $stored = json_decode($json, true, flags: \JSON_THROW_ON_ERROR);
         assert(is_array($stored), 'A change is stored as an object.');
         $row = new Row($stored);
         $sections = [];

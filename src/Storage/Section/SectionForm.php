@@ -36,7 +36,7 @@ final class SectionForm
             return Heading::ofInline('' === $plain ? [] : [Node::text(mb_scrub($plain))]);
         }
         try {
-            return Heading::fromJson(json_decode($inline, true, 512, \JSON_THROW_ON_ERROR));
+            return Heading::fromJson(json_decode($inline, true, flags: \JSON_THROW_ON_ERROR));
         } catch (InvalidBody | \JsonException) {
             return Heading::plain(mb_scrub($plain));
         }
@@ -45,7 +45,7 @@ final class SectionForm
     public static function readBody(string $body): Body
     {
         try {
-            return Body::fromJson(json_decode($body, true, 512, \JSON_THROW_ON_ERROR));
+            return Body::fromJson(json_decode($body, true, flags: \JSON_THROW_ON_ERROR));
         } catch (InvalidBody | \JsonException) {
             return Body::unreadable(mb_scrub($body));
         }

@@ -6,9 +6,15 @@ namespace Stemmata\Tests\Core\Document;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 use Stemmata\Core\Document\Change;
 use Stemmata\Core\Document\Document;
+use Stemmata\Core\Operation\Refused;
 use Stemmata\Storage\History\ChangeForm;
+use Stemmata\Tests\Support\CountingIds;
+use Stemmata\Tests\Support\RandomDocuments;
+use Stemmata\Tests\Support\RandomOperations;
 use Stemmata\Tests\Support\Sketch;
 use Stemmata\Tests\Support\Wire;
 
@@ -100,6 +106,51 @@ final class ChangeTest extends TestCase
         $stored = ChangeForm::write($change);
         self::assertEquals($change, ChangeForm::read($stored));
         self::assertSame($stored, ChangeForm::write(ChangeForm::read($stored)), 'to the byte');
+    }
+
+    /** Two changes in a row, as one: it leads where both lead, and back, and holds nothing that came and went again. */
+    public function testTwoInARowAreOne(): void
+    {
+        $ids = new CountingIds();
+        for ($seed = 1; $seed <= 60; ++$seed) {
+            $random = new Randomizer(new Mt19937($seed));
+            $documents = new RandomDocuments($random, $ids);
+            $operations = new RandomOperations($random, $documents, $ids);
+            $states = [$documents->document()];
+            while (count($states) < 6) {
+                $done = $operations->on($states[count($states) - 1])[1]->applyTo($states[count($states) - 1]);
+                $states[] = $done instanceof Refused ? $states[count($states) - 1] : $done->document;
+            }
+            $steps = [];
+            for ($at = 1; $at < count($states); ++$at) {
+                $steps[] = Change::between($states[$at - 1], $states[$at]);
+            }
+            $all = self::joined($steps);
+            [$first, $last] = [$states[0], $states[count($states) - 1]];
+            $direct = Change::between($first, $last);
+            self::assertEquals([$direct->titleBlock, $direct->setup], [$all->titleBlock, $all->setup]);
+            self::assertEquals($direct->sections, $all->sections, "seed $seed");
+            self::assertEquals($direct->offcuts, $all->offcuts, "seed $seed");
+            self::assertEquals($last->outline, $all->appliedToOutline($first->outline));
+
+            $back = array_map(static fn(Change $step): Change => $step->inverted(), array_reverse($steps));
+            $nothing = self::joined([...$steps, ...$back]);
+            self::assertSame(
+                [[], [], null, null],
+                [$nothing->sections, $nothing->offcuts, $nothing->titleBlock, $nothing->setup],
+            );
+            self::assertEquals($first->outline, $nothing->appliedToOutline($first->outline));
+        }
+    }
+
+    /** @param non-empty-list<Change> $steps */
+    private static function joined(array $steps): Change
+    {
+        return array_reduce(
+            array_slice($steps, 1),
+            static fn(Change $all, Change $step): Change => $all->followedBy($step),
+            $steps[0],
+        );
     }
 
     public function testOnlyWhatLeftTheOutlineIsTold(): void

@@ -47,6 +47,8 @@ final class TypingBurstTest extends TestCase
     #[TestWith([['a', 'b'], ['a'], ['ab'], false, 'a paragraph taken away'])]
     #[TestWith([['a', 'b', 'c'], ['ax', 'b', 'cy'], ['axz', 'b', 'cy'], false, 'several places at once'])]
     #[TestWith([[], ['a'], ['ab'], true, 'into an empty text'])]
+    #[TestWith([['ab'], ['ax'], ['axy'], true, 'one letter for another, and on'])]
+    #[TestWith([['abc'], ['ax'], ['a'], true, 'fewer letters for others, and rubbed out'])]
     public function testWhatWasDone(array $before, array $between, array $after, bool $isOne, string $what): void
     {
         self::assertSame(
@@ -59,6 +61,7 @@ final class TypingBurstTest extends TestCase
     #[TestWith(['', 'C', 'Ch', true, 'writing on'])]
     #[TestWith(['Chap', 'Cha', 'Ch', true, 'rubbing out'])]
     #[TestWith(['Cha', 'Ch', 'Chi', false, 'rubbed out, then written'])]
+    #[TestWith(['Cha', 'Chi', 'Chim', true, 'one letter for another, and on'])]
     public function testAHeadingIsWrittenAsAParagraphIs(
         string $before,
         string $between,

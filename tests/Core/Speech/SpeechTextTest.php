@@ -51,6 +51,14 @@ final class SpeechTextTest extends TestCase
             "# A\n\n| Hour | hPa |\n|---|---|\n| 6 | 1013 |\n| 9 | |\n",
             ['1. A', 'Hour, hPa', '6, 1013', '9'],
         ];
+        yield 'formulas, in the line and by themselves' => [
+            "# A\n\nLet \$x\$ be so:\n\n\$\$\ny = 2\n\$\$\n",
+            ['1. A', 'Let x be so:', 'y = 2'],
+        ];
+        yield 'a picture in the line' => [
+            "# A\n\nThe ![blue lamp](data:image/png;base64,iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAQAAAC1HAwCAAAAC0lEQVR42mNk+A8AAQUBAScY42YAAAAASUVORK5CYII=) burned.\n",
+            ['1. A', 'The blue lamp burned.'],
+        ];
         yield 'separators and signs are silent' => ["# A\n\nOne.\n\n---\n\n* * *\n\nTwo.\n", ['1. A', 'One.', 'Two.']];
     }
 

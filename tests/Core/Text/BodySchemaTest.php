@@ -14,6 +14,125 @@ use Stemmata\Core\Text\Node;
 
 final class BodySchemaTest extends TestCase
 {
+    /** @return iterable<string, array{string, string, list<mixed>, list<mixed>}> part, attribute, sound values, others */
+    public static function values(): iterable
+    {
+        $line = ['section' => 'abcdefghijkl', 'level' => 9, 'number' => '1', 'heading' => 'One'];
+        $letters = static fn(int $count): string => str_repeat('a', $count);
+
+        yield 'a whole number' => ['orderedList', 'start', [0, 1, 999_999_999], [-1, 1_000_000_000, '1', 1.0, null]];
+        yield 'a style of numbers' => ['orderedList', 'style', ['lowerRoman', null], ['roman', 1]];
+        yield 'a level' => ['contents', 'from', [1, 9], [0, 10, -1, '1', null]];
+        yield 'yes or no' => ['contents', 'numbers', [true, false], [1, 'yes', null]];
+        yield 'yes alone' => ['contents', 'shaded', [true, null], [false, 1, 'yes']];
+        yield 'words' => ['contents', 'title', ['', $letters(4096)], [$letters(4097), "\xFF", 7, null]];
+        yield 'pages of contents' => ['contents', 'pages', ['plain', 'none', null], ['dotted', '', true]];
+        yield 'what contents list' => ['contents', 'of', ['figures', 'tables', null], ['headings', '']];
+        yield 'a branch' => [
+            'contents',
+            'branch',
+            ['abcdefghijkl', null],
+            ['abc', 'ABCDEFGHIJKL', '', 'abcdefghijkl ', 7],
+        ];
+        yield 'the looks of lines' => [
+            'contents',
+            'looks',
+            [[1 => 'strong', 9 => 'small'], [2 => 'italic', 3 => 'regular'], null],
+            [[], [0 => 'strong'], [10 => 'strong'], [1 => 'bold'], ['x' => 'strong'], 'strong'],
+        ];
+        yield 'lines' => [
+            'contents',
+            'lines',
+            [
+                [],
+                [
+                    $line,
+                    ['words' => $letters(8192), 'out' => true, 'bookmark' => 'bcdefghijklm', 'caption' => 0] + $line,
+                ],
+            ],
+            [
+                null,
+                'x',
+                ['a' => $line],
+                ['x'],
+                [['section' => 'abc'] + $line],
+                [['level' => 0] + $line],
+                [['number' => null] + $line],
+                [['heading' => $letters(8193)] + $line],
+                [['words' => 7] + $line],
+                [['out' => false] + $line],
+                [['bookmark' => 'x'] + $line],
+                [['caption' => -1] + $line],
+                [$line, []],
+            ],
+        ];
+        yield 'a width' => ['figure', 'width', [5, 100, null], [4, 101, 50.0, '50']];
+        yield 'a picture' => [
+            'figure',
+            'src',
+            ['', 'https://example.org/a.png', 'data:image/png;base64,AAAA'],
+            [null, 'javascript:x', 'data:text/html,x'],
+        ];
+        yield 'a description' => ['figure', 'alt', ['', 'words'], [null, $letters(4097)]];
+        yield 'columns' => ['tableCell', 'columns', [2, 1000, null], [1, 0, 1001, '2']];
+        yield 'an alignment' => ['tableCell', 'align', ['left', 'center', 'right', null], ['justify', '', true]];
+        yield 'a head' => ['tableCell', 'header', [true, false], [null, 0]];
+        yield 'a language of code' => ['codeBlock', 'language', ['php', '', null], [7, $letters(4097)]];
+        yield 'a formula' => [
+            'formulaBlock',
+            'source',
+            ['x', '<math xmlns="http://www.w3.org/1998/Math/MathML"><mi>x</mi></math>'],
+            [null, "\x01", '<math><script/></math>'],
+        ];
+        yield 'a name' => ['bookmark', 'name', ['oil', 'oil_2'], ['', 'a b', '1a', null]];
+    }
+
+    /**
+     * @param list<mixed> $sound
+     * @param list<mixed> $others
+     */
+    #[DataProvider('values')]
+    public function testValuesOfAnAttribute(string $type, string $attribute, array $sound, array $others): void
+    {
+        foreach ($sound as $value) {
+            $body = Body::fromJson(self::with($type, $attribute, $value))->toJson();
+            self::assertEquals($body, Body::fromJson($body)->toJson(), json_encode($value) . ' comes back');
+        }
+        foreach ($others as $value) {
+            try {
+                Body::fromJson(self::with($type, $attribute, $value));
+                self::fail(var_export($value, true) . ' was taken.');
+            } catch (InvalidBody $refusal) {
+                self::assertStringEndsWith('.', $refusal->getMessage());
+            }
+        }
+    }
+
+    /** @return list<array<string, mixed>> a body with one such part, sound but for the value */
+    private static function with(string $type, string $attribute, mixed $value): array
+    {
+        $attributes = [
+            'orderedList' => ['start' => 1],
+            'contents' => ['title' => '', 'from' => 1, 'to' => 9, 'numbers' => true, 'lines' => []],
+            'figure' => ['src' => '', 'alt' => ''],
+            'tableCell' => ['header' => false, 'align' => null],
+            'codeBlock' => ['language' => null],
+            'formulaBlock' => ['source' => 'x'],
+            'bookmark' => ['id' => 'abcdefghijkl', 'name' => 'a'],
+        ];
+        $node = ['type' => $type, 'attrs' => [$attribute => $value] + $attributes[$type]];
+        $paragraph = ['type' => 'paragraph'];
+
+        return match ($type) {
+            'orderedList' => [$node + ['content' => [['type' => 'listItem', 'content' => [$paragraph]]]]],
+            'tableCell' => [
+                ['type' => 'table', 'content' => [['type' => 'caption'], ['type' => 'tableRow', 'content' => [$node]]]],
+            ],
+            'bookmark' => [$paragraph + ['content' => [$node]]],
+            default => [$node],
+        };
+    }
+
     /** @return iterable<string, array{mixed}> */
     public static function hostile(): iterable
     {

@@ -22,6 +22,7 @@ final class TypedNumberTest extends TestCase
         yield 'four parts' => ['10.2.3.14 Soils', '10.2.3.14', 'Soils', false];
         yield 'parts with hyphens' => ['2-1 Soils', '2-1', 'Soils', false];
         yield 'a letter and figures' => ['A.1 Forms', 'A.1', 'Forms', false];
+        yield 'a letter and figures without a stop' => ['Appendix A12 Forms', 'Appendix A12', 'Forms', false];
         yield 'roman and figures' => ['IV.2 Forms', 'IV.2', 'Forms', false];
         yield 'a single figure' => ['3. Method', '3', 'Method', false];
         yield 'a bracket' => ['3) Method', '3', 'Method', false];
