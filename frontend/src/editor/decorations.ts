@@ -1,5 +1,5 @@
 import type { Node as TextNode } from "@tiptap/pm/model";
-import { Plugin, type EditorState, type Transaction } from "@tiptap/pm/state";
+import { Plugin } from "@tiptap/pm/state";
 import { Decoration, DecorationSet } from "@tiptap/pm/view";
 import { levelOf } from "./places";
 
@@ -26,38 +26,29 @@ export const REDRAW = "redraw";
 
 /** Levels, numbers, folds and picks, as they stand in the outline. */
 export function sectionLooks(host: { lookOf(section: string): SectionLook; unfold(section: string): void }): Plugin {
-  const find = (doc: TextNode) => {
-    const found: Decoration[] = [];
-    doc.forEach((section, offset) => {
-      const id = String(section.attrs["id"]);
-      const look = host.lookOf(id);
-      const level = levelOf(section, host);
-      found.push(
-        Decoration.node(offset, offset + section.nodeSize, {
-          class: [look.isFolded ? "folded" : "", look.isPicked ? "picked" : ""].filter(Boolean).join(" "),
-          style: `--number: ${JSON.stringify(look.number)}; --notes-above: ${look.firstNote - 1}`,
-          "data-level": String(section.type.name === "opening" ? 0 : level),
-          ...(look.isNamed ? { "data-named": "" } : {}),
-          ...(look.number === "" ? { "data-unnumbered": "" } : {}),
-        }),
-      );
-      if (section.type.name !== "section") return;
-      const heading = section.firstChild?.nodeSize ?? 0;
-      found.push(Decoration.node(offset + 1, offset + 1 + heading, { role: "heading", "aria-level": String(level) }));
-      if (look.isFolded) {
-        found.push(
-          Decoration.widget(offset + 1 + heading, () => unfoldButton(look, () => host.unfold(id)), {
-            key: `unfold ${id} ${look.folded}`,
-            side: -1,
-            ignoreSelection: true,
-            stopEvent: () => true,
-          }),
-        );
-      }
+  return inEachSection((section, start) => {
+    const id = String(section.attrs["id"]);
+    const look = host.lookOf(id);
+    const level = levelOf(section, host);
+    const whole = Decoration.node(start, start + section.nodeSize, {
+      class: [look.isFolded ? "folded" : "", look.isPicked ? "picked" : ""].filter(Boolean).join(" "),
+      style: `--number: ${JSON.stringify(look.number)}; --notes-above: ${look.firstNote - 1}`,
+      "data-level": String(section.type.name === "opening" ? 0 : level),
+      ...(look.isNamed ? { "data-named": "" } : {}),
+      ...(look.number === "" ? { "data-unnumbered": "" } : {}),
     });
-    return DecorationSet.create(doc, found);
-  };
-  return kept(find, (before, after) => before.childCount !== after.childCount || !sameSections(before, after));
+    if (section.type.name !== "section") return [whole];
+    const underHeading = start + 1 + (section.firstChild?.nodeSize ?? 0);
+    const heading = Decoration.node(start + 1, underHeading, { role: "heading", "aria-level": String(level) });
+    if (!look.isFolded) return [whole, heading];
+    const unfold = Decoration.widget(underHeading, () => unfoldButton(look, () => host.unfold(id)), {
+      key: `unfold ${id} ${look.folded}`,
+      side: -1,
+      ignoreSelection: true,
+      stopEvent: () => true,
+    });
+    return [whole, heading, unfold];
+  });
 }
 
 export function currentLine(): Plugin {
@@ -132,7 +123,7 @@ export function partsOf(section: TextNode, start: number): { node: TextNode; at:
   return parts;
 }
 
-/** Decorations of single parts, found anew in the sections that changed and in no others. */
+/** Decorations of sections and of parts in them, found anew in the sections that changed and in no others. */
 export function inEachSection(inSection: (section: TextNode, start: number) => Decoration[]): Plugin {
   const all = (doc: TextNode) => {
     const found: Decoration[] = [];
@@ -153,8 +144,9 @@ export function inEachSection(inSection: (section: TextNode, start: number) => D
           const was = places.get(section);
           const now = was === undefined ? null : transaction.mapping.mapResult(was + 1);
           if (now && !now.deletedAcross && now.pos === offset + 1) return;
+          // Those that only touch it are its neighbours'.
           next = next
-            .remove(next.find(offset, offset + section.nodeSize))
+            .remove(next.find(offset + 1, offset + section.nodeSize - 1))
             .add(transaction.doc, inSection(section, offset));
         });
         return next;
@@ -166,31 +158,6 @@ export function inEachSection(inSection: (section: TextNode, start: number) => D
       },
     },
   });
-}
-
-/** Decorations that are moved along with the text, and found anew when they may be others. */
-function kept(
-  find: (doc: TextNode) => DecorationSet,
-  areOthers: (before: TextNode, after: TextNode) => boolean,
-): Plugin<DecorationSet> {
-  return new Plugin<DecorationSet>({
-    state: {
-      init: (_config, state: EditorState) => find(state.doc),
-      apply: (transaction: Transaction, set) => {
-        if (transaction.getMeta(REDRAW) || areOthers(transaction.before, transaction.doc)) return find(transaction.doc);
-        return transaction.docChanged ? set.map(transaction.mapping, transaction.doc) : set;
-      },
-    },
-    props: {
-      decorations(state) {
-        return this.getState(state);
-      },
-    },
-  });
-}
-
-function sameSections(before: TextNode, after: TextNode): boolean {
-  return after.content.content.every((section, index) => section.attrs["id"] === before.maybeChild(index)?.attrs["id"]);
 }
 
 function unfoldButton({ folded, name }: SectionLook, unfold: () => void): HTMLElement {

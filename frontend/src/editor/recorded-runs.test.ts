@@ -7,14 +7,15 @@ import type { SectionText } from "../api/client";
 import * as commands from "./commands";
 import { COMMANDS } from "./commands.test-helper";
 import { cell, item, note, p, row, words, type Json } from "./editor.test-helper";
+import { REDRAW } from "./decorations";
 import { insertFiller } from "./filler";
 import { drawn, ManuscriptEditor, type ManuscriptHost, type ShownSection } from "./manuscript-editor";
 import { findSection, sectionAround } from "./places";
 import { textOf } from "./section-text";
 
 // What the editor makes of keys, letters, commands, the clipboard and newer texts at random, step by step: recorded-runs.txt.
-// A line holds the step, the selection, what was said to the screen, and a sum of all that is in the text. After a change
-// that is meant, look at which steps differ and take it over with `vitest run -u`.
+// A line holds the step, the selection, what was said to the screen, and sums of all that is in the text and of all that
+// is drawn. After a change that is meant, look at which steps differ and take it over with `vitest run -u`.
 
 // Nothing is laid out here, so a line of text lies nowhere.
 const nowhere = { x: 0, y: 0, width: 0, height: 0, top: 0, right: 0, bottom: 0, left: 0, toJSON: () => ({}) };
@@ -253,11 +254,15 @@ class Run {
     for (const section of state.doc.content.content)
       expect(section.type.name === "opening" || section.firstChild?.type.name === "heading").toBe(true);
     const { from, to } = state.selection;
-    const { spot, held } = this.editor;
+    const { spot, held, view } = this.editor;
     const kind = state.selection instanceof NodeSelection ? "!" : "";
     this.lines.push(
-      `${name} | ${kind}${from}-${to} ${spot ? `${spot.id}${spot.at}` : "-"} ${held ? held.from + held.to : "-"} | ${this.calls.splice(0).join(", ")} | ${sumOf(JSON.stringify(state.doc.toJSON()))}`,
+      `${name} | ${kind}${from}-${to} ${spot ? `${spot.id}${spot.at}` : "-"} ${held ? held.from + held.to : "-"} | ${this.calls.splice(0).join(", ")} | ${sumOf(JSON.stringify(state.doc.toJSON()))} ${sumOf(view.dom.outerHTML)}`,
     );
+    // What is drawn on the text goes with it, as if it were drawn anew.
+    const drawnNow = view.dom.innerHTML;
+    view.dispatch(view.state.tr.setMeta(REDRAW, true));
+    expect(view.dom.innerHTML).toBe(drawnNow);
   }
 
   private does(): string {

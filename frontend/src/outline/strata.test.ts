@@ -53,6 +53,24 @@ test("the arrows go to the neighbours in the row, up to what holds the stretch a
   ]);
 });
 
+test("a stretch whose middle is at the edge of another stands in that one", () => {
+  const stretch = (id: string, level: number, left: number, width: number) =>
+    ({ id, level, left, width }) as Parameters<typeof neighbour>[1];
+  const [above, next] = [stretch("above", 1, 0, 100), stretch("next", 1, 120, 80)];
+  const up = (left: number) => neighbour([above, next], stretch("from", 2, left, 40), "up")?.id;
+  expect([up(-20), up(80), up(81), up(99), up(100), up(180), up(181)]).toEqual([
+    "above",
+    "above",
+    undefined,
+    undefined,
+    "next",
+    "next",
+    undefined,
+  ]);
+  const down = (left: number) => neighbour([above, stretch("low", 2, left, 9)], above, "down")?.id;
+  expect([down(0), down(99), down(100), down(-1)]).toEqual(["low", "low", undefined, undefined]);
+});
+
 test("a branch let go lands in the row under the pointer, before, after or inside", () => {
   const outline = outlineOf("1 a, 2 b, 1 c");
   const found = strata(outline, [100, 200, 300], 600);
