@@ -9,9 +9,11 @@ use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\References;
 use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Wire\OperationReader;
+use Stemmata\Core\Outline\SectionId;
 use Stemmata\Tests\Support\CountingIds;
 use Stemmata\Tests\Support\Dose;
 use Stemmata\Tests\Support\RandomDocuments;
@@ -33,6 +35,84 @@ final class RoundTripTest extends TestCase
             $again = $formats->read('x.' . $ending, $written)->document;
             self::assertSame(ReadForm::of($document), ReadForm::of($again), sprintf("seed %d\n%s", $seed, $written));
         }
+    }
+
+    #[TestWith(['md'])]
+    #[TestWith(['html'])]
+    #[TestWith(['docx'])]
+    public function testContentsOfAnyLookComeBackWithTheirHandWork(string $ending): void
+    {
+        $formats = Services::formats();
+        for ($seed = 1, $count = Dose::of(300, 60); $seed <= $count; ++$seed) {
+            $random = new Randomizer(new Mt19937($seed));
+            $ids = new CountingIds();
+            $document = self::withContents((new RandomDocuments($random, $ids))->document(), $random, $ids);
+            $written = $formats->written($ending, $document);
+            $again = $formats->read('x.' . $ending, $written)->document;
+            self::assertSame(ReadForm::of($document), ReadForm::of($again), sprintf("seed %d\n%s", $seed, $written));
+        }
+    }
+
+    /** Contents in one of the sections, with any settings, lines that are worded by hand, left out and added. */
+    private static function withContents(Document $document, Randomizer $random, CountingIds $ids): Document
+    {
+        $among = static fn(array $values): mixed => $values[$random->getInt(0, count($values) - 1)];
+        $sections = array_map(static fn(SectionId $id): string => $id->value, $document->outline->ids());
+        $bookmarks = array_map(
+            strval(...),
+            array_merge(
+                ...array_map(
+                    static fn(References $each): array => array_keys($each->bookmarks),
+                    $document->references(),
+                ),
+            ),
+        );
+        $holder = $among($sections);
+        $place = ['section' => $holder, 'index' => 0];
+        // A line that is left out has no words in a file.
+        $out = $sections[$random->getInt(0, count($sections) - 1)];
+        $worded = $among(array_values(array_diff([...$sections, 'none00000000'], [$out])));
+        $maybe = static fn(): ?bool => 0 === $random->getInt(0, 2) ? null : true;
+        $reader = new OperationReader($ids);
+        foreach (
+            [
+                [
+                    'name' => 'generate-contents',
+                    'section' => $holder,
+                    'from' => ($from = $random->getInt(1, 3)),
+                    'to' => $random->getInt($from, 9),
+                    'numbers' => $maybe(),
+                    'title' => $among(['', 'Contents', 'In this “book” & that']),
+                    'pages' => $among([null, 'plain', 'none']),
+                    'of' => $among([null, null, 'figures', 'tables']),
+                    'twoColumns' => $maybe(),
+                    'shaded' => $maybe(),
+                    'ownPage' => $maybe(),
+                    'always' => $maybe(),
+                ],
+                [
+                    'name' => 'set-up-contents',
+                    ...$place,
+                    'looks' => $among([null, ['1' => 'strong', '2' => 'italic'], ['3' => 'small', '9' => 'regular']]),
+                ],
+                ['name' => 'change-contents-line', ...$place, 'line' => $worded, 'words' => 'By hand <1>'],
+                ['name' => 'change-contents-line', ...$place, 'line' => $out, 'out' => true],
+                [
+                    'name' => 'add-contents-line',
+                    ...$place,
+                    'bookmark' => $among([...$bookmarks, 'mark00000000']),
+                    'words' => 'Added',
+                    'level' => $random->getInt(1, 9),
+                ],
+                ['name' => 'refresh-contents', ...$place],
+            ]
+            as $operation
+        ) {
+            $done = $reader->read($operation)->applyTo($document);
+            $document = $done instanceof Applied ? $done->document : $document;
+        }
+
+        return $document;
     }
 
     #[TestWith(['md'])]

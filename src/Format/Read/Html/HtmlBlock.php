@@ -106,13 +106,17 @@ final class HtmlBlock
         );
 
         $found = new FoundContents($settings, true);
+        preg_match_all('/([^\s:]+):([1-9])/u', $element->getAttribute('data-added'), $added);
+        $levels = array_combine($added[1], array_map(intval(...), $added[2]));
         foreach (HtmlTree::within($element, 'a') as $link) {
             $item = $link->parentNode;
             $byHand = $link->getAttribute('title');
+            $anchor = rawurldecode(substr((string) strstr($link->getAttribute('href'), '#'), 1));
+            $level = $item instanceof \DOMElement ? (int) $item->getAttribute('data-level') : 0;
             $found->line(
-                rawurldecode(substr((string) strstr($link->getAttribute('href'), '#'), 1)),
+                $anchor,
                 $link->textContent,
-                $item instanceof \DOMElement ? (int) $item->getAttribute('data-level') : 0,
+                0 === $level ? $levels[$anchor] ?? 0 : $level,
                 '' === $byHand ? null : $byHand,
             );
         }

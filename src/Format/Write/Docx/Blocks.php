@@ -296,21 +296,18 @@ final class Blocks extends BlockVisitor
     {
         $isHeader =
             [] === array_filter($row, static fn(array $place): bool => true !== $place['cell']->attribute('header'));
-        $at = 0;
-        $cells = '';
-        $before = 0;
-        foreach ($row as $place) {
-            $before = '' === $cells ? $place['column'] : $before;
-            $cells .= $this->cell($place['cell'], $place['columns'], $place['begins']);
-            $at = $place['column'] + $place['columns'];
-        }
-        $missing = $columns - $at;
+        $cells = array_map(
+            fn(array $place): string => $this->cell($place['cell'], $place['columns'], $place['begins']),
+            $row,
+        );
+        $before = $row[0]['column'] ?? 0;
+        $missing = $columns - max(0, ...array_map(static fn(array $at): int => $at['column'] + $at['columns'], $row));
         $more =
             ($before > 0 ? sprintf('<w:gridBefore w:val="%d"/>', $before) : '') .
             ($missing > 0 ? sprintf('<w:gridAfter w:val="%d"/>', $missing) : '') .
             ($isHeader ? '<w:tblHeader/>' : '');
 
-        return '<w:tr>' . ('' === $more ? '' : '<w:trPr>' . $more . '</w:trPr>') . $cells . '</w:tr>';
+        return '<w:tr>' . ('' === $more ? '' : '<w:trPr>' . $more . '</w:trPr>') . implode('', $cells) . '</w:tr>';
     }
 
     /** @param bool $begins false for a place that a cell of a row above goes on in */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write\Html;
 
+use Stemmata\Core\Contents\ContentsLines;
 use Stemmata\Core\Contents\ContentsOf;
 use Stemmata\Core\Contents\ContentsPages;
 use Stemmata\Core\Contents\ContentsSettings;
@@ -14,8 +15,16 @@ use Stemmata\Core\Text\Node;
 /** Contents in a text file: an element that says what they are made of, for a reader to make them again. */
 final class ContentsElement
 {
-    public static function openingTag(Node $contents, Rendition $rendition): string
+    /** @param bool $isFlat whether its lines do not say their levels, so that those of lines by hand are said here */
+    public static function openingTag(Node $contents, Rendition $rendition, bool $isFlat = false): string
     {
+        $added = [];
+        foreach ($isFlat ? ContentsLines::kept($contents) : [] as $line) {
+            $name = $rendition->places->findName($line['bookmark'] ?? '');
+            if (null !== $name) {
+                $added[] = $name . ':' . $line['level'];
+            }
+        }
         $leftOut = array_map(
             static fn(array $line): string => ($rendition->places->findName($line[0]) ?? $line[0]) .
                 (null === $line[1] ? '' : ':' . $line[1]),
@@ -32,7 +41,7 @@ final class ContentsElement
         );
 
         return sprintf(
-            '<nav class="contents" data-from="%d" data-to="%d" data-numbers="%s"%s%s%s%s%s aria-label="%s">',
+            '<nav class="contents" data-from="%d" data-to="%d" data-numbers="%s"%s%s%s%s%s%s aria-label="%s">',
             $settings->from,
             $settings->to,
             $settings->numbers ? 'yes' : 'no',
@@ -43,6 +52,7 @@ final class ContentsElement
             [] === $leftOut
                 ? ''
                 : ' data-left-out="' . htmlspecialchars(implode(' ', $leftOut), \ENT_QUOTES | \ENT_SUBSTITUTE) . '"',
+            [] === $added ? '' : ' data-added="' . implode(' ', $added) . '"',
             htmlspecialchars($settings->title, \ENT_QUOTES | \ENT_SUBSTITUTE),
         );
     }

@@ -167,6 +167,9 @@ final class BlockMarkdown extends BlockVisitor
             );
         }
 
-        return ContentsElement::openingTag($contents, $this->rendition) . "\n\n" . implode("\n", $lines) . "\n\n</nav>";
+        return ContentsElement::openingTag($contents, $this->rendition, true) .
+            "\n\n" .
+            implode("\n", $lines) .
+            "\n\n</nav>";
     }
 }

@@ -134,6 +134,25 @@ final class DocxWriterTest extends TestCase
         }
     }
 
+    /** Programs take names for the same that differ in capitals only (common practice). */
+    public function testBookmarksThatDifferInCapitalsOnlyAreToldApart(): void
+    {
+        $file = Services::formats()->written(
+            'docx',
+            Services::formats()->read(
+                'x.html',
+                '<h1>A</h1><p>The <a id="oil" class="bookmark"></a>oil, the <a id="Oil" class="bookmark"></a>Oil; ' .
+                    '<a href="#oil">one</a>, <a href="#Oil">other</a>.</p>',
+            )->document,
+        );
+        $xml = (string) self::opened($file)->getFromName('word/document.xml');
+        preg_match_all('/<w:bookmarkStart w:id="\d+" w:name="(?!_)([^"]+)"/', $xml, $names);
+        preg_match_all('/w:anchor="([^"]+)"/', $xml, $anchors);
+
+        self::assertCount(2, array_unique(array_map(mb_strtolower(...), $names[1])));
+        self::assertSame($names[1], $anchors[1]);
+    }
+
     public function testALinkInANoteArrivesThoughNothingElseLinks(): void
     {
         $note = new Node(
