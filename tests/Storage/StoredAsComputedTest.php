@@ -114,10 +114,35 @@ final class StoredAsComputedTest extends KernelTestCase
         }
     }
 
+    /** Of few sections headings are asked for one by one, of many all at once. */
+    public function testHeadingsOfManySectionsAreTheirs(): void
+    {
+        $desk = self::getContainer()->get(Desk::class);
+        $store = self::getContainer()->get(DocumentStore::class);
+        self::assertInstanceOf(Desk::class, $desk);
+        self::assertInstanceOf(DocumentStore::class, $store);
+        $headings = array_map(static fn(int $number): string => 'Lamp of day ' . $number, range(1, 501));
+        $id = $desk->add(Services::formats()->read('x.md', '# ' . implode("\n\n# ", $headings) . "\n")->document);
+        $another = (new RandomDocuments(new Randomizer(new Mt19937(1)), new CountingIds(90_000_000)))->document();
+        $other = $desk->add($another);
+        $ids = $store->document($id)->outline->ids();
+
+        self::assertSame($headings, $store->document($id)->headings());
+        self::assertSame($another->headings(), $store->document($other)->headings());
+        foreach ([[], array_slice($ids, 0, 1), array_slice($ids, 0, 500), $ids] as $some) {
+            self::assertSame(
+                array_slice($headings, 0, count($some)),
+                array_values($store->shelf($id)->headings($some)),
+            );
+            self::assertSame([], $store->shelf($other)->headings($some));
+        }
+    }
+
     /** @return array<string, mixed> */
     private static function kept(DocumentStore $store, string $id): array
     {
         $document = $store->wholeDocument($id);
+        self::assertSame($document->headings(), $store->document($id)->headings());
         $stored = StoredForm::of($document);
         $inOutline = array_map(static fn(SectionId $each): string => $each->value, $document->outline->ids());
         $offcuts = array_map(serialize(...), $store->shelf($id)->offcuts());
