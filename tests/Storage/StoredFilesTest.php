@@ -74,6 +74,18 @@ final class StoredFilesTest extends TestCase
         );
     }
 
+    public function testPicturesOfAnotherWriterAreNotServed(): void
+    {
+        $this->withLamps();
+        $address = '/api/pictures/' . (new Picture('svg+xml', self::LAMP))->hash;
+        $change = $this->database->prepare('UPDATE document SET owner_id = ? || owner_id');
+        $change->execute(['another']);
+
+        self::assertSame('This picture is not kept here.', self::$server->get('GET', $address)['detail'] ?? null);
+        $this->database->exec("UPDATE document SET owner_id = replace(owner_id, 'another', '')");
+        self::assertSame(self::LAMP, self::$server->text($address));
+    }
+
     public function testAPictureTypedInIsTakenOutOfTheTextAndTheWindowIsTold(): void
     {
         $document = LiveDocument::from(self::$server, "# One\n\nWords.\n");
