@@ -43,27 +43,33 @@ final class HtmlInline
     public function ofNodes(array $nodes, bool $inHeading = false): array
     {
         $run = new InlineRun();
+        $around = null;
+        $marks = [];
         foreach ($nodes as $node) {
-            $this->readInto($run, $node, $this->marksAround($node, $inHeading), $inHeading);
+            // Most stand side by side.
+            if (null !== $node->parentNode && true !== $around?->isSameNode($node->parentNode)) {
+                $around = $node->parentNode;
+                $marks = $this->marksIn($around, $inHeading);
+            }
+            $this->readInto($run, $node, $marks, $inHeading);
         }
 
         return $run->finished();
     }
 
     /**
-     * Of what is around a part: bold type or a link around whole paragraphs, the style of a cell.
+     * Of what is around the parts of an element: bold type or a link around whole paragraphs, the style of a cell.
      *
      * @return array<string, Mark> by type
      */
-    private function marksAround(\DOMNode $node, bool $inHeading): array
+    private function marksIn(\DOMNode $element, bool $inHeading): array
     {
         $around = [];
-        for (
-            $element = $node->parentNode;
-            $element instanceof \DOMElement && 'body' !== $element->localName;
-            $element = $element->parentNode
-        ) {
-            $around[] = $element;
+        while ($element instanceof \DOMElement && 'body' !== $element->localName) {
+            if ($element->hasAttribute('style') || !HtmlBlock::isBlock($element)) {
+                $around[] = $element;
+            }
+            $element = $element->parentNode;
         }
         $marks = [];
         foreach (array_reverse($around) as $element) {

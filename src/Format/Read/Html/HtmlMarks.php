@@ -49,7 +49,7 @@ final class HtmlMarks
     {
         $type = self::OF_ELEMENTS[$element->localName ?? ''] ?? null;
         $marks = null === $type ? $around : $around + [$type => new Mark($type)];
-        $style = strtolower($element->getAttribute('style'));
+        $style = $element->hasAttributes() ? strtolower($element->getAttribute('style')) : '';
         $isStyled =
             '' !== $style &&
             (!HtmlBlock::isBlock($element) || in_array($element->localName, self::STYLED_BLOCKS, true));
