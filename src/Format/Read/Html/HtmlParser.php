@@ -47,22 +47,13 @@ final class HtmlParser
         self::$input?->write(pack('N', strlen($html)));
         self::$input?->write($html);
         $answer = '';
-        $length = null;
-        while (null === $length || strlen($answer) < $length) {
-            $answer .= $process->getIncrementalOutput();
-            if (null === $length && strlen($answer) >= 4) {
-                $head = unpack('N', $answer);
-                $length = is_array($head) && is_int($head[1]) ? $head[1] : 0;
-                $answer = substr($answer, 4);
-            }
-            if (null !== $length && strlen($answer) >= $length) {
-                break;
-            }
+        while (null === ($page = self::findWhole($answer))) {
             if (!$process->isRunning() || microtime(true) > $until) {
                 self::end();
                 throw FormatException::tooHard();
             }
             usleep(200);
+            $answer .= $process->getIncrementalOutput();
         }
 
         if (strlen($html) > self::LARGE) {
@@ -70,7 +61,15 @@ final class HtmlParser
             self::end();
         }
 
-        return $answer;
+        return $page;
+    }
+
+    /** The page, once all of it has come: its length in four bytes goes before it. */
+    private static function findWhole(string $answer): ?string
+    {
+        $head = strlen($answer) < 4 ? false : unpack('N', $answer);
+
+        return is_array($head) && is_int($head[1]) && strlen($answer) === 4 + $head[1] ? substr($answer, 4) : null;
     }
 
     private static function process(): Process
