@@ -222,6 +222,18 @@ function BlockMenu({ spot }: { spot: Spot }) {
   );
 }
 
+/** Where the block with the cursor begins: of a table, the row; of what is chosen as a whole, its first line’s height. */
+function blockBox(view: EditorView): { top: number; bottom: number } {
+  const { selection } = view.state;
+  const { $head, from } = selection;
+  const chosen = selection instanceof NodeSelection && $head.depth < 2 ? view.nodeDOM(from) : null;
+  if (chosen instanceof HTMLElement) {
+    const { top, bottom } = chosen.getBoundingClientRect();
+    return { top, bottom: Math.min(bottom, top + LINE) };
+  }
+  return view.coordsAtPos(isInTable(view.state) ? $head.pos : $head.start(Math.min(2, $head.depth)));
+}
+
 /** In the coordinates of the scrolled text, so that the tools travel with it. */
 function placeOf(spot: Spot, scroller: HTMLElement): At | null {
   const { view } = spot;
@@ -231,9 +243,7 @@ function placeOf(spot: Spot, scroller: HTMLElement): At | null {
   const end = view.coordsAtPos(view.state.selection.to);
   // Neither the selected words nor the lines next to them are covered.
   const isHigh = start.top - LINE - BAR < box.top;
-  const { $head } = view.state.selection;
-  // Of a table, the row with the cursor.
-  const block = view.coordsAtPos(isInTable(view.state) ? $head.pos : $head.start(Math.min(2, $head.depth)));
+  const block = blockBox(view);
   const text = view.dom.getBoundingClientRect();
   const down = scroller.scrollTop - box.top;
   return {
