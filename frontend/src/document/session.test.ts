@@ -228,13 +228,44 @@ test("a change that takes longer than a moment says so until it is done", async 
   expect(session.state.isWorking).toBe(false);
 });
 
+test("what became of a command whose answer never came is told once the server answers again", async () => {
+  const message = () => session.window.message;
+  const unanswered = async () => {
+    server.isReachable = false;
+    await session.changes.perform({ name: "promote", sections: ["b"] });
+    server.isReachable = true;
+    expect(message()?.tone).toBe("unsure");
+  };
+  await unanswered();
+  await session.changes.sync();
+  expect(message()?.tone).toBe("unsure");
+  await session.changes.sync();
+  expect(message()).toMatchObject({
+    tone: "warning",
+    sentence: "Stemmata answers again; the last command did not reach it.",
+  });
+
+  // Looks at an earlier command say nothing of this one.
+  await unanswered();
+  await session.changes.sync();
+  expect(message()?.tone).toBe("unsure");
+  server.changes = { revision: ++server.revision, changed: [{ ...facts("b", server.revision), heading: "done" }] };
+  await session.changes.sync();
+  expect(message()).toMatchObject({
+    tone: "said",
+    sentence: "Stemmata answers again. This is the document as it is now.",
+  });
+});
+
 test("what is typed while an answer is on its way builds on that answer", async () => {
   type("a", "one");
   const sending = session.flush();
   await Promise.resolve();
   type("a", "one two");
   await sending;
+  expect(session.state.saving).toBe("keeping");
   await session.flush();
+  expect(session.state.saving).toBe("kept");
   expect(server.writes().map(({ baseRevision, operation }) => [baseRevision, bodyOf(operation)])).toEqual([
     [3, bodyOf(textOf("a", "one"))],
     [4, bodyOf(textOf("a", "one two"))],
