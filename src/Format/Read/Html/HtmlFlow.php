@@ -438,16 +438,17 @@ final readonly class HtmlFlow
     private function figure(\DOMElement $figure, int $depth): array
     {
         $images = HtmlTree::within($figure, 'img');
-        $image = $images[0] ?? null;
         $caption = HtmlTree::first($figure, 'figcaption');
         $table = HtmlTree::first($figure, 'table');
         if (null !== $table && null !== $caption && [] === $images) {
             return (new HtmlTable($this->inline, $this->builder))->blocksOf($table, $caption);
         }
-        if (1 !== count($images) || null === $image || null !== $table) {
+        if (1 !== count($images) || null !== $table) {
             return $this->blocksOf($figure->childNodes, $depth, null);
         }
 
-        return [new Node('figure', $this->inline->image($image), null === $caption ? [] : $this->inline->of($caption))];
+        return [
+            new Node('figure', $this->inline->image($images[0]), null === $caption ? [] : $this->inline->of($caption)),
+        ];
     }
 }

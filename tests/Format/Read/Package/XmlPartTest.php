@@ -20,6 +20,8 @@ final class XmlPartTest extends TestCase
         yield 'one after its declaration, comments and instructions' => [
             "<?xml version='1.0'?>\n<!-- <!DOCTYPE a> --><?do <!DOCTYPE a> ?>\n<!----><a/>",
         ];
+        yield 'one after a comment' => ['<!-- x --><a/>'];
+        yield 'one after an instruction' => ['<?x?><a/>'];
         yield 'signs of a declaration in the text' => ['<a><![CDATA[<!DOCTYPE b>]]><!-- <!DOCTYPE c> --></a>'];
         yield 'a sign alone at the end of the text' => ['<a>&lt;</a>'];
     }
