@@ -203,6 +203,12 @@ final class OperationReaderTest extends TestCase
         }
     }
 
+    public function testASectionThatIsANumberIsNone(): void
+    {
+        $this->expectExceptionMessage('“sections” must be a list of section ids.');
+        (new OperationReader(new CountingIds()))->read(['name' => 'promote', 'sections' => [7]]);
+    }
+
     public function testAnIdThatIsNoneIsQuotedShort(): void
     {
         $this->expectExceptionMessage('“' . str_repeat('9', 40) . '” is not the id of a section');
