@@ -55,6 +55,21 @@ final readonly class Scope
         return $part;
     }
 
+    /** The outline of the part as a document of its own, in which each branch begins at the first level. */
+    public function byItself(Outline $outline): Outline
+    {
+        $part = Outline::empty();
+        foreach ($this->runs as [$from, $to]) {
+            for ($at = $from; $at < $to; $at = $end) {
+                $end = min($to, $outline->branchEnd($at));
+                $branch = $outline->slice($at, $end);
+                $part = $part->followedBy($branch->findShifted(1 - max(1, $branch->levelAt(0)->value)) ?? $branch);
+            }
+        }
+
+        return $part;
+    }
+
     /**
      * @template T
      *

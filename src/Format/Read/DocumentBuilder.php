@@ -234,7 +234,7 @@ final class DocumentBuilder
     {
         $this->hasInnerLinks = $this->hasInnerLinks || str_starts_with($href, '#');
 
-        return Mark::link($href, $hint);
+        return Mark::link($href, '' === $hint ? null : $hint);
     }
 
     /** A name for the place where the next heading or block begins. */

@@ -65,17 +65,7 @@ final readonly class Copying
     {
         return $this->added(function () use ($id, $scope): StagedDocument {
             $document = $this->store->document($id);
-            $outline = $document->outline;
-            $part = Outline::empty();
-            foreach ($scope->runs as [$from, $to]) {
-                for ($at = $from; $at < $to; $at = $end) {
-                    $end = min($to, $outline->branchEnd($at));
-                    $branch = $outline->slice($at, $end);
-                    // Each branch begins at the first level.
-                    $part = $part->followedBy($branch->findShifted(1 - max(1, $branch->levelAt(0)->value)) ?? $branch);
-                }
-            }
-
+            $part = $scope->byItself($document->outline);
             $name = $document->section($part->idAt(0))->heading->plainText();
 
             return $this->staged($id, $document, $part, $document->titleBlock->withTitle($name));

@@ -39,6 +39,21 @@ final class ScopeTest extends TestCase
         }
     }
 
+    /** @param list<string> $heads */
+    #[TestWith([['A'], true, '1232'])]
+    #[TestWith([['B'], true, '12'])]
+    #[TestWith([['C', 'F'], true, '11'])]
+    #[TestWith([['B', 'D', 'E'], true, '12112'], 'side by side')]
+    #[TestWith([['B', 'D'], false, '11'])]
+    #[TestWith([['Z'], true, ''])]
+    public function testByItselfEachBranchBeginsAtTheFirstLevel(array $heads, bool $withBranches, string $levels): void
+    {
+        $outline = Sketch::document(self::BOOK)->outline;
+        $scope = Scope::of($outline, array_map(Sketch::id(...), $heads), $withBranches);
+
+        self::assertSame($levels, $scope->byItself($outline)->levels);
+    }
+
     public function testAPartKeepsItsNumbersAndSoDoItsFiles(): void
     {
         $document = Sketch::document(self::BOOK);

@@ -410,7 +410,7 @@ final class LineReader
             return null;
         }
 
-        return $this->builder->link($address, $hint ?: null);
+        return $this->builder->link($address, $hint);
     }
 
     private function linkTo(?string $target): ?Mark

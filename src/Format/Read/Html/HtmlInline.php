@@ -292,7 +292,7 @@ final class HtmlInline
             return null;
         }
 
-        return $this->builder->link($this->surroundings->address($href), $element->getAttribute('title') ?: null);
+        return $this->builder->link($this->surroundings->address($href), $element->getAttribute('title'));
     }
 
     private function formula(InlineRun $run, \DOMElement $element, ?string $source, bool $isInLine): void

@@ -256,7 +256,7 @@ final class LineReader
         }
         $hint = Xml::attribute($link, 'title');
 
-        return $this->builder->link($address, $hint ?: null);
+        return $this->builder->link($address, $hint);
     }
 
     /** @return list<Mark> */
