@@ -65,6 +65,7 @@ final readonly class RandomOperations
             'spread-target',
             'note-idea',
             'reword-idea',
+            'merge-text',
         ];
         $name = $this->among($names);
         $isContents = in_array($name, ['generate-contents', 'set-up-contents'], true);
@@ -148,6 +149,7 @@ final readonly class RandomOperations
                 'at' => 1 === $this->random->getInt(0, 1) ? $this->random->getInt(-1, 30) : null,
                 'to' => $isContents ? $this->random->getInt(1, 10) : $from + $this->among([0, 0, 3, 8]),
                 'body' => $this->documents->body([])->toJson(),
+                ...'merge-text' === $name ? $this->merge() : [],
                 'aim' => $this->among(['Show it', '']),
                 'marker' => $this->among(['leaf', '']),
                 'stage' => $this->among(['drafted', 'settled', '']),
@@ -155,6 +157,19 @@ final readonly class RandomOperations
                 'inContents' => 1 === $this->random->getInt(0, 1),
                 'title' => $this->among(['Contents', 'Inhalt']),
             ]),
+        ];
+    }
+
+    /** @return array<string, mixed> typing that began on a text and met another one */
+    private function merge(): array
+    {
+        $text = fn(): array => ['heading' => [], 'body' => $this->documents->body([])->toJson()];
+
+        return [
+            'began' => $text(),
+            'mine' => $text(),
+            'seen' => $this->among([null, $text()]),
+            'preference' => $this->among(['ask', 'mine', 'theirs', 'both']),
         ];
     }
 

@@ -55,7 +55,7 @@ export const api = createClient<paths>({ baseUrl: window.location.origin });
 
 export type Write =
   | { kind: "applied"; outcome: WriteOutcome }
-  | { kind: "refused"; sentence: string }
+  | { kind: "refused"; sentence: string; reason: string }
   | { kind: "stale"; conflict: Conflict }
   | { kind: "unreachable"; sentence?: string };
 
@@ -81,7 +81,7 @@ export function sentenceOf(problem: unknown): string {
   return isProblem(problem) ? problem.detail : "Stemmata gave an answer that cannot be understood.";
 }
 
-function isProblem(problem: unknown): problem is { detail: string } {
+function isProblem(problem: unknown): problem is { detail: string; reason?: string } {
   return typeof problem === "object" && problem !== null && "detail" in problem && typeof problem.detail === "string";
 }
 
@@ -102,7 +102,9 @@ export async function write(
           : {}),
       };
     // An answer that is not Stemmata's own, such as a proxy's “too many requests” or “log in again”, refuses nothing for good.
-    return isProblem(error) ? { kind: "refused", sentence: sentenceOf(error) } : { kind: "unreachable" };
+    return isProblem(error)
+      ? { kind: "refused", sentence: sentenceOf(error), reason: error.reason ?? "" }
+      : { kind: "unreachable" };
   } catch {
     return { kind: "unreachable" };
   }

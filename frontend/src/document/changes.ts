@@ -38,6 +38,8 @@ type Parts = {
   sending: () => () => Promise<void>;
   /** Sections that are being typed in: what others say of their texts waits. */
   typing: () => ReadonlySet<string>;
+  /** Whether two texts of a section wait for the writer’s choice. */
+  isAsked: (section: string) => boolean;
   /** Told after each change what was read from the whole document and is no longer true. */
   outdated: (readings: readonly Reading[]) => void;
   /** Told of each revision that this window has made. */
@@ -53,6 +55,7 @@ export class Changes {
   constructor(private readonly parts: Parts) {}
 
   async perform(operation: Operation, { quiet = false }: { quiet?: boolean } = {}): Promise<Write> {
+    if (this.isAskedAbout(operation)) return this.choiceFirst();
     return this.answering(() => this.operated(operation, quiet ? null : ({ label }) => label));
   }
 
@@ -63,6 +66,7 @@ export class Changes {
 
   /** Text from elsewhere that has headings, or paragraphs enough to look for some. */
   async paste(section: string, from: number, to: number, text: string, kind: "html" | "md"): Promise<Write> {
+    if (this.parts.isAsked(section)) return this.choiceFirst();
     return this.answering(() =>
       this.written(
         (baseRevision) =>
@@ -243,6 +247,20 @@ export class Changes {
         if (store.getState().isWorking) store.setState({ isWorking: false });
       }
     });
+  }
+
+  /** What is done to a text at a place in it needs one text, and not two. */
+  private isAskedAbout(operation: Operation): boolean {
+    if (operation.name === "batch")
+      return (operation.operations as Operation[]).some((each) => this.isAskedAbout(each));
+    if (operation.name === "make-headings") return operation.lines.some(({ section }) => this.parts.isAsked(section));
+    return "section" in operation && operation.section !== undefined && this.parts.isAsked(operation.section);
+  }
+
+  private choiceFirst(): Write {
+    const sentence = "Two windows changed the same words there. Say first which are to stand.";
+    this.parts.messages.say(sentence, "warning");
+    return { kind: "refused", sentence, reason: "same-words" };
   }
 
   private get revision(): number {

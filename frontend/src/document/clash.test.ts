@@ -1,33 +1,36 @@
 import { expect, test } from "vitest";
-import { settling } from "./clash";
+import { commonEnds, merging, sharedBy } from "./clash";
 import { textOf } from "./server.test-helper";
 
-const headed = (words: string, heading: string) => ({
-  ...textOf("a", words),
-  heading: (heading === "" ? [] : [{ type: "text", text: heading }]) as never[],
+const paragraphs = (words: string) => ({
+  heading: [{ type: "text", text: "H" }] as never[],
+  body: [...words].map((word) => ({ type: "paragraph", content: [{ type: "text", text: word }] })) as never[],
 });
 
-test("mine takes the place of theirs, with its heading when that differs", () => {
-  expect(settling({ section: "a", mine: headed("x", "A"), theirs: headed("y", "A") }, "mine")).toMatchObject({
-    name: "replace-body",
+test("what is typed travels with what it began on, and a choice with the text that was seen", () => {
+  const [began, mine, seen] = [paragraphs("a"), paragraphs("b"), textOf("s", "c", 4)];
+  expect(merging({ section: "s", began }, mine)).toEqual({ name: "merge-text", section: "s", began, mine });
+  expect(merging({ section: "s", began }, mine, { seen, preference: "both" })).toEqual({
+    name: "merge-text",
+    section: "s",
+    began,
+    mine,
+    seen: { heading: seen.heading, body: seen.body },
+    preference: "both",
   });
-  expect(settling({ section: "a", mine: headed("x", "B"), theirs: headed("y", "A") }, "mine")).toMatchObject({
-    name: "batch",
-    operations: [{ name: "rename" }, { name: "replace-body" }],
-  });
 });
 
-test("theirs is kept already", () => {
-  expect(settling({ section: "a", mine: headed("x", "A"), theirs: headed("y", "A") }, "theirs")).toBeNull();
+test.each([
+  ["abcd", "abxcd", 2, 2],
+  ["aa", "aaa", 2, 0],
+  ["", "ab", 0, 0],
+  ["ab", "ab", 2, 0],
+])("the ends that %j and %j share are counted once", (one, other, head, tail) => {
+  expect(commonEnds([...one], [...other])).toEqual({ head, tail });
 });
 
-test("of both, the heading that has no place begins the second text; one without words begins nothing", () => {
-  const both = (mine: string) => settling({ section: "a", mine: headed("x", mine), theirs: headed("y", "A") }, "both");
-  const texts = (operation: ReturnType<typeof both>) =>
-    operation?.name === "replace-body"
-      ? (operation.body ?? []).map((block) => JSON.stringify(block).match(/"text":"([^"]*)"/)?.[1])
-      : [];
-  expect(texts(both("B"))).toEqual(["y", "B", "x"]);
-  expect(texts(both("A"))).toEqual(["y", "x"]);
-  expect(texts(both(""))).toEqual(["y", "x"]);
+test("two texts whose beginning nobody knows certainly began on what they share", () => {
+  expect(sharedBy(paragraphs("abxd"), paragraphs("abyzd"))).toEqual(paragraphs("abd"));
+  const renamed = { ...paragraphs("a"), heading: [] };
+  expect(sharedBy(paragraphs("a"), renamed).heading).toEqual([]);
 });

@@ -1,31 +1,43 @@
 import type { Operation, SectionText } from "../api/client";
-import { plainHeading, type Draft } from "./drafts";
+import type { Draft, Words } from "./drafts";
 import { sameText } from "./same-text";
 
-/** A section whose typing met another window’s: both texts wait for the writer’s choice. */
-export type Clash = { section: string; mine: SectionText; theirs: SectionText };
+/** A section in which two windows changed the same words: what is typed here goes on, and waits for the writer’s choice. */
+export type Clash = { section: string; theirs: SectionText };
 
-/** A clash that waits for the writer, with the draft it came of. */
-export type Waiting = Clash & { draft: Draft };
+export type Choice = "mine" | "theirs" | "both";
 
-/** What it takes to go on with one text, or with both; null for theirs, which is kept already. */
-export function settling({ section, mine, theirs }: Clash, choice: "mine" | "theirs" | "both"): Operation | null {
-  if (choice === "theirs") return null;
-  const isRenamed = !sameText(mine.heading, theirs.heading);
-  const replace = (body: unknown[]): Operation => ({
-    name: "replace-body",
+/** What is typed here, to be put together with the text as it is kept when this arrives. */
+export function merging(
+  { section, began }: Pick<Draft, "section" | "began">,
+  mine: Words,
+  chosen?: { seen: SectionText; preference: Choice },
+): Operation {
+  const words = ({ heading, body }: Words) => ({ heading, body });
+  return {
+    name: "merge-text",
     section,
-    body: body as Record<string, never>[],
-  });
-  if (choice === "mine") {
-    return isRenamed
-      ? { name: "batch", operations: [{ name: "rename", section, heading: mine.heading }, replace(mine.body)] }
-      : replace(mine.body);
-  }
-  // A section has one heading; the other stands where its text begins.
-  const heading =
-    isRenamed && plainHeading(mine) !== ""
-      ? [{ type: "paragraph", content: [{ type: "text", text: plainHeading(mine), marks: [{ type: "strong" }] }] }]
-      : [];
-  return replace([...theirs.body, ...heading, ...mine.body]);
+    began: words(began ?? mine),
+    mine: words(mine),
+    ...(chosen ? { seen: words(chosen.seen), preference: chosen.preference } : {}),
+  };
+}
+
+/** What two texts certainly began on when nobody knows it any more: the blocks at the head and the tail that are the same. */
+export function sharedBy(mine: Words, theirs: Words): Words {
+  const { head, tail } = commonEnds(mine.body, theirs.body);
+  return {
+    heading: sameText(mine.heading, theirs.heading) ? mine.heading : [],
+    body: [...mine.body.slice(0, head), ...mine.body.slice(mine.body.length - tail)],
+  };
+}
+
+/** How many blocks at the head and how many at the tail of two texts are the same. */
+export function commonEnds(one: readonly unknown[], other: readonly unknown[]): { head: number; tail: number } {
+  const most = Math.min(one.length, other.length);
+  let head = 0;
+  while (head < most && sameText(one[head], other[head])) head++;
+  let tail = 0;
+  while (tail < most - head && sameText(one.at(-1 - tail), other.at(-1 - tail))) tail++;
+  return { head, tail };
 }

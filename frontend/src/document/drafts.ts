@@ -18,7 +18,7 @@ export type Draft = {
 };
 
 export type Words = Pick<SectionText, "heading" | "body">;
-type KeptDraft = Omit<Draft, "text" | "began"> & Words & { document: string };
+type KeptDraft = Omit<Draft, "text"> & Words & { document: string };
 
 /** An answer that is lost may be lost again: all that the server could have come to know counts, within reason. */
 const UNANSWERED = 8;
@@ -63,7 +63,7 @@ export class KeptDrafts {
 
   /** Takes the place of all that this window kept before; resolves when the browser has it. */
   keep(drafts: Iterable<Draft>): Promise<void> {
-    const kept = [...drafts].map(({ text, began: _began, ...draft }, index): [string, KeptDraft] => [
+    const kept = [...drafts].map(({ text, ...draft }, index): [string, KeptDraft] => [
       // In the order in which they are to be sent.
       [this.document, this.window, String(index).padStart(6, "0")].join(" "),
       { ...draft, ...text(), document: this.document },
@@ -85,11 +85,7 @@ export class KeptDrafts {
    * What is handed over to the server then is no older than what the next window finds.
    */
   handOver(drafts: Iterable<Draft>): void {
-    const last = [...drafts].map(({ text, began: _began, ...draft }) => ({
-      ...draft,
-      ...text(),
-      document: this.document,
-    }));
+    const last = [...drafts].map(({ text, ...draft }) => ({ ...draft, ...text(), document: this.document }));
     try {
       localStorage.setItem(this.lastWordsKey, JSON.stringify({ window: this.window, drafts: last }));
     } catch {

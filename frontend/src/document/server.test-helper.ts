@@ -9,6 +9,10 @@ export type AnyOperation = {
   heading?: unknown;
   body?: unknown;
   operations?: AnyOperation[];
+  began?: { body: unknown };
+  mine?: { body: unknown };
+  seen?: { body: unknown };
+  preference?: string;
 };
 type Given = { status: number; body: unknown };
 
@@ -120,6 +124,22 @@ export class ServerStandIn {
         texts,
       },
     }));
+  }
+
+  /** The next write meets a text in which the same words were changed, each in its own way. */
+  nextIsSameWords(theirs: SectionText): void {
+    this.answers.push(() => {
+      this.texts.set(theirs.id, theirs);
+      return { status: 422, body: { status: 422, detail: "The same words were changed.", reason: "same-words" } };
+    });
+  }
+
+  /** The next write is put together with another window’s, and reads so. */
+  nextIsMerged(text: SectionText): void {
+    this.answers.push(() => {
+      const outcome = this.outcome("Wrote");
+      return { status: 200, body: { ...outcome, texts: [{ ...text, revision: outcome.revision }] } };
+    });
   }
 
   private answer({ method, path }: Received): Given {

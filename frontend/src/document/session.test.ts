@@ -304,29 +304,94 @@ test("an operation on an outline that another window has changed shows the newer
   expect(session.window.message).toMatchObject({ tone: "warning", sentence: "Another window was first." });
 });
 
-test("two windows in one section: both texts are offered, and each choice is kept", async () => {
-  for (const [choice, sent] of [
-    ["mine", [textOf("a", "mine").body]],
-    ["theirs", []],
-    ["both", [[...textOf("a", "theirs for both").body, ...textOf("a", "mine").body]]],
-  ] as const) {
-    const theirs = textOf("a", `theirs for ${choice}`, 4);
-    const already = server.writes().length;
-    server.nextIsStale({ changed: [facts("a", 4)] }, [theirs]);
-    type("a", "mine");
-    await session.flush();
-    expect(session.state.clash).toMatchObject({ section: "a", theirs });
+test("what two windows wrote in one section is put together without asking", async () => {
+  server.texts = new Map([["a", textOf("a", "one", 1)]]);
+  session.texts.look(["a"]);
+  await pass(0);
+  server.nextIsStale({ changed: [facts("a", 4)] }, [textOf("a", "one, theirs", 4)]);
+  server.nextIsMerged(textOf("a", "one, theirs, mine"));
+  type("a", "one, mine");
+  await session.flush();
+  expect(server.writes().at(-1)?.operation).toMatchObject({
+    name: "merge-text",
+    began: { body: textOf("a", "one").body },
+    mine: { body: textOf("a", "one, mine").body },
+  });
+  expect(session.state).toMatchObject({ clash: null, saving: "kept" });
+  expect(session.state.texts.get("a")?.body).toEqual(textOf("a", "one, theirs, mine").body);
+});
 
-    await session.typing.settleClash(choice);
+test("what is typed while two texts are put together meets the one text with the next pause", async () => {
+  server.nextIsStale({ changed: [facts("a", 4)] }, [textOf("a", "theirs", 4)]);
+  server.nextIsMerged(textOf("a", "theirs mine"));
+  type("a", "mine");
+  const sending = session.flush();
+  await Promise.resolve();
+  type("a", "mine, and more");
+  await sending;
+  expect(session.typing.textNow("a")?.body).toEqual(textOf("a", "mine, and more").body);
 
-    expect(session.state.clash).toBeNull();
-    expect(
-      server
-        .writes()
-        .slice(already + 1)
-        .map(({ operation }) => operation.body),
-    ).toEqual(sent);
-  }
+  server.nextIsStale({ changed: [facts("a", 6)] }, [textOf("a", "theirs mine", 6)]);
+  server.nextIsMerged(textOf("a", "theirs mine, and more"));
+  await session.flush();
+  expect(server.writes().at(-1)?.operation).toMatchObject({
+    name: "merge-text",
+    began: { body: textOf("a", "mine").body },
+    mine: { body: textOf("a", "mine, and more").body },
+  });
+  expect(session.state.saving).toBe("kept");
+});
+
+/** Both windows changed the same words of a section. */
+const disputed = async (section: string, mine: string, theirs: string, revision = 4) => {
+  server.nextIsStale({ changed: [facts(section, revision)] }, [textOf(section, theirs, revision)]);
+  server.nextIsSameWords(textOf(section, theirs, revision));
+  type(section, mine);
+  await session.flush();
+};
+
+test("only the same words are asked about; one writes on meanwhile, and what is chosen goes with what was typed until then", async () => {
+  await disputed("a", "mine", "theirs");
+  expect(session.state).toMatchObject({ clash: { section: "a", theirs: textOf("a", "theirs", 4) }, saving: "asked" });
+  expect(await keptDrafts()).toContain("mine");
+
+  type("a", "mine, and more");
+  expect(session.typing.textNow("a")?.body).toEqual(textOf("a", "mine, and more").body);
+  server.nextIsMerged(textOf("a", "mine, and more, settled"));
+  await session.typing.settleClash("a", "mine");
+  expect(server.writes().at(-1)?.operation).toMatchObject({
+    name: "merge-text",
+    mine: { body: textOf("a", "mine, and more").body },
+    seen: { body: textOf("a", "theirs").body },
+    preference: "mine",
+  });
+  expect(session.state).toMatchObject({ clash: null, saving: "kept" });
+  expect(session.state.texts.get("a")?.body).toEqual(textOf("a", "mine, and more, settled").body);
+  expect(await keptDrafts()).toBeNull();
+});
+
+test("what the other window writes on while one is asked is seen, and may end the question", async () => {
+  await disputed("a", "mine", "theirs");
+  server.changes = { revision: 6, changed: [facts("a", 6)] };
+  server.nextIsSameWords(textOf("a", "theirs, and more", 6));
+  await vi.advanceTimersByTimeAsync(4000);
+  await pass(0);
+  expect(session.state.clash?.theirs).toEqual(textOf("a", "theirs, and more", 6));
+
+  server.changes = { revision: 8, changed: [facts("a", 8)] };
+  server.nextIsMerged(textOf("a", "mine"));
+  await vi.advanceTimersByTimeAsync(4000);
+  await pass(0);
+  expect(session.state).toMatchObject({ clash: null, saving: "kept" });
+});
+
+test("what is done at a place of a text waits until there is one text", async () => {
+  await disputed("a", "mine", "theirs");
+  const sent = server.writes().length;
+  const answer = await session.changes.perform({ name: "split", section: "a", from: 2 });
+  expect(answer.kind).toBe("refused");
+  expect(session.window.message?.sentence).toContain("Say first which are to stand");
+  expect(server.writes().length).toBe(sent);
 });
 
 test("words that are refused for what they say are not told as kept, and go out with what is typed next", async () => {
@@ -365,81 +430,50 @@ test("the text of a section is the one typed here, before it is acknowledged and
 });
 
 test("two sections written in two windows are asked about in turn, and neither is lost", async () => {
-  server.nextIsStale({ changed: [facts("a", 4)] }, [textOf("a", "theirs", 4)]);
-  server.nextIsStale({ changed: [facts("b", 5)] }, [textOf("b", "theirs", 5)]);
+  for (const section of ["a", "b"]) {
+    server.nextIsStale({ changed: [facts(section, 5)] }, [textOf(section, "theirs", 5)]);
+    server.nextIsSameWords(textOf(section, "theirs", 5));
+  }
   type("a", "mine of a");
   type("b", "mine of b");
   await session.flush();
   expect(session.state.clash?.section).toBe("a");
   expect(await keptDrafts()).toMatch(/mine of a.*mine of b/);
 
-  await session.typing.settleClash("mine");
+  await session.typing.settleClash("a", "mine");
   expect(session.state.clash?.section).toBe("b");
-  await session.typing.settleClash("mine");
-  expect(session.state.clash).toBeNull();
-  expect(
-    server
-      .writes()
-      .slice(2)
-      .map(({ operation }) => bodyOf(operation)),
-  ).toEqual([bodyOf(textOf("a", "mine of a")), bodyOf(textOf("b", "mine of b"))]);
+  await session.typing.settleClash("b", "mine");
+  expect(session.state).toMatchObject({ clash: null, saving: "kept" });
   expect(await keptDrafts()).toBeNull();
 });
 
-test("a clash that was not settled is asked about again when the document is opened again", async () => {
-  server.nextIsStale({ changed: [facts("a", 4)] }, [textOf("a", "theirs", 4)]);
-  type("a", "mine");
-  await session.flush();
+test("a question that was not answered is asked again when the document is opened again", async () => {
+  await disputed("a", "mine", "theirs");
+  server.nextIsSameWords(textOf("a", "theirs", 4));
   session.close();
+  await pass(0);
 
   server.nextIsStale({ changed: [facts("a", 4)] }, [textOf("a", "theirs", 4)]);
+  server.nextIsSameWords(textOf("a", "theirs", 4));
   session = await openSession(server.fetch);
   await pass(0);
-  expect(session.state.clash).toMatchObject({ section: "a", mine: { body: textOf("a", "mine").body } });
+  expect(session.state.clash).toMatchObject({ section: "a" });
+  expect(session.typing.textNow("a")?.body).toEqual(textOf("a", "mine").body);
 });
 
-test("a choice that could not be kept is asked for again", async () => {
-  server.nextIsStale({ changed: [facts("a", 4)] }, [textOf("a", "theirs", 4)]);
-  type("a", "mine");
-  await session.flush();
+test("a choice that could not be kept is asked for again, and one on words that were changed since", async () => {
+  await disputed("a", "mine", "theirs");
   server.isReachable = false;
-  await session.typing.settleClash("mine");
-  expect(session.state.clash).toMatchObject({ section: "a", mine: { body: textOf("a", "mine").body } });
+  await session.typing.settleClash("a", "mine");
+  expect(session.state).toMatchObject({ clash: { section: "a" }, saving: "unsent" });
 
   server.isReachable = true;
-  server.nextIsStale({ changed: [facts("a", 6)] }, [textOf("a", "theirs, and more", 6)]);
-  await session.typing.settleClash("mine");
-  expect(session.state.clash?.theirs).toEqual(textOf("a", "theirs, and more", 6));
-  await session.typing.settleClash("mine");
+  server.nextIsSameWords(textOf("a", "theirs, otherwise", 6));
+  await session.typing.settleClash("a", "mine");
+  expect(session.state.clash?.theirs).toEqual(textOf("a", "theirs, otherwise", 6));
+  expect(session.window.message?.sentence).toContain("once more");
+  await session.typing.settleClash("a", "mine");
   expect(session.state.clash).toBeNull();
-  expect(bodyOf(server.writes().at(-1)?.operation ?? {})).toBe(bodyOf(textOf("a", "mine")));
-});
-
-test("a heading written in two windows goes with the text that is chosen, and stands in the text of both", async () => {
-  const headed = (heading: string, words: string) => ({
-    ...textOf("a", words),
-    heading: [{ type: "text", text: heading }] as never[],
-  });
-  for (const [choice, sent] of [
-    ["mine", { name: "batch", operations: [{ name: "rename" }, { name: "replace-body" }] }],
-    [
-      "both",
-      {
-        name: "replace-body",
-        body: [
-          ...textOf("a", "theirs").body,
-          { type: "paragraph", content: [{ type: "text", text: "My heading", marks: [{ type: "strong" }] }] },
-          ...textOf("a", "mine").body,
-        ],
-      },
-    ],
-  ] as const) {
-    server.nextIsStale({ changed: [facts("a", 4)] }, [headed("Their heading", "theirs")]);
-    session.typing.typed("a", { text: () => headed("My heading", "mine"), headingChanged: true, bodyChanged: true });
-    await session.flush();
-    await session.typing.settleClash(choice);
-    expect(server.writes().at(-1)?.operation).toMatchObject(sent);
-  }
 });
 
 test("what two closed windows left behind in one section is sent in turn, and the second offered beside the first", async () => {
@@ -461,14 +495,17 @@ test("what two closed windows left behind in one section is sent in turn, and th
     () => ({ status: 200, body: server.outcome("Wrote") }),
   );
   server.nextIsStale({ changed: [facts("a", 4)] }, [textOf("a", "first window", 4)]);
+  server.nextIsSameWords(textOf("a", "first window", 4));
   session = await openSession(server.fetch);
   await pass(0);
   expect(server.writes().map(({ operation }) => [operation.section, bodyOf(operation)])).toEqual([
     ["a", bodyOf(textOf("a", "first window"))],
     ["b", bodyOf(textOf("b", "elsewhere"))],
     ["a", bodyOf(textOf("a", "second window"))],
+    ["a", undefined],
   ]);
-  expect(session.state.clash).toMatchObject({ section: "a", mine: { body: textOf("a", "second window").body } });
+  expect(session.state.clash).toMatchObject({ section: "a", theirs: textOf("a", "first window", 4) });
+  expect(await keptDrafts()).toContain("second window");
 });
 
 test("words of a closed window whose section is gone since become a section at the end", async () => {
@@ -600,7 +637,7 @@ test("a text that was overtaken by a change on its way is read again", async () 
   expect(session.state.outdated.size).toBe(0);
 });
 
-test("what is typed in an outdated text is offered beside the newer one", async () => {
+test("what is typed in an outdated text is put together with the newer one", async () => {
   server.texts = new Map([["a", textOf("a", "old", 1)]]);
   session.texts.look(["a"]);
   await pass(0);
@@ -609,8 +646,9 @@ test("what is typed in an outdated text is offered beside the newer one", async 
   server.nextIsStale({ changed: [facts("a", 4)] }, [textOf("a", "theirs", 4)]);
   type("a", "old, and more");
   await session.flush();
-  expect(server.writes().at(-1)?.baseRevision).toBe(1);
-  expect(session.state.clash).toMatchObject({ section: "a", theirs: textOf("a", "theirs", 4) });
+  const [first, second] = server.writes().slice(-2);
+  expect(first?.baseRevision).toBe(1);
+  expect(second?.operation).toMatchObject({ name: "merge-text", began: { body: textOf("a", "old", 1).body } });
 });
 
 test("words typed while another window changed only the aim of their section go through", async () => {

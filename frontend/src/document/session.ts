@@ -77,6 +77,7 @@ export class Session {
       counts: this.counts,
       sending: () => this.typing.sending(),
       typing: () => this.typing.sections(),
+      isAsked: (section) => this.typing.isAsked(section),
       outdated,
       made: (revision) => this.channel.postMessage(revision),
     });
@@ -126,6 +127,7 @@ export class Session {
 
   private async lookForOthers(): Promise<void> {
     await this.turns.take(() => this.changes.sync());
+    await this.typing.lookAgain();
   }
 
   private readonly handOver = (): void => this.typing.handOver();

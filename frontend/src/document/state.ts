@@ -12,7 +12,8 @@ import type { Names } from "../outline/names";
 import { edited, type Outline } from "../outline/outline";
 import type { Clash } from "./clash";
 
-export type Saving = "kept" | "keeping" | "unsent";
+/** `asked`: all is kept but words that wait for the writer’s choice. */
+export type Saving = "kept" | "keeping" | "unsent" | "asked";
 
 export type DocumentState = {
   id: string;
@@ -48,7 +49,7 @@ export type DocumentState = {
   isAnswering: boolean;
   /** Whether a change is on its way that takes longer than a moment. */
   isWorking: boolean;
-  /** The section that the writer is asked about; others may wait behind it. */
+  /** A section with two texts that the writer is asked about; others may wait behind it. */
   clash: Clash | null;
 };
 

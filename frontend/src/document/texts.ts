@@ -60,6 +60,14 @@ export class Texts {
     this.take(await this.read([section]));
   }
 
+  /** How a section reads now on the server; null when that cannot be known just now. */
+  async newest(section: string): Promise<SectionText | null> {
+    return this.read([section]).then(
+      ([text]) => text ?? null,
+      () => null,
+    );
+  }
+
   /** Takes over texts as they are known to be kept. */
   keep(texts: readonly SectionText[]): void {
     this.store.setState((state) => withTexts(state, texts));

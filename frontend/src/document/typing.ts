@@ -1,7 +1,7 @@
 import type { StoreApi } from "zustand/vanilla";
 import { api, write, type Conflict, type SectionText, type WriteOutcome } from "../api/client";
 import type { Changes } from "./changes";
-import { settling, type Waiting } from "./clash";
+import { merging, sharedBy, type Choice } from "./clash";
 import { operationOf, plainHeading, sentAs, type Draft, type KeptDrafts, type Words } from "./drafts";
 import type { Messages } from "./messages";
 import { sameText } from "./same-text";
@@ -31,8 +31,8 @@ type Parts = {
 /** What is typed and not yet acknowledged: when it is sent, and what becomes of it when another window wrote as well. */
 export class Typing {
   private readonly drafts = new Map<string, Draft>();
-  /** Sections written in two windows, in turn; until the writer has chosen, the browser keeps what was typed here. */
-  private clashes: Waiting[] = [];
+  /** What stands on the server where another window changed the same words, by section; until the writer has chosen, what is typed here stays a draft. */
+  private readonly clashes = new Map<string, SectionText>();
   /** Left behind by other windows, for sections that a draft before them is about. */
   private later: Draft[] = [];
   private pauseTimer: number | undefined;
@@ -70,10 +70,10 @@ export class Typing {
     this.copyTimer ??= window.setTimeout(() => void this.keepCopy(), COPY);
   }
 
-  /** The text as the writer left it here, acknowledged or not; undefined when it has not been read yet. */
+  /** The text as the writer left it here, acknowledged or not; undefined when it has neither been written in nor read yet. */
   textNow(section: string): SectionText | undefined {
-    const kept = this.state.texts.get(section);
-    return kept && { ...kept, ...this.drafts.get(section)?.text() };
+    const [kept, draft] = [this.state.texts.get(section), this.drafts.get(section)];
+    return draft ? { id: section, revision: kept?.revision ?? draft.baseRevision, ...draft.text() } : kept;
   }
 
   /** What is being typed in these sections builds on a revision that this window has made of them. */
@@ -124,11 +124,21 @@ export class Typing {
         if (now && !this.sent.has(draft.text))
           await this.send({ ...draft, baseRevision: now.baseRevision, began: now.began });
       }
-      // What was typed while the answer was on its way is sent with the next pause.
-      const saving = this.drafts.size === 0 ? "kept" : this.isHeldUp ? "unsent" : "keeping";
-      if (this.state.saving !== saving) this.parts.store.setState({ saving });
-      void this.keepCopy();
+      this.tell();
     };
+  }
+
+  /** What was typed while the answer was on its way is sent with the next pause. */
+  private tell(): void {
+    const isAsked = this.drafts.size > 0 && [...this.drafts.keys()].every((section) => this.clashes.has(section));
+    const saving = this.drafts.size === 0 ? "kept" : this.isHeldUp ? "unsent" : isAsked ? "asked" : "keeping";
+    if (this.state.saving !== saving) this.parts.store.setState({ saving });
+    const [clash] = this.clashes;
+    const shown = clash ? { section: clash[0], theirs: clash[1] } : null;
+    const { clash: before } = this.state;
+    if (shown?.section !== before?.section || shown?.theirs !== before?.theirs)
+      this.parts.store.setState({ clash: shown });
+    void this.keepCopy();
   }
 
   /** What windows that are closed could not send; of two drafts of one section the second may clash with the first. */
@@ -175,22 +185,27 @@ export class Typing {
     await copied;
   }
 
-  /** The writer has looked at both texts and says which to go on with. */
-  async settleClash(choice: "mine" | "theirs" | "both"): Promise<void> {
-    const [clash, ...others] = this.clashes;
-    if (!clash) return;
-    this.askAbout(others);
-    const operation = settling(clash, choice);
-    const answer = operation === null ? null : await this.parts.changes().perform(operation, { quiet: true });
-    if (answer?.kind === "refused") {
-      await this.parts.turns.take(() => this.keepElsewhere(clash.draft, clash.mine, answer.sentence));
-    } else if (answer?.kind === "stale") {
-      const theirs = answer.conflict.texts.find(({ id }) => id === clash.section) ?? clash.theirs;
-      this.askAbout([{ ...clash, theirs }, ...this.clashes]);
-    } else if (answer?.kind === "unreachable") this.askAbout([clash, ...this.clashes]);
-    else if (operation === null) this.parts.texts.keep([clash.theirs]);
-    else await this.parts.texts.readAgain(clash.section);
-    void this.keepCopy();
+  /** The writer has looked at both texts and says which words to go on with; all others are put together. */
+  settleClash(section: string, preference: Choice): Promise<void> {
+    return this.parts.turns.take(async () => {
+      const [draft, seen] = [this.drafts.get(section), this.clashes.get(section)];
+      if (!draft || !seen) return;
+      this.isHeldUp = false;
+      await this.merge(draft, draft.text(), { seen, preference });
+      this.tell();
+    });
+  }
+
+  /** Whether the writer is asked about two texts of a section. */
+  isAsked(section: string): boolean {
+    return this.clashes.has(section);
+  }
+
+  /** The other window may have written on, or taken back what it wrote. */
+  async lookAgain(): Promise<void> {
+    const isOlder = ([section, { revision }]: [string, SectionText]) =>
+      (this.state.facts.get(section)?.revision ?? 0) > revision;
+    if ([...this.clashes].some(isOlder)) await this.flush();
   }
 
   private get state(): DocumentState {
@@ -200,7 +215,7 @@ export class Typing {
   private keepCopy(): Promise<void> {
     window.clearTimeout(this.copyTimer);
     this.copyTimer = undefined;
-    return this.parts.kept.keep([...this.clashes.map(({ draft }) => draft), ...this.drafts.values(), ...this.later]);
+    return this.parts.kept.keep([...this.drafts.values(), ...this.later]);
   }
 
   private async send(draft: Draft): Promise<void> {
@@ -208,6 +223,7 @@ export class Typing {
     const now = this.drafts.get(draft.section);
     if (now) this.drafts.set(draft.section, sentAs(now, words));
     void this.keepCopy();
+    if (this.clashes.has(draft.section)) return this.merge(draft, words);
     const body = { baseRevision: draft.baseRevision, operation: operationOf(draft, words) };
     const answer = await write(
       api.POST("/api/documents/{id}/operations", { params: { path: { id: this.state.id } }, body }),
@@ -268,19 +284,41 @@ export class Typing {
       this.drafts.set(draft.section, again);
       return this.send(again);
     }
-    if (theirs) this.drafts.delete(draft.section);
     changes.takeOver(conflict.changes);
     if (!theirs) return this.keepElsewhere(draft, words, conflict.detail);
-    const mine = { ...words, id: draft.section, revision: draft.baseRevision };
-    if (!sameText([mine.heading, mine.body], [theirs.heading, theirs.body])) {
-      const waiting = { section: draft.section, mine, theirs, draft: { ...draft, text: () => words } };
-      this.askAbout([...this.clashes, waiting]);
-    }
+    const met = { ...draft, began: draft.began ?? sharedBy(words, theirs) };
+    this.drafts.set(draft.section, { ...now, began: met.began });
+    return this.merge(met, words);
   }
 
-  private askAbout(clashes: Waiting[]): void {
-    this.clashes = clashes;
-    this.parts.store.setState({ clash: clashes[0] ?? null });
+  /** Puts what was typed here together with what another window wrote, as that is at this moment. */
+  private async merge(draft: Draft, words: Words, chosen?: { seen: SectionText; preference: Choice }): Promise<void> {
+    const { section } = draft;
+    const body = { baseRevision: this.state.revision, operation: merging(draft, words, chosen) };
+    const answer = await write(
+      api.POST("/api/documents/{id}/operations", { params: { path: { id: this.state.id } }, body }),
+    );
+    if (answer.kind === "applied") return this.merged(draft, words, answer.outcome);
+    if (answer.kind !== "refused") return this.sendLater();
+    if (answer.reason !== "same-words") return this.keepElsewhere(draft, words, answer.sentence);
+    const theirs = await this.parts.texts.newest(section);
+    if (!theirs) return this.sendLater();
+    if (chosen)
+      this.parts.messages.say(
+        "The other window has changed the same words once more; here is how they read now.",
+        "warning",
+      );
+    this.clashes.set(section, theirs);
+  }
+
+  /** Both texts are one now. What was typed meanwhile still builds on the words that were sent, and meets it with the next pause. */
+  private async merged(draft: Draft, words: Words, outcome: WriteOutcome): Promise<void> {
+    const now = this.drafts.get(draft.section);
+    this.sent.add(draft.text);
+    this.clashes.delete(draft.section);
+    if (now?.text === draft.text) this.drafts.delete(draft.section);
+    else if (now) this.drafts.set(draft.section, { ...now, began: words, unanswered: undefined });
+    await this.parts.changes().accept(outcome);
   }
 
   /** The section is gone from the outline, cut out in another window: what was typed becomes a section at the end. */

@@ -6,7 +6,7 @@ import { SessionContext, useDocument, useSession } from "../document/context";
 import { outdating } from "../document/readings";
 import { Session } from "../document/session";
 import { Emblem } from "../parts/emblem";
-import { ClashDialog } from "./clash-dialog";
+import { ChoicePanel } from "./choice-panel";
 import { Drawer } from "../tools/drawer/drawer";
 import { openFound } from "../find/open-find";
 import { labelled } from "../keys/keys";
@@ -105,7 +105,7 @@ function Faces({ face }: { face: Face }) {
     document.title = `${title || "Untitled"} – Stemmata`;
   }, [title]);
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)] overflow-hidden">
+    <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)_auto] overflow-hidden">
       <div>{!isQuiet && <Header face={face} onJump={commands.jump} />}</div>
       <div>{!isQuiet && (face === "proof" ? <PageScale /> : <StrataStrip />)}</div>
       {face === "write" ? (
@@ -132,9 +132,11 @@ function Faces({ face }: { face: Face }) {
       ) : (
         <ArrangeTable />
       )}
+      <div>
+        <ChoicePanel />
+      </div>
       <PickedBar besideOutline={face !== "arrange"} />
       <MessageBar />
-      <ClashDialog />
       <Dialogs />
       {offered && <JumpBox commands={offered} onClose={() => setOffered(null)} />}
     </div>
@@ -143,12 +145,12 @@ function Faces({ face }: { face: Face }) {
 
 /** The way back, in sight where the hand comes to the corner, or the focus. */
 function LeaveQuiet() {
-  const isUnsent = useDocument("LeaveQuiet", (state) => state.saving === "unsent");
+  const saving = useDocument("LeaveQuiet", (state) => state.saving);
   return (
     <div className="group fixed top-0 right-0 z-30 flex items-center gap-3 p-3">
-      {isUnsent && (
+      {(saving === "unsent" || saving === "asked") && (
         <p role="status" className="text-xs font-medium text-loss">
-          {SAVING.unsent}
+          {SAVING[saving]}
         </p>
       )}
       <button

@@ -21,7 +21,13 @@ export const SAVING: Record<Saving, string> = {
   kept: "all changes kept",
   keeping: "keeping…",
   unsent: "not sent yet; trying again",
+  asked: "two texts wait for your choice",
 };
+
+/** Whether the writer should know of it at once. */
+function isOpen(saving: Saving): boolean {
+  return saving === "unsent" || saving === "asked";
+}
 
 /** The ways to look at a document. */
 export type Face = "write" | "arrange" | "proof";
@@ -51,17 +57,14 @@ export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
           {title}
         </button>
       </h1>
-      <p
-        className={cx("text-xs whitespace-nowrap text-faint sm:block", saving === "unsent" ? "" : "hidden")}
-        role="status"
-      >
+      <p className={cx("text-xs whitespace-nowrap text-faint sm:block", isOpen(saving) ? "" : "hidden")} role="status">
         {isWorking ? (
           <span className="font-medium text-stem">
             <span aria-hidden="true" className="mr-1.5 inline-block size-2 animate-pulse rounded-full bg-stem" />
             working…
           </span>
         ) : (
-          <span className={saving === "unsent" ? "font-medium text-loss" : ""}>{SAVING[saving]}</span>
+          <span className={isOpen(saving) ? "font-medium text-loss" : ""}>{SAVING[saving]}</span>
         )}{" "}
         · {counted(words, "word")}
       </p>

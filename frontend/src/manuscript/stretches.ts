@@ -8,6 +8,13 @@ import { counted } from "../parts/words";
  */
 export async function keepStretch(session: Session, stretch: Stretch): Promise<readonly string[]> {
   const sections = sectionsOf(stretch);
+  const asked = sections.filter((section) => session.typing.isAsked(section));
+  if (asked.length > 0) {
+    // Of two texts that wait for a choice neither may go with the stretch: both stand there, and it is done again.
+    for (const section of asked) await session.typing.settleClash(section, "both");
+    session.messages.say("Two windows changed the same words there; both stand there now. Do it once more.", "warning");
+    return sections;
+  }
   const texts = stretch.name === "replace-stretch" ? stretch.texts : [];
   const made = texts.slice(1).flatMap(({ id }) => id ?? []);
   const stays = stretch.name === "batch" ? sections : [...sections.slice(0, 1), ...made];

@@ -6,25 +6,13 @@ namespace Stemmata\Core\History;
 
 use SebastianBergmann\Diff\Differ;
 use SebastianBergmann\Diff\Output\UnifiedDiffOutputBuilder;
+use Stemmata\Core\Text\WordTokens;
 
 /** How one text became another, word by word: runs that stayed, went and came. */
 final class WordMarks
 {
     /** Paragraphs of more words and signs than this, old times new, are told as gone and come whole. */
     private const MOST_WORD_PAIRS = 9_000_000;
-    /**
-     * Words with what joins their halves, as in “keeper’s” and “1.5”; what is written without blanks, sign by sign;
-     * blanks; and whatever stands around words.
-     */
-    private const TOKENS = '/
-        [\p{Han}\p{Hiragana}\p{Katakana}]
-        | (?: (?![\p{Han}\p{Hiragana}\p{Katakana}]) [\p{L}\p{M}\p{N}] )++
-          (?: [\'’.,\p{Pd}] (?: (?![\p{Han}\p{Hiragana}\p{Katakana}]) [\p{L}\p{M}\p{N}] )++ )*+
-        | \s++
-        | [^\s\p{L}\p{M}\p{N}]++
-        | .
-        /ux';
-
     /**
      * @return list<array{kind: 'same'|'gone'|'new',
      *     text: string}> in order; without the gone ones it reads as it does now
@@ -52,7 +40,7 @@ final class WordMarks
     /** @return list<array{kind: 'same'|'gone'|'new', text: string}> */
     private static function words(string $then, string $now): array
     {
-        [$old, $new] = [self::tokens($then), self::tokens($now)];
+        [$old, $new] = [WordTokens::of($then), WordTokens::of($now)];
         if (count($old) * count($new) > self::MOST_WORD_PAIRS) {
             return [['kind' => 'gone', 'text' => $then], ['kind' => 'new', 'text' => $now]];
         }
@@ -89,12 +77,6 @@ final class WordMarks
     private static function paragraphs(string $text): array
     {
         return '' === $text ? [] : (preg_split('/(?<=\n)/', $text) ?: [$text]);
-    }
-
-    /** @return list<string> */
-    private static function tokens(string $text): array
-    {
-        return '' === $text ? [] : (false === preg_match_all(self::TOKENS, $text, $found) ? [$text] : $found[0]);
     }
 
     /**

@@ -15,5 +15,7 @@ enum RefusalReason: string
     case NoNeighbour = 'no-neighbour';
     case PositionOutside = 'position-outside';
     case NameTaken = 'name-taken';
+    /** Two windows changed the same words, each in its own way. */
+    case SameWords = 'same-words';
     case OutOfRange = 'out-of-range';
 }

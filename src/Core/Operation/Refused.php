@@ -20,6 +20,14 @@ final readonly class Refused
         );
     }
 
+    public static function sameWords(): self
+    {
+        return new self(
+            RefusalReason::SameWords,
+            'The same words were changed here and in another window; say which of the two is to stand.',
+        );
+    }
+
     public static function missing(string $sentence): self
     {
         return new self(RefusalReason::UnknownSection, $sentence);

@@ -109,28 +109,8 @@ final readonly class Body
     private static function joinedParagraphs(?Node $first, ?Node $second): array
     {
         return 'paragraph' === $first?->type && 'paragraph' === $second?->type
-            ? [$first->withContent(self::joinedWords([...$first->content, ...$second->content]))]
+            ? [$first->withContent(Node::joined([...$first->content, ...$second->content]))]
             : array_values(array_filter([$first, $second], static fn(?Node $block): bool => null !== $block));
-    }
-
-    /**
-     * @param list<Node> $inline
-     *
-     * @return list<Node> in which neighbours with the same marks are one
-     */
-    private static function joinedWords(array $inline): array
-    {
-        $joined = [];
-        foreach ($inline as $part) {
-            $last = end($joined);
-            if (false !== $last && $last->isText() && $part->isText() && $last->marks == $part->marks) {
-                array_pop($joined);
-                $part = Node::text($last->text . $part->text, $part->marks);
-            }
-            $joined[] = $part;
-        }
-
-        return $joined;
     }
 
     /** Between the first and the last word of a paragraph that stands in the section itself, not at its edges. */

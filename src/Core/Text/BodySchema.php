@@ -161,6 +161,12 @@ final class BodySchema
         return null === (self::NODES[$type]['content'] ?? null);
     }
 
+    /** Whether its content is blocks or the parts of a table, and not words. */
+    public static function holdsBlocks(string $type): bool
+    {
+        return !in_array(self::NODES[$type]['content'] ?? null, [null, 'inline*', 'text*'], true);
+    }
+
     public static function isBlock(string $type): bool
     {
         return 'inline' !== (self::NODES[$type]['group'] ?? null);

@@ -160,6 +160,26 @@ final readonly class Node
         return array_values(array_filter($kept, static fn(self $node): bool => !$node->isText() || '' !== $node->text));
     }
 
+    /**
+     * @param list<Node> $inline
+     *
+     * @return list<Node> in which neighbouring texts with the same marks are one
+     */
+    public static function joined(array $inline): array
+    {
+        $joined = [];
+        foreach ($inline as $part) {
+            $last = end($joined);
+            if (false !== $last && $part->isText() && $last->isText() && $last->marks == $part->marks) {
+                array_pop($joined);
+                $part = self::text($last->text . $part->text, $part->marks);
+            }
+            $joined[] = $part;
+        }
+
+        return $joined;
+    }
+
     private function between(int $from, int $to): self
     {
         if ($this->isText()) {

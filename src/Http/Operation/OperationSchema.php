@@ -96,6 +96,11 @@ final class OperationSchema
                     ],
                 ],
             ],
+            'sectionText' => [
+                'type' => 'object',
+                'required' => ['heading', 'body'],
+                'properties' => ['heading' => $parts, 'body' => $parts],
+            ],
             'texts' => [
                 'type' => 'array',
                 'minItems' => 1,

@@ -31,6 +31,7 @@ final class LawsTest extends TestCase
     private const WRITING = [
         'rename',
         'replace-body',
+        'merge-text',
         'replace-found',
         'note-idea',
         'reword-idea',

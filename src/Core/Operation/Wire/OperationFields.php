@@ -9,6 +9,7 @@ use Stemmata\Core\Contents\ContentsPages;
 use Stemmata\Core\Document\Marker;
 use Stemmata\Core\Document\OffcutReason;
 use Stemmata\Core\Document\Stage;
+use Stemmata\Core\Merge\Preference;
 use Stemmata\Core\Numbering\CaptionNumbering;
 use Stemmata\Core\Operation\Rule\Extent;
 use Stemmata\Core\Operation\Rule\Landing;
@@ -35,6 +36,7 @@ final class OperationFields
         'boolean' => 'true or false',
         'heading' => 'plain words, or inline parts as the editor keeps them',
         'body' => 'blocks as the editor keeps them',
+        'sectionText' => 'the text of a section: heading and body as the editor keeps them',
         'texts' => 'texts of sections: heading and body as the editor keeps them, and from the second on a level',
         'lines' =>
             'paragraphs that become headings, each with its section, its place among the blocks from 0 on, and its level',
@@ -77,6 +79,13 @@ final class OperationFields
         'insert' => ['heading' => '?text', 'landing' => '?' . Landing::class, 'target' => '?id'],
         'rename' => ['section' => 'id', 'heading' => 'heading'],
         'replace-body' => ['section' => 'id', 'body' => 'body'],
+        'merge-text' => [
+            'section' => 'id',
+            'began' => 'sectionText',
+            'mine' => 'sectionText',
+            'seen' => '?sectionText',
+            'preference' => '?' . Preference::class,
+        ],
         'replace-found' => ['query' => 'query', 'with' => 'text', 'sections' => 'ids', 'only' => '?integer'],
         'replace-stretch' => [
             'sections' => 'ids',

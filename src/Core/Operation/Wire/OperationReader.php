@@ -13,6 +13,7 @@ use Stemmata\Core\Document\Marker;
 use Stemmata\Core\Document\OffcutReason;
 use Stemmata\Core\Document\Stage;
 use Stemmata\Core\Find\QueryForm;
+use Stemmata\Core\Merge\Preference;
 use Stemmata\Core\Numbering\CaptionNumbering;
 use Stemmata\Core\Numbering\Scheme;
 use Stemmata\Core\Operation\Batch;
@@ -53,6 +54,7 @@ use Stemmata\Core\Operation\Text\BookmarkCaption;
 use Stemmata\Core\Operation\Text\ChangeContentsLine;
 use Stemmata\Core\Operation\Text\ChangeReminder;
 use Stemmata\Core\Operation\Text\GenerateContents;
+use Stemmata\Core\Operation\Text\MergeText;
 use Stemmata\Core\Operation\Text\PutTitleInText;
 use Stemmata\Core\Operation\Text\RefreshContents;
 use Stemmata\Core\Operation\Text\Rename;
@@ -141,6 +143,14 @@ final readonly class OperationReader
             ),
             'rename' => self::rename($fields),
             'replace-body' => new ReplaceBody($fields->section('section'), Body::fromJson($fields->raw('body'))),
+            'merge-text' => new MergeText(
+                $fields->section('section'),
+                self::sectionText($fields, 'began'),
+                self::sectionText($fields, 'mine'),
+                $fields->has('seen') ? self::sectionText($fields, 'seen') : null,
+                $fields->oneOf('preference', Preference::class, Preference::Ask),
+                $this->ids,
+            ),
             'replace-found' => new ReplaceFound(
                 QueryForm::read($fields->object('query')),
                 $fields->text('with'),
@@ -226,6 +236,14 @@ final readonly class OperationReader
             $isTyped ? Heading::fromJson($fields->raw('heading')) : Heading::plain($fields->text('heading')),
             $isTyped,
         );
+    }
+
+    /** @return array{Heading, Body} */
+    private static function sectionText(Fields $fields, string $field): array
+    {
+        $text = new Fields($fields->object($field));
+
+        return [Heading::fromJson($text->raw('heading')), Body::fromJson($text->raw('body'))];
     }
 
     private function makeHeading(Fields $fields): MakeHeading
