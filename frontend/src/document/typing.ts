@@ -84,7 +84,7 @@ export class Typing {
     }
   }
 
-  /** What was typed in a section can no longer be kept, for what it stood in could not. */
+  /** What was typed in a section is kept no longer: it could not be, or gave way to what another window wrote. */
   forget(section: string): void {
     this.drafts.delete(section);
     // What others changed in it was left alone for as long as it was typed in.
@@ -316,8 +316,10 @@ export class Typing {
     const now = this.drafts.get(draft.section);
     this.sent.add(draft.text);
     this.clashes.delete(draft.section);
-    if (now?.text === draft.text) this.drafts.delete(draft.section);
-    else if (now) this.drafts.set(draft.section, { ...now, began: words, unanswered: undefined });
+    if (now && now.text !== draft.text) this.drafts.set(draft.section, { ...now, began: words, unanswered: undefined });
+    // The text may be just what the other window made of it, and come with no change of this window's own.
+    else if (outcome.texts.every(({ id }) => id !== draft.section)) this.forget(draft.section);
+    else this.drafts.delete(draft.section);
     await this.parts.changes().accept(outcome);
   }
 

@@ -5,6 +5,7 @@ import type { Words } from "../document/drafts";
 import { sectionName } from "../document/section-name";
 import { drawn } from "../editor/manuscript-editor";
 import { Button } from "../parts/button";
+import { giveFocusBack } from "../parts/focus";
 
 /** How often what is typed meanwhile is shown (milliseconds). */
 const FRESH = 500;
@@ -34,10 +35,17 @@ function Question({ clash: { section, theirs } }: { clash: Clash }) {
     return () => window.clearInterval(timer);
   }, []);
   const mine = session.typing.textNow(section);
+  const settle = (choice: Choice) => {
+    // The panel goes; whoever chose goes on where they were.
+    if (document.activeElement instanceof HTMLElement && document.activeElement.closest("#choice"))
+      document.activeElement.blur();
+    giveFocusBack();
+    void session.typing.settleClash(section, choice);
+  };
   return (
     <section
       id="choice"
-      tabIndex={-1}
+      data-passing
       aria-label="Two texts of one section"
       className="max-h-[44vh] overflow-auto border-t-2 border-ochre bg-wash px-5 pt-3 pb-18 md:pb-4"
     >
@@ -47,11 +55,7 @@ function Question({ clash: { section, theirs } }: { clash: Clash }) {
           stand; you can write on meanwhile. The others go to the offcuts.
         </p>
         {CHOICES.map(({ choice, label }) => (
-          <Button
-            key={choice}
-            tone={choice === "mine" ? "stem" : "plain"}
-            onClick={() => void session.typing.settleClash(section, choice)}
-          >
+          <Button key={choice} tone={choice === "mine" ? "stem" : "plain"} onClick={() => settle(choice)}>
             {label}
           </Button>
         ))}

@@ -21,6 +21,18 @@ export function offeredCommands(session: Session, anywhere: AnywhereCommands): O
     ...(Object.keys(anywhere) as AnywhereCommand[])
       .filter((id) => id !== "jump")
       .map((id) => ({ key: id, group: "", ...labelled(id), run: anywhere[id] })),
+    ...(session.state.clash
+      ? [
+          {
+            key: "choose-text",
+            group: "",
+            label: "Choose between two texts",
+            keys: "",
+            also: "other window conflict",
+            run: () => document.querySelector<HTMLElement>("#choice button")?.focus(),
+          },
+        ]
+      : []),
     ...(spot && view && section !== undefined && section !== null
       ? leaves(textMenu(session, { section, view }), "text", "")
       : []),

@@ -14,8 +14,8 @@ function giveFocus(element: HTMLElement): void {
 /** What has the keys as a whole; the signs on its rows come and go with the hand. */
 const WHOLES = "[role=tree], [role=treegrid], .manuscript";
 
-/** What comes and goes over where the writer is; the library sets guards of its own around it. */
-const OVER = "[role=dialog], [role=menu], [data-radix-focus-guard]";
+/** What comes and goes over or beside where the writer is; the library sets guards of its own around it. */
+const OVER = "[role=dialog], [role=menu], [data-radix-focus-guard], [data-passing]";
 
 /** Where the writer was last, and within what, besides dialogs and menus, which come and go over it. */
 let places: (HTMLElement | null)[] = [];

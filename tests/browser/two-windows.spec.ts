@@ -1,0 +1,100 @@
+import { expect, type BrowserContext, type Page } from "@playwright/test";
+import { allKept, expectClean, exported, openDocument, putCursor, test } from "./helpers";
+
+const TEXT = "# Coast\n\nAlpha beta.\n\nGamma delta.\n\n# Log\n\nLast words.\n";
+
+/** A second window of the same writer, in a browser session of its own so that it alone can be without the network. */
+async function secondWindow(page: Page, context: BrowserContext): Promise<Page> {
+  const other = await (await context.browser()!.newContext({ baseURL: new URL(page.url()).origin })).newPage();
+  await other.goto(page.url());
+  await expect(other.getByRole("treeitem").first()).toBeVisible();
+  return other;
+}
+
+const choice = (page: Page) => page.getByRole("region", { name: "Two texts of one section" });
+
+async function typeAtEndOf(page: Page, words: string, typed: string): Promise<void> {
+  await putCursor(page, words);
+  await page.keyboard.press("End");
+  await page.keyboard.type(typed);
+}
+
+/** Both windows show what is kept, and nothing waits. */
+async function bothShow(pages: readonly Page[], id: string, lines: readonly string[]): Promise<void> {
+  for (const each of pages) {
+    await expect(each.locator(".manuscript").first().locator("p")).toHaveText(lines);
+    await allKept(each);
+  }
+  const kept = await exported(pages[0]!.request, id, "md");
+  for (const line of lines) expect(kept).toContain(line);
+}
+
+test("paragraphs written in two windows, one of them offline, are put together without asking", async ({
+  page,
+  context,
+}) => {
+  const id = await openDocument(page, TEXT);
+  const other = await secondWindow(page, context);
+  await other.context().setOffline(true);
+  await typeAtEndOf(other, "Gamma delta.", " Epsilon.");
+  await typeAtEndOf(page, "Alpha beta.", " More of it.");
+  await allKept(page);
+  await other.context().setOffline(false);
+  await bothShow([page, other], id, ["Alpha beta. More of it.", "Gamma delta. Epsilon.", "Last words."]);
+  await expect(choice(other)).toHaveCount(0);
+});
+
+test("the same words in two windows: one writes on while the choice stands, and both keeps all of it", async ({
+  page,
+  context,
+}) => {
+  const id = await openDocument(page, TEXT);
+  const other = await secondWindow(page, context);
+  await other.context().setOffline(true);
+  await typeAtEndOf(other, "Alpha beta.", " From B.");
+  await typeAtEndOf(page, "Alpha beta.", " From A.");
+  await allKept(page);
+  await other.context().setOffline(false);
+  await expect(choice(other)).toBeVisible();
+  // Keys go where they were meant while it comes up; and A goes on, and is told the truth.
+  await other.keyboard.type(" Still B.");
+  await page.keyboard.type(" Later A.");
+  await allKept(page);
+  await expect(choice(other).getByRole("group", { name: /Mine/ })).toContainText("From B. Still B.");
+  await expect(other.getByRole("status").filter({ hasText: "two texts wait" })).toBeVisible();
+  await choice(other).getByRole("button", { name: "Keep both" }).click();
+  await expect(choice(other)).toHaveCount(0);
+  await bothShow([page, other], id, [
+    "Alpha beta. From A. Later A.",
+    "Alpha beta. From B. Still B.",
+    "Gamma delta.",
+    "Last words.",
+  ]);
+  // One step, and undone as one.
+  await other.locator(".manuscript p").first().click();
+  await other.keyboard.press("Control+z");
+  await bothShow([other, page], id, ["Alpha beta. From A. Later A.", "Gamma delta.", "Last words."]);
+});
+
+test("words that give way lie among the offcuts, and the keys stay in the text", async ({ page, context }) => {
+  const id = await openDocument(page, TEXT);
+  const other = await secondWindow(page, context);
+  await other.context().setOffline(true);
+  await typeAtEndOf(other, "Alpha beta.", " From B.");
+  await typeAtEndOf(page, "Alpha beta.", " From A.");
+  await allKept(page);
+  await other.context().setOffline(false);
+  await expect(choice(other)).toBeVisible();
+  // By keys alone: the jump box leads there.
+  await other.keyboard.press("Control+j");
+  await other.keyboard.type("choose between");
+  await other.keyboard.press("Enter");
+  await expect(choice(other).getByRole("button", { name: "Keep theirs" })).toBeFocused();
+  await expectClean(other);
+  await other.keyboard.press("Enter");
+  await bothShow([page, other], id, ["Alpha beta. From A.", "Gamma delta.", "Last words."]);
+  const offcuts = (await (await page.request.get(`/api/documents/${id}/offcuts`)).json()) as { name: string }[];
+  expect(offcuts.map(({ name }) => name.trim())).toEqual(["From B."]);
+  await other.keyboard.type("!");
+  await expect(other.locator(".manuscript p").first()).toContainText("!");
+});
