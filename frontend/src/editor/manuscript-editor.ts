@@ -3,6 +3,7 @@ import { DOMSerializer, Fragment, Slice, type Node as TextNode } from "@tiptap/p
 import { EditorState, NodeSelection, Selection, TextSelection, type Plugin, type Transaction } from "@tiptap/pm/state";
 import { EditorView, type NodeViewConstructor } from "@tiptap/pm/view";
 import type { SectionText } from "../api/client";
+import { cellSelections } from "./cell-selection";
 import {
   captionLabels,
   currentLine,
@@ -19,6 +20,7 @@ import { HeldKeys } from "./held-keys";
 import { inputMarks, textKeys, wholeSections } from "./keymap";
 import { footnotes } from "./notes";
 import { findSection, levelOf, near, placeIn, positionIn, sectionAround, type SectionPlace } from "./places";
+import { putInstead } from "./put-instead";
 import { nodeType, schema } from "./schema";
 import { headingOf, sectionNode } from "./section-text";
 import { changedTogether, stretchBetween, type Stretch } from "./stretch";
@@ -86,6 +88,8 @@ const SHOWN = "shown";
  */
 export class ManuscriptEditor {
   readonly view: EditorView;
+  /** How often the text on the screen was not what is known, and was mended. */
+  private mended = 0;
   private shownTexts = new Map<string, ShownSection["text"]>();
   private readonly keys = new HeldKeys();
   /** The selection when its sections do not stand in the editor, for the window is far from it; the next key goes there. */
@@ -213,11 +217,24 @@ export class ManuscriptEditor {
     const areSame =
       nodes.length === before.length && nodes.every((node, index) => node.attrs["id"] === before[index]?.attrs["id"]);
     if (areSame) {
-      for (let index = nodes.length - 1; index >= 0; index--) putInstead(tr, index, nodes[index]!);
+      const starts = before.reduce<number[]>((all, node) => [...all, all.at(-1)! + node.nodeSize], [0]);
+      for (let index = nodes.length - 1; index >= 0; index--)
+        if (before[index] !== nodes[index]) putInstead(tr, starts[index]!, nodes[index]!);
     } else replaceRun(tr, before, nodes);
     if (away && nodes.length > 0) tr.setSelection(near(tr.doc, 1));
     else this.keepSelection(tr, selection, places, areSame);
     this.leave(away);
+    this.view.dispatch(tr.setMeta(SHOWN, true).setMeta("addToHistory", false));
+    this.mend(nodes);
+  }
+
+  /** What is shown is what is known, to the letter: what came out otherwise is shown anew as a whole, and counted. */
+  private mend(nodes: readonly TextNode[]): void {
+    const { doc } = this.view.state;
+    if (doc.childCount === nodes.length && nodes.every((node, index) => node.eq(doc.child(index)))) return;
+    this.mended++;
+    this.view.dom.dataset["mended"] = String(this.mended);
+    const tr = this.view.state.tr.replaceWith(0, doc.content.size, nodes);
     this.view.dispatch(tr.setMeta(SHOWN, true).setMeta("addToHistory", false));
   }
 
@@ -392,6 +409,7 @@ export class ManuscriptEditor {
     return [
       wholeSections((transaction) => transaction.getMeta(SHOWN) === true),
       noLooseEnds((transaction) => transaction.getMeta(SHOWN) === true),
+      cellSelections(),
       inputMarks(() => this.host.signs()),
       ...textKeys(this.host),
       history(),
@@ -545,22 +563,6 @@ export function drawn(
   hasHeading: boolean,
 ): DocumentFragment | HTMLElement {
   return DOMSerializer.fromSchema(schema).serializeFragment(sectionNode("", text, hasHeading).content);
-}
-
-/** A section that is told to be the same one reads otherwise: only what differs is replaced, so that the cursor stays. */
-function putInstead(tr: Transaction, index: number, node: TextNode): void {
-  const was = tr.doc.child(index);
-  if (was === node) return;
-  let start = 0;
-  for (let before = 0; before < index; before++) start += tr.doc.child(before).nodeSize;
-  if (was.type !== node.type) return void tr.replaceWith(start, start + was.nodeSize, node);
-  const from = was.content.findDiffStart(node.content);
-  if (from === null) return;
-  const ends = was.content.findDiffEnd(node.content);
-  // Of letters that repeat, the same one must not be counted from both ends.
-  const overlap = ends ? Math.max(0, from - Math.min(ends.a, ends.b)) : 0;
-  const [to, until] = ends ? [ends.a + overlap, ends.b + overlap] : [was.content.size, node.content.size];
-  tr.replace(start + 1 + from, start + 1 + to, node.slice(from, until));
 }
 
 /** Sections at the head and at the tail that stay are left alone. */

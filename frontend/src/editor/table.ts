@@ -115,6 +115,99 @@ export function nextCell(way: "on" | "back"): Command {
   };
 }
 
+/** The rectangle of places that two places in a table span, grown until no cell in it reaches beyond. */
+function rectangle(table: TextNode, start: number, from: number, to: number) {
+  const grid = gridOf(table);
+  const at = new Map<TextNode, number>();
+  table.descendants((node, offset) => {
+    if (node.type === cellType) at.set(node, start + 1 + offset);
+    return node.type !== cellType;
+  });
+  const all = beginnings(grid);
+  const holds = (place: number) =>
+    all.find(({ slot: { cell } }) => {
+      const begins = at.get(cell);
+      return begins !== undefined && begins < place && place < begins + cell.nodeSize;
+    });
+  const [one, other] = [holds(from), holds(to)];
+  if (!one || !other) return null;
+  let [top, left] = [Math.min(one.row, other.row), Math.min(one.column, other.column)];
+  let [bottom, right] = [Math.max(one.row, other.row), Math.max(one.column, other.column)];
+  const inside = () => new Set(grid.slice(top, bottom + 1).flatMap((row) => row.slice(left, right + 1)));
+  for (let before = -1, these = inside(); these.size !== before; before = these.size, these = inside())
+    grid.forEach((row, y) =>
+      row.forEach((slot, x) => {
+        if (!these.has(slot)) return;
+        [top, left, bottom, right] = [Math.min(top, y), Math.min(left, x), Math.max(bottom, y), Math.max(right, x)];
+      }),
+    );
+  return { grid, at, top, left, bottom, right, slots: inside() };
+}
+
+/** What the cells between two places hold, as stretches of the text. */
+export function cellsBetween(table: TextNode, start: number, from: number, to: number): { from: number; to: number }[] {
+  const found = rectangle(table, start, from, to);
+  return [...(found?.slots ?? [])].flatMap(({ cell }) => {
+    const at = found?.at.get(cell);
+    return at === undefined ? [] : [{ from: at + 1, to: at + 1 + cell.content.size }];
+  });
+}
+
+/** The rows of a table of just the cells between two places. */
+export function rowsBetween(table: TextNode, start: number, from: number, to: number): TextNode[] {
+  const found = rectangle(table, start, from, to);
+  if (!found) return [];
+  const { grid, top, left, bottom, right } = found;
+  return rowsOf(grid.slice(top, bottom + 1).map((row) => row.slice(left, right + 1)));
+}
+
+/** The selected cells become one; their words stand in it one after the other. */
+export const mergeCells: Command = (state, dispatch) => {
+  const { from, to } = state.selection;
+  return changed(({ table, start, grid }) => {
+    const found = rectangle(table, start, from, to);
+    if (!found || found.slots.size < 2) return null;
+    const { top, left, bottom, right } = found;
+    const these = new Set(grid.slice(top, bottom + 1).flatMap((row) => row.slice(left, right + 1)));
+    const words = [...these].map(({ cell }) => cell.content).filter(({ size }) => size > 0);
+    const content = words.reduce(
+      (all, each) => (all.size > 0 ? all.append(Fragment.from(schema.text(" "))).append(each) : each),
+      Fragment.empty,
+    );
+    const first = grid[top]![left]!.cell;
+    const slot: Slot = { cell: cellType.create({ ...first.attrs, columns: null, rows: null }, content) };
+    return { grid: grid.map((row) => row.map((each) => (these.has(each) ? slot : each))), row: top, column: left };
+  })(state, dispatch);
+};
+
+/** Whether there is a cell with the cursor that covers several places. */
+export function isMergedCell(state: EditorState): boolean {
+  const at = tableAt(state);
+  const cell = at && at.row >= 0 ? at.grid[at.row]?.[at.column]?.cell : undefined;
+  return cell !== undefined && (spanOf(cell, "rows") > 1 || spanOf(cell, "columns") > 1);
+}
+
+/** A cell that covers several places gives all but the first of them empty cells of their own. */
+export const splitCell: Command = changed(({ grid, row, column }) => {
+  const whole = grid[row]?.[column];
+  if (!whole) return null;
+  let isFirst = true;
+  return {
+    grid: grid.map((line) =>
+      line.map((slot) => {
+        if (slot !== whole) return slot;
+        const made = isFirst
+          ? { cell: withAttribute(whole.cell, { columns: null, rows: null }) }
+          : emptyLike(whole, false);
+        isFirst = false;
+        return made;
+      }),
+    ),
+    row,
+    column,
+  };
+});
+
 /** Each cell with the place it begins at, in reading order. */
 function beginnings(grid: Grid): { slot: Slot; row: number; column: number }[] {
   const seen = new Set<Slot>();

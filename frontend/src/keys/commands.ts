@@ -162,6 +162,8 @@ export const COMMANDS = {
     "column-after": { words: "Column after", keys: [], also: "insert add table right" },
     "column-back": { words: "Move the column back", keys: [] },
     "column-on": { words: "Move the column on", keys: [] },
+    "merge-cells": { words: "Merge the selected cells", keys: [], also: "join span table" },
+    "split-cell": { words: "Split the merged cell", keys: [], also: "span table" },
     "remove-column": { words: "Remove the column", keys: [] },
     "header-row": { words: "First row heads the columns, or not", keys: [], also: "header table" },
     "header-column": { words: "First column heads the rows, or not", keys: [], also: "header table" },

@@ -1,6 +1,7 @@
 import type { Session } from "../document/session";
 import * as commands from "../editor/commands";
-import { isInTable } from "../editor/table";
+import { CellSelection } from "../editor/cell-selection";
+import { isInTable, isMergedCell } from "../editor/table";
 import type { TextCommand } from "../keys/commands";
 import { keysShown, labelled } from "../keys/keys";
 import { LEVELS } from "../outline/outline";
@@ -79,6 +80,8 @@ export function textMenu(session: Session, spot: Omit<Spot, "key">): MenuEntry[]
         command("remove-column"),
       ],
     },
+    ...(view.state.selection instanceof CellSelection && view.state.selection.within ? [command("merge-cells")] : []),
+    ...(isMergedCell(view.state) ? [command("split-cell")] : []),
     command("remove-table"),
     "line",
   ];
