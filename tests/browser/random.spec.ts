@@ -1,5 +1,6 @@
-import { expect, type APIRequestContext, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { importText, putCursor, shownOutline, storedOutline, test } from "./helpers";
+import { keptText, randomOf, shownText } from "./shown-and-kept";
 
 const MOVING = ["ArrowDown", "ArrowDown", "ArrowUp", "Shift+ArrowDown", "Home", "End", "Escape"];
 const CHANGING = [
@@ -11,15 +12,6 @@ const CHANGING = [
   "Control+d",
 ];
 const KEYS = [...MOVING, ...CHANGING, "Control+z", "Control+z", "Control+Shift+z"];
-
-/** A linear congruential generator with the multiplier of Numerical Recipes (from memory), so that a run can be repeated. */
-function randomOf(seed: number): (below: number) => number {
-  let state = seed;
-  return (below) => {
-    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
-    return Math.floor((state / 2 ** 32) * below);
-  };
-}
 
 // More of them: SEEDS=1,2,3 npx playwright test random
 for (const seed of (process.env["SEEDS"] ?? "8").split(",").map(Number)) {
@@ -77,18 +69,6 @@ const IN_TEXT = [
   "Control+Shift+z",
 ];
 
-type Part = { type: string; text?: string; content?: Part[] };
-
-/** The words of each line of a text, as they are kept. */
-function linesOf(parts: readonly Part[]): string[] {
-  const words = (part: Part): string => part.text ?? (part.content ?? []).map(words).join("");
-  return parts.flatMap((part) =>
-    ["paragraph", "codeBlock", "calculation", "caption", "tableCell", "figure"].includes(part.type)
-      ? [words(part)]
-      : linesOf(part.content ?? []),
-  );
-}
-
 /** What no one may ever be told: that something typed cannot be kept. Filled as the page is used. */
 function refusals(page: Page): string[] {
   const found: string[] = [];
@@ -97,33 +77,6 @@ function refusals(page: Page): string[] {
     if (response.status() >= 400 && response.status() !== 409 && isWriting) found.push(await response.text());
   });
   return found;
-}
-
-async function keptText(request: APIRequestContext, id: string): Promise<string[][]> {
-  const { outline } = (await (await request.get(`/api/documents/${id}`)).json()) as {
-    outline: { ids: string[]; levels: string };
-  };
-  const texts = (await (await request.get(`/api/documents/${id}/texts?sections=${outline.ids.join(",")}`)).json()) as {
-    id: string;
-    heading: Part[];
-    body: Part[];
-  }[];
-  return outline.ids.map((section, position) => {
-    const text = texts.find((each) => each.id === section);
-    const heading = (text?.heading ?? []).map(({ text: words }) => words ?? "").join("");
-    const lines = linesOf(text?.body ?? []);
-    return [`${outline.levels[position]} ${heading.trim()}`, ...(lines.length > 0 ? lines : [""])];
-  });
-}
-
-async function shownText(page: Page): Promise<string[][]> {
-  return page.locator(".section-text").evaluateAll((sections) =>
-    sections.map((section) => [
-      // A heading is kept without blanks at its ends.
-      `${section.getAttribute("data-level")} ${section.querySelector(".heading")?.textContent?.trim() ?? ""}`,
-      ...[...section.querySelectorAll("p, pre, figcaption, td, th")].map((line) => line.textContent ?? ""),
-    ]),
-  );
 }
 
 for (const seed of (process.env["SEEDS"] ?? "3").split(",").map(Number)) {

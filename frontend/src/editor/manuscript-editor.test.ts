@@ -54,6 +54,8 @@ function open(sections: ShownSection[], host: Partial<ManuscriptHost> = {}): Man
     comeBack: vi.fn(),
     isForText: () => true,
     newId: () => `made${++made}`,
+    document: () => "here",
+    hasSection: () => false,
     join: vi.fn(),
     toEnd: vi.fn(),
     unfold: vi.fn(),

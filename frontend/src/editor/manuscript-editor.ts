@@ -4,6 +4,7 @@ import { EditorState, NodeSelection, Selection, TextSelection, type Plugin, type
 import { EditorView, type NodeViewConstructor } from "@tiptap/pm/view";
 import type { SectionText } from "../api/client";
 import { cellSelections } from "./cell-selection";
+import { putOnClipboard } from "./clipboard";
 import {
   captionLabels,
   currentLine,
@@ -20,10 +21,11 @@ import { HeldKeys } from "./held-keys";
 import { inputMarks, textKeys, wholeSections } from "./keymap";
 import { footnotes } from "./notes";
 import { findSection, levelOf, near, placeIn, positionIn, sectionAround, type SectionPlace } from "./places";
+import { putPassage, type Passage } from "./passage";
 import { putInstead } from "./put-instead";
 import { nodeType, schema } from "./schema";
 import { headingOf, sectionNode } from "./section-text";
-import { changedTogether, stretchBetween, type Stretch } from "./stretch";
+import { changedTogether, sectionsOf, stretchBetween, type Stretch } from "./stretch";
 import { namedStretches, noLooseEnds } from "./stretches";
 import type { TypedSigns } from "./typed-signs";
 
@@ -47,6 +49,10 @@ export type ManuscriptHost = {
   /** The word of a section that is read aloud just now. */
   spokenIn(section: string): FoundStretch | null;
   newId(): string;
+  /** The document’s id, by which what was cut here is known again. */
+  document(): string;
+  /** Whether a section stands in the outline. */
+  hasSection(section: string): boolean;
   /** What the document’s language has for typed quotes and dashes; null to leave them as they are typed. */
   signs(): TypedSigns | null;
   /** The document’s language, as a tag after BCP 47. */
@@ -90,6 +96,8 @@ export class ManuscriptEditor {
   readonly view: EditorView;
   /** How often the text on the screen was not what is known, and was mended. */
   private mended = 0;
+  /** Sections that were taken out here, by writing over them. */
+  private readonly gone = new Set<string>();
   private shownTexts = new Map<string, ShownSection["text"]>();
   private readonly keys = new HeldKeys();
   /** The selection when its sections do not stand in the editor, for the window is far from it; the next key goes there. */
@@ -129,6 +137,8 @@ export class ManuscriptEditor {
       transformPasted: (slice) => this.taken(slice),
       transformCopied: (slice) => this.copied(slice),
       handleDOMEvents: {
+        copy: (view, event) => this.copies(view, event, false),
+        cut: (view, event) => this.copies(view, event, true),
         focus: (view) => (this.tell(view, host.focused), this.tell(view, host.selected), false),
         blur: () => {
           const { spot } = this;
@@ -446,6 +456,9 @@ export class ManuscriptEditor {
     const stretch =
       stretchBetween(before, after, (section) => levelOf(section, this.host)) ?? changedTogether(before, after);
     if (stretch) {
+      const left = new Set(after.content.content.map((section) => String(section.attrs["id"])));
+      for (const id of sectionsOf(stretch)) if (!left.has(id)) this.gone.add(id);
+      for (const id of left) this.gone.delete(id);
       this.host.stretched(stretch);
       // It is undone by the journal, as all is that has been handed over.
       return this.handedOver();
@@ -476,6 +489,33 @@ export class ManuscriptEditor {
     if (!(link instanceof HTMLElement) || !(event.ctrlKey || event.metaKey)) return false;
     event.preventDefault();
     this.host.follow(link.dataset["target"] ?? "");
+    return true;
+  }
+
+  /** The selection goes onto the clipboard; cut, it goes from the text. */
+  private copies(view: EditorView, event: ClipboardEvent, isCut: boolean): boolean {
+    const to = event.clipboardData;
+    if (!to || !putOnClipboard(view, to, this.host.document(), (section) => levelOf(section, this.host))) return false;
+    event.preventDefault();
+    if (isCut) view.dispatch(view.state.tr.deleteSelection().scrollIntoView().setMeta("uiEvent", "cut"));
+    return true;
+  }
+
+  /** What was cut or copied here goes in as what it was; false where nothing of it can stand. */
+  putPassage(passage: Passage): boolean {
+    const { state } = this.view;
+    const standing = new Set<string>();
+    state.doc.descendants((node) => void (node.attrs["id"] && standing.add(String(node.attrs["id"]))));
+    const put = putPassage(state, passage, {
+      document: this.host.document(),
+      newId: () => this.host.newId(),
+      // What was cut a moment ago may still be in the outline that is known here.
+      isTaken: (id) =>
+        standing.has(id) || this.host.isBookmarkTaken(id) || (!this.gone.has(id) && this.host.hasSection(id)),
+      levelOf: (section) => levelOf(section, this.host),
+    });
+    if (!put) return false;
+    this.view.dispatch(put);
     return true;
   }
 

@@ -231,6 +231,8 @@ class Run {
       foundIn: (section) => (section === "b" ? [{ from: 0, to: 2, isInHeading: true, isNow: true }] : []),
       spokenIn: () => null,
       newId: () => `n${++this.made}`,
+      document: () => "here",
+      hasSection: () => false,
       signs: () => ({ open: "“", close: "”", innerOpen: "‘", innerClose: "’", dash: "–" }),
       language: () => "en",
       join: (section, neighbour) => say("join", section, neighbour),

@@ -161,6 +161,33 @@ export function rowsBetween(table: TextNode, start: number, from: number, to: nu
   return rowsOf(grid.slice(top, bottom + 1).map((row) => row.slice(left, right + 1)));
 }
 
+/** The rows of a table, without its caption. */
+export const rowsOfTable = (table: TextNode): TextNode[] => table.content.content.filter((row) => row.type === rowType);
+
+/** Cells over those from the one at a place on, as spreadsheets do; the table grows where it must. Null where it cannot. */
+export function putCells(tr: Transaction, rows: readonly TextNode[], place: number): Transaction | null {
+  const $at = tr.doc.resolve(place);
+  let depth = $at.depth;
+  while (depth > 0 && $at.node(depth).type !== tableType) depth--;
+  if (depth === 0 || $at.index(depth) === 0) return null;
+  const [table, start] = [$at.node(depth), $at.before(depth)];
+  const found = rectangle(table, start, place, place);
+  const put = gridOf(tableType.create(null, [schema.nodes["caption"]!.create(), ...rows]));
+  if (!found || put.length === 0) return null;
+  const { grid, top, left } = found;
+  const [height, width] = [Math.max(grid.length, top + put.length), Math.max(widest(grid), left + widest(put))];
+  if (height > MOST_ROWS || width > MOST_COLUMNS) return null;
+  const made = Array.from({ length: height }, (_row, row) =>
+    Array.from({ length: width }, (_cell, column): Slot => {
+      const was = grid[row]?.[column] ?? { cell: cellType.create() };
+      const now = put[row - top]?.[column - left];
+      return now ? { cell: withAttribute(was.cell, { columns: null, rows: null }).copy(now.cell.content) } : was;
+    }),
+  );
+  tr.replaceWith(start, start + table.nodeSize, table.copy(Fragment.from([table.child(0), ...rowsOf(made)])));
+  return toCell(tr, start, top + put.length - 1, left + (put[0]?.length ?? 1) - 1).scrollIntoView();
+}
+
 /** The selected cells become one; their words stand in it one after the other. */
 export const mergeCells: Command = (state, dispatch) => {
   const { from, to } = state.selection;

@@ -191,8 +191,15 @@ function hostOf(
     isForText: (event) =>
       commandOf("text", event) !== null || (commandOf("anywhere", event) === null && !isScrolling(event)),
     isBroken: (target) => known.current.broken.has(target) || target.startsWith("#"),
-    isBookmarkTaken: (bookmark) => known.current.bookmarks.has(bookmark),
+    isBookmarkTaken: (bookmark) => {
+      // Where places were known to be may have been written in since.
+      const holder = known.current.bookmarks.get(bookmark);
+      const text = holder === undefined ? undefined : session.typing.textNow(holder);
+      return holder !== undefined && (text === undefined || JSON.stringify(text).includes(`"${bookmark}"`));
+    },
     newId,
+    document: () => session.state.id,
+    hasSection: (section) => session.state.positions.has(section),
     signs: () => (useComfort.getState().signs ? session.state.titleBlock.signs : null),
     language: () => session.state.titleBlock.language,
     join: (section, neighbour) => {
@@ -213,7 +220,8 @@ function hostOf(
       formulaBlock: (node, editor, getPos) => new FormulaView(node, true, () => changeFormula(editor, getPos())),
     },
     key: (editor, event) => textKey(session, editor, event),
-    paste: (editor, from) => paste(session, editor, from),
+    paste: (editor, from) =>
+      paste(session, editor, from, (passage) => surface()?.editor.putPassage(passage) ?? false),
     dropFile: (editor, file) => askForPicture(session, editor, file),
   };
 }

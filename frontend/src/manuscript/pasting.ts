@@ -1,7 +1,10 @@
+import { Slice } from "@tiptap/pm/model";
 import type { EditorView } from "@tiptap/pm/view";
 import { api, read } from "../api/client";
 import type { Session } from "../document/session";
+import { passageIn } from "../editor/clipboard";
 import { isInHeading } from "../editor/commands";
+import type { Passage } from "../editor/passage";
 import { findSection, sectionAround } from "../editor/places";
 import { withPictureNames } from "../editor/schema";
 import { bodyPosition } from "../editor/section-text";
@@ -12,9 +15,16 @@ import { askAtSpot, followingUp } from "./spot";
 import { bodySelection } from "./text-commands";
 
 /** What the clipboard holds, as what it is: a picture, cells of a table, a text with a structure of its own. */
-export function paste(session: Session, view: EditorView, from: DataTransfer): boolean {
+export function paste(
+  session: Session,
+  view: EditorView,
+  from: DataTransfer,
+  put: (passage: Passage) => boolean,
+): boolean {
   const html = from.getData("text/html");
   const text = from.getData("text/plain");
+  const passage = passageIn(html);
+  if (passage && !view.state.selection.$from.parent.type.spec.code && put(passage)) return true;
   const file = from.files[0];
   // Office programs lay a picture of the words beside the words.
   if (file && html === "" && text === "") return (askForPicture(session, view, file), true);
@@ -45,7 +55,9 @@ export async function fromClipboard(session: Session, view: EditorView): Promise
   } catch {
     return session.messages.say("The browser did not let Stemmata read the clipboard; press Ctrl V.", "warning");
   }
-  if (paste(session, view, data)) return;
+  // As by the key: whoever takes care of that takes care of this.
+  const event = new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true });
+  if (view.someProp("handlePaste", (handle) => handle.call(view, view, event, Slice.empty))) return;
   const html = data.getData("text/html");
   if (html !== "") view.pasteHTML(html);
   else view.pasteText(data.getData("text/plain"));

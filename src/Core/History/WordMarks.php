@@ -13,6 +13,7 @@ final class WordMarks
 {
     /** Paragraphs of more words and signs than this, old times new, are told as gone and come whole. */
     private const MOST_WORD_PAIRS = 9_000_000;
+
     /**
      * @return list<array{kind: 'same'|'gone'|'new',
      *     text: string}> in order; without the gone ones it reads as it does now

@@ -32,7 +32,8 @@ final readonly class Edit
         return match (true) {
             $this->from < $earlier->to => true,
             $this->from > $earlier->to => false,
-            $earlier->isInsertion() => $this->isInsertion() || array_slice($this->parts, 0, 1) === array_slice($earlier->parts, 0, 1),
+            $earlier->isInsertion() => $this->isInsertion() ||
+                array_slice($this->parts, 0, 1) === array_slice($earlier->parts, 0, 1),
             $this->isInsertion() => array_slice($this->parts, -1) === array_slice($earlier->parts, -1),
             default => false,
         };

@@ -94,8 +94,7 @@ final class Regions
         foreach ($edits as $edit) {
             $last = end($clusters);
             $meets =
-                false !== $last &&
-                [] !== array_filter($last, static fn(Edit $earlier): bool => $edit->meets($earlier));
+                false !== $last && [] !== array_filter($last, static fn(Edit $earlier): bool => $edit->meets($earlier));
             if ($meets) {
                 array_pop($clusters);
                 $clusters[] = [...$last, $edit];
@@ -121,10 +120,7 @@ final class Regions
             ++$head;
         }
         $tail = 0;
-        while (
-            $tail < $most - $head &&
-            $base[count($base) - 1 - $tail] === $other[count($other) - 1 - $tail]
-        ) {
+        while ($tail < $most - $head && $base[count($base) - 1 - $tail] === $other[count($other) - 1 - $tail]) {
             ++$tail;
         }
         $old = array_slice($base, $head, count($base) - $head - $tail);

@@ -191,7 +191,10 @@ final class TextMerge
             }
             $inMine = self::findMadeOf($block, $mine, $kept);
             $inTheirs = self::findMadeOf($block, $theirs, $kept);
-            if (($inMine ?? $block) != $block && null === $inTheirs || ($inTheirs ?? $block) != $block && null === $inMine) {
+            if (
+                (($inMine ?? $block) != $block && null === $inTheirs) ||
+                (($inTheirs ?? $block) != $block && null === $inMine)
+            ) {
                 return null;
             }
             $became = null === $inMine || null === $inTheirs ? [$block] : $this->block($block, $inMine, $inTheirs);
@@ -300,9 +303,7 @@ final class TextMerge
      */
     private function inline(array $base, array $mine, array $theirs): array
     {
-        return Node::joined(
-            $this->words(Words::of($base), Words::of($mine), Words::of($theirs), Words::keyOf(...)),
-        );
+        return Node::joined($this->words(Words::of($base), Words::of($mine), Words::of($theirs), Words::keyOf(...)));
     }
 
     /**

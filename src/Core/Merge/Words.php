@@ -100,6 +100,6 @@ final class Words
     /** @param array<string, mixed> $value */
     private static function json(array $value): string
     {
-        return json_encode($value, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
+        return json_encode($value, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
     }
 }

@@ -152,7 +152,10 @@ final class RandomWriter
         }
         $words = [];
         foreach ($block->content as $node) {
-            foreach ($node->isText() ? preg_split('/(?<= )/', $node->text, -1, PREG_SPLIT_NO_EMPTY) ?: [] : [$node] as $part) {
+            foreach (
+                $node->isText() ? (preg_split('/(?<= )/', $node->text, -1, \PREG_SPLIT_NO_EMPTY) ?: []) : [$node]
+                as $part
+            ) {
                 $words[] = is_string($part) ? Node::text($part, $node->marks) : $part;
             }
         }
@@ -194,9 +197,7 @@ final class RandomWriter
         return Node::paragraph([
             Node::text($text),
             Node::text($this->word(), [new Mark('emphasis')]),
-            ...0 === $this->random->getInt(0, 3)
-                ? [new Node('footnote', content: [Node::text($this->word())])]
-                : [],
+            ...0 === $this->random->getInt(0, 3) ? [new Node('footnote', content: [Node::text($this->word())])] : [],
         ]);
     }
 

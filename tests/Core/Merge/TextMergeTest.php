@@ -53,7 +53,12 @@ final class TextMergeTest extends TestCase
         ];
         yield 'paragraphs joined and written in' => ['one|two', 'one two', 'first|two', 'first two'];
         yield 'both began in an empty text' => ['', 'mine', 'theirs', 'theirs|mine'];
-        yield 'both began in an empty paragraph between others' => ['a||b', 'a|mine|b', 'a|theirs|b', 'a|theirs|mine|b'];
+        yield 'both began in an empty paragraph between others' => [
+            'a||b',
+            'a|mine|b',
+            'a|theirs|b',
+            'a|theirs|mine|b',
+        ];
         yield 'a paragraph moved by one, another changed by the other' => ['a|b|c', 'b|c|a', 'a|b|c d', 'b|c d|a'];
         yield 'signs of a script without blanks' => ['灯台の光', '灯台の火', '白灯台の光', '白灯台の火'];
     }
@@ -83,23 +88,26 @@ final class TextMergeTest extends TestCase
     public function testRowsAndColumnsPutInByTwoAreAskedAbout(): void
     {
         $table = static fn(string ...$rows): array => [
-            new Node('table', content: [
-                new Node('caption'),
-                ...array_map(
-                    static fn(string $row): Node => new Node(
-                        'tableRow',
-                        content: array_map(
-                            static fn(string $cell): Node => new Node(
-                                'tableCell',
-                                ['header' => false, 'align' => null],
-                                [Node::text($cell)],
+            new Node(
+                'table',
+                content: [
+                    new Node('caption'),
+                    ...array_map(
+                        static fn(string $row): Node => new Node(
+                            'tableRow',
+                            content: array_map(
+                                static fn(string $cell): Node => new Node(
+                                    'tableCell',
+                                    ['header' => false, 'align' => null],
+                                    [Node::text($cell)],
+                                ),
+                                explode(' ', $row),
                             ),
-                            explode(' ', $row),
                         ),
+                        array_values($rows),
                     ),
-                    array_values($rows),
-                ),
-            ]),
+                ],
+            ),
         ];
         $base = $table('a b', 'c d');
 
@@ -129,11 +137,7 @@ final class TextMergeTest extends TestCase
             ),
         ];
 
-        $outcome = self::merged(
-            $list(1, 'one', 'two'),
-            $list(4, 'one', 'two', 'three'),
-            $list(1, 'one a', 'two'),
-        );
+        $outcome = self::merged($list(1, 'one', 'two'), $list(4, 'one', 'two', 'three'), $list(1, 'one a', 'two'));
 
         self::assertSame([], $outcome->disputes);
         self::assertEquals($list(4, 'one a', 'two', 'three'), $outcome->body->blocks);

@@ -14,6 +14,7 @@ use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Operation\Rule\Described;
 use Stemmata\Core\Operation\Rule\FallenUnder;
+use Stemmata\Core\Operation\Rule\FromOffcuts;
 use Stemmata\Core\Operation\Rule\TakenBookmark;
 use Stemmata\Core\Operation\Rule\TypedText;
 use Stemmata\Core\Outline\IdSource;
@@ -48,6 +49,10 @@ final readonly class ReplaceStretch implements Operation
 
     public function applyTo(Document $document): Applied|Refused
     {
+        $before = $document;
+        foreach ($this->texts as [, , , $id]) {
+            $document = null === $id ? $document : FromOffcuts::taken($document, $id);
+        }
         $position = $document->outline->findPosition($this->sections[0]);
         if (null === $position) {
             return Refused::unknownSection($this->sections[0]->value);
@@ -70,9 +75,9 @@ final readonly class ReplaceStretch implements Operation
         if (null !== $taken) {
             return $taken;
         }
-        $after = $this->withNew(TypedText::in($after, $first), $position);
+        $after = $this->withNew(TypedText::in($after, $first), $position, $before);
 
-        return $after instanceof Refused ? $after : new Applied($after, FallenUnder::notices($document, $after));
+        return $after instanceof Refused ? $after : new Applied($after, FallenUnder::notices($before, $after));
     }
 
     public function restsOn(): Basis
@@ -119,24 +124,32 @@ final readonly class ReplaceStretch implements Operation
             ->withOffcut($offcut);
     }
 
-    private function withNew(Document $document, int $position): Document|Refused
+    /** @param Document $before as it was, with what has just been cut among the offcuts */
+    private function withNew(Document $document, int $position, Document $before): Document|Refused
     {
         $entries = Outline::empty();
         foreach (array_slice($this->texts, 1) as [$heading, $body, $level, $id]) {
-            if (null !== $id && null !== $document->findSection($id)) {
+            if (null !== $id && $document->outline->has($id)) {
                 return Refused::idTaken();
             }
-            $section = new Section($id ?? $this->ids->next(), $heading, $body);
+            // What was cut and is pasted is itself again, with all that was said of it.
+            $was = null === $id ? null : $document->findSection($id);
+            if (null !== $id && null !== $was && null !== $document->findOffcutHolding($id)) {
+                return Refused::idTaken();
+            }
+            $section = ($was ?? Section::blank($id ?? $this->ids->next()))->withHeading($heading)->withBody($body);
             if (null === $level || $level->isOpening()) {
                 return Refused::openingHasNoLevel();
             }
-            $document = $document->withSection(Section::blank($section->id));
+            $document = $document->withSection($section->withHeading(Heading::none())->withBody(Body::empty()));
             $taken = TakenBookmark::findIn($document, $section);
             if (null !== $taken) {
                 return $taken;
             }
             $document = TypedText::in($document, $section);
-            $entries = $entries->followedBy(Outline::of($section->id, $level));
+            $offcut = null === $was ? null : $before->findOffcutHolding($section->id);
+            $flags = $offcut?->outline->flagsAt($offcut->outline->positionOf($section->id)) ?? 0;
+            $entries = $entries->followedBy(Outline::of($section->id, $level, $flags));
         }
 
         return $document->withOutline($document->outline->spliced($position + 1, $position + 1, $entries));

@@ -43,10 +43,7 @@ final class MergeTextTest extends TestCase
         self::assertSame($stands, self::words($merged->document));
         self::assertSame(
             null === $setAside ? [] : [$setAside],
-            array_map(
-                static fn($offcut): ?string => $offcut?->name,
-                array_values($merged->document->changedOffcuts),
-            ),
+            array_map(static fn($offcut): ?string => $offcut?->name, array_values($merged->document->changedOffcuts)),
         );
     }
 

@@ -10,6 +10,7 @@ use Random\Randomizer;
 use Stemmata\Core\Document\Change;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\OffcutReason;
+use Stemmata\Core\Document\Section;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Offcut\BringBack;
 use Stemmata\Core\Operation\Refused;
@@ -24,10 +25,56 @@ use Stemmata\Tests\Support\CountingIds;
 use Stemmata\Tests\Support\Dose;
 use Stemmata\Tests\Support\RandomDocuments;
 use Stemmata\Tests\Support\Services;
+use Stemmata\Tests\Support\Sketch;
 use Stemmata\Tests\Support\StoredForm;
+use Stemmata\Tests\Support\Wire;
 
 final class ReplaceStretchTest extends TestCase
 {
+    public function testASectionThatWasCutAndIsPastedIsItselfAgain(): void
+    {
+        $document = Sketch::document('1 a, 2 b, 2 c, 1 d');
+        $document = Wire::done($document, [
+            'name' => 'describe-section',
+            'sections' => ['b'],
+            'aim' => 'Show the gale',
+            'stage' => 'drafted',
+            'marker' => 'leaf',
+            'numbered' => false,
+        ])->document;
+        $mark = new Node('bookmark', ['id' => 'mark00000000', 'name' => 'watch']);
+        $document = $document->withSection(
+            $document->sectionAt(1)->withBody(Body::of([Node::paragraph([Node::text('b1 '), $mark])])),
+        );
+        $cut = Wire::done($document, ['name' => 'delete', 'sections' => ['b', 'c'], 'extent' => 'heading-only'])
+            ->document;
+        $text = static fn(Document $from, int $at): array => [
+            'heading' => $from->sectionAt($at)->heading->toJson(),
+            'body' => $from->sectionAt($at)->body->toJson(),
+        ];
+        $pasted = Wire::done($cut, [
+            'name' => 'replace-stretch',
+            'sections' => ['d'],
+            'texts' => [
+                $text($cut, 1),
+                [...$text($document, 1), 'id' => Sketch::id('b')->value, 'level' => 3],
+                [...$text($document, 2), 'id' => Sketch::id('c')->value, 'level' => 3],
+            ],
+        ])->document;
+
+        self::assertSame(
+            ['a', 'd', 'b', 'c'],
+            array_map(
+                static fn(Section $section): string => $section->heading->plainText(),
+                array_values(iterator_to_array($pasted->sections())),
+            ),
+        );
+        self::assertEquals($document->sectionAt(1), $pasted->sectionAt(2));
+        self::assertFalse($pasted->outline->isNumberedAt(2));
+        self::assertSame(Level::Three, $pasted->outline->levelAt(2));
+        self::assertSame([], array_filter($pasted->changedOffcuts));
+    }
+
     /** A stretch of a random document is deleted as an editor deletes it, and the step is undone; 2,000 times in full. */
     public function testWhatGoesGoesToTheOffcutsAndUndoIsExact(): void
     {

@@ -1,0 +1,111 @@
+import { expect, type Page } from "@playwright/test";
+import { chooseCommand, openDocument, putCursor, test } from "./helpers";
+import { keptText, shownIsKept } from "./shown-and-kept";
+
+const TABLE = `# Log
+
+Before.
+
+| No | North | East | South | West |
+| -- | ----- | ---- | ----- | ---- |
+| one | two | three | four | five |
+| six | seven | eight | nine | ten |
+
+After.
+`;
+
+async function command(page: Page, cell: string, name: string): Promise<void> {
+  await page.locator(".manuscript :is(td, th)").filter({ hasText: cell }).first().click({ button: "right" });
+  await chooseCommand(page, name);
+}
+
+/** Selects from one cell to another with the mouse held down. */
+async function selectCells(page: Page, from: string, to: string): Promise<void> {
+  const box = async (words: string) =>
+    (await page.locator(".manuscript :is(td, th)", { hasText: words }).first().boundingBox())!;
+  const [start, end] = [await box(from), await box(to)];
+  await page.mouse.move(start.x + 4, start.y + start.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(end.x + 14, end.y + end.height / 2, { steps: 6 });
+  await page.mouse.up();
+}
+
+const COMMANDS = [
+  ["three", "Column after"],
+  ["three", "Column before"],
+  ["three", "Move the column on"],
+  ["three", "Move the column back"],
+  ["three", "Remove the column"],
+  ["three", "Row below"],
+  ["three", "Row above"],
+  ["three", "Move the row down"],
+  ["three", "Remove the row"],
+  ["three", "Align the column right"],
+] as const;
+
+test("every command of a table, undone: the screen shows what is kept, and the next letter changes nothing else", async ({
+  page,
+}) => {
+  test.slow();
+  const id = await openDocument(page, TABLE);
+  const before = await shownIsKept(page, id);
+  for (const [cell, name] of COMMANDS) {
+    await command(page, cell, name);
+    await shownIsKept(page, id, name);
+    await page.keyboard.press("Control+z");
+    await expect.poll(() => keptText(page.request, id), { message: `${name}, undone` }).toEqual(before);
+    await shownIsKept(page, id, `${name}, undone`);
+    await page.keyboard.type("q");
+    const all = JSON.stringify(before);
+    await expect
+      .poll(async () => JSON.stringify(await keptText(page.request, id)).replace("q", ""), { message: name })
+      .toHaveLength(all.length);
+    await shownIsKept(page, id, `${name}, undone, and a letter`);
+    await page.keyboard.press("Control+z");
+    await expect.poll(() => keptText(page.request, id), { message: `${name}, a letter undone` }).toEqual(before);
+  }
+  await expect(page.locator(".manuscript").first()).not.toHaveAttribute("data-mended", /./);
+});
+
+test("Delete across cells empties them, Ctrl Z brings their words back, and a rectangle is merged and split", async ({
+  page,
+}) => {
+  const id = await openDocument(page, TABLE);
+  const before = await shownIsKept(page, id);
+  await selectCells(page, "two", "eight");
+  await expect(page.locator(".manuscript .cell-selected")).toHaveText(["two", "three", "seven", "eight"]);
+  await page.keyboard.press("Delete");
+  const emptied = await shownIsKept(page, id);
+  expect(emptied[0]).toEqual(before[0]!.map((line) => (["two", "three", "seven", "eight"].includes(line) ? "" : line)));
+  await page.keyboard.press("Control+z");
+  await expect.poll(() => keptText(page.request, id)).toEqual(before);
+  await shownIsKept(page, id);
+
+  await selectCells(page, "two", "eight");
+  await page.locator(".manuscript td", { hasText: "two" }).click({ button: "right" });
+  await chooseCommand(page, "Merge the selected cells");
+  await expect(page.locator(".manuscript td[colspan='2'][rowspan='2']")).toHaveText("two three seven eight");
+  await shownIsKept(page, id);
+  await command(page, "two three seven eight", "Split the merged cell");
+  await expect(page.locator(".manuscript tr:not(.caption) td[colspan]")).toHaveCount(0);
+  await shownIsKept(page, id);
+  await page.reload();
+  await expect(page.locator(".manuscript td", { hasText: "two three seven eight" })).toBeVisible();
+});
+
+test("a table is filled by Tab alone, and a selection that begins before it takes no cell away", async ({ page }) => {
+  const id = await openDocument(page, TABLE);
+  await page.locator(".manuscript td", { hasText: "ten" }).click();
+  await page.keyboard.press("Tab");
+  for (const words of ["11", "12", "13", "14", "15"]) {
+    await page.keyboard.type(words);
+    await page.keyboard.press("Tab");
+  }
+  expect((await shownIsKept(page, id))[0]!.filter((line) => /^1\d$/.test(line))).toHaveLength(5);
+  await putCursor(page, "Before.");
+  await page.keyboard.press("Home");
+  await page.locator(".manuscript td", { hasText: "three" }).click({ modifiers: ["Shift"] });
+  await page.keyboard.press("Delete");
+  const kept = await shownIsKept(page, id);
+  expect(kept[0]!.filter((line) => line === "four" || line === "After.")).toEqual(["four", "After."]);
+});
