@@ -16,6 +16,8 @@ export type Passage = {
   sections: readonly { id: string; level: number }[];
   /** How deep the section stood that it begins in; 0 for the opening. */
   base: number;
+  /** Whether it begins, and ends, in the middle of a line, which then goes on with the words at the place it is put to. */
+  isOpen: { before: boolean; after: boolean };
   /** Whether it begins within the words of a heading, so that what it has of that is no heading of its own. */
   isInHeading: boolean;
 };
@@ -47,7 +49,11 @@ export function passageOf(selection: Selection, document: string, levelOf: (sect
   });
   const first = sectionAround($from)?.node;
   const base = first?.type.name === "section" ? levelOf(first) : 0;
-  return { document, slice, sections, base, isInHeading };
+  const isOpen = {
+    before: $from.parentOffset > 0,
+    after: $to.parent.inlineContent && $to.parentOffset < $to.parent.content.size,
+  };
+  return { document, slice, sections, base, isOpen, isInHeading };
 }
 
 export function toJson({ slice, ...passage }: Passage): unknown {
@@ -68,8 +74,8 @@ type Run = {
   /** Blocks that stand before the first heading, or inside one line. */
   lead: Fragment;
   sections: { id: string; level: number; heading: TextNode; body: Fragment }[];
-  openStart: number;
-  openEnd: number;
+  opensBefore: boolean;
+  opensAfter: boolean;
   /** Whether the first words of the lead are the end of a heading. */
   isFromHeading: boolean;
 };
@@ -111,11 +117,13 @@ function asLine(tr: Transaction, run: Run): Transaction {
   const parts: Fragment[] = [];
   const take = (content: Fragment) =>
     content.forEach((node) => {
-      if (node.inlineContent) {
-        if (node.content.size > 0) parts.push(node.content);
-      } else if (node.isInline) parts.push(Fragment.from(node));
-      else take(node.content);
+      if (node.isInline) parts[parts.length - 1] = (parts.at(-1) ?? Fragment.empty).append(Fragment.from(node));
+      else {
+        if (parts.length === 0 || parts.at(-1)!.size > 0) parts.push(Fragment.empty);
+        take(node.content);
+      }
     });
+  if (run.lead.firstChild?.isInline === true) parts.push(Fragment.empty);
   take(run.lead);
   for (const { heading, body } of run.sections) {
     take(Fragment.from(heading));
@@ -151,8 +159,8 @@ function joinAt(tr: Transaction, run: Run): void {
   const half = (part: TextNode) => Fragment.from(part.content.size > 0 ? part : []);
   const head = isLine ? half(block.cut(0, offset)) : Fragment.empty;
   const tail = isLine ? half(block.cut(offset)) : Fragment.empty;
-  const withHead = joined(head, run.lead, run.openStart > 0 && head.size > 0);
-  const made = joined(withHead, tail, run.openEnd > 0 && tail.size > 0);
+  const withHead = joined(head, run.lead, run.opensBefore && head.size > 0);
+  const made = joined(withHead, tail, run.opensAfter && tail.size > 0);
   const $start = tr.doc.resolve(start);
   const index = $start.index();
   if (!$start.parent.canReplace(index, index + (isLine ? 1 : 0), made)) {
@@ -160,7 +168,7 @@ function joinAt(tr: Transaction, run: Run): void {
     return;
   }
   tr.replaceWith(start, end, made);
-  const at = start + made.size - restAfter(tail, run.openEnd > 0);
+  const at = start + made.size - restAfter(tail, run.opensAfter);
   tr.setSelection(TextSelection.near(tr.doc.resolve(at), -1));
 }
 
@@ -179,21 +187,21 @@ function putSections(tr: Transaction, run: Run, isWhole: boolean): Transaction {
     ? section.content
     : withoutEmpty(
         section.cut(0, at).content,
-        !isInHeading && run.openStart === 0 && $from.parentOffset === 0 ? "last" : null,
+        !isInHeading && !run.opensBefore && $from.parentOffset === 0 ? "last" : null,
       );
   const below = isWhole
     ? Fragment.empty
     : isInHeading
       ? goingOn(section.cut(at).content)
-      : withoutEmpty(section.cut(at).content, run.openEnd === 0 && isAtEnd ? "first" : null);
-  const opensAfter = isOpen && run.openEnd > 0 && below.size > 0 && !(isInHeading && isAtEnd);
+      : withoutEmpty(section.cut(at).content, !run.opensAfter && isAtEnd ? "first" : null);
+  const opensAfter = isOpen && run.opensAfter && below.size > 0 && !(isInHeading && isAtEnd);
   const isBlank = section.textContent === "" && !hasParts(section);
   // A section that holds nothing, such as one whose all was cut, is what the first one that comes fills.
   const filling = isBlank && run.lead.size === 0 && section.type.name === "section" ? run.sections[0] : undefined;
   const led =
     isInHeading && run.isFromHeading
       ? underHeading(above, run.lead)
-      : joined(above, run.lead, isOpen && run.openStart > 0);
+      : joined(above, run.lead, isOpen && run.opensBefore);
   const texts = [
     {
       create: (content: Fragment) => section.copy(content),
@@ -221,7 +229,9 @@ function goingOn(content: Fragment): Fragment {
   const [heading, ...blocks] = content.content;
   const line = heading && heading.content.size > 0 ? [nodeType("paragraph").create(null, heading.content)] : [];
   const body = Fragment.from([...line, ...blocks]);
-  return body.childCount === 1 && body.firstChild!.content.size === 0 ? Fragment.empty : body;
+  const isBlank =
+    body.childCount === 1 && body.firstChild!.type.name === "paragraph" && body.firstChild!.content.size === 0;
+  return isBlank ? Fragment.empty : body;
 }
 
 /** Words that were the end of a heading go on with the one that the cursor is in. */
@@ -323,15 +333,14 @@ function ended(tr: Transaction, put: () => void): Transaction {
   return tr.setMeta("passage", true).scrollIntoView();
 }
 
-function runOf(slice: Slice, { sections: known, base, isInHeading }: Passage, into: number): Run {
+function runOf(slice: Slice, { sections: known, base, isOpen, isInHeading }: Passage, into: number): Run {
   const nodes = slice.content.content;
   const isOfSections = nodes[0]?.type.name === "section" || nodes[0]?.type.name === "opening";
-  const inner = (open: number) => Math.max(0, open - (isOfSections ? 1 : 0));
   const run: Run = {
     lead: isOfSections ? Fragment.empty : mended(slice.content),
     sections: [],
-    openStart: inner(slice.openStart),
-    openEnd: inner(slice.openEnd),
+    opensBefore: isOpen.before && slice.openStart > 0,
+    opensAfter: isOpen.after && slice.openEnd > 0,
     isFromHeading: isOfSections && isInHeading,
   };
   if (!isOfSections) return run;
@@ -350,7 +359,7 @@ function runOf(slice: Slice, { sections: known, base, isInHeading }: Passage, in
       at++;
     }
     // A heading that ends the passage was cut through by it, and is one all the same.
-    if (index === nodes.length - 1 && body.childCount === 0 && heading && nodes.length > 1) run.openEnd = 0;
+    if (index === nodes.length - 1 && body.childCount === 0 && heading && nodes.length > 1) run.opensAfter = false;
   });
   return run;
 
