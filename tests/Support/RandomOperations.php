@@ -9,6 +9,7 @@ use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\References;
 use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Wire\OperationReader;
+use Stemmata\Core\Outline\SectionId;
 
 /** Any operation on any sections with any arguments, sensible or not, in the form in which it comes from outside. */
 final readonly class RandomOperations
@@ -66,6 +67,7 @@ final readonly class RandomOperations
             'note-idea',
             'reword-idea',
             'merge-text',
+            'set-stretch-aside',
         ];
         $name = $this->among($names);
         $isContents = in_array($name, ['generate-contents', 'set-up-contents'], true);
@@ -91,7 +93,7 @@ final readonly class RandomOperations
                 'always' => $this->among([null, true]),
                 'line' => $this->section($document),
                 'out' => $this->among([null, true, false]),
-                'sections' => $this->sections($document),
+                'sections' => 'set-stretch-aside' === $name ? $this->neighbours($document) : $this->sections($document),
                 'section' => $this->section($document),
                 'target' => match ($name) {
                     'describe-section', 'describe-document' => $this->random->getInt(-2, 900),
@@ -207,6 +209,17 @@ final readonly class RandomOperations
     private function sections(Document $document): array
     {
         return array_map(fn(): string => $this->section($document), range(1, $this->random->getInt(1, 3)));
+    }
+
+    /** @return list<string> */
+    private function neighbours(Document $document): array
+    {
+        $from = $this->random->getInt(0, max(0, $document->outline->count() - 2));
+
+        return array_map(
+            static fn(SectionId $id): string => $id->value,
+            $document->outline->slice($from, $from + $this->random->getInt(2, 3))->ids(),
+        );
     }
 
     private function offcut(Document $document): string

@@ -1,4 +1,4 @@
-import { NodeSelection } from "@tiptap/pm/state";
+import { NodeSelection, type EditorState } from "@tiptap/pm/state";
 import type { EditorView } from "@tiptap/pm/view";
 import { ChevronsDownUp } from "lucide-react";
 import { replaceEqualDeep, useQuery } from "@tanstack/react-query";
@@ -165,12 +165,16 @@ function hostOf(
       session.navigation.shiftPlaces(now);
       session.navigation.wrote();
     },
-    typed: (section, changed) =>
+    typed: (section, changed) => {
       session.typing.typed(String(section.attrs["id"]), {
         text: () => textOf(section),
         headingChanged: changed.heading,
         bodyChanged: changed.body,
-      }),
+      });
+      // A sentence is a step of the history.
+      const editor = view();
+      if (editor && isAfterSentence(editor.state)) void session.flush();
+    },
     stretched: (stretch) => {
       const at = surface();
       if (at) void at.whileStretching(() => keepStretch(session, stretch));
@@ -220,10 +224,15 @@ function hostOf(
       formulaBlock: (node, editor, getPos) => new FormulaView(node, true, () => changeFormula(editor, getPos())),
     },
     key: (editor, event) => textKey(session, editor, event),
-    paste: (editor, from) =>
-      paste(session, editor, from, (passage) => surface()?.editor.putPassage(passage) ?? false),
+    paste: (editor, from) => paste(session, editor, from, (passage) => surface()?.editor.putPassage(passage) ?? false),
     dropFile: (editor, file) => askForPicture(session, editor, file),
   };
+}
+
+/** Whether the cursor stands behind the blank that follows the end of a sentence. */
+function isAfterSentence({ selection: { $head, empty } }: EditorState): boolean {
+  if (!empty || !$head.parent.isTextblock) return false;
+  return /[.!?…]["'”’»)\]]*\s$/.test($head.parent.textBetween(Math.max(0, $head.parentOffset - 6), $head.parentOffset));
 }
 
 /** Keys that move the window, and those that do nothing alone. */

@@ -25,7 +25,7 @@ import {
   strong,
 } from "../editor/commands";
 import { toggleCodeBlock, toggleList, toggleQuotation } from "../editor/runs";
-import { findSection, placeIn, positionIn, sectionAround, type SectionPlace } from "../editor/places";
+import { findSection, placeIn, positionIn, sectionAround, sectionAt, type SectionPlace } from "../editor/places";
 import { bodyPosition, sectionNode, textOf } from "../editor/section-text";
 import { levelAt } from "../outline/outline";
 import type { TextCommand } from "../keys/commands";
@@ -226,32 +226,28 @@ async function setStretchAside(
   last: SectionPlace,
 ): Promise<void> {
   const { doc, selection } = view.state;
-  const end = doc.slice(selection.to, last.start + last.node.nodeSize - 1);
-  const from = bodyPosition(first.node, placeIn(first, selection.from));
-  if (from < 0) return session.messages.say("Select from the text, not from a heading, to set words aside.", "warning");
-  const size = bodyPosition(first.node, first.node.content.size);
+  const isFromHeading = selection.$from.parent.type.name === "heading";
+  if (isFromHeading && selection.$from.parentOffset > 0)
+    return session.messages.say("Select from the beginning of a heading, or from the text.", "warning");
+  const to = bodyPosition(last.node, placeIn(last, selection.to));
+  if (to < 0) return session.messages.say("Select down to the text under the last heading.", "warning");
+  // From the beginning of a heading on it is the section above that the text goes on in.
+  const above = isFromHeading ? first.index - 1 : first.index;
+  if (above < 0) return session.messages.say("Nothing stands above; set the branch aside in the outline.", "warning");
+  const begins = sectionAt(doc, above);
+  const at = isFromHeading ? begins.node.content.size : placeIn(begins, selection.from);
   const followUp = followingUp();
-  const head = first.node.type.create(first.node.attrs, first.node.content.cut(0, placeIn(first, selection.from)));
-  const blocks = end.content.content.flatMap((node) => (node.type.spec.group === "block" ? [node] : []));
-  const tail = first.node.type.create(first.node.attrs, head.content.append(Fragment.from(blocks)));
-  const sections = doc.content.content.slice(first.index, last.index + 1).map((node) => String(node.attrs["id"]));
-  const answer = await session.changes.perform({
-    name: "batch",
-    operations: [
-      ...(from < size ? [{ name: "set-text-aside" as const, section: first.id, from, to: size }] : []),
-      {
-        name: "replace-stretch" as const,
-        sections,
-        reason: "set-aside" as const,
-        keptFrom: Math.max(0, bodyPosition(last.node, placeIn(last, selection.to))),
-        texts: [textOf(tail)],
-      },
-    ],
-  });
+  const sections = doc.content.content.slice(above, last.index + 1).map((node) => String(node.attrs["id"]));
+  const from = Math.min(bodyPosition(begins.node, at), sizeOfBody(begins.node));
+  const answer = await session.changes.perform({ name: "set-stretch-aside", sections, from, to });
   if (answer.kind === "applied")
-    followUp(() =>
-      session.navigation.goTo({ section: first.id, position: placeIn(first, selection.from) }, { remember: false }),
-    );
+    followUp(() => session.navigation.goTo({ section: begins.id, position: at }, { remember: false }));
+}
+
+/** As the server counts: a text that shows nothing but a place to write in has no size. */
+function sizeOfBody(section: PartOfText): number {
+  const { body } = textOf(section);
+  return body.length === 0 ? 0 : bodyPosition(section, section.content.size);
 }
 
 /** Why there are no contents, in a sentence; null when they are there. */
@@ -298,10 +294,12 @@ function isFormula(selection: Selection): boolean {
   return selection instanceof NodeSelection && selection.node.type.name.startsWith("formula");
 }
 
-/** What the editor has not handed over is undone in the editor; from there on the journal is. */
+/** One line of history: what was typed a moment ago is kept first. Only what cannot be sent is undone here alone. */
 function stepBackOrForth(session: Session, view: EditorView, way: "undo" | "redo"): true {
-  const isTyping = way === "undo" ? undoTyping(view.state, view.dispatch) : redoTyping(view.state, view.dispatch);
-  if (!isTyping) void (way === "undo" ? session.changes.undo() : session.changes.redo());
+  const isHere =
+    session.state.saving === "unsent" &&
+    (way === "undo" ? undoTyping(view.state, view.dispatch) : redoTyping(view.state, view.dispatch));
+  if (!isHere) void (way === "undo" ? session.changes.undo() : session.changes.redo());
   return true;
 }
 

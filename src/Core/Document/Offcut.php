@@ -39,6 +39,15 @@ final readonly class Offcut
         return mb_strlen($name) > self::LONGEST_NAME ? rtrim(mb_substr($name, 0, self::LONGEST_NAME - 1)) . '…' : $name;
     }
 
+    /** Whether this is a passage that reached into later sections: words of the section it names first, then those sections. */
+    public function isStretch(): bool
+    {
+        return null !== $this->after &&
+            null !== $this->place &&
+            $this->outline->count() > 1 &&
+            $this->outline->levelAt(0)->isOpening();
+    }
+
     public function withName(string $name): self
     {
         return new self($this->id, $this->reason, $name, $this->after, $this->outline, $this->place);

@@ -5,20 +5,23 @@ declare(strict_types=1);
 namespace Stemmata\Core\Document;
 
 use Stemmata\Core\Text\Body;
+use Stemmata\Core\Text\BodySchema;
 use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\Utf16;
 
 /** Where in a text a passage stood: between which words, and whether it began or ended within a paragraph. */
 final readonly class PassagePlace
 {
+    /** Stands for a part without words, as in Unicode (object replacement character). */
+    private const PART = "\u{FFFC}";
     /** Characters kept of either side. */
     private const KEPT = 40;
 
     private function __construct(
         public string $before,
         public string $after,
-        private bool $opensBefore,
-        private bool $opensAfter,
+        public int $depthBefore,
+        public int $depthAfter,
     ) {}
 
     /** @param Body $body the text before the passage is taken out of it */
@@ -27,51 +30,76 @@ final readonly class PassagePlace
         return new self(
             self::joined(array_slice(self::signs($body->cut(0, $from)), -self::KEPT)),
             self::joined(array_slice(self::signs($body->cut($to, $body->size())), 0, self::KEPT)),
-            $body->isWithinParagraph($from),
-            $body->isWithinParagraph($to),
+            $body->openDepthAt($from),
+            $body->openDepthAt($to),
         );
     }
 
     /** @param array<mixed> $stored as toJson() made it */
     public static function fromJson(array $stored): ?self
     {
-        [$before, $after, $opensBefore, $opensAfter] = [...array_values($stored), null, null, null, null];
+        [$before, $after, $depthBefore, $depthAfter] = [...array_values($stored), null, null, 0, 0];
 
         return is_string($before) && is_string($after)
-            ? new self($before, $after, true === $opensBefore, true === $opensAfter)
+            ? new self($before, $after, self::depth($depthBefore), self::depth($depthAfter))
             : null;
     }
 
-    /** @return array{string, string, bool, bool} */
+    /** Until 1 December 2026 only paragraphs were known to go on, and it was yes or no. */
+    private static function depth(mixed $stored): int
+    {
+        return is_int($stored) ? max(0, $stored) : (int) (true === $stored);
+    }
+
+    /** @return array{string, string, int, int} */
     public function toJson(): array
     {
-        return [$this->before, $this->after, $this->opensBefore, $this->opensAfter];
+        return [$this->before, $this->after, $this->depthBefore, $this->depthAfter];
     }
 
     /** The text with the passage between the same words again; null when they are not there, or more than once. */
     public function findIn(Body $body, Body $passage): ?Body
     {
-        $signs = self::signs($body);
-        $text = self::joined($signs);
-        $found = strpos($text, $this->before . $this->after);
-        if (
-            false === $found ||
-            ('' !== $this->before . $this->after && false !== strpos($text, $this->before . $this->after, $found + 1))
-        ) {
-            return null;
-        }
-        $index = mb_strlen(substr($text, 0, $found)) + mb_strlen($this->before);
-        $at = match (true) {
-            isset($signs[$index - 1]) && $this->opensBefore => $signs[$index - 1][0] +
-                Utf16::length($signs[$index - 1][1]),
-            isset($signs[$index]) => $signs[$index][0],
-            default => $body->size(),
-        };
+        $at = $this->findAt($body);
 
-        return $body->withPassage($at, $passage, $this->opensBefore, $this->opensAfter);
+        return null === $at ? null : $body->withPassage($at, $passage, $this->depthBefore, $this->depthAfter);
     }
 
-    /** @return list<array{int, string}> every character of the words with its place */
+    /** Where in the text the passage stood, as the editor counts; null when its words are not there, or more than once. */
+    public function findAt(Body $body): ?int
+    {
+        $signs = self::signs($body);
+        $isOfWord = static fn(array $sign): bool => self::PART !== $sign[1];
+
+        // Separators, pictures and places tell it to the spot; where one has come or gone since, the words still do.
+        return $this->findAmong($signs, $this->before, $this->after, $body->size()) ??
+            $this->findAmong(
+                array_values(array_filter($signs, $isOfWord)),
+                str_replace(self::PART, '', $this->before),
+                str_replace(self::PART, '', $this->after),
+                $body->size(),
+            );
+    }
+
+    /** @param list<array{int, string}> $signs */
+    private function findAmong(array $signs, string $before, string $after, int $size): ?int
+    {
+        $text = self::joined($signs);
+        $found = strpos($text, $before . $after);
+        if (false === $found || ('' !== $before . $after && false !== strpos($text, $before . $after, $found + 1))) {
+            return null;
+        }
+        $index = mb_strlen(substr($text, 0, $found)) + mb_strlen($before);
+
+        return match (true) {
+            isset($signs[$index - 1]) && $this->depthBefore > 0 => $signs[$index - 1][0] +
+                Utf16::length($signs[$index - 1][1]),
+            isset($signs[$index]) => $signs[$index][0],
+            default => $size,
+        };
+    }
+
+    /** @return list<array{int, string}> every character of the words, and every part without words, with its place */
     private static function signs(Body $body): array
     {
         $signs = [];
@@ -93,6 +121,8 @@ final readonly class PassagePlace
                     $signs[] = [$place, $sign];
                     $place += Utf16::length($sign);
                 }
+            } elseif (BodySchema::isLeaf($node->type)) {
+                $signs[] = [$at, self::PART];
             } else {
                 self::collect($node->content, $at + 1, $signs);
             }

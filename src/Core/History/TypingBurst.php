@@ -13,14 +13,16 @@ use Stemmata\Core\Text\Node;
  * taking
  * away, without a pause between them. What a writer does next, such as going to another paragraph or rubbing out, is
  * the
- * next step, however quickly it comes.
+ * next step, however quickly it comes; and so is the next sentence.
  */
 final class TypingBurst
 {
     /** A pause longer than this ends a burst (seconds). */
-    private const PAUSE = 5;
+    private const PAUSE = 3;
     /** A burst is undone whole, so it must not grow without end (seconds). */
-    private const LENGTH = 30;
+    private const LENGTH = 15;
+    /** What ends a sentence, with quotation marks and brackets behind it (after UAX #29, SB). */
+    private const SENTENCE_END = '/[.!?…。！？][\p{Pe}\p{Pf}\p{Po}"]*\s*\z/u';
     /** Stands before the first block. */
     private const HEADING = -1;
 
@@ -46,7 +48,22 @@ final class TypingBurst
         return null !== $first &&
             null !== $second &&
             $first['block'] === $second['block'] &&
-            $first['grows'] === $second['grows'];
+            $first['grows'] === $second['grows'] &&
+            !($first['grows'] && self::endsSentence($burst));
+    }
+
+    /** Whether the words that a change brought are the end of a sentence, or of several. */
+    private static function endsSentence(Change $change): bool
+    {
+        [$before, $after] = array_map(
+            static fn(?Section $section): string => $section?->body->plainText() ?? '',
+            array_values($change->sections)[0],
+        );
+        $head = strspn($before ^ $after, "\0");
+        $tail = strspn(strrev(substr($before, $head)) ^ strrev(substr($after, $head)), "\0");
+        $come = mb_scrub(substr($after, $head, strlen($after) - $head - $tail));
+
+        return 1 === preg_match(self::SENTENCE_END, $come);
     }
 
     /**

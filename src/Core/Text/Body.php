@@ -9,6 +9,17 @@ namespace Stemmata\Core\Text;
  */
 final readonly class Body
 {
+    /** What was cut through and is put together again is one. */
+    private const GOING_ON = [
+        'paragraph',
+        'codeBlock',
+        'calculation',
+        'quotation',
+        'bulletList',
+        'orderedList',
+        'listItem',
+    ];
+
     /** @param list<Node> $blocks already known to fit BodySchema */
     private function __construct(public array $blocks) {}
 
@@ -66,66 +77,90 @@ final readonly class Body
         return new self(self::withoutHollow(Node::cut($this->blocks, $from, $to)));
     }
 
-    /** Without what lies between two places; two paragraphs that were both cut through become one. */
+    /** Without what lies between two places; what was cut through on both sides becomes one, such as two paragraphs. */
     public function without(int $from, int $to): self
     {
-        $head = $this->cut(0, $from)->blocks;
-        $tail = $this->cut($to, $this->size())->blocks;
-        $last = end($head);
-        $first = $tail[0] ?? null;
-        $isCutThrough = $this->isWithinParagraph($from) && $this->isWithinParagraph($to);
-        if ($isCutThrough && false !== $last && null !== $first) {
-            array_pop($head);
-            array_shift($tail);
+        $head = $this->cut(0, $from);
+        $tail = $this->cut($to, $this->size());
 
-            return new self([...$head, ...self::joinedParagraphs($last, $first), ...$tail]);
-        }
-
-        return new self([...$head, ...$tail]);
+        return $head->joinedWith($tail, min($this->openDepthAt($from), $this->openDepthAt($to)));
     }
 
     /**
      * With a passage put in at a place: the way back from without().
      *
-     * @param bool $joinsBefore whether its first paragraph goes on the one before the place
-     * @param bool $joinsAfter  whether the paragraph behind the place goes on its last one
+     * @param int $depthBefore how deep its first block goes on the one before the place (see openDepthAt)
+     * @param int $depthAfter  how deep the block behind the place goes on its last one
      */
-    public function withPassage(int $at, self $passage, bool $joinsBefore, bool $joinsAfter): self
+    public function withPassage(int $at, self $passage, int $depthBefore, int $depthAfter): self
     {
-        $head = $this->cut(0, $at)->blocks;
-        $tail = $this->cut($at, $this->size())->blocks;
-        $middle = $passage->blocks;
-        if ($joinsBefore) {
-            array_unshift($middle, ...self::joinedParagraphs(array_pop($head), array_shift($middle)));
-        }
-        if ($joinsAfter) {
-            array_push($middle, ...self::joinedParagraphs(array_pop($middle), array_shift($tail)));
-        }
-
-        return new self([...$head, ...$middle, ...$tail]);
+        return $this->cut(0, $at)
+            ->joinedWith($passage, $depthBefore)
+            ->joinedWith($this->cut($at, $this->size()), $depthAfter);
     }
 
-    /** @return list<Node> one paragraph of two; other blocks, and what is there of them, as they are */
-    private static function joinedParagraphs(?Node $first, ?Node $second): array
+    /** @param int $depth how many parts within one another go on where this ends; 0 for none */
+    private function joinedWith(self $other, int $depth): self
     {
-        return 'paragraph' === $first?->type && 'paragraph' === $second?->type
-            ? [$first->withContent(Node::joined([...$first->content, ...$second->content]))]
-            : array_values(array_filter([$first, $second], static fn(?Node $block): bool => null !== $block));
+        return new self(self::joinedBlocks($this->blocks, $other->blocks, $depth));
     }
 
-    /** Between the first and the last word of a paragraph that stands in the section itself, not at its edges. */
-    public function isWithinParagraph(int $at): bool
+    /**
+     * @param list<Node> $before
+     * @param list<Node> $after
+     *
+     * @return list<Node>
+     */
+    private static function joinedBlocks(array $before, array $after, int $depth): array
+    {
+        $last = end($before);
+        $first = $after[0] ?? null;
+        if (
+            0 === $depth ||
+            false === $last ||
+            null === $first ||
+            $last->type !== $first->type ||
+            !in_array($last->type, self::GOING_ON, true)
+        ) {
+            return [...$before, ...$after];
+        }
+        $content = BodySchema::holdsBlocks($last->type)
+            ? self::joinedBlocks($last->content, $first->content, $depth - 1)
+            : Node::joined([...$last->content, ...$first->content]);
+
+        return [...array_slice($before, 0, -1), $last->withContent($content), ...array_slice($after, 1)];
+    }
+
+    /** How many parts within one another a cut at this place goes through, from the section itself on; 0 at their edges. */
+    public function openDepthAt(int $at): int
+    {
+        return self::openDepth($this->blocks, $at);
+    }
+
+    /** @param list<Node> $blocks */
+    private static function openDepth(array $blocks, int $at): int
     {
         $start = 0;
-        foreach ($this->blocks as $block) {
+        foreach ($blocks as $block) {
             $end = $start + $block->size();
-            if ($at > $start + 1 && $at < $end - 1) {
-                return 'paragraph' === $block->type;
+            if ($at > $start && $at < $end && in_array($block->type, self::GOING_ON, true)) {
+                $within = $at - $start - 1;
+                $halves = [
+                    Node::cut($block->content, 0, $within),
+                    Node::cut($block->content, $within, $end - $start - 2),
+                ];
+                if (!BodySchema::holdsBlocks($block->type)) {
+                    return in_array([], $halves, true) ? 0 : 1;
+                }
+                $inner = self::openDepth($block->content, $within);
+                $isBetween = !in_array([], array_map(self::withoutHollow(...), $halves), true);
+
+                return $inner > 0 || $isBetween ? $inner + 1 : 0;
             }
             $start = $end;
         }
 
-        return false;
+        return 0;
     }
 
     public function followedBy(self $other): self

@@ -34,9 +34,9 @@ final class PassagePlaceTest extends TestCase
         $body = Body::of([Node::paragraph([Node::text($words(0, 99))])]);
 
         // The text begins at 1, behind the beginning of its paragraph.
-        self::assertSame([$words(10, 49), $words(60, 99), true, true], PassagePlace::of($body, 51, 61)->toJson());
-        self::assertSame([$words(0, 1), $words(5, 44), true, true], PassagePlace::of($body, 3, 6)->toJson());
-        self::assertSame(['', '', false, false], PassagePlace::of($body, 0, 102)->toJson());
+        self::assertSame([$words(10, 49), $words(60, 99), 1, 1], PassagePlace::of($body, 51, 61)->toJson());
+        self::assertSame([$words(0, 1), $words(5, 44), 1, 1], PassagePlace::of($body, 3, 6)->toJson());
+        self::assertSame(['', '', 0, 0], PassagePlace::of($body, 0, 102)->toJson());
     }
 
     public function testWordsTakenOutGoBackWhereTheyWere(): void

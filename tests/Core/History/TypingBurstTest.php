@@ -21,9 +21,9 @@ use Stemmata\Tests\Support\Sketch;
 final class TypingBurstTest extends TestCase
 {
     #[TestWith([0, 0, 3, true, 'right after'])]
-    #[TestWith([0, 4, 9, true, 'within the pause'])]
-    #[TestWith([0, 4, 10, false, 'after a pause'])]
-    #[TestWith([0, 29, 31, false, 'too long in all'])]
+    #[TestWith([0, 4, 7, true, 'within the pause'])]
+    #[TestWith([0, 4, 8, false, 'after a pause'])]
+    #[TestWith([0, 14, 16, false, 'too long in all'])]
     #[TestWith([1000, 1000, 10, false, 'the clock was set back'])]
     #[TestWith([1000, 10, 11, false, 'and had been before'])]
     public function testTheClock(int $startedAt, int $madeAt, int $now, bool $isOne, string $when): void
@@ -46,6 +46,11 @@ final class TypingBurstTest extends TestCase
     #[TestWith([['a'], ['ab'], ['ab', 'c'], false, 'a new paragraph after the one written in'])]
     #[TestWith([['a', 'b'], ['a'], ['ab'], false, 'a paragraph taken away'])]
     #[TestWith([['a', 'b', 'c'], ['ax', 'b', 'cy'], ['axz', 'b', 'cy'], false, 'several places at once'])]
+    #[TestWith([['a'], ['a b. '], ['a b. C'], false, 'the next sentence'])]
+    #[TestWith([['a'], ['a “b.” '], ['a “b.” C'], false, 'the next sentence after a quotation'])]
+    #[TestWith([['a. '], ['a. B'], ['a. Bc'], true, 'on in a sentence that follows another'])]
+    #[TestWith([['a b. d'], ['a bc. d'], ['a bce. d'], true, 'within a sentence'])]
+    #[TestWith([['a b. '], ['a b.'], ['a b'], true, 'rubbing out the end of a sentence'])]
     #[TestWith([[], ['a'], ['ab'], true, 'into an empty text'])]
     #[TestWith([['ab'], ['ax'], ['axy'], true, 'one letter for another, and on'])]
     #[TestWith([['abc'], ['ax'], ['a'], true, 'fewer letters for others, and rubbed out'])]

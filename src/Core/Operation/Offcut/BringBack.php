@@ -43,6 +43,9 @@ final readonly class BringBack implements Operation
         if ($offcut->isPassage() && null !== $into && $outline->has($into)) {
             return $this->intoText($document, $offcut, $into);
         }
+        if ($offcut->isStretch() && null !== $into && $outline->has($into)) {
+            return $this->stretchIntoText($document, $offcut, $into);
+        }
         $run = $offcut->outline;
         $position = $this->oldPosition($outline, $offcut);
         if (null !== $this->target) {
@@ -95,6 +98,45 @@ final readonly class BringBack implements Operation
         $body = $section->body->cut(0, $at)->followedBy($passage->body)->followedBy($section->body->cut($at, $size));
 
         return self::back($document, $offcut, $section->withBody($body));
+    }
+
+    /** The words go on in the section, the sections follow it, and what stood behind the passage is the end of the last. */
+    private function stretchIntoText(Document $document, Offcut $offcut, SectionId $into): Applied|Refused
+    {
+        $section = $document->section($into);
+        $size = $section->body->size();
+        $place = null === $this->target ? $offcut->place : null;
+        $at = null === $place ? $this->at ?? $size : $place->findAt($section->body);
+        if (null === $at) {
+            return Refused::placeGone($offcut->name);
+        }
+        if ($at < 0 || $at > $size) {
+            return Refused::positionOutside();
+        }
+        $position = $document->outline->positionOf($into);
+        $rest = $offcut->outline->slice(1, $offcut->outline->count());
+        $by =
+            null === $this->target
+                ? 0
+                : max(1, $document->outline->levelAt($position)->value) - $rest->levelAt(0)->value;
+        $run = $rest->findShifted($by);
+        if (null === $run) {
+            return Refused::tooDeep('“' . $offcut->name . '”');
+        }
+        $words = $document->section($offcut->outline->idAt(0))->body;
+        $last = $document->section($rest->idAt($rest->count() - 1));
+        $head = $section->body->cut(0, $at);
+        $tail = $section->body->cut($at, $size);
+        $after = $document
+            ->withSection(
+                $section->withBody($head->withPassage($head->size(), $words, $place->depthBefore ?? 0, 0)),
+                $last->withBody($tail->withPassage(0, $last->body, 0, $place->depthAfter ?? 0)),
+            )
+            ->withoutSection($offcut->outline->idAt(0))
+            ->withOutline($document->outline->spliced($position + 1, $position + 1, $run))
+            ->withoutOffcut($offcut->id);
+
+        return new Applied($after, FallenUnder::notices($document, $after));
     }
 
     private static function back(Document $document, Offcut $offcut, Section $section): Applied

@@ -148,7 +148,7 @@ final readonly class ReplaceStretch implements Operation
             }
             $document = TypedText::in($document, $section);
             $offcut = null === $was ? null : $before->findOffcutHolding($section->id);
-            $flags = $offcut?->outline->flagsAt($offcut->outline->positionOf($section->id)) ?? 0;
+            $flags = null === $offcut ? 0 : $offcut->outline->flagsAt($offcut->outline->positionOf($section->id));
             $entries = $entries->followedBy(Outline::of($section->id, $level, $flags));
         }
 

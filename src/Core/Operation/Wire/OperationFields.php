@@ -110,6 +110,7 @@ final class OperationFields
             'to' => 'integer',
             'reason' => '?' . OffcutReason::SetAside->value . '|' . OffcutReason::Idea->value,
         ],
+        'set-stretch-aside' => ['sections' => 'ids', 'from' => 'integer', 'to' => 'integer'],
         'note-idea' => ['words' => 'text'],
         'reword-idea' => ['idea' => 'id', 'words' => 'text'],
         'discard' => ['offcut' => 'id'],

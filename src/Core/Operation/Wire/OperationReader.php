@@ -35,6 +35,7 @@ use Stemmata\Core\Operation\Move\SetLevel;
 use Stemmata\Core\Operation\Offcut\BringBack;
 use Stemmata\Core\Operation\Offcut\CutOut;
 use Stemmata\Core\Operation\Offcut\DiscardOffcut;
+use Stemmata\Core\Operation\Offcut\SetStretchAside;
 use Stemmata\Core\Operation\Offcut\SetTextAside;
 use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Rule\ContentsBlock;
@@ -187,6 +188,12 @@ final readonly class OperationReader
                     OffcutReason::SetAside,
                     OffcutReason::Idea,
                 ]),
+            ),
+            'set-stretch-aside' => new SetStretchAside(
+                $fields->sections(),
+                $fields->integer('from'),
+                $fields->integer('to'),
+                $this->ids,
             ),
             'note-idea' => new NoteIdea($fields->text('words'), $this->ids),
             'reword-idea' => new RewordIdea($fields->section('idea'), $fields->text('words')),

@@ -57,6 +57,13 @@ final class OperationReaderTest extends TestCase
             ['name' => 'spread-target'],
             ['name' => 'generate-contents', 'section' => 'a', 'from' => 1, 'to' => 2],
             ['name' => 'refresh-contents', 'section' => 'a'],
+            ['name' => 'set-stretch-aside', 'sections' => ['a', 'b'], 'from' => 0, 'to' => 0],
+            [
+                'name' => 'merge-text',
+                'section' => 'a',
+                'began' => ['heading' => [], 'body' => []],
+                'mine' => ['heading' => [], 'body' => []],
+            ],
             ['name' => 'set-up-contents', 'section' => 'a', 'index' => 0],
             ['name' => 'change-contents-line', 'section' => 'a', 'index' => 0, 'line' => 'n00000000001'],
             [
