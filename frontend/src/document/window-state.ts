@@ -48,7 +48,8 @@ export function openedAt(document: DocumentState, resume: Place | null, kept: Sc
   const known = isKnown && isInScope(outline, positions, scope, resume.section) ? resume : null;
   return {
     current: known?.section ?? outline.ids[first?.[0] ?? 0] ?? null,
-    request: known ? { ...known, key: 1, focus: false } : null,
+    // Where there is a keyboard at hand, it goes on where one was writing.
+    request: known ? { ...known, key: 1, focus: hasKeyboard() } : null,
     scope,
     folded: new Set(),
     foldedTexts: new Set(),
@@ -92,4 +93,9 @@ function scopeAfter(
   if (heads.length === 0) return null;
   const left = heads === scope.heads ? scope : { ...scope, heads };
   return isOwn ? withMade(left, before.positions, outline, positions) : left;
+}
+
+/** A pointer that can hover comes with a keyboard; a finger would bring one up over the text. */
+function hasKeyboard(): boolean {
+  return typeof matchMedia === "function" && matchMedia("(hover: hover)").matches;
 }

@@ -43,7 +43,7 @@ export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
   const [naming, setNaming] = useState(false);
   const titleBlock = useDocument("Header", (state) => state.titleBlock);
   return (
-    <header className="flex h-13 min-w-0 items-center gap-1 px-2 md:gap-3 md:px-4">
+    <header data-passing className="flex h-13 min-w-0 items-center gap-1 px-2 md:gap-3 md:px-4">
       <Link href="/" aria-label="Back to the desk" title="Back to the desk" className="p-1">
         <Emblem />
       </Link>

@@ -29,7 +29,7 @@ import { findSection, placeIn, positionIn, sectionAround, sectionAt, type Sectio
 import { bodyPosition, sectionNode, textOf } from "../editor/section-text";
 import { levelAt } from "../outline/outline";
 import type { TextCommand } from "../keys/commands";
-import { commandOf } from "../keys/keys";
+import { commandOf, labelled } from "../keys/keys";
 import {
   addColumn,
   addRow,
@@ -345,9 +345,9 @@ export function runInText(session: Session, section: string, view: EditorView, c
         edit(moveItem(command === "item-up" ? "up" : "down")) || edit(moveRow(command === "item-up" ? "up" : "down"))
       );
     case "item-in":
-      return edit(nextCell("on")) || edit(sinkItem) || isInside(view.state, "listItem");
+      return edit(nextCell("on")) || edit(sinkItem) || isInside(view.state, "listItem") || stayInText(session);
     case "item-out":
-      return edit(nextCell("back")) || edit(liftItem) || isInside(view.state, "listItem");
+      return edit(nextCell("back")) || edit(liftItem) || isInside(view.state, "listItem") || stayInText(session);
     case "heading-1":
     case "heading-2":
     case "heading-3":
@@ -406,6 +406,13 @@ const HAS_NO_PLACE: Partial<Record<TextCommand, string>> = {
   "numbered-list": "There is no paragraph here to make a list of.",
   footnote: "A note cannot stand within code or a calculation.",
 };
+
+/** Tab never takes the keys out of the text unseen: what is typed next is meant for it. */
+function stayInText(session: Session): true {
+  const { keys } = labelled("outline-or-text");
+  session.messages.say(`Tab is for lists and tables. ${keys} leaves the text and comes back.`);
+  return true;
+}
 
 /** The keys go to the commands for the selected words, or open those for the paragraph. */
 function toTools(): boolean {

@@ -33,7 +33,8 @@ export function comesTo(target: HTMLElement): void {
 export function giveFocusBack(): void {
   const isTaken = document.activeElement !== null && document.activeElement !== document.body;
   const isAnotherOpen = document.querySelector("[role=dialog][data-state=open]") !== null;
-  const place = places.find((each) => each?.isConnected);
+  const place =
+    places.find((each) => each?.isConnected) ?? document.querySelector<HTMLElement>(".manuscript[contenteditable]");
   if (!isTaken && !isAnotherOpen && place) giveFocus(place);
 }
 

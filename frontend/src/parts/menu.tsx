@@ -1,7 +1,8 @@
 import { ChevronRight } from "lucide-react";
 import { ContextMenu, DropdownMenu } from "radix-ui";
-import { useState, type ReactNode } from "react";
+import { useRef, useState, type ReactNode } from "react";
 import { cx } from "./cx";
+import { giveFocusBack } from "./focus";
 
 export type MenuEntry =
   | { label: string; sign?: ReactNode; keys?: string; also?: string; tone?: "loss"; run: () => void }
@@ -17,8 +18,8 @@ type ContentProps = {
 };
 
 const BOX =
-  "z-50 min-w-60 overflow-auto rounded-xl border border-line bg-sheet p-1.5 shadow-lg max-h-[min(560px,var(--radix-popper-available-height))]";
-const ITEM = "flex cursor-pointer items-center gap-6 rounded-lg px-3 py-1.5 outline-none data-highlighted:bg-wash";
+  "more-below z-50 min-w-60 overflow-auto rounded-xl border border-line p-1.5 shadow-lg max-h-[var(--radix-popper-available-height)]";
+const ITEM = "flex cursor-pointer items-center gap-6 rounded-lg px-3 py-[5px] outline-none data-highlighted:bg-wash";
 
 /** Both kinds of menu have the same parts. */
 type Kit = typeof DropdownMenu | typeof ContextMenu;
@@ -78,6 +79,17 @@ export function MenuContent({ label, entries, align = "start", onClosed }: Conte
   );
 }
 
+/** The same entries; each says when it is run. */
+function told(entries: readonly MenuEntry[], say: () => void): MenuEntry[] {
+  return entries.map((entry) =>
+    entry === "line"
+      ? entry
+      : "entries" in entry
+        ? { ...entry, entries: told(entry.entries, say) }
+        : { ...entry, run: () => (say(), entry.run()) },
+  );
+}
+
 export function Menu({
   label,
   entries,
@@ -87,10 +99,26 @@ export function Menu({
 }: ContentProps & {
   children: ReactNode;
 }) {
+  const trigger = useRef<HTMLButtonElement>(null);
+  const [isDone, setDone] = useState(false);
+  const closed = () => {
+    // Left without a command, the menu gives the keys back to its sign; after one, they are where the writer was.
+    if (!isDone) return trigger.current?.focus();
+    setDone(false);
+    if (document.activeElement === trigger.current) trigger.current?.blur();
+    giveFocusBack();
+  };
   return (
     <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger asChild>{children}</DropdownMenu.Trigger>
-      <MenuContent label={label} entries={entries} align={align} {...(onClosed ? { onClosed } : {})} />
+      <DropdownMenu.Trigger asChild ref={trigger}>
+        {children}
+      </DropdownMenu.Trigger>
+      <MenuContent
+        label={label}
+        entries={told(entries, () => setDone(true))}
+        align={align}
+        onClosed={onClosed ?? closed}
+      />
     </DropdownMenu.Root>
   );
 }

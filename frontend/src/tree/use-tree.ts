@@ -27,9 +27,6 @@ const rowHeight = () => ROW_HEIGHT;
 const NO_FOLDS: ReadonlySet<string> = new Set();
 const NOTHING: readonly (readonly [number, number])[] = [];
 
-/** A second click within this time belongs to the first (milliseconds). */
-const DOUBLE_CLICK = 280;
-
 /**
  * What the outline and the Arrange table share: their rows, the one that has the keys, picking, the keys and the drag.
  *
@@ -62,15 +59,6 @@ export function useTree(
   const [menu, setMenu] = useState<string | null>(null);
   /** Where a range of picked rows began. */
   const anchor = useRef<string | null>(null);
-  const opening = useRef<number | undefined>(undefined);
-  /** Whether the outline had the keys before the pointer went down on it. */
-  const hadKeys = useRef(false);
-  useEffect(() => {
-    const box = scroller.current;
-    const down = () => (hadKeys.current = document.activeElement === box);
-    box?.addEventListener("pointerdown", down, { capture: true });
-    return () => box?.removeEventListener("pointerdown", down, { capture: true });
-  }, [scroller]);
   const drag = useRowDrag(session, rows, scroller);
 
   const places = useMemo(() => new Map(rows.map((row, index) => [row.id, index])), [rows]);
@@ -207,16 +195,15 @@ export function useTree(
   };
 
   const clicked = (row: Row, event: MouseEvent) => {
-    // A click chooses the row and leaves the keys here; another click on it, when it is no double click, goes into its text.
-    window.clearTimeout(opening.current);
-    const isAgain = row.id === activeId && event.detail === 1 && hadKeys.current;
-    if (isAgain && picked.size === 0 && !event.shiftKey && !event.ctrlKey && !event.metaKey) {
-      opening.current = window.setTimeout(() => does.open(row.id), DOUBLE_CLICK);
-      return;
-    }
+    // A click chooses the row and leaves the keys here, however often it comes: no key for a row ever meets the text.
     setActive(row.id);
     scroller.current?.focus();
     if (event.shiftKey) return stretch(activeId ?? row.id, row.id);
+    // With the first that is picked so goes the row that was chosen before it.
+    if ((event.ctrlKey || event.metaKey) && picked.size === 0 && active !== null && active !== row.id) {
+      anchor.current = row.id;
+      return session.navigation.pick([active, row.id]);
+    }
     if (event.ctrlKey || event.metaKey) return pick(row.id, "this");
     anchor.current = null;
     session.navigation.pick([]);
@@ -275,7 +262,6 @@ export function useTree(
       // A menu may close on its way to a dialog or a field, which then has the focus.
       menuClosed: () => void (document.querySelector("[role=dialog]") || isInText() || scroller.current?.focus()),
       rename: (id: string, isRenaming: boolean) => (
-        window.clearTimeout(opening.current),
         setRenaming(isRenaming ? id : null),
         isRenaming || scroller.current?.focus()
       ),

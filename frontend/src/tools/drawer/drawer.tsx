@@ -13,6 +13,8 @@ import {
   type LucideIcon,
 } from "lucide-react";
 import type { ComponentType } from "react";
+import { useSession } from "../../document/context";
+import { openFind } from "../../find/open-find";
 import { cx } from "../../parts/cx";
 import { CheckDrawer } from "./check-drawer";
 import { CountsDrawer } from "./counts-drawer";
@@ -44,6 +46,7 @@ export const TOOLS: readonly Tool[] = [
 
 /** One drawer for the tools, in turn. */
 export function Drawer() {
+  const session = useSession("Drawer");
   const open = useDrawer((state) => state.open);
   const isQuiet = useQuiet((state) => state.isQuiet);
   const tool = TOOLS.find((each) => each.id === open);
@@ -82,7 +85,7 @@ export function Drawer() {
             key={id}
             type="button"
             aria-expanded={id === open}
-            onClick={() => openDrawer(id === open ? null : id)}
+            onClick={() => (id === "find" && id !== open ? openFind(session) : openDrawer(id === open ? null : id))}
             className={cx(
               "grid w-12 justify-items-center gap-1 rounded-lg py-1.5 text-[10.5px] leading-3",
               id === open ? "bg-wash text-stem" : "text-soft hover:bg-wash hover:text-ink",
