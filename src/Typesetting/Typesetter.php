@@ -116,7 +116,7 @@ final readonly class Typesetter
         $position = is_string($id) ? $document->outline->positions()[$id] ?? null : null;
 
         return null === $position
-            ? 'The page numbers do not come to rest: a line that names a page moves it. They may be one off.'
+            ? 'The page numbers keep changing: a line that names a page moves it. They may be one off.'
             : sprintf('%s could be set as plain words only.', $document->nameAt($position));
     }
 }

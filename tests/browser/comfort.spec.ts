@@ -88,7 +88,7 @@ test("size, lines, measure, letters and light change at once and last; typed sig
   const id = await openDocument(page, LOG);
   await openPanel(page);
   await panel(page).getByRole("slider", { name: "Size" }).fill("22");
-  await panel(page).getByRole("slider", { name: "From line to line" }).fill("2");
+  await panel(page).getByRole("slider", { name: "Line spacing" }).fill("2");
   await panel(page).getByText("Distinct", { exact: true }).click();
   await panel(page).getByText("High contrast", { exact: true }).click();
   const look = () =>

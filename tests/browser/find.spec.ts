@@ -47,7 +47,7 @@ test("a word in nine places, far outside the window: gone through, replaced here
   await page.getByLabel("Replace with").fill("light");
   // Each of them, from the place on, and around the end.
   for (const told of ["Place 8 of 8", "Place 1 of 7", "Place 1 of 6"]) {
-    await page.getByRole("button", { name: "This one" }).click();
+    await page.getByRole("button", { name: "Replace", exact: true }).click();
     await expect(status(page)).toHaveText(told);
   }
   await page.getByRole("button", { name: "All 6" }).click();
@@ -85,7 +85,7 @@ test("how exactly: words in any order, exactly so, an expression; what is none i
   await page.keyboard.type("of lamp");
   await expect(status(page)).toHaveText("4 places in 1 section");
   await expect(page.getByText("Several words in any order are not replaced")).toBeVisible();
-  await page.getByText("Exactly so", { exact: true }).click();
+  await page.getByText("Exact phrase", { exact: true }).click();
   await expect(status(page)).toHaveText("Nothing like that is in it.");
   await field(page).fill("zoe");
   await expect(status(page)).toHaveText("3 places in 1 section");
@@ -172,7 +172,7 @@ test("where what is put in holds the words again, the next place comes after it;
   await expect.poll(() => selected(page)).toBe("lamp");
   await page.getByLabel("Replace with").fill("lamplight");
   for (const told of ["Place 2 of 3", "Place 3 of 3", "Place 1 of 3"]) {
-    await page.getByRole("button", { name: "This one" }).click();
+    await page.getByRole("button", { name: "Replace", exact: true }).click();
     await expect(status(page)).toHaveText(told);
   }
   await allKept(page);

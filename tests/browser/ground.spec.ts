@@ -48,7 +48,7 @@ test("links that lead nowhere are told of before a file is written", async ({ pa
     data: { baseRevision: skeleton.revision, operation: { name: "delete", sections: [skeleton.outline.ids[1]] } },
   });
   await page.reload();
-  await page.getByRole("button", { name: "Write to a file" }).click();
+  await page.getByRole("button", { name: "Export" }).click();
   await chooseCommand(page, "Markdown");
   await expect(page.getByRole("dialog")).toContainText("One link will lead nowhere");
   const download = page.waitForEvent("download");

@@ -228,7 +228,7 @@ test.describe("pictures", () => {
     await page.getByRole("button", { name: "Insert the picture" }).click();
     await expect(page.getByRole("alert")).toHaveText("Say what the picture shows, or mark it as decoration.");
     await page.getByLabel("What it shows").fill("A lamp");
-    await page.getByLabel("Words under it").fill("Thole, 1895");
+    await page.getByLabel("Caption").fill("Thole, 1895");
     await page.getByRole("button", { name: "Insert the picture" }).click();
     await expect(page.getByRole("img", { name: "A lamp" })).toBeVisible();
     await page.keyboard.type("Under it.");

@@ -186,7 +186,7 @@ test("a file is kept with the document, and the link to it downloads it", async 
   expect((await download).suggestedFilename()).toBe("The log.csv");
 
   // It does not go into what is written, which is told before.
-  await page.getByRole("button", { name: "Write to a file" }).click();
+  await page.getByRole("button", { name: "Export" }).click();
   await chooseCommand(page, "Web page");
   await expect(page.getByRole("dialog")).toContainText("One kept file stays here");
   await expect(page.getByRole("dialog")).toContainText("The log.csv");

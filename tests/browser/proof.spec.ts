@@ -114,7 +114,7 @@ test.describe("Proof", () => {
       await page.keyboard.press("Control+Shift+ArrowUp");
     }
     await expect(drawer.getByText(/Behind the document: \d+ lines change/)).toBeVisible();
-    await drawer.getByRole("button", { name: "Take them over" }).click();
+    await drawer.getByRole("button", { name: "Update the contents" }).click();
     await expect(drawer.getByText(/Behind the document/)).toHaveCount(0);
     await expect(drawer.getByText("By your hand: 3 lines")).toBeVisible();
 
@@ -488,7 +488,7 @@ test.describe("Proof", () => {
 
   test("a file says when the structure keeps it from being PDF/UA-1, and which place does", async ({ page }) => {
     await openDocument(page, "# One\n\nWords.\n\n### Deep\n\nMore words.\n");
-    await page.getByRole("button", { name: "Write to a file" }).click();
+    await page.getByRole("button", { name: "Export" }).click();
     const [file] = await Promise.all([
       page.waitForEvent("download"),
       page.getByRole("menuitem", { name: /PDF/ }).click(),
@@ -504,7 +504,7 @@ test.describe("Proof", () => {
     await page.getByRole("button", { name: "Pages", exact: true }).last().click();
     const [second] = await Promise.all([
       page.waitForEvent("download"),
-      page.getByRole("button", { name: "For everyone" }).click(),
+      page.getByRole("button", { name: "Accessible (PDF/UA)" }).click(),
     ]);
     expect(execFileSync("pdfinfo", [await second.path()]).toString()).toMatch(/Tagged: +yes/);
     await expect(page.getByText("The file has plain tags")).toHaveCount(0);

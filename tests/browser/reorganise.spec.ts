@@ -325,7 +325,7 @@ test("the document and a branch are written as word-processor documents that can
     };
   };
   const whole = await written(async () => {
-    await page.getByRole("button", { name: "Write to a file" }).click();
+    await page.getByRole("button", { name: "Export" }).click();
     await chooseCommand(page, "Word-processor document");
   });
   expect(whole.name).toMatch(/\.docx$/);
@@ -359,7 +359,7 @@ test.describe("history", () => {
     await differences.getByRole("button", { name: "Bring back the earlier words of this section" }).click();
     await expect.poll(() => exported(page.request, id, "md")).not.toContain("Nobody slept");
     expect(await storedOutline(page.request, id)).toEqual(["1 Coast", "1 Logs", "1 Gaps"]);
-    await page.getByRole("button", { name: "Take the document back to the first" }).click();
+    await page.getByRole("button", { name: "Restore the earlier version" }).click();
     await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Coast", "1 Logs", "2 Gaps"]);
     await page.getByRole("button", { name: "Undo" }).click();
     await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Coast", "1 Logs", "1 Gaps"]);

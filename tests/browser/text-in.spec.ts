@@ -107,7 +107,7 @@ test("a paragraph becomes the title, what was there before goes to the offcuts, 
   await page.getByRole("navigation", { name: "Tools" }).getByRole("button", { name: "Offcuts" }).click();
   await expect(page.getByRole("region", { name: "Offcuts" })).toContainText("Scan");
   await page.getByRole("button", { name: "This document" }).click();
-  await chooseCommand(page, "Put the title into the text");
+  await chooseCommand(page, "Turn the title into a paragraph");
   await expect.poll(() => storedOutline(page.request, id)).toEqual(["0", "1 One"]);
   expect(await exported(page.request, id, "md")).toContain("The frozen oil");
 });
@@ -151,7 +151,7 @@ test("a plain text is pasted as it is, and read as Markdown when that is wanted"
   await paste(page, "Before.", "\n## Oil\n\n- *colza*\n- whale\n", "text/plain");
   await expect(page.locator(".manuscript p").first()).toContainText("Before.");
   await expect(page.locator(".manuscript")).toContainText("## Oil");
-  await page.getByRole("button", { name: "Read them" }).click();
+  await page.getByRole("button", { name: "Read its signs as headings and lists" }).click();
   await expect(page.locator(".manuscript .heading").last()).toHaveText("Oil");
   await expect(page.locator(".manuscript li em")).toHaveText("colza");
   await allKept(page);

@@ -114,7 +114,7 @@ test("a real long document: imported, reorganised, linked, given contents, expor
   await page.keyboard.type("Tabs and blanks");
   await page.keyboard.press("Enter");
   await expect(page.getByText(/Behind the document/)).toBeVisible();
-  await page.getByRole("button", { name: "Take them over" }).click();
+  await page.getByRole("button", { name: "Update the contents" }).click();
   await expect(page.getByText(/Behind the document/)).toHaveCount(0);
 
   // Out and in again: the same outline, links that arrive, and not a letter lost.

@@ -56,7 +56,8 @@ export class Changes {
 
   async perform(operation: Operation, { quiet = false }: { quiet?: boolean } = {}): Promise<Write> {
     if (this.isAskedAbout(operation)) return this.choiceFirst();
-    return this.answering(() => this.operated(operation, quiet ? null : ({ label }) => label));
+    const kept = operation.name === "delete" ? ". It is in Offcuts" : "";
+    return this.answering(() => this.operated(operation, quiet ? null : ({ label }) => `${label}${kept}`));
   }
 
   /** What the screen shows already; `applied` is told before anything that follows has its turn. */
@@ -93,7 +94,7 @@ export class Changes {
     return this.answering(() =>
       this.written(
         (baseRevision) => api.POST("/api/documents/{id}/redo", { ...this.path, body: { baseRevision } }),
-        ({ label }) => `Done again: ${label}`,
+        ({ label }) => `Redone: ${label}`,
         false,
       ),
     );

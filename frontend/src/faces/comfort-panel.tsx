@@ -57,14 +57,14 @@ export function ComfortPanel() {
           className="z-40 max-h-[min(640px,var(--radix-popover-content-available-height))] w-80 space-y-4 overflow-auto rounded-xl border border-line bg-sheet p-4 shadow-lg"
         >
           <Choice
-            label="Light"
+            label="Theme"
             all={THEMES}
             words={THEME_WORDS}
             value={comfort.theme}
             onChoose={(theme) => setComfort({ theme })}
           />
           <Choice
-            label="Letters"
+            label="Typeface"
             all={FACES}
             words={FACE_WORDS}
             value={comfort.face}
@@ -78,7 +78,7 @@ export function ComfortPanel() {
             onSlide={(size) => setComfort({ size })}
           />
           <Slide
-            label="From line to line"
+            label="Line spacing"
             value={comfort.leading}
             limits={LIMITS.leading}
             told={comfort.leading.toFixed(2)}
@@ -125,7 +125,7 @@ export function ComfortPanel() {
               </button>
             </Popover.Close>
             <button type="button" className={LINK} onClick={() => setComfort({ ...USUAL, theme: comfort.theme })}>
-              As it was at first
+              Reset
             </button>
           </div>
         </Popover.Content>

@@ -24,7 +24,7 @@ export function documentCommands(session: Session, titleBlock: TitleBlock): Menu
     ...(titleBlock.title
       ? [
           {
-            label: "Put the title into the text",
+            label: "Turn the title into a paragraph",
             run: () => void session.changes.perform({ name: "put-title-in-text", part: "title" }),
           },
         ]
@@ -32,7 +32,7 @@ export function documentCommands(session: Session, titleBlock: TitleBlock): Menu
     ...(titleBlock.subtitle
       ? [
           {
-            label: "Put the subtitle into the text",
+            label: "Turn the subtitle into a paragraph",
             run: () => void session.changes.perform({ name: "put-title-in-text", part: "subtitle" }),
           },
         ]

@@ -85,7 +85,7 @@ export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
         <kbd className="font-sans text-[11px]">{keysShown("jump")}</kbd>
       </button>
       <Menu
-        label="Write to a file"
+        label="Export"
         align="end"
         entries={FORMATS.map(({ format, label }) => ({
           label,
@@ -93,7 +93,7 @@ export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
           run: () => void writeToFile(session, format),
         }))}
       >
-        <RoundButton name="Write to a file">
+        <RoundButton name="Export">
           <Download size={16} strokeWidth={1.6} aria-hidden="true" />
         </RoundButton>
       </Menu>

@@ -1726,7 +1726,7 @@ export interface components {
             /** @description The id of a section or of an offcut */
             section: string;
             /** @enum {string} */
-            heading: "paragraph" | "offcut";
+            heading: "paragraph" | "line" | "offcut";
         };
         MakeHeadingOperation: {
             /**

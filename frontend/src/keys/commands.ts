@@ -30,7 +30,7 @@ export const COMMANDS = {
   anywhere: {
     jump: { words: "Jump to a place, or do a command", keys: ["Ctrl+J"] },
     undo: { words: "Undo", keys: ["Ctrl+Z"], also: "take back" },
-    redo: { words: "Do again", keys: ["Ctrl+Y", "Ctrl+Shift+Z"] },
+    redo: { words: "Redo", keys: ["Ctrl+Y", "Ctrl+Shift+Z"] },
     "trail-back": { words: "Back along the trail", keys: ["Ctrl+[", "Alt+Shift+PageUp"] },
     "trail-forward": { words: "Forward along the trail", keys: ["Ctrl+]", "Alt+Shift+PageDown"] },
     "to-writing": { words: "Back to where I was writing", keys: ["F9"], also: "resume last edit" },
@@ -108,10 +108,10 @@ export const COMMANDS = {
     "fold-text": { words: "Fold its text in the manuscript, or unfold it", keys: ["-"] },
     scope: { words: "Work on this branch only", keys: [], also: "focus scope alone" },
     "scope-own": { words: "Work on its own text only", keys: [], also: "focus scope alone" },
-    pick: { words: "Pick, or pick no longer", keys: ["Space"] },
+    pick: { words: "Select, deselect", keys: ["Space"] },
     "pick-all": { words: "Pick all", keys: ["Ctrl+A"] },
     filter: { words: "Show only headings with some words", keys: ["/"] },
-    "next-overview": { words: "The next overview", keys: ["."] },
+    "next-overview": { words: "One level more", keys: ["."] },
     "show-all": { words: "Unfold everything", keys: ["0"] },
     ...levels(
       (level) => `show-${level}` as const,
@@ -142,8 +142,8 @@ export const COMMANDS = {
     emphasis: { words: "Emphasis", keys: ["Ctrl+I"], also: "italic slanted" },
     strong: { words: "Strong", keys: ["Ctrl+B"], also: "bold" },
     struck: { words: "Struck out", keys: [], also: "strike through deleted" },
-    superscript: { words: "Above the line", keys: [], also: "superscript raised" },
-    subscript: { words: "Below the line", keys: [], also: "subscript lowered" },
+    superscript: { words: "Superscript", keys: [], also: "superscript raised" },
+    subscript: { words: "Subscript", keys: [], also: "subscript lowered" },
     code: { words: "Code, within a line", keys: [] },
     "code-block": { words: "Code block", keys: [], also: "program listing" },
     quotation: { words: "Quotation", keys: [], also: "block quote cite" },
@@ -218,6 +218,6 @@ export const ALWAYS: Record<Reach, readonly { chords: readonly Chord[]; words: s
   text: [
     { chords: ["Enter", "Shift+Enter"], words: "New paragraph; new line" },
     { chords: ["ArrowUp", "ArrowDown"], words: "From line to line, and from section to section" },
-    { chords: ["Backspace", "Delete"], words: "Rub out" },
+    { chords: ["Backspace", "Delete"], words: "Delete" },
   ],
 };

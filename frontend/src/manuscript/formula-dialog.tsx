@@ -51,7 +51,7 @@ export function FormulaDialog({ spot, onClose }: { spot: Spot; onClose: () => vo
           spellCheck={false}
           aria-label="The formula in TeX or MathML"
           aria-describedby="formula-problem"
-          placeholder="\\frac{a}{b} = \\sqrt{x^2}"
+          placeholder={"\\frac{a}{b} = \\sqrt{x^2}"}
           onChange={(event) => setSource(event.target.value)}
           onKeyDown={(event) => {
             if (event.key === "Enter" && (event.ctrlKey || event.metaKey)) submit(event);

@@ -209,7 +209,7 @@ function hostOf(
     join: (section, neighbour) => {
       const editor = view();
       if (!editor) return;
-      if (neighbour === "above") void joinWithAbove(session, section, editor, "paragraph");
+      if (neighbour === "above") void joinWithAbove(session, section, editor, "line");
       else void joinBelow(session, section, editor);
     },
     toEnd: (end) => surface()?.goToEnd(end),

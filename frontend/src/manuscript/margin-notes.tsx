@@ -111,12 +111,12 @@ export function MarginNotes({ id }: { id: string }) {
           ))}
         <LikelyHere id={id} />
         <div className="border-t border-line pt-3">
-          <Note label="The document claims" quiet>
+          <Note label="The whole says" quiet>
             <WordsField
               key={guiding}
               label="Guiding statement of the document"
               value={guiding}
-              placeholder="What does the whole document claim?"
+              placeholder="What does the whole say?"
               onChange={(guidingStatement) =>
                 void session.changes.perform({ name: "describe-document", guidingStatement }, { quiet: true })
               }

@@ -7,7 +7,8 @@ import { isInHeading } from "../editor/commands";
 import type { Passage } from "../editor/passage";
 import { findSection, sectionAround } from "../editor/places";
 import { withPictureNames } from "../editor/schema";
-import { bodyPosition } from "../editor/section-text";
+import { bodyPosition, sectionNode } from "../editor/section-text";
+import { levelAt } from "../outline/outline";
 import { insertTable, tabSeparated } from "../editor/table";
 import { counted } from "../parts/words";
 import { openDialog } from "../window/open-dialog";
@@ -99,10 +100,19 @@ async function readIn(
   kind: "html" | "md",
 ): Promise<void> {
   const followUp = followingUp();
+  const rest = restBehind(session, section, to);
   const answer = await session.changes.paste(section, from, to, text, kind);
   if (answer.kind !== "applied") return;
   const made = answer.outcome.order.at(-1)?.inserted.ids.at(-1);
-  if (made) return followUp(() => session.navigation.goTo({ section: made, position: 1 }, { remember: false }));
+  // The cursor stands behind what was pasted.
+  const last = made ?? section;
+  followUp(() => {
+    const known = session.state.texts.get(last);
+    const hasHeading = levelAt(session.state.outline, session.state.positions.get(last) ?? 0) > 0;
+    const size = known ? sectionNode(last, known, hasHeading).content.size : 1;
+    session.navigation.goTo({ section: last, position: Math.max(1, size - rest) }, { remember: false });
+  });
+  if (made) return;
   const likely = await read(
     api.GET("/api/documents/{id}/likely-headings", {
       params: { path: { id: session.state.id }, query: { section } },
@@ -115,6 +125,16 @@ async function readIn(
       "Review",
       () => openDialog({ kind: "likely-headings" }),
     );
+}
+
+/** How much of a section's text stands behind a place in it, as the editor counts; nothing where no words do. */
+function restBehind(session: Session, section: string, to: number): number {
+  const text = session.typing.textNow(section);
+  if (!text) return 0;
+  const node = sectionNode(section, { heading: [], body: text.body }, false);
+  return node.textBetween(Math.min(to, node.content.size), node.content.size).trim() === ""
+    ? 0
+    : node.content.size - to;
 }
 
 /** Signs of Markdown at the heads of lines and within them (CommonMark 0.31.2). */
@@ -134,7 +154,7 @@ function offerMarkdown(session: Session, view: EditorView, text: string): void {
     if (!after) return;
     const pasted = { from: before.from, to: after.to };
     const words = wordsIn(view, section, pasted);
-    session.messages.offer("Pasted as plain text. Its signs look like Markdown.", "Read them", () => {
+    session.messages.offer("Pasted as plain text.", "Read its signs as headings and lists", () => {
       if (wordsIn(view, section, pasted) !== words)
         return session.messages.say("What was pasted has changed since; undo, and paste it again.", "warning");
       void readIn(session, section, pasted, text, "md");
@@ -155,5 +175,8 @@ const BLOCKS = /<(?:p|div|li|h[1-6]|tr|blockquote|pre)\b/gi;
 /** Text copied from our own manuscript needs no reading: the editor knows its parts. */
 function hasStructure(html: string): boolean {
   if (html.includes("data-pm-slice")) return false;
+  // Items of lists that are written as paragraphs, and notes that are written as links (Format/Read/Html/OfficeParts).
+  if (/style=["'][^"']*-list:|<a\b[^>]*\bname=[^>]*\bhref=["']?#|<a\b[^>]*\bhref=["']?#[^>]*\bname=/i.test(html))
+    return true;
   return /<h[1-6]\b|role=["']?heading/i.test(html) || (html.match(BLOCKS)?.length ?? 0) >= 3;
 }

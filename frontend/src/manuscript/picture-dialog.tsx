@@ -71,7 +71,7 @@ export function PictureDialog({ spot, chosen, onClose }: { spot: Spot; chosen: F
           </Button>
         </div>
         <label className="block text-soft">
-          What it shows, for those who do not see it
+          Description (for readers who cannot see it)
           <textarea
             value={alt}
             disabled={isDecoration}
@@ -86,11 +86,11 @@ export function PictureDialog({ spot, chosen, onClose }: { spot: Spot; chosen: F
           It only decorates: nothing is read aloud
         </Tick>
         <label className="block text-soft">
-          Words under it
+          Caption
           <input value={caption} onChange={(event) => setCaption(event.target.value)} className={WIDE_FIELD} />
         </label>
         <label className="flex items-center gap-2 text-soft">
-          Width, in hundredths of the text’s (its own when left empty)
+          Width, % of the text (its own when left empty)
           <input
             type="number"
             min={5}

@@ -56,7 +56,7 @@ export function ReminderDialog({ spot, onClose }: { spot: Spot; onClose: () => v
             Cancel
           </Button>
           <Button tone="stem" type="submit" disabled={words.trim() === ""}>
-            {present ? "Change it" : "Leave it"}
+            {present ? "Change it" : "Add the reminder"}
           </Button>
         </div>
       </form>

@@ -109,7 +109,7 @@ export async function joinWithAbove(
   session: Session,
   section: string,
   view: EditorView,
-  heading: "paragraph" | "offcut",
+  heading: "paragraph" | "line" | "offcut",
 ): Promise<void> {
   const position = session.state.positions.get(section) ?? 0;
   if (levelAt(session.state.outline, position) === 0)
@@ -136,7 +136,7 @@ export async function joinBelow(session: Session, section: string, view: EditorV
   const place = findSection(view.state.doc, section);
   const at = place ? placeIn(place, view.state.selection.head) : 1;
   const followUp = followingUp();
-  const answer = await session.changes.perform({ name: "join", section: next, heading: "paragraph" });
+  const answer = await session.changes.perform({ name: "join", section: next, heading: "line" });
   if (answer.kind === "applied")
     followUp(() => session.navigation.goTo({ section, position: at }, { remember: false }));
 }
@@ -299,8 +299,15 @@ function stepBackOrForth(session: Session, view: EditorView, way: "undo" | "redo
   const isHere =
     session.state.saving === "unsent" &&
     (way === "undo" ? undoTyping(view.state, view.dispatch) : redoTyping(view.state, view.dispatch));
-  if (!isHere) void (way === "undo" ? session.changes.undo() : session.changes.redo());
+  if (!isHere) void (way === "undo" ? session.changes.undo() : session.changes.redo()).then(() => showCursor(view));
   return true;
+}
+
+/** What is undone may be far from the window: the cursor, which is there, is in sight again. */
+function showCursor(view: EditorView): void {
+  requestAnimationFrame(() => {
+    if (!view.isDestroyed && view.hasFocus()) view.dispatch(view.state.tr.scrollIntoView());
+  });
 }
 
 /** False when the command has nothing to do where the cursor is, and its key may mean something else. */

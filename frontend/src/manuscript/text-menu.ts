@@ -113,7 +113,7 @@ export function textMenu(session: Session, spot: Omit<Spot, "key">): MenuEntry[]
       ? []
       : [
           {
-            label: "Words",
+            label: "Letters and marks",
             entries: (["emphasis", "strong", "struck", "superscript", "subscript", "code"] as const).map(command),
           },
         ]),

@@ -32,7 +32,7 @@ export function ContentsDifferences({ contents }: { contents: Contents }) {
         </ul>
         <div className="flex items-center gap-3 pt-1">
           <Button tone="stem" onClick={() => void refresh(contents)}>
-            Take them over
+            Update the contents
           </Button>
           <button
             type="button"

@@ -28,7 +28,7 @@ export function Dialog({
             event.preventDefault();
             giveFocusBack();
           }}
-          className={`fixed left-1/2 z-50 max-h-[92vh] w-[calc(100%-2rem)] -translate-x-1/2 overflow-auto rounded-2xl border border-line bg-sheet p-6 shadow-xl ${wide ? "top-[8%] max-w-3xl" : "top-[18%] max-w-md"}`}
+          className={`fixed left-1/2 z-50 w-[calc(100%-2rem)] -translate-x-1/2 overflow-auto rounded-2xl border border-line p-6 shadow-xl more-below ${wide ? "top-[min(8vh,4rem)] max-h-[calc(100dvh-min(8vh,4rem)-1rem)] max-w-3xl" : "top-[min(14vh,7rem)] max-h-[calc(100dvh-min(14vh,7rem)-1rem)] max-w-md"}`}
         >
           <Primitive.Title className="mb-1 font-text text-lg font-semibold">{title}</Primitive.Title>
           {description && <Primitive.Description className="mb-4 text-soft">{description}</Primitive.Description>}

@@ -37,7 +37,7 @@ export function ToDocumentDialog({ sections, onClose }: { sections: string[]; on
       title={`${moves ? "Move" : "Copy"} ${what} to ${other ? `“${other.title || "Untitled"}”` : "another document"}`}
       description={
         moves
-          ? "What leaves this document stays among its offcuts. Links to it from here will be findings."
+          ? "What leaves this document stays among its offcuts. Links to it from here will be told as broken."
           : "Links inside what is copied follow it."
       }
     >

@@ -25,7 +25,7 @@ export function LevelsMenu({ onShow }: { onShow: (upTo: number | "all" | "next")
           run: () => onShow(index + 1),
         })),
         "line",
-        { label: "The next overview", keys: keysShown("next-overview"), run: () => onShow("next") },
+        { label: "One level more", keys: keysShown("next-overview"), run: () => onShow("next") },
       ]}
     >
       <button type="button" className="flex h-7 items-center gap-1.5 rounded-full px-2.5 hover:bg-wash hover:text-ink">

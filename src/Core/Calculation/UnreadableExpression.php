@@ -18,7 +18,11 @@ final class UnreadableExpression extends \DomainException implements CoreExcepti
         return new self(
             '' === $sign
                 ? 'The calculation breaks off; something is missing at its end.'
-                : sprintf('“%s” at place %d is not expected there.', $sign, $position + 1),
+                : sprintf(
+                    'Only numbers, + − × ÷ ^ ! and brackets can be calculated; “%s” at place %d does not fit.',
+                    $sign,
+                    $position + 1,
+                ),
         );
     }
 

@@ -17,7 +17,7 @@ final class DeeperThanSix implements Rule
                     'deeper-than-6',
                     $position,
                     sprintf(
-                        'Level %d is deeper than 6, the deepest that HTML and most assistive technology know.',
+                        'Screen readers know six levels only; this is level %d.',
                         (int) $digit,
                     ),
                     'HTML Living Standard 4.3.6; PDF/UA-1 7.4.2',

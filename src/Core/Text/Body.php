@@ -62,6 +62,16 @@ final readonly class Body
         return [] === $this->blocks;
     }
 
+    /** Whether there is nothing in it but places to write in. */
+    public function isBlank(): bool
+    {
+        return [] ===
+            array_filter(
+                $this->blocks,
+                static fn(Node $block): bool => 'paragraph' !== $block->type || [] !== $block->content,
+            );
+    }
+
     public function size(): int
     {
         return Node::sizeOf($this->blocks);

@@ -49,8 +49,8 @@ final class CalculationTest extends TestCase
 
     #[TestWith(['', 'Nothing is to be worked out yet.'])]
     #[TestWith(['(2', 'The calculation breaks off; something is missing at its end.'])]
-    #[TestWith(['2 3', '“3” at place 3 is not expected there.'])]
-    #[TestWith(['ä + 1', '“ä” at place 1 is not expected there.'])]
+    #[TestWith(['2 3', 'Only numbers, + − × ÷ ^ ! and brackets can be calculated; “3” at place 3 does not fit.'])]
+    #[TestWith(['ä + 1', 'Only numbers, + − × ÷ ^ ! and brackets can be calculated; “ä” at place 1 does not fit.'])]
     #[TestWith(['1/(2-2)', 'Nothing can be divided by zero.'])]
     #[TestWith(['0^-1', 'Nothing can be divided by zero.'])]
     #[TestWith(['2.5!', 'A factorial needs a whole number from 0 to 2,000.'])]

@@ -258,6 +258,23 @@ final class OperationsTest extends TestCase
         self::assertSame([Sketch::id('b')->value => 'b'], References::in($joined->sectionAt(0))->bookmarks);
     }
 
+    public function testAHeadingThatWasTakenApartIsOneAgain(): void
+    {
+        $document = Sketch::document('1 a, 1 b');
+        $document = $document->withSection($document->sectionAt(0)->withBody(Body::of([Node::paragraph([])])));
+        $joined = Wire::done($document, ['name' => 'join', 'section' => 'b', 'heading' => 'line'])->document;
+        self::assertSame('ab', $joined->sectionAt(0)->heading->plainText());
+        self::assertEquals($document->sectionAt(1)->body, $joined->sectionAt(0)->body);
+
+        // Where a text stands between the two, it is a paragraph.
+        $between = $document->withSection(
+            $document->sectionAt(0)->withBody(Body::of([Node::paragraph([Node::text('words')])])),
+        );
+        $joined = Wire::done($between, ['name' => 'join', 'section' => 'b', 'heading' => 'line'])->document;
+        self::assertSame('a', $joined->sectionAt(0)->heading->plainText());
+        self::assertStringStartsWith("words\nb", $joined->sectionAt(0)->body->plainText());
+    }
+
     public function testABookmarksNameIsTakenOnlyOnce(): void
     {
         $document = Sketch::document('1 a, 1 b');

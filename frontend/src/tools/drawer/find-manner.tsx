@@ -4,8 +4,8 @@ import { Tick } from "../../parts/tick";
 
 const MODES = [
   ["words", "All words"],
-  ["phrase", "Exactly so"],
-  ["pattern", "Expression"],
+  ["phrase", "Exact phrase"],
+  ["pattern", "Pattern"],
 ] as const;
 
 const FIELD_WORDS = {

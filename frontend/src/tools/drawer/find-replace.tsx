@@ -45,7 +45,7 @@ export function FindReplace({ isReady, pressed }: { isReady: boolean; pressed: (
           className="h-7 px-3 text-xs"
           onClick={() => hit && void replace([hit.section], hit.index)}
         >
-          This one
+          Replace
         </Button>
         {inPicked.length > 0 && (
           <Button disabled={!can} className="h-7 px-3 text-xs" onClick={() => void replace(inPicked)}>

@@ -46,7 +46,7 @@ export function IdeasDrawer() {
             key={`claims ${guidingStatement}`}
             label="Guiding statement of the document"
             value={guidingStatement}
-            placeholder="What does the whole document claim?"
+            placeholder="What does the whole say?"
             onChange={(claimed) =>
               void session.changes.perform({ name: "describe-document", guidingStatement: claimed }, { quiet: true })
             }

@@ -188,7 +188,7 @@ export function PagesDrawer() {
       <Part title="The file">
         <p>PDF with its outline, links and language, which a screen reader can read (PDF/UA-1), or for an archive.</p>
         <div className="flex flex-wrap gap-2">
-          <Button onClick={() => void session.files.writePdf("ua-1")}>For everyone</Button>
+          <Button onClick={() => void session.files.writePdf("ua-1")}>Accessible (PDF/UA)</Button>
           <Button onClick={() => void session.files.writePdf("a-2u")}>For an archive</Button>
         </div>
       </Part>

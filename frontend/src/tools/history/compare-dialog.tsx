@@ -85,7 +85,7 @@ export function CompareDialog({
           disabled={isSame || earlier === "now"}
           onClick={() => (onClose(), void session.changes.goBackTo(query.from))}
         >
-          Take the document back to the first
+          Restore the earlier version
         </Button>
       </div>
     </Dialog>

@@ -49,7 +49,7 @@ final readonly class JoinWithAbove implements Operation
             return Refused::nothingAbove();
         }
         if (0 === $position) {
-            return HeadingAfterJoin::Paragraph === $this->heading
+            return HeadingAfterJoin::Offcut !== $this->heading
                 ? self::applied($document, $this->asOpening($document))
                 : Refused::nothingAbove();
         }
@@ -87,15 +87,21 @@ final readonly class JoinWithAbove implements Operation
         $section = $document->section($this->section);
         $above = $document->sectionAt($position - 1);
         $target = ($above->target ?? 0) + ($section->target ?? 0);
-        $grown = $above
-            ->withBody($above->body->followedBy($this->joinedText($document, $section)))
+        $grown = ($this->isOneLine($document, $position, $above)
+            ? $above
+                ->withHeading(
+                    Heading::ofInline(Node::joined([...$above->heading->inline, ...$this->lead($document, $section)])),
+                )
+                ->withBody($section->body)
+            : $above->withBody($above->body->followedBy($this->joinedText($document, $section)))
+        )
             ->withAim(trim($above->aim . ' ' . $section->aim))
             ->withTarget(0 === $target ? null : $target);
         $after = $document
             ->withSection($grown)
             ->withoutSection($section->id)
             ->withOutline($document->outline->without($position, $position + 1));
-        if (HeadingAfterJoin::Paragraph === $this->heading || $section->heading->isEmpty()) {
+        if (HeadingAfterJoin::Offcut !== $this->heading || $section->heading->isEmpty()) {
             return $after;
         }
 
@@ -112,11 +118,24 @@ final readonly class JoinWithAbove implements Operation
             );
     }
 
+    private function isOneLine(Document $document, int $position, Section $above): bool
+    {
+        return HeadingAfterJoin::Line === $this->heading &&
+            !$document->outline->levelAt($position - 1)->isOpening() &&
+            $above->body->isBlank();
+    }
+
+    /** @return list<Node> */
+    private function lead(Document $document, Section $section): array
+    {
+        $words = HeadingAfterJoin::Offcut === $this->heading ? [] : $section->heading->inline;
+
+        return $document->isLinkedTo($section->id) ? [$this->anchor($document, $section), ...$words] : $words;
+    }
+
     private function joinedText(Document $document, Section $section): Body
     {
-        $words = HeadingAfterJoin::Paragraph === $this->heading ? $section->heading->inline : [];
-        $anchor = $document->isLinkedTo($section->id) ? [$this->anchor($document, $section)] : [];
-        $lead = [...$anchor, ...$words];
+        $lead = $this->lead($document, $section);
 
         return [] === $lead ? $section->body : Body::of([Node::paragraph($lead)])->followedBy($section->body);
     }

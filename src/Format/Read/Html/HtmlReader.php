@@ -89,6 +89,7 @@ final readonly class HtmlReader implements DocumentReader
         if (str_contains($html, 'outside-picture')) {
             self::showOutsidePictures($page);
         }
+        OfficeParts::made($page);
 
         return $page;
     }
