@@ -69,9 +69,14 @@ final readonly class RandomOperations
             'merge-text',
             'set-stretch-aside',
         ];
-        $name = $this->among($names);
+        // Where all has been taken out, there is nothing for the others to work on.
+        $name = 0 === $document->outline->count() ? $this->among(['insert', 'bring-back']) : $this->among($names);
         $isContents = in_array($name, ['generate-contents', 'set-up-contents'], true);
-        $from = $isContents ? $this->random->getInt(0, 4) : $this->random->getInt(-1, 60);
+        $from = match (true) {
+            $isContents => $this->random->getInt(0, 4),
+            'set-stretch-aside' === $name => $this->random->getInt(0, 12),
+            default => $this->random->getInt(-1, 60),
+        };
 
         return [
             $name,
@@ -151,7 +156,7 @@ final readonly class RandomOperations
                 'at' => 1 === $this->random->getInt(0, 1) ? $this->random->getInt(-1, 30) : null,
                 'to' => $isContents ? $this->random->getInt(1, 10) : $from + $this->among([0, 0, 3, 8]),
                 'body' => $this->documents->body([])->toJson(),
-                ...'merge-text' === $name ? $this->merge() : [],
+                ...'merge-text' === $name ? $this->merge($document) : [],
                 'aim' => $this->among(['Show it', '']),
                 'marker' => $this->among(['leaf', '']),
                 'stage' => $this->among(['drafted', 'settled', '']),
@@ -163,14 +168,21 @@ final readonly class RandomOperations
     }
 
     /** @return array<string, mixed> typing that began on a text and met another one */
-    private function merge(): array
+    private function merge(Document $document): array
     {
-        $text = fn(): array => ['heading' => [], 'body' => $this->documents->body([])->toJson()];
+        $count = $document->outline->count();
+        $section = 0 === $count ? null : $document->sectionAt($this->random->getInt(0, $count - 1));
+        $began = [
+            'heading' => $section?->heading->toJson() ?? [],
+            'body' => $section?->body->toJson() ?? [],
+        ];
+        $more = fn(): array => [...$began, 'body' => [...$began['body'], ...$this->documents->body([])->toJson()]];
 
         return [
-            'began' => $text(),
-            'mine' => $text(),
-            'seen' => $this->among([null, $text()]),
+            'section' => $section?->id->value ?? 'zzzzzzzzzzzz',
+            'began' => $began,
+            'mine' => $more(),
+            'seen' => $this->among([null, $more()]),
             'preference' => $this->among(['ask', 'mine', 'theirs', 'both']),
         ];
     }

@@ -165,6 +165,18 @@ export class Navigation {
     this.window.setState((shown) => ({ folded: withOrWithout(shown.folded, [section], folded) }));
   }
 
+  /** Unfolds what a row lies in, so that it is seen. */
+  unfoldTo(section: string): void {
+    const { outline, positions } = this.document.getState();
+    const position = positions.get(section);
+    if (position === undefined) return;
+    const above = pathTo(outline, position)
+      .slice(0, -1)
+      .flatMap((at) => outline.ids[at] ?? []);
+    const { folded } = this.window.getState();
+    if (above.some((id) => folded.has(id))) this.window.setState({ folded: withOrWithout(folded, above, false) });
+  }
+
   setFoldedAll(sections: Iterable<string>): void {
     this.window.setState({ folded: new Set(sections) });
   }

@@ -104,6 +104,35 @@ export function splitHeading(newId: () => string, levelOf: (section: TextNode) =
   };
 }
 
+/**
+ * The line with the cursor, without some signs at its head, as the heading of a section of its own that takes the text
+ * under it; null where no heading can stand.
+ */
+export function headingHere(
+  state: EditorState,
+  start: number,
+  end: number,
+  level: number,
+  newId: () => string,
+): Transaction | null {
+  const section = sectionAround(state.selection.$head);
+  const $line = state.doc.resolve(start);
+  if (!section || $line.depth !== TEXT_LINE || $line.parent.type.name !== "paragraph") return null;
+  const at = $line.before() - section.start - 1;
+  const blocks = section.node.content.cut(at + $line.parent.nodeSize);
+  const words = $line.parent.content.cut(end - $line.start());
+  const isFirst = headingOf(section.node) ? $line.index(1) === 1 : $line.index(1) === 0;
+  const empty = Fragment.from(nodeType("paragraph").create());
+  const left = section.node.content.cut(0, at);
+  const above = section.node.copy(isFirst ? left.append(empty) : left);
+  const below = nodeType("section").create(
+    { id: newId(), level },
+    Fragment.from(nodeType("heading").create(null, words)).append(blocks.childCount > 0 ? blocks : empty),
+  );
+  const tr = state.tr.replaceWith(section.start, section.start + section.node.nodeSize, [above, below]);
+  return tr.setSelection(near(tr.doc, section.start + above.nodeSize + 2)).scrollIntoView();
+}
+
 /** Enter in an empty line of a list or a quotation goes out of it. In the text itself it is one more line. */
 export const leaveEmptyLine: Command = (state, dispatch) =>
   state.selection.$from.depth > TEXT_LINE && liftEmptyBlock(state, dispatch);

@@ -1,5 +1,5 @@
 import { baseKeymap, chainCommands, createParagraphNear, newlineInCode, splitBlock } from "@tiptap/pm/commands";
-import { inputRules, undoInputRule, wrappingInputRule } from "@tiptap/pm/inputrules";
+import { InputRule, inputRules, undoInputRule, wrappingInputRule } from "@tiptap/pm/inputrules";
 import { keymap } from "@tiptap/pm/keymap";
 import { Plugin, type Command, type EditorState, type Transaction } from "@tiptap/pm/state";
 import * as commands from "./commands";
@@ -109,14 +109,26 @@ export function wholeSections(isShowing: (transaction: Transaction) => boolean):
   });
 }
 
-/** Signs that become something else as they are typed. */
+/** Signs of the language in place of those of the keyboard. */
 export function inputMarks(signs: () => TypedSigns | null): Plugin {
   return inputRules({
+    rules: signRules(signs),
+  });
+}
+
+/** Signs at the head of a line that make it a list, a quotation or a heading (as in CommonMark 0.31.2), when that is wished. */
+export function lineMarks(areRead: () => boolean, newId: () => string): Plugin {
+  const plugin = inputRules({
     rules: [
       wrappingInputRule(/^\s*[-•]\s$/, schema.nodes["bulletList"]!),
       wrappingInputRule(/^\s*(\d+)\.\s$/, schema.nodes["orderedList"]!, (match) => ({ start: Number(match[1]) })),
       wrappingInputRule(/^\s*>\s$/, schema.nodes["quotation"]!),
-      ...signRules(signs),
+      new InputRule(/^(#{1,9})\s$/, (state, [, signs], start, end) =>
+        commands.headingHere(state, start, end, signs?.length ?? 1, newId),
+      ),
     ],
   });
+  const read = plugin.props.handleTextInput;
+  plugin.props.handleTextInput = (...typed) => areRead() && read?.call(plugin, ...typed) === true;
+  return plugin;
 }

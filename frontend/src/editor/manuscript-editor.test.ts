@@ -55,6 +55,7 @@ function open(sections: ShownSection[], host: Partial<ManuscriptHost> = {}): Man
     isForText: () => true,
     newId: () => `made${++made}`,
     document: () => "here",
+    readsLineSigns: () => true,
     hasSection: () => false,
     join: vi.fn(),
     toEnd: vi.fn(),

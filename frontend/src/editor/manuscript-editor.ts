@@ -18,7 +18,7 @@ import {
 import { fillerMarks } from "./filler";
 import { foundMarks, rangeOf, spokenMark, type FoundStretch } from "./found";
 import { HeldKeys } from "./held-keys";
-import { inputMarks, textKeys, wholeSections } from "./keymap";
+import { inputMarks, lineMarks, textKeys, wholeSections } from "./keymap";
 import { footnotes } from "./notes";
 import { findSection, levelOf, near, placeIn, positionIn, sectionAround, type SectionPlace } from "./places";
 import { putPassage, type Passage } from "./passage";
@@ -55,6 +55,8 @@ export type ManuscriptHost = {
   hasSection(section: string): boolean;
   /** What the document’s language has for typed quotes and dashes; null to leave them as they are typed. */
   signs(): TypedSigns | null;
+  /** Whether signs at the head of a line make it a list or a heading. */
+  readsLineSigns(): boolean;
   /** The document’s language, as a tag after BCP 47. */
   language(): string;
   /** The section joins the one above it, or the one below it joins it. */
@@ -421,6 +423,10 @@ export class ManuscriptEditor {
       noLooseEnds((transaction) => transaction.getMeta(SHOWN) === true),
       cellSelections(),
       inputMarks(() => this.host.signs()),
+      lineMarks(
+        () => this.host.readsLineSigns(),
+        () => this.host.newId(),
+      ),
       ...textKeys(this.host),
       history(),
       sectionLooks(this.host),

@@ -232,6 +232,7 @@ class Run {
       spokenIn: () => null,
       newId: () => `n${++this.made}`,
       document: () => "here",
+      readsLineSigns: () => true,
       hasSection: () => false,
       signs: () => ({ open: "“", close: "”", innerOpen: "‘", innerClose: "’", dash: "–" }),
       language: () => "en",

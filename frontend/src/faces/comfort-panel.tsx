@@ -117,6 +117,9 @@ export function ComfortPanel() {
             <Tick checked={comfort.signs} onTick={(signs) => setComfort({ signs })}>
               Quotes and dashes of the language
             </Tick>
+            <Tick checked={comfort.lineSigns} onTick={(lineSigns) => setComfort({ lineSigns })}>
+              Signs at a line’s head make lists and headings
+            </Tick>
           </div>
           <div className="flex flex-wrap gap-x-4 gap-y-1 border-t border-line pt-3">
             <Popover.Close asChild>

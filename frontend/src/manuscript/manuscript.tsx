@@ -206,6 +206,7 @@ function hostOf(
     hasSection: (section) => session.state.positions.has(section),
     signs: () => (useComfort.getState().signs ? session.state.titleBlock.signs : null),
     language: () => session.state.titleBlock.language,
+    readsLineSigns: () => useComfort.getState().lineSigns,
     join: (section, neighbour) => {
       const editor = view();
       if (!editor) return;

@@ -25,6 +25,8 @@ export type Comfort = {
   notes: boolean;
   /** Whether " and -- become the signs of the document’s language. */
   signs: boolean;
+  /** Whether “- ”, “1. ”, “> ” and “# ” at the head of a line make it a list, a quotation or a heading. */
+  lineSigns: boolean;
 };
 
 export const LIMITS = {
@@ -47,6 +49,7 @@ export const USUAL: Comfort = {
   setOff: "nothing",
   notes: true,
   signs: true,
+  lineSigns: true,
 };
 
 const FAMILIES: Record<FaceName, string> = {
@@ -119,5 +122,6 @@ export function sound(kept: Partial<Record<keyof Comfort, unknown>>, usual: Comf
     setOff: among(SET_OFF, kept.setOff, usual.setOff),
     notes: kept.notes !== false,
     signs: kept.signs !== false,
+    lineSigns: kept.lineSigns !== false,
   };
 }

@@ -18,7 +18,7 @@ type ContentProps = {
 };
 
 const BOX =
-  "more-below z-50 min-w-60 overflow-auto rounded-xl border border-line p-1.5 shadow-lg max-h-[var(--radix-popper-available-height)]";
+  "more-below z-50 max-w-[calc(100vw-24px)] min-w-60 overflow-auto rounded-xl border border-line p-1.5 shadow-lg max-h-[var(--radix-popper-available-height)]";
 const ITEM = "flex cursor-pointer items-center gap-6 rounded-lg px-3 py-[5px] outline-none data-highlighted:bg-wash";
 
 /** Both kinds of menu have the same parts. */
@@ -159,7 +159,7 @@ export function UnderHand({
             collisionPadding={12}
             onClick={stay}
             onCloseAutoFocus={(event) => (event.preventDefault(), onClosed())}
-            className={BOX}
+            className={cx("hand-menu", BOX)}
           >
             <Entries kit={ContextMenu} entries={menu.entries} />
           </ContextMenu.Content>

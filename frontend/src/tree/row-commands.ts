@@ -57,6 +57,12 @@ export type BranchCommand = Extract<
 
 /** Answers the section that the outline’s focus is to stay on. */
 export async function runOnBranch(session: Session, section: string, command: BranchCommand): Promise<string> {
+  const next = await run(session, section, command);
+  session.navigation.unfoldTo(next);
+  return next;
+}
+
+async function run(session: Session, section: string, command: BranchCommand): Promise<string> {
   const sections = actedOn(session.window.picked, section);
   switch (command) {
     case "promote-heading":
