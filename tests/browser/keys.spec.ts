@@ -126,7 +126,7 @@ test("the jump box does commands by their words", async ({ page }) => {
   await openDocument(page, COAST);
   await page.keyboard.press("Control+J");
   await page.keyboard.type("offcuts");
-  await expect(page.getByRole("option", { name: "Offcuts" })).toBeVisible();
+  await expect(page.getByRole("option", { name: "Offcuts", exact: true })).toBeVisible();
   await page.keyboard.press("Enter");
   await expect(page.getByRole("region", { name: "Offcuts" })).toBeVisible();
 });

@@ -89,6 +89,9 @@ const ELSEWHERE: TextCommand[] = [
   "words-to-ideas",
   "words-to-standing",
   "words-tools",
+  // With cells selected, or in one that spans several: tables.spec.ts
+  "merge-cells",
+  "split-cell",
 ];
 
 const TEXT = "# Lamps\n\nAlpha beta.\n\n# Oil\n\nGamma delta.\n\nLast words.\n";

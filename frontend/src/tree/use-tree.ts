@@ -59,6 +59,8 @@ export function useTree(
   const [menu, setMenu] = useState<string | null>(null);
   /** Where a range of picked rows began. */
   const anchor = useRef<string | null>(null);
+  /** The row that was clicked last. */
+  const chosen = useRef<string | null>(null);
   const drag = useRowDrag(session, rows, scroller);
 
   const places = useMemo(() => new Map(rows.map((row, index) => [row.id, index])), [rows]);
@@ -198,12 +200,14 @@ export function useTree(
     // A click chooses the row and leaves the keys here, however often it comes: no key for a row ever meets the text.
     setActive(row.id);
     scroller.current?.focus();
-    if (event.shiftKey) return stretch(activeId ?? row.id, row.id);
     // With the first that is picked so goes the row that was chosen before it.
-    if ((event.ctrlKey || event.metaKey) && picked.size === 0 && active !== null && active !== row.id) {
+    const before = chosen.current === active ? chosen.current : null;
+    chosen.current = event.ctrlKey || event.metaKey || event.shiftKey ? null : row.id;
+    if ((event.ctrlKey || event.metaKey) && picked.size === 0 && before !== null && before !== row.id) {
       anchor.current = row.id;
-      return session.navigation.pick([active, row.id]);
+      return session.navigation.pick([before, row.id]);
     }
+    if (event.shiftKey) return stretch(activeId ?? row.id, row.id);
     if (event.ctrlKey || event.metaKey) return pick(row.id, "this");
     anchor.current = null;
     session.navigation.pick([]);
