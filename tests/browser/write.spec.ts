@@ -270,8 +270,9 @@ test("two windows: writes to different sections are merged, to the same one offe
   await page.keyboard.type(" Mine.");
   await page.waitForTimeout(1200);
   await page.unroute("**/changes?*");
-  await expect(page.getByRole("dialog")).toContainText("Second words. Theirs.");
-  await expect(page.getByRole("dialog")).toContainText("Second words. Mine.");
+  const choice = page.getByRole("region", { name: "Two texts of one section" });
+  await expect(choice).toContainText("Second words. Theirs.");
+  await expect(choice).toContainText("Second words. Mine.");
   await page.getByRole("button", { name: "Keep both" }).click();
   await expect.poll(() => exported(page.request, id, "md")).toContain("Second words. Theirs.\n\nSecond words. Mine.");
 });
