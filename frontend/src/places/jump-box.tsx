@@ -150,7 +150,13 @@ export function PlaceChooser({
         onKeyDown={pressed}
         className="mt-2 block w-full rounded-lg border border-line bg-paper px-3 py-2 text-base"
       />
-      <ul id={list} role="listbox" aria-label="Places" className="mt-3 max-h-[44vh] overflow-auto">
+      <ul
+        id={list}
+        role="listbox"
+        aria-label="Places"
+        // In a dialog more is asked below it.
+        className={cx("mt-3 overflow-auto", onWords ? "max-h-[44vh]" : "max-h-[22vh] more-below")}
+      >
         {entries.map(({ key, choose, shown, indent }, index) => (
           <li
             key={key}
