@@ -159,7 +159,8 @@
   } else {
     heading(level: level, bookmarked: true, {
       lead
-      if number != "" { number; if body != [] { h(0.6em) } }
+      // A blank that is one for readers of the outline and of tags, too.
+      if number != "" { number; if body != [] { [\u{a0}]; h(0.35em) } }
       body
     })
   }
@@ -286,7 +287,7 @@
 #let sheet-mark = place([#metadata(("sheet", ""))<sheet>])
 
 #let book(body) = {
-  set document(title: setup.title, author: setup.authors, date: none)
+  set document(title: setup.title, author: setup.authors, date: auto)
   set page(
     width: setup.width,
     height: setup.height,

@@ -89,6 +89,27 @@ final class PagesAreTrueTest extends TestCase
         }
     }
 
+    /** What ISO 19005-2 asks a file to say of itself (6.6.4), that each face is within it (6.2.11.4), and that it has a date. */
+    #[DataProvider('documents')]
+    public function testAFileForAnArchiveIsOne(string $path, string $style): void
+    {
+        $typeset = (new Typesetter(new OneShotEngine()))->typeset(
+            self::withContents($path, $style),
+            'test',
+            [],
+            PdfStandard::Archive,
+        );
+
+        self::assertNull($typeset->refused);
+        self::assertSame(PdfStandard::Archive, $typeset->standard);
+        self::assertStringContainsString('<pdfaid:part>2</pdfaid:part>', $typeset->pdf);
+        self::assertStringContainsString('<pdfaid:conformance>U</pdfaid:conformance>', $typeset->pdf);
+        self::assertMatchesRegularExpression('~<xmp:CreateDate>\d{4}-\d\d-\d\dT~', $typeset->pdf);
+        foreach (PrintedPages::of($typeset->pdf)->faces() as [$face, $isEmbedded]) {
+            self::assertTrue($isEmbedded, $face);
+        }
+    }
+
     public function testTheDemoIsAccessibleButForALevelThatItSkips(): void
     {
         $engine = new OneShotEngine();

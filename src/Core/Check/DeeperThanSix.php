@@ -16,10 +16,7 @@ final class DeeperThanSix implements Rule
                 yield new Finding(
                     'deeper-than-6',
                     $position,
-                    sprintf(
-                        'Screen readers know six levels only; this is level %d.',
-                        (int) $digit,
-                    ),
+                    sprintf('Screen readers know six levels only; this is level %d.', (int) $digit),
                     'HTML Living Standard 4.3.6; PDF/UA-1 7.4.2',
                 );
             }
