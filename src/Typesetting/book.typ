@@ -188,8 +188,8 @@
         column-gutter: 0.4em,
         align: (start, end + bottom),
         link(location, line) + if pages == "dotted" {
-          // Some dots there are in any case, and the last word goes with them.
-          sym.wj + box(inset: (left: 0.3em))[.#h(0.15em).#h(0.15em).] + sym.wj
+          // Some dots there are in any case, and the last word goes with them. None of them is a word for a voice.
+          sym.wj + box(inset: (left: 0.3em), pdf.artifact[.#h(0.15em).#h(0.15em).]) + sym.wj
           box(width: 1fr, inset: (left: 0.15em), repeat(gap: 0.15em, justify: false)[.])
         },
         link(location, page-at(location)),

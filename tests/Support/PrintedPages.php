@@ -33,6 +33,12 @@ final readonly class PrintedPages
         return $texts;
     }
 
+    /** What a voice would read, with the tags that say what each part is, as poppler reads them. */
+    public function taggedText(): string
+    {
+        return self::run('pdfinfo', '-struct-text', $this->path);
+    }
+
     /**
      * The outline of the file, as qpdf reads it.
      *

@@ -89,6 +89,16 @@ final class PagesAreTrueTest extends TestCase
         }
     }
 
+    /** As poppler reads the tags: dots between a line of contents and its page are drawn, and no words. */
+    public function testDotsOfContentsAreNotSpoken(): void
+    {
+        $typeset = (new Typesetter(new OneShotEngine()))->typeset(self::demo(), 'test', [], PdfStandard::Tagged);
+        $words = PrintedPages::of($typeset->pdf)->taggedText();
+
+        self::assertStringContainsString('"The coast and its lights"', $words);
+        self::assertDoesNotMatchRegularExpression('/(?:^ *"[. ]+"\n){2}/m', $words);
+    }
+
     /** What ISO 19005-2 asks a file to say of itself (6.6.4), that each face is within it (6.2.11.4), and that it has a date. */
     #[DataProvider('documents')]
     public function testAFileForAnArchiveIsOne(string $path, string $style): void
