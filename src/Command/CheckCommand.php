@@ -15,20 +15,25 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('stemmata:check', 'Checks the structure of a file')]
 final class CheckCommand extends FileCommand
 {
+    private bool $hasFailed = false;
+
     protected function configure(): void
     {
-        $this->addArgument('file', InputArgument::REQUIRED)->addOption(
-            'json',
-            null,
-            InputOption::VALUE_NONE,
-            'As JSON',
-        );
+        $this->addArgument('file', InputArgument::REQUIRED)
+            ->addOption('json', null, InputOption::VALUE_NONE, 'As JSON')
+            ->addOption('strict', null, InputOption::VALUE_NONE, 'Ends with exit code 1 when anything is found');
+    }
+
+    protected function isFailure(): bool
+    {
+        return $this->hasFailed;
     }
 
     protected function work(InputInterface $input, OutputInterface $output): void
     {
         $document = $this->readFile($input, 'file')->document;
         $findings = StructureCheck::of($document);
+        $this->hasFailed = true === $input->getOption('strict') && [] !== $findings;
         if ($input->getOption('json')) {
             self::answer($output, [
                 'findings' => array_map(

@@ -27,6 +27,12 @@ abstract class FileCommand extends Command
      */
     abstract protected function work(InputInterface $input, OutputInterface $output): void;
 
+    /** Whether what was found is a failure for whoever asked, though the command did its work. */
+    protected function isFailure(): bool
+    {
+        return false;
+    }
+
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         // A million words take more than PHP's usual allowance while they are parsed.
@@ -34,7 +40,7 @@ abstract class FileCommand extends Command
         try {
             $this->work($input, $output);
 
-            return self::SUCCESS;
+            return $this->isFailure() ? self::FAILURE : self::SUCCESS;
         } catch (\Throwable $error) {
             $isForPeople = $error instanceof CoreException || $error instanceof FormatException;
             self::errors($output)->writeln(

@@ -54,6 +54,11 @@ final class ConsoleTest extends TestCase
             ],
             $answer,
         );
+        $strict = fn(string $file): ?int => $this->console('stemmata:check', $file, '--strict')->getExitCode();
+        self::assertSame(0, $this->console('stemmata:check', $this->folder . '/in.md')->getExitCode());
+        self::assertSame(1, $strict($this->folder . '/in.md'));
+        file_put_contents($this->folder . '/sound.md', "---\ntitle: T\n---\n\n# One\n\nWords.\n");
+        self::assertSame(0, $strict($this->folder . '/sound.md'));
     }
 
     public function testConvertToPagesInAHouseStyle(): void
