@@ -175,7 +175,7 @@ const BLOCKS = /<(?:p|div|li|h[1-6]|tr|blockquote|pre)\b/gi;
 /** Text copied from our own manuscript needs no reading: the editor knows its parts. */
 function hasStructure(html: string): boolean {
   if (html.includes("data-pm-slice")) return false;
-  // Items of lists that are written as paragraphs, and notes that are written as links (Format/Read/Html/OfficeParts).
+  // Items of lists that are written as paragraphs, and notes that are written as links (Format/Read/Html/Office/OfficeParts).
   if (/style=["'][^"']*-list:|<a\b[^>]*\bname=[^>]*\bhref=["']?#|<a\b[^>]*\bhref=["']?#[^>]*\bname=/i.test(html))
     return true;
   return /<h[1-6]\b|role=["']?heading/i.test(html) || (html.match(BLOCKS)?.length ?? 0) >= 3;

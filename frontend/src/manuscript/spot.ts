@@ -43,8 +43,9 @@ export function noteText(view: EditorView): void {
   useSpot.setState({ view });
 }
 
-/** When a menu of the text has closed, the keys are the text's again, unless a dialog has taken them. */
+/** When a menu of the text has closed, the keys are the text's again, unless a dialog or a field has taken them. */
 export function backToText(view: EditorView): void {
+  if (document.activeElement?.matches("input, textarea")) return;
   if (document.querySelector("[role=dialog]") === null && !view.isDestroyed) view.focus();
 }
 

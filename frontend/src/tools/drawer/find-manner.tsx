@@ -61,9 +61,9 @@ export function FindManner() {
       </div>
       <details className="mb-3 text-xs text-soft">
         <summary className="cursor-pointer rounded hover:text-ink">
-          In{" "}
+          Where:{" "}
           {manner.fields.length === FIELDS.length && withOffcuts
-            ? "all of it"
+            ? "everywhere"
             : [...manner.fields.map((field) => FIELD_WORDS[field]), ...(withOffcuts ? ["offcuts"] : [])].join(", ")}
         </summary>
         <div className="mt-1 flex flex-wrap gap-x-4 gap-y-1">

@@ -8,6 +8,7 @@ use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Outline\IdSource;
 use Stemmata\Format\Read\DocumentBuilder;
 use Stemmata\Format\Read\DocumentReader;
+use Stemmata\Format\Read\Html\Office\OfficeParts;
 use Stemmata\Format\Read\ImportNote;
 use Stemmata\Format\Read\ReadResult;
 use Stemmata\Format\Read\TextBytes;

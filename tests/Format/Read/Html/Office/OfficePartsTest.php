@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Stemmata\Tests\Format\Read\Html;
+namespace Stemmata\Tests\Format\Read\Html\Office;
 
 use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Text\Node;

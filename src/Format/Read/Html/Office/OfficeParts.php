@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Stemmata\Format\Read\Html;
+namespace Stemmata\Format\Read\Html\Office;
 
 /**
  * What office programs write as HTML, on the clipboard above all, is a page for the eye: items of lists are paragraphs
@@ -30,10 +30,16 @@ final class OfficeParts
         self::makeLists($root);
     }
 
+    /** @return list<\DOMElement> as they are now, in reading order */
+    private static function within(\DOMElement $element, string $name = '*'): array
+    {
+        return array_values(iterator_to_array($element->getElementsByTagName($name)));
+    }
+
     private static function makeLists(\DOMElement $root): void
     {
         $run = [];
-        foreach (HtmlTree::within($root, 'p') as $paragraph) {
+        foreach (self::within($root, 'p') as $paragraph) {
             $level = self::levelOf($paragraph);
             if ([] !== $run && (null === $level || self::before($paragraph) !== end($run)[0])) {
                 self::putList($run);
@@ -59,7 +65,7 @@ final class OfficeParts
 
     private static function signOf(\DOMElement $paragraph): ?\DOMElement
     {
-        foreach (HtmlTree::walk($paragraph) as $part) {
+        foreach (self::within($paragraph) as $part) {
             if (1 === preg_match(self::SIGN, $part->getAttribute('style'))) {
                 return $part;
             }
@@ -141,7 +147,7 @@ final class OfficeParts
     private static function makeNotes(\DOMElement $root): void
     {
         $byName = [];
-        foreach (HtmlTree::within($root, 'a') as $link) {
+        foreach (self::within($root, 'a') as $link) {
             $name = $link->getAttribute('name');
             if ('' !== $name && str_starts_with($link->getAttribute('href'), '#')) {
                 $byName[$name] ??= $link;
@@ -189,7 +195,7 @@ final class OfficeParts
             $isAlone =
                 [] ===
                 array_filter(
-                    HtmlTree::within($around, 'a'),
+                    self::within($around, 'a'),
                     static fn(\DOMElement $link): bool => $link !== $back &&
                         $link->hasAttribute('name') &&
                         str_starts_with($link->getAttribute('href'), '#'),
