@@ -79,7 +79,25 @@ test("in the picked sections alone", async ({ page }) => {
   expect(await exported(page.request, id, "md")).toContain("one lamp\n\n# B\n\ntwo lights\n\n# C\n\na lamp");
 });
 
-test("how exactly: words in any order, exactly so, an expression; what is none is said", async ({ page }) => {
+test("replacing all with nothing asks first, and tells how many", async ({ page }) => {
+  const id = await openDocument(page, LAMPS);
+  const before = await exported(page.request, id, "md");
+  await page.keyboard.press("Control+f");
+  await page.keyboard.type("lamp");
+  await expect(status(page)).toHaveText("9 places in 9 sections");
+  await page.getByRole("button", { name: "All 9" }).click();
+  const asked = page.getByRole("alert").filter({ hasText: "9 places of “lamp” would be deleted" });
+  await expect(asked).toBeVisible();
+  expect(await exported(page.request, id, "md")).toBe(before);
+  await asked.getByRole("button", { name: "Keep them" }).click();
+  await expect(asked).toBeHidden();
+  await page.getByRole("button", { name: "All 9" }).click();
+  await asked.getByRole("button", { name: "Delete all 9" }).click();
+  await expect(status(page)).toHaveText("Nothing like that is in it.");
+  await allKept(page);
+});
+
+test("how exactly: words in any order, an exact phrase, a pattern; what is none is said", async ({ page }) => {
   await openDocument(page, "# Zoë\n\nThe lamp of Zoë. Of the lamp, at 6:05.\n\nOil of Zoe.\n");
   await page.keyboard.press("Control+f");
   await page.keyboard.type("of lamp");
@@ -91,7 +109,7 @@ test("how exactly: words in any order, exactly so, an expression; what is none i
   await expect(status(page)).toHaveText("3 places in 1 section");
   await page.getByLabel("Accents matter").check();
   await expect(status(page)).toHaveText("1 place in 1 section");
-  await page.getByText("Expression", { exact: true }).click();
+  await page.getByText("Pattern", { exact: true }).click();
   await field(page).fill("(\\d+:");
   await expect(status(page)).toHaveText("That is no regular expression: something in it does not fit together.");
   await field(page).fill("(\\d+):(\\d+)");

@@ -22,6 +22,10 @@ export function FindReplace({ isReady, pressed }: { isReady: boolean; pressed: (
       ...(only === undefined ? {} : { only }),
     });
   };
+  const [emptied, setEmptied] = useState<string[] | null>(null);
+  /** With nothing in their place the words are taken out, which nobody means by leaving a field empty. */
+  const replaceAll = (sections: string[]) => (replacement === "" ? setEmptied(sections) : void replace(sections));
+  const going = emptied === null ? 0 : hits.filter(({ section }) => emptied.includes(section)).length;
   const within = [...new Set(hits.map(({ section }) => section))];
   const inPicked = within.filter((section) => picked.has(section));
   const hit = hits[at];
@@ -35,7 +39,7 @@ export function FindReplace({ isReady, pressed }: { isReady: boolean; pressed: (
         id="find-replacement"
         value={replacement}
         autoComplete="off"
-        onChange={(event) => setReplacement(event.target.value)}
+        onChange={(event) => (setReplacement(event.target.value), setEmptied(null))}
         onKeyDown={pressed}
         className={cx(WIDE_FIELD, "mb-2")}
       />
@@ -48,16 +52,31 @@ export function FindReplace({ isReady, pressed }: { isReady: boolean; pressed: (
           Replace
         </Button>
         {inPicked.length > 0 && (
-          <Button disabled={!can} className="h-7 px-3 text-xs" onClick={() => void replace(inPicked)}>
+          <Button disabled={!can} className="h-7 px-3 text-xs" onClick={() => replaceAll(inPicked)}>
             In {counted(inPicked.length, "picked section")}
           </Button>
         )}
-        <Button disabled={!can || found.isMore} className="h-7 px-3 text-xs" onClick={() => void replace(within)}>
+        <Button disabled={!can || found.isMore} className="h-7 px-3 text-xs" onClick={() => replaceAll(within)}>
           All{can ? ` ${formatNumber(hits.length)}` : ""}
         </Button>
       </div>
+      {emptied !== null && can && (
+        <div role="alert" className="mt-2 rounded-lg border border-ochre p-2 text-xs">
+          <p className="mb-1.5">
+            Nothing is to stand in their place: {counted(going, "place")} of “{words}” would be deleted.
+          </p>
+          <Button tone="loss" className="h-7 px-3 text-xs" onClick={() => (setEmptied(null), void replace(emptied))}>
+            Delete {going === 1 ? "it" : `all ${formatNumber(going)}`}
+          </Button>
+          <Button className="h-7 px-3 text-xs" onClick={() => setEmptied(null)}>
+            Keep them
+          </Button>
+        </div>
+      )}
       {found !== null && !found.isReplaceable && (
-        <p className="mt-2 text-xs text-soft">Several words in any order are not replaced; look for them exactly so.</p>
+        <p className="mt-2 text-xs text-soft">
+          Several words in any order are not replaced; look for them as an exact phrase.
+        </p>
       )}
     </div>
   );
