@@ -230,7 +230,7 @@ test.describe("pictures", () => {
     await (await chooser).setFiles({ name: "lamp.png", mimeType: "image/png", buffer: PNG });
     await page.getByRole("button", { name: "Insert the picture" }).click();
     await expect(page.getByRole("alert")).toHaveText("Say what the picture shows, or mark it as decoration.");
-    await page.getByLabel("What it shows").fill("A lamp");
+    await page.getByLabel("Description").fill("A lamp");
     await page.getByLabel("Caption").fill("Thole, 1895");
     await page.getByRole("button", { name: "Insert the picture" }).click();
     await expect(page.getByRole("img", { name: "A lamp" })).toBeVisible();
@@ -286,7 +286,7 @@ test.describe("pictures", () => {
     await drop(page, "[role=tree]", "notes.pdf", "application/pdf", "JVBERg==");
     await expect(page.getByText("A picture can be dropped into the text.")).toBeVisible();
     await drop(page, ".manuscript p:last-of-type", "lamp.png", "image/png", PNG.toString("base64"));
-    await page.getByLabel("What it shows").fill("A lamp");
+    await page.getByLabel("Description").fill("A lamp");
     await page.getByRole("button", { name: "Insert the picture" }).click();
     await expect(page.getByRole("img", { name: "A lamp" })).toBeVisible();
   });
