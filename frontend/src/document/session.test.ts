@@ -385,6 +385,25 @@ test("what the other window writes on while one is asked is seen, and may end th
   expect(session.state).toMatchObject({ clash: null, saving: "kept" });
 });
 
+test("when the section that one is asked about is cut out, the words are kept at the end and nobody is asked any more", async () => {
+  await disputed("a", "mine", "theirs");
+  server.answers.push(
+    () => ({ status: 422, body: { status: 422, detail: "There is no such section.", reason: "unknown-section" } }),
+    () => ({
+      status: 200,
+      body: server.outcome("Inserted", {
+        order: [{ at: 2, removed: 0, inserted: { ids: ["n"], levels: "1", flags: "0" } }],
+        changed: [facts("n")],
+      }),
+    }),
+    () => ({ status: 200, body: server.outcome("Wrote") }),
+  );
+  server.changes = { revision: 9, outline: { ids: ["b", "c"], levels: "21", flags: "00" } };
+  await session.typing.settleClash("a", "mine");
+  expect(session.state).toMatchObject({ clash: null, saving: "kept" });
+  expect(bodyOf(server.writes().at(-1)?.operation ?? {})).toBe(bodyOf(textOf("a", "mine")));
+});
+
 test("what is done at a place of a text waits until there is one text", async () => {
   await disputed("a", "mine", "theirs");
   const sent = server.writes().length;

@@ -87,6 +87,7 @@ export class Typing {
   /** What was typed in a section is kept no longer: it could not be, or gave way to what another window wrote. */
   forget(section: string): void {
     this.drafts.delete(section);
+    this.clashes.delete(section);
     // What others changed in it was left alone for as long as it was typed in.
     const { texts, facts, outdated } = this.state;
     if ((texts.get(section)?.revision ?? 0) < (facts.get(section)?.revision ?? 0))
@@ -341,6 +342,8 @@ export class Typing {
     const section = made.kind === "applied" ? made.outcome.order.at(-1)?.inserted.ids[0] : undefined;
     if (made.kind !== "applied" || section === undefined) return this.sendLater();
     await changes.accept(made.outcome);
+    // Of a section that is gone nobody is asked.
+    this.clashes.delete(draft.section);
     // From here on it is the new section's draft, should the server be lost in between.
     if (this.drafts.get(draft.section)?.text === draft.text) this.drafts.delete(draft.section);
     const moved = {
