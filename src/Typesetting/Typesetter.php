@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Typesetting;
 
+use Stemmata\Core\Counting\CaptionNumbers;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Text\Picture;
 use Stemmata\Typesetting\Engine\Engine;
@@ -95,11 +96,15 @@ final readonly class Typesetter
             $findings[] = self::sentence($document, is_array($finding) ? $finding : []);
         }
 
+        $spots = is_array($answer['spots'] ?? null) ? $answer['spots'] : [];
+        foreach ($spots as $spot) {
+            if (is_array($spot) && 'in-parts' === ($spot[0] ?? null) && is_string($spot[1] ?? null)) {
+                $findings[] = self::tooWide($document, $spot[1]);
+            }
+        }
+
         return new Typeset(
-            PageMap::of(
-                is_int($answer['pages'] ?? null) ? $answer['pages'] : 0,
-                is_array($answer['spots'] ?? null) ? $answer['spots'] : [],
-            ),
+            PageMap::of(is_int($answer['pages'] ?? null) ? $answer['pages'] : 0, $spots),
             $findings,
             $pdf,
             PdfStandard::tryFrom(is_string($answer['standard'] ?? null) ? $answer['standard'] : '') ??
@@ -118,5 +123,19 @@ final readonly class Typesetter
         return null === $position
             ? 'The page numbers keep changing: a line that names a page moves it. They may be one off.'
             : sprintf('%s could be set as plain words only.', $document->nameAt($position));
+    }
+
+    /** @param string $place the section of a table, a colon and which of its pictures and tables it is */
+    private static function tooWide(Document $document, string $place): string
+    {
+        [$section, $index] = [...explode(':', $place), '0'];
+        $label = CaptionNumbers::of($document)->labels[$section][(int) $index] ?? '';
+        $position = $document->outline->positions()[$section] ?? null;
+
+        return sprintf(
+            '%s%s is wider than the page: its columns are printed in parts below each other. A landscape page has more room.',
+            '' === $label ? 'A table' : $label,
+            null === $position ? '' : ' in ' . $document->nameAt($position),
+        );
     }
 }

@@ -2,6 +2,7 @@
 // which PHP makes of the house style and the page setup, says how each kind of text looks. No file is read here but the
 // pictures of the document, by their hash.
 #import "look.typ": kinds, levels, contents-levels, setup, words
+#import "tables.typ": breaking, fitted, holds, may-break, shrunk
 
 // Places that can be gone to, and whose pages are asked for. Two kinds of them may share an id.
 #let spot-label(kind, id) = label(kind + "-" + id)
@@ -49,6 +50,8 @@
   set align(center) if style.centred
   body
 }
+// Where words may be wider than the lines: letters are large, or the lines short.
+#let by-width(body) = layout(size => breaking(size.width, body))
 #let styled-block(style, body, ..options) = block(
   above: style.before,
   below: style.after,
@@ -76,12 +79,17 @@
 #let numbered(start, pattern, ..items) = enum(start: start, numbering: pattern, ..items.pos())
 #let code-block(lines) = styled-block(
   kinds.code,
-  raw(lines, block: true, theme: none),
+  // Lines are broken between words; what has none that is short enough, anywhere.
+  layout(size => {
+    let most = calc.max(1, calc.floor(size.width / measure(raw("0")).width) - 1)
+    show regex("\\S{" + str(most) + ",}"): it => it.text.clusters().join(may-break)
+    raw(lines, block: true, theme: none)
+  }),
   fill: luma(96%),
   inset: (x: 8pt, y: 6pt),
   breakable: true,
 )
-#let code(body) = text(font: (kinds.code.face,) + setup.fallback, size: 0.86em, body)
+#let code(body) = text(font: (kinds.code.face,) + setup.fallback, size: 0.86em, hyphenate: false, body)
 #let separator = align(center, block(above: 1.2em, below: 1.2em, pdf.artifact(line(length: 18%, stroke: 0.5pt + luma(60%)))))
 #let other-way(direction, body) = {
   set text(dir: direction)
@@ -105,7 +113,7 @@
 #let picture(hash, width, alt, decorative, mark, caption) = {
   let body = if hash == none { missing-picture(alt) } else { drawn(hash, width, alt, decorative, setup.room.height * 0.8) }
   figure(
-    mark + body,
+    block(sticky: true, breakable: false, mark + body),
     kind: "picture",
     supplement: none,
     numbering: none,
@@ -116,29 +124,45 @@
 #let inline-picture(hash, width, alt, decorative) = if hash == none { missing-picture(alt) } else {
   box(drawn(hash, width, alt, decorative, setup.room.height * 0.5), width: if width == none { auto } else { width * 1% })
 }
-#let cell(columns, rows, header, alignment, body) = table.cell(
-  colspan: columns,
-  rowspan: rows,
-  align: alignment + top,
-  if header { strong(body) } else { body },
-)
-#let data-table(columns, header, rows, mark, caption) = figure(
-  mark + looks(kinds.table, table(
-    columns: columns,
-    stroke: (x, y) => (bottom: 0.4pt + luma(55%), top: if y == 0 { 0.8pt } else { none }),
-    inset: (x: 5pt, y: 3.5pt),
-    ..if header.len() > 0 { (table.header(..header),) },
-    ..rows,
-  )),
-  kind: "data-table",
-  supplement: none,
-  numbering: none,
-  outlined: false,
-  caption: if caption == [] { none } else { figure.caption(position: top, caption) },
-)
+// What the writer is told of a place that pages cannot show as it was meant.
+#let told(id, what) = place([#metadata((what, id))])
+#let data-table(columns, heads, cells, words, full, repeated, id, landscape, caption) = {
+  let body = figure(
+    spot("caption", id) + looks(kinds.table, layout(size => fitted(
+      size.width,
+      columns,
+      heads,
+      cells,
+      words,
+      full,
+      repeated,
+      parts => told(id, "in-parts"),
+    ))),
+    kind: "data-table",
+    supplement: none,
+    numbering: none,
+    outlined: false,
+    caption: if caption == [] { none } else { figure.caption(position: top, caption) },
+  )
+  if landscape { page(flipped: true, body) } else { body }
+}
+
+// A formula on lines of its own that is wider than these: a little smaller, else broken at its signs, else smaller still.
+#let within(width, formula) = {
+  let natural = measure(formula).width
+  if natural <= width { return formula }
+  if width / natural > 0.7 { return align(center, shrunk(width, formula)) }
+  let flowing = math.equation(block: false, alt: formula.alt, math.display(formula.body))
+  block(
+    above: 1.1em,
+    below: 1.1em,
+    if holds(width, flowing) { flowing } else { shrunk(width, formula) },
+  )
+}
 
 // --- headings ------------------------------------------------------------------------------------------------------
 
+#let LONG-HEADING = 600
 #let gap = [#metadata("gap")<gap>]
 #let chapter-mark = [#metadata("chapter")<chapter>]
 #let head-mark(level, plain) = [#metadata(plain)#label("head-" + str(level))]
@@ -157,7 +181,8 @@
   if level == 0 or (number == "" and body == []) {
     block-spot(lead)
   } else {
-    heading(level: level, bookmarked: true, {
+    // A heading that would fill most of a page may go on on the next.
+    heading(level: level, bookmarked: true, supplement: if plain.len() > LONG-HEADING [long], {
       lead
       // A blank that is one for readers of the outline and of tags, too.
       if number != "" { number; if body != [] { [\u{a0}]; h(0.35em) } }
@@ -251,17 +276,43 @@
   } else { setup.fields.at(name) }
 }
 #let pieces(parts) = for part in parts { if type(part) == str { part } else { field(part.first()) } }
+// What stands over or under a page is one line; what is too long for its place ends with dots.
+#let cut-to(width, words) = {
+  if words == none or measure(words).width <= width { return words }
+  let signs = words.clusters()
+  let (low, high) = (0, signs.len())
+  while high - low > 1 {
+    let middle = calc.quo(low + high, 2)
+    if measure(signs.slice(0, middle).join() + "…").width <= width { low = middle } else { high = middle }
+  }
+  signs.slice(0, low).join("").trim() + "…"
+}
+#let shares(widths, room) = {
+  let all = widths.fold(0pt, (sum, each) => sum + each)
+  let even = room / calc.max(1, widths.filter(each => each > 0pt).len())
+  if all <= room { widths } else {
+    // Who needs less than an even part leaves the rest to the others.
+    let modest = widths.filter(each => each <= even)
+    let left = room - modest.fold(0pt, (sum, each) => sum + each)
+    widths.map(each => if each <= even { each } else { left / (widths.len() - modest.len()) })
+  }
+}
 #let running(which) = context {
   let sheet = here().page()
   let line = if is-empty(sheet) { none } else if begins-here(sheet) { setup.at("first-" + which) } else if (
     setup.two-sided and calc.even(counter(page).get().first())
   ) { setup.at("even-" + which) } else { setup.at(which) }
   if line != none {
-    looks(kinds.runningLine, grid(
-      columns: (1fr, auto, 1fr),
-      align: (start, center, end),
-      ..line.map(pieces),
-    ))
+    looks(kinds.runningLine, layout(size => {
+      let words = line.map(pieces)
+      let gaps = (words.filter(each => each != none).len() - 1) * 1em.to-absolute()
+      let widths = shares(words.map(each => measure(each).width), size.width - calc.max(0pt, gaps))
+      grid(
+        columns: (1fr, auto, 1fr),
+        align: (start, center, end),
+        ..words.zip(widths).map(((each, width)) => cut-to(width + 0.1pt, each)),
+      )
+    }))
   }
 }
 
@@ -269,13 +320,13 @@
   if setup.title-page {
     page(header: none, footer: none, numbering: none, {
       v(24%)
-      for (kind, line) in setup.title-lines { styled-block(kinds.at(kind), line) }
+      for (kind, line) in setup.title-lines { styled-block(kinds.at(kind), by-width(line)) }
     })
     if setup.two-sided {
       page(header: none, footer: none, numbering: none, [])
     }
   } else {
-    for (kind, line) in setup.title-lines { styled-block(kinds.at(kind), line) }
+    for (kind, line) in setup.title-lines { styled-block(kinds.at(kind), by-width(line)) }
   }
 }
 #let begin-body = {
@@ -312,16 +363,17 @@
   show quote: set pad(x: 0pt)
   show quote: set block(above: 0pt, below: 0pt)
   show math.equation.where(block: true): set block(above: 1.1em, below: 1.1em)
+  show math.equation.where(block: true): it => layout(size => within(size.width, it))
   set footnote.entry(separator: line(length: 18%, stroke: 0.4pt + luma(50%)), gap: 0.4em)
   show footnote.entry: it => looks(kinds.footnote, it)
   show raw: set par(justify: false, first-line-indent: 0pt)
   show heading: it => {
     let style = levels.at(calc.min(it.level, 9) - 1)
-    styled-block(style, it.body, breakable: false, sticky: true)
+    let is-long = it.supplement == [long]
+    styled-block(style, by-width(it.body), breakable: is-long, sticky: not is-long)
   }
-  show figure: set block(breakable: false)
-  show figure.where(kind: "data-table"): set block(breakable: true)
-  show figure.caption: it => styled-block(kinds.caption, it.body)
+  show figure: set block(breakable: true)
+  show figure.caption: it => styled-block(kinds.caption, it.body, sticky: it.position == top)
   show figure: it => block(above: 1.2em, below: 1.2em, it)
   show: it => looks(kinds.body, it)
   body

@@ -33,6 +33,42 @@ final readonly class PrintedPages
         return $texts;
     }
 
+    /**
+     * The box of each word, as poppler finds it, from the top left corner of its sheet.
+     *
+     * @return list<array{width: float, height: float, words: list<array{string, float, float, float, float}>}> sizes in
+     *     points; of words what they are, left, top, right, bottom
+     */
+    public function boxes(): array
+    {
+        preg_match_all(
+            '~<page width="([\d.]+)" height="([\d.]+)">(.*?)</page>~s',
+            self::run('pdftotext', '-bbox', '-enc', 'UTF-8', $this->path, '-'),
+            $pages,
+            \PREG_SET_ORDER,
+        );
+
+        return array_map(static function (array $page): array {
+            $word = '~<word xMin="([-\d.]+)" yMin="([-\d.]+)" xMax="([-\d.]+)" yMax="([-\d.]+)">(.*?)</word>~s';
+            preg_match_all($word, $page[3], $words, \PREG_SET_ORDER);
+
+            return [
+                'width' => (float) $page[1],
+                'height' => (float) $page[2],
+                'words' => array_map(
+                    static fn(array $word): array => [
+                        html_entity_decode($word[5]),
+                        (float) $word[1],
+                        (float) $word[2],
+                        (float) $word[3],
+                        (float) $word[4],
+                    ],
+                    $words,
+                ),
+            ];
+        }, $pages);
+    }
+
     /** What a voice would read, with the tags that say what each part is, as poppler reads them. */
     public function taggedText(): string
     {

@@ -65,7 +65,19 @@ const DRAWN: Record<string, Drawn> = {
     ],
     extra: { isolating: true },
   },
-  table: { toDOM: () => ["table", ["tbody", 0]], parseDOM: [{ tag: "table" }], extra: { isolating: true } },
+  table: {
+    // As style sheets for paged media name it (CSS Paged Media Module Level 3, 6.1).
+    toDOM: (node) => ["table", node.attrs["landscape"] === true ? { style: "page: landscape" } : {}, ["tbody", 0]],
+    parseDOM: [
+      {
+        tag: "table",
+        getAttrs: (element) => ({
+          landscape: /(?:^|;)\s*page:\s*landscape\b/.test(element.getAttribute("style") ?? "") || null,
+        }),
+      },
+    ],
+    extra: { isolating: true },
+  },
   caption: {
     toDOM: () => ["tr", { class: "caption", role: "none" }, ["td", { colspan: "99", role: "caption" }, 0]],
     parseDOM: [{ tag: "caption" }],

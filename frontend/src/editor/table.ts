@@ -360,6 +360,14 @@ export const toggleHeaderColumn: Command = changed(({ grid, row, column }) => {
   return { grid: withSlots(grid, new Set(first), { header }), row, column };
 });
 
+/** The table stands on a page of its own that is wider than high, or does so no longer. */
+export const toggleLandscape: Command = (state, dispatch) => {
+  const at = tableAt(state);
+  if (!at) return false;
+  dispatch?.(state.tr.setNodeAttribute(at.start, "landscape", at.table.attrs["landscape"] === true ? null : true));
+  return true;
+};
+
 /** All cells of the column with the cursor. */
 export const alignColumn = (align: Alignment): Command =>
   changed(({ grid, row, column }) => {

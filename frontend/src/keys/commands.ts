@@ -167,6 +167,7 @@ export const COMMANDS = {
     "remove-column": { words: "Remove the column", keys: [] },
     "header-row": { words: "First row heads the columns, or not", keys: [], also: "header table" },
     "header-column": { words: "First column heads the rows, or not", keys: [], also: "header table" },
+    "landscape-table": { words: "On a landscape page, or not", keys: [], also: "wide table sideways turn page" },
     "align-left": { words: "Align the column left", keys: [] },
     "align-center": { words: "Align the column in the middle", keys: [] },
     "align-right": { words: "Align the column right", keys: [] },

@@ -44,6 +44,7 @@ import {
   splitCell,
   toggleHeaderColumn,
   toggleHeaderRow,
+  toggleLandscape,
 } from "../editor/table";
 import { openDialog } from "../window/open-dialog";
 import { askAtSpot, followingUp } from "./spot";
@@ -397,6 +398,7 @@ const EDITS = {
   "split-cell": splitCell,
   "header-row": toggleHeaderRow,
   "header-column": toggleHeaderColumn,
+  "landscape-table": toggleLandscape,
   "align-left": alignColumn("left"),
   "align-center": alignColumn("center"),
   "align-right": alignColumn("right"),

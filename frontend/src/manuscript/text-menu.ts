@@ -82,6 +82,7 @@ export function textMenu(session: Session, spot: Omit<Spot, "key">): MenuEntry[]
     },
     ...(view.state.selection instanceof CellSelection && view.state.selection.within ? [command("merge-cells")] : []),
     ...(isMergedCell(view.state) ? [command("split-cell")] : []),
+    command("landscape-table"),
     command("remove-table"),
     "line",
   ];

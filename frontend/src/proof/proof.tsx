@@ -222,6 +222,7 @@ export function Proof() {
                   pdf={pdf}
                   sheet={each}
                   width={width}
+                  mostWidth={spread === "one" ? space.width - 40 : width}
                   size={size}
                   hasText
                   label={labelOf(each)}

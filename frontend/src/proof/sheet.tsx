@@ -7,8 +7,11 @@ export type PageSize = { width: number; height: number };
 type Props = {
   pdf: Pdf;
   sheet: number;
-  /** How wide it is drawn (browser dots). */
+  /** How wide a page of the usual size is drawn (browser dots). */
   width: number;
+  /** How wide one that is wider than others may be drawn; as wide as the others when nothing is said. */
+  mostWidth?: number;
+  /** Of most pages; tables may stand on a page of another one. */
   size: PageSize;
   /** With words that can be picked, read aloud and clicked; small pages are pictures. */
   hasText: boolean;
@@ -18,7 +21,10 @@ type Props = {
 };
 
 /** One page, drawn when it comes into view. */
-export const Sheet = memo(function Sheet({ pdf, sheet, width, size, hasText, label, isCurrent, onLine }: Props) {
+export const Sheet = memo(function Sheet(props: Props) {
+  const { pdf, sheet, mostWidth = props.width, hasText, label, isCurrent, onLine } = props;
+  const [size, setSize] = useState(props.size);
+  const width = Math.min(Math.max(mostWidth, props.width), (props.width * size.width) / props.size.width);
   const box = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const words = useRef<HTMLDivElement>(null);
@@ -37,6 +43,10 @@ export const Sheet = memo(function Sheet({ pdf, sheet, width, size, hasText, lab
     const draw = async () => {
       const page = await pdf.getPage(sheet);
       if (drawing.isOver || !canvas.current) return;
+      const own = page.getViewport({ scale: 1 });
+      // Drawn again, in its own size.
+      if (own.width !== size.width || own.height !== size.height)
+        return setSize({ width: own.width, height: own.height });
       const scale = width / size.width;
       // Drawn larger than shown: at its own size a letter would stand on whole dots, and words run into each other.
       const sharp = Math.min(3, Math.max(2, window.devicePixelRatio || 1));
@@ -71,7 +81,7 @@ export const Sheet = memo(function Sheet({ pdf, sheet, width, size, hasText, lab
       drawing.isOver = true;
       drawing.end();
     };
-  }, [pdf, sheet, width, size.width, hasText, isInView]);
+  }, [pdf, sheet, width, size, hasText, isInView]);
 
   const clicked = (event: MouseEvent) => {
     const page = box.current?.getBoundingClientRect();

@@ -59,7 +59,12 @@ final class BodySchema
             'marks' => true,
             'attributes' => ['src' => 'image', 'alt' => 'words', 'width' => 'percent??', 'decorative' => 'yes??'],
         ],
-        'table' => ['group' => 'block', 'content' => 'caption tableRow+', 'marks' => false, 'attributes' => []],
+        'table' => [
+            'group' => 'block',
+            'content' => 'caption tableRow+',
+            'marks' => false,
+            'attributes' => ['landscape' => 'yes??'],
+        ],
         'caption' => ['group' => null, 'content' => 'inline*', 'marks' => true, 'attributes' => []],
         'tableRow' => ['group' => null, 'content' => 'tableCell+', 'marks' => false, 'attributes' => []],
         'tableCell' => [

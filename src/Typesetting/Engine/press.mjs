@@ -8,7 +8,7 @@ import { NodeCompiler } from "@myriaddreamin/typst-ts-node-compiler";
 const require = createRequire(import.meta.url);
 // A folder that is not there: nothing but what is added below can be read.
 const ROOT = "/nowhere";
-const BOOK = readFileSync(new URL("../book.typ", import.meta.url), "utf8");
+const SHIPPED_SOURCES = ["book.typ", "tables.typ"];
 const DEBIAN_FONTS = ["/usr/share/fonts/truetype/noto", "/usr/share/fonts/opentype/noto"];
 const SHIPPED_FONTS = ["literata", "figtree", "stix-two-text"];
 /** Sections that are left out because the engine cannot set them, before it gives up. */
@@ -44,7 +44,9 @@ export class Press {
   #made = null;
 
   constructor() {
-    this.#compiler.addSource(join(ROOT, "book.typ"), BOOK);
+    for (const name of SHIPPED_SOURCES) {
+      this.#compiler.addSource(join(ROOT, name), readFileSync(new URL(`../${name}`, import.meta.url), "utf8"));
+    }
   }
 
   /** What of a request is not there yet: ids of sections, hashes of pictures. */

@@ -130,15 +130,15 @@ final class BlockTypst extends BlockVisitor
             TypstValue::of($figure->attribute('width')),
             TypstValue::of($figure->textAttribute('alt')),
             TypstValue::of(true === $figure->attribute('decorative')),
-            $this->captionSpot(),
+            sprintf('spot("caption", %s)', TypstValue::string($this->captionId())),
             $this->caption($figure, $figure->content),
         );
     }
 
     /** The place of a picture or a table, as lists of them lead to it. */
-    private function captionSpot(): string
+    private function captionId(): string
     {
-        return sprintf('spot("caption", %s)', TypstValue::string($this->section . ':' . $this->captions++));
+        return $this->section . ':' . $this->captions++;
     }
 
     /** @param list<Node> $words */
@@ -154,21 +154,29 @@ final class BlockTypst extends BlockVisitor
         $rows = $table->content;
         $caption = array_shift($rows);
         $shape = TableShape::of($rows);
-        $cells = ['', ''];
-        $isHead = true;
-        foreach ($shape->rows as $row) {
-            $isHead = $isHead && self::isHeader($row);
-            foreach ($row as ['cell' => $cell, 'begins' => $begins]) {
-                $cells[$isHead ? 0 : 1] .= $begins ? $this->cell($cell) : '';
+        $widths = new ColumnWords($this->inline);
+        $heads = 0;
+        $cells = '';
+        foreach ($shape->rows as $y => $row) {
+            $heads += $heads === $y && self::isHeader($row) ? 1 : 0;
+            foreach ($row as ['cell' => $cell, 'column' => $column, 'columns' => $columns, 'begins' => $begins]) {
+                if ($begins) {
+                    $cells .= $this->cell($cell, $column, $y);
+                    $widths->add($cell, $column, $columns);
+                }
             }
         }
 
         return sprintf(
-            "#data-table(%d, (%s), (%s), %s, [%s])\n",
+            "#data-table(%d, %d, (%s), (%s), (%s), %s, %s, %s, [%s])\n",
             $shape->columns,
-            $cells[0],
-            $cells[1],
-            $this->captionSpot(),
+            $heads,
+            $cells,
+            $widths->words(),
+            $widths->fullest(),
+            TypstValue::of($widths->firstCanBeRepeated()),
+            TypstValue::string($this->captionId()),
+            TypstValue::of(0 === $this->depth && true === $table->attribute('landscape')),
             null === $caption ? '' : $this->caption($table, $caption->content),
         );
     }
@@ -189,12 +197,14 @@ final class BlockTypst extends BlockVisitor
         return [] !== $row;
     }
 
-    private function cell(Node $cell): string
+    private function cell(Node $cell, int $column, int $row): string
     {
         $align = $cell->textAttribute('align');
 
         return sprintf(
-            'cell(%s, %s, %s, %s)[%s], ',
+            '(x: %d, y: %d, columns: %s, rows: %s, header: %s, align: %s, body: [%s]), ',
+            $column,
+            $row,
             TypstValue::of($cell->attribute('columns') ?? 1),
             TypstValue::of($cell->attribute('rows') ?? 1),
             TypstValue::of(true === $cell->attribute('header')),

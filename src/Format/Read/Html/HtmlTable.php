@@ -38,7 +38,15 @@ final readonly class HtmlTable
             return [...[] === $words ? [] : [Node::paragraph($words)], ...$stray];
         }
 
-        return [new Node('table', content: [new Node('caption', content: $words), ...$rows]), ...$stray];
+        $isLandscape = 1 === preg_match('/(?:^|;)\s*page:\s*landscape\s*(?:;|$)/i', $table->getAttribute('style'));
+
+        return [
+            new Node('table', $isLandscape ? ['landscape' => true] : [], [
+                new Node('caption', content: $words),
+                ...$rows,
+            ]),
+            ...$stray,
+        ];
     }
 
     /**

@@ -129,7 +129,10 @@ final class BlockHtml extends BlockVisitor
             $html .= '<tr>' . implode('', array_map($this->cell(...), $part->content)) . "</tr>\n";
         }
 
-        return "<table>\n" . $html . "</table>\n";
+        // A named page of CSS Paged Media Module Level 3, 6.1.
+        $page = true === $table->attribute('landscape') ? ' style="page: landscape"' : '';
+
+        return '<table' . $page . ">\n" . $html . "</table>\n";
     }
 
     /** The number of a caption is computed; a reader of ours computes it again. */

@@ -16,7 +16,7 @@ use Stemmata\Format\Write\DocumentWriter;
 /** Writes a document as one HTML file that needs no other. */
 final class HtmlWriter implements DocumentWriter
 {
-    private const STYLE = 'body{max-width:38rem;margin:3rem auto;padding:0 1.25rem;font-size:1.05rem;color:#22302b;background:#fbf9f4}a{color:#2e6a4f}[data-number]{color:#5d6b64;font-weight:400;margin-right:.6em}.contents ul{list-style:none;padding:0}.contents [data-level="2"]{margin-left:1.5rem}.contents [data-level="3"]{margin-left:3rem}.contents [data-level="4"]{margin-left:4.5rem}table{border-collapse:collapse}td,th{border-bottom:1px solid #d9d4c6;padding:.3em .9em .3em 0;text-align:start}pre{overflow-x:auto}img{max-width:100%}.page-break{break-after:page}';
+    private const STYLE = 'body{max-width:38rem;margin:3rem auto;padding:0 1.25rem;font-size:1.05rem;color:#22302b;background:#fbf9f4}a{color:#2e6a4f}[data-number]{color:#5d6b64;font-weight:400;margin-right:.6em}.contents ul{list-style:none;padding:0}.contents [data-level="2"]{margin-left:1.5rem}.contents [data-level="3"]{margin-left:3rem}.contents [data-level="4"]{margin-left:4.5rem}table{border-collapse:collapse}td,th{border-bottom:1px solid #d9d4c6;padding:.3em .9em .3em 0;text-align:start}pre{overflow-x:auto}img{max-width:100%}.page-break{break-after:page}@page landscape{size:landscape}';
 
     public function endings(): array
     {

@@ -11,7 +11,7 @@ final class PipeTable
 {
     public static function isPossible(Node $table): bool
     {
-        if ([] !== $table->content[0]->content) {
+        if ([] !== $table->content[0]->content || true === $table->attribute('landscape')) {
             return false;
         }
         $rows = array_slice($table->content, 1);
