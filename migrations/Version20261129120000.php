@@ -6,11 +6,7 @@ namespace Stemmata\Migrations;
 
 use Doctrine\DBAL\Schema\Schema;
 use Doctrine\Migrations\AbstractMigration;
-use Stemmata\Core\Document\References;
-use Stemmata\Core\Document\Section;
-use Stemmata\Core\Outline\SectionId;
-use Stemmata\Storage\Section\CountedForm;
-use Stemmata\Storage\Section\SectionForm;
+use Stemmata\Storage\Section\Recount;
 
 final class Version20261129120000 extends AbstractMigration
 {
@@ -26,42 +22,16 @@ final class Version20261129120000 extends AbstractMigration
         $this->addSql("DELETE FROM reference WHERE kind = 'counted'");
     }
 
-    /** Row by row, so that no more than one text is held, however many there are. */
     public function postUp(Schema $schema): void
     {
-        $rows = $this->connection->fetchAllNumeric(
+        Recount::where(
+            $this->connection,
             <<<'SQL'
-            SELECT id, document_id FROM section
-            WHERE instr(body, '"type":"footnote"') OR instr(body, '"type":"figure"') OR instr(body, '"type":"table"')
+            instr(body, '"type":"footnote"') OR instr(body, '"type":"figure"') OR instr(body, '"type":"table"')
                 OR instr(heading_inline, '"type":"footnote"')
             SQL
             ,
         );
-        foreach ($rows as [$id, $document]) {
-            assert(is_string($id) && is_string($document));
-            $fields = $this->connection->fetchAssociative(
-                'SELECT heading, heading_inline, body FROM section WHERE id = ? AND document_id = ?',
-                [$id, $document],
-            );
-            if (false === $fields) {
-                continue;
-            }
-            ['heading' => $heading, 'heading_inline' => $inline, 'body' => $body] = $fields;
-            assert(is_string($heading) && is_string($inline) && is_string($body));
-            $section = Section::blank(SectionId::fromString($id))
-                ->withHeading(SectionForm::readHeading($heading, $inline))
-                ->withBody(SectionForm::readBody($body));
-            $counted = CountedForm::written(References::in($section));
-            if ('' !== $counted) {
-                $this->connection->insert('reference', [
-                    'document_id' => $document,
-                    'section_id' => $id,
-                    'kind' => 'counted',
-                    'target' => $id,
-                    'name' => $counted,
-                ]);
-            }
-        }
     }
 
     public function down(Schema $schema): void

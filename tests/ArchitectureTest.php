@@ -125,6 +125,7 @@ final class ArchitectureTest extends TestCase
             'Storage/History/Journal.php',
             'Storage/History/Milestones.php',
             'Storage/Section/OffcutRows.php',
+            'Storage/Section/Recount.php',
             'Storage/Section/SectionRows.php',
             'Storage/Section/WritingLog.php',
         ];

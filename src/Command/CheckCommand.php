@@ -6,6 +6,8 @@ namespace Stemmata\Command;
 
 use Stemmata\Core\Check\Finding;
 use Stemmata\Core\Check\StructureCheck;
+use Stemmata\Format\Formats;
+use Stemmata\Typesetting\Typesetter;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
@@ -17,10 +19,16 @@ final class CheckCommand extends FileCommand
 {
     private bool $hasFailed = false;
 
+    public function __construct(Formats $formats, private readonly Typesetter $typesetter)
+    {
+        parent::__construct($formats);
+    }
+
     protected function configure(): void
     {
         $this->addArgument('file', InputArgument::REQUIRED)
             ->addOption('json', null, InputOption::VALUE_NONE, 'As JSON')
+            ->addOption('pages', null, InputOption::VALUE_NONE, 'Sets the pages as well, and tells what they cannot show')
             ->addOption('strict', null, InputOption::VALUE_NONE, 'Ends with exit code 1 when anything is found');
     }
 
@@ -33,6 +41,9 @@ final class CheckCommand extends FileCommand
     {
         $document = $this->readFile($input, 'file')->document;
         $findings = StructureCheck::of($document);
+        if ($input->getOption('pages')) {
+            $findings = [...$findings, ...$this->typesetter->typeset($document, 'checked')->findings];
+        }
         $this->hasFailed = true === $input->getOption('strict') && [] !== $findings;
         if ($input->getOption('json')) {
             self::answer($output, [

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Stemmata\Typesetting;
 
+use Stemmata\Core\Check\Finding;
+
 /** What came of typesetting a document. */
 final readonly class Typeset
 {
     /**
-     * @param list<string>    $findings whole sentences on what is not as it should be
+     * @param list<Finding>   $findings what pages cannot show as it was meant; a position behind all sections is the whole
      * @param string          $pdf      empty when none was asked for
      * @param PdfStandard     $standard that the file keeps to
      * @param string|null     $refused  why it keeps to no stricter one, in the engine’s words

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Stemmata\Typesetting;
 
-use Stemmata\Core\Counting\CaptionNumbers;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Text\Picture;
 use Stemmata\Typesetting\Engine\Engine;
@@ -91,51 +90,16 @@ final readonly class Typesetter
     /** @param array<mixed> $answer */
     private static function result(Document $document, array $answer, string $pdf): Typeset
     {
-        $findings = [];
-        foreach (is_array($answer['findings'] ?? null) ? $answer['findings'] : [] as $finding) {
-            $findings[] = self::sentence($document, is_array($finding) ? $finding : []);
-        }
-
         $spots = is_array($answer['spots'] ?? null) ? $answer['spots'] : [];
-        foreach ($spots as $spot) {
-            if (is_array($spot) && 'in-parts' === ($spot[0] ?? null) && is_string($spot[1] ?? null)) {
-                $findings[] = self::tooWide($document, $spot[1]);
-            }
-        }
 
         return new Typeset(
             PageMap::of(is_int($answer['pages'] ?? null) ? $answer['pages'] : 0, $spots),
-            $findings,
+            PageFindings::of($document, is_array($answer['findings'] ?? null) ? $answer['findings'] : [], $spots),
             $pdf,
             PdfStandard::tryFrom(is_string($answer['standard'] ?? null) ? $answer['standard'] : '') ??
                 PdfStandard::Tagged,
             is_string($answer['refused'] ?? null) ? $answer['refused'] : null,
             is_numeric($answer['milliseconds'] ?? null) ? (float) $answer['milliseconds'] : 0,
-        );
-    }
-
-    /** @param array<mixed> $finding */
-    private static function sentence(Document $document, array $finding): string
-    {
-        $id = $finding['section'] ?? null;
-        $position = is_string($id) ? $document->outline->positions()[$id] ?? null : null;
-
-        return null === $position
-            ? 'The page numbers keep changing: a line that names a page moves it. They may be one off.'
-            : sprintf('%s could be set as plain words only.', $document->nameAt($position));
-    }
-
-    /** @param string $place the section of a table, a colon and which of its pictures and tables it is */
-    private static function tooWide(Document $document, string $place): string
-    {
-        [$section, $index] = [...explode(':', $place), '0'];
-        $label = CaptionNumbers::of($document)->labels[$section][(int) $index] ?? '';
-        $position = $document->outline->positions()[$section] ?? null;
-
-        return sprintf(
-            '%s%s is wider than the page: its columns are printed in parts below each other. A landscape page has more room.',
-            '' === $label ? 'A table' : $label,
-            null === $position ? '' : ' in ' . $document->nameAt($position),
         );
     }
 }

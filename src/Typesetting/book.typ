@@ -23,10 +23,17 @@
   let location = found-spot(target)
   if location == none { body } else { link(location, body) }
 }
-#let to-page(target) = context {
+#let code(body) = text(font: (kinds.code.face,) + setup.fallback, size: 0.86em, hyphenate: false, body)
+// What the writer is told of a place that pages cannot show as it was meant: what it is, and the id of its caption.
+#let told(what, id: "") = [#metadata((what, id))]
+// In a part that is printed by itself the place may be elsewhere; then it is named by its words.
+#let to-page(target, otherwise) = context {
   let location = found-spot(target)
-  if location != none { link(location, words.page + sym.space.nobreak + page-at(location)) }
+  if location == none { told("no-page") + otherwise } else {
+    link(location, words.page + sym.space.nobreak + page-at(location))
+  }
 }
+#let unread-formula(source) = told("unread-formula") + code(source)
 
 // --- looks ---------------------------------------------------------------------------------------------------------
 
@@ -89,7 +96,6 @@
   inset: (x: 8pt, y: 6pt),
   breakable: true,
 )
-#let code(body) = text(font: (kinds.code.face,) + setup.fallback, size: 0.86em, hyphenate: false, body)
 #let separator = align(center, block(above: 1.2em, below: 1.2em, pdf.artifact(line(length: 18%, stroke: 0.5pt + luma(60%)))))
 #let other-way(direction, body) = {
   set text(dir: direction)
@@ -124,8 +130,6 @@
 #let inline-picture(hash, width, alt, decorative) = if hash == none { missing-picture(alt) } else {
   box(drawn(hash, width, alt, decorative, setup.room.height * 0.5), width: if width == none { auto } else { width * 1% })
 }
-// What the writer is told of a place that pages cannot show as it was meant.
-#let told(id, what) = place([#metadata((what, id))])
 #let data-table(columns, heads, cells, words, full, repeated, id, landscape, caption) = {
   let body = figure(
     spot("caption", id) + looks(kinds.table, layout(size => fitted(
@@ -136,7 +140,7 @@
       words,
       full,
       repeated,
-      parts => told(id, "in-parts"),
+      place(told("in-parts", id: id)),
     ))),
     kind: "data-table",
     supplement: none,

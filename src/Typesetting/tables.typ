@@ -18,7 +18,7 @@
 }
 // No letter is much wider than high, so that short words need not be measured.
 #let breaking(width, body) = context {
-  let least = calc.max(3, calc.floor(width / (text.size * 0.85)))
+  let least = calc.max(2, calc.floor(width / (text.size * 1.05)))
   show regex("[^\s\p{Z}]{" + str(least) + ",}"): it => context if measure(it.text).width < width { it } else { broken(width, it.text) }
   body
 }
@@ -27,6 +27,7 @@
   let natural = measure(body).width
   if natural <= width { body } else {
     let share = width / natural * 100%
+    if share < 50% [#metadata(("small-formula", ""))]
     box(scale(x: share, y: share, reflow: true, origin: top + start, body))
   }
 }
@@ -160,7 +161,7 @@
 
 #let fitted-lines(room, columns, heads, cells, words, full, repeated, told) = {
   let (share, parts, isTight) = plan(room, columns, words, full, repeated)
-  if parts.len() > 1 { told(parts.len()) }
+  if parts.len() > 1 { told }
   set text(size: share * 1em, hyphenate: isTight)
   set par(leading: (kinds.table.pitch - kinds.table.size) * share)
   for (index, (begin, end, widths)) in parts.enumerate() {
@@ -174,10 +175,12 @@
       inset: (x: pad, y: 3.5pt * share),
       ..options,
     )
-    // A head that would take most of each page is printed once.
-    let repeats = head.len() > 0 and measure(width: room, printed(..head)).height < setup.room.height * 0.3
+    // A head that would take much of each page is printed once; one that may be higher than a page must be broken as rows are.
+    let height = if head.len() > 0 { measure(width: room, printed(..head)).height } else { 0pt }
+    let is-head = head.len() > 0 and height < setup.room.width * 0.6
+    let repeats = height < setup.room.height * 0.3
     let whole = printed(
-      ..if head.len() > 0 { (table.header(repeat: repeats, ..head),) },
+      ..if is-head { (table.header(repeat: repeats, ..head),) } else { head },
       ..made(cell => cell.y >= heads),
     )
     // A short part stays together.

@@ -61,6 +61,15 @@ final class ConsoleTest extends TestCase
         self::assertSame(0, $strict($this->folder . '/sound.md'));
     }
 
+    public function testCheckOfPagesToo(): void
+    {
+        $row = '<tr>' . str_repeat('<th>Measurement</th>', 30) . '</tr>';
+        file_put_contents($this->folder . '/wide.html', '<h1>Wide</h1><table>' . $row . $row . '</table>');
+        $check = $this->console('stemmata:check', $this->folder . '/wide.html', '--pages');
+
+        self::assertStringContainsString('“Wide”: A table here is wider than the page', $check->getOutput());
+    }
+
     public function testConvertToPagesInAHouseStyle(): void
     {
         $out = $this->folder . '/out.pdf';

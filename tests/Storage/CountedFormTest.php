@@ -41,6 +41,18 @@ final class CountedFormTest extends TestCase
         self::assertCounted(References::in($section), 2, [], 0);
     }
 
+    public function testWhatNobodyIsToldOfComesBack(): void
+    {
+        $picture = '<img src="https://example.org/a.png" alt="">';
+        $html = '<figure>' . $picture . '<figcaption>Oil</figcaption></figure><p>In a line: ' . $picture . '</p>';
+        $references = References::in(Services::formats()->read('a.html', $html . self::TABLE)->document->sectionAt(0));
+        $read = CountedForm::read(CountedForm::written($references));
+
+        self::assertEquals($references->captions, $read['captions']);
+        self::assertSame([false, true], array_map(static fn(Caption $each): bool => $each->isTold, $read['captions']));
+        self::assertSame(1, $read['untold']);
+    }
+
     public function testNothingTakesNoRoom(): void
     {
         $section = Services::formats()->read('a.md', "# A\n\na\n")->document->sectionAt(0);
@@ -52,7 +64,7 @@ final class CountedFormTest extends TestCase
     #[TestWith(['["1", [["figure"], 3, ["picture", "a", []], ["figure", 1, []], ["figure", "a", "b"]], "x"]'])]
     public function testWhatCannotBeReadIsNothing(string $json): void
     {
-        self::assertSame(['notes' => 0, 'captions' => [], 'fillers' => 0], CountedForm::read($json));
+        self::assertSame(CountedForm::NONE, CountedForm::read($json));
     }
 
     /** @param list<string> $captions */

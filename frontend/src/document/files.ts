@@ -3,6 +3,7 @@ import { api, read, sentenceOf, UNREACHABLE } from "../api/client";
 import type { operations } from "../generated/api";
 import type { Scope } from "../outline/scope";
 import type { Messages } from "./messages";
+import { sectionName } from "./section-name";
 import type { DocumentState } from "./state";
 
 export type FileFormat = operations["exportDocument"]["parameters"]["query"]["format"];
@@ -21,6 +22,7 @@ export class Files {
     private readonly store: StoreApi<DocumentState>,
     private readonly messages: Messages,
     private readonly flush: () => Promise<void>,
+    private readonly show: (section: string) => void,
   ) {}
 
   async write(format: FileFormat, scope?: Scope): Promise<void> {
@@ -35,13 +37,13 @@ export class Files {
     const query = new URLSearchParams({ ...scopeQuery(scope), standard });
     const answer = await fetch(`/api/documents/${this.id}/pages.pdf?${query}`).catch(() => null);
     if (!answer?.ok) return this.messages.say(await problemOf(answer), "warning");
-    this.download(await answer.blob());
+    this.download(await answer.blob(), scope?.heads[0]);
     const reason = answer.headers.get("Stemmata-Not-As-Asked");
-    if (reason !== null)
-      this.messages.say(
-        `The file has plain tags and is not ${STANDARDS[standard]}: ${decodeURIComponent(reason)}`,
-        "warning",
-      );
+    if (reason === null) return;
+    const said = `Written as a PDF with tags, which is not yet ${STANDARDS[standard]}. ${decodeURIComponent(reason)}`;
+    const place = answer.headers.get("Stemmata-Place");
+    if (place === null) this.messages.say(said);
+    else this.messages.offer(said, "Show the place", () => this.show(place));
   }
 
   /** Links that would be words only in a file: how many lead to what is gone, and which kept files others lead to. */
@@ -62,16 +64,13 @@ export class Files {
     this.printPages(await answer.blob());
   }
 
-  /** Pages that are at hand, as a file named like the document. */
-  download(pages: Blob): void {
+  /** Pages that are at hand, as a file named like the document, or like the branch that they are. */
+  download(pages: Blob, branch?: string): void {
+    const state = this.store.getState();
+    const name = branch === undefined ? state.titleBlock.title : sectionName(state, branch);
     const link = document.createElement("a");
     link.href = URL.createObjectURL(pages);
-    link.download = `${
-      this.store
-        .getState()
-        .titleBlock.title.replace(/[^\p{L}\p{N}’]+/gu, " ")
-        .trim() || "Untitled"
-    }.pdf`;
+    link.download = `${name.replace(/[^\p{L}\p{N}’]+/gu, " ").trim() || "Untitled"}.pdf`;
     link.click();
   }
 

@@ -1,5 +1,5 @@
 import { createStore, type StoreApi } from "zustand/vanilla";
-import { api, read, type PageSpot } from "../api/client";
+import { api, read, type Finding, type PageSpot } from "../api/client";
 import type { DocumentState } from "./state";
 
 /** Pages come after a pause in the changes, and one asking after the other (milliseconds). */
@@ -22,8 +22,8 @@ export type PageState = {
   lines: ReadonlyMap<string, PageSpot>;
   /** Where contents begin, by the id of the section and which of its contents. */
   contents: ReadonlyMap<string, PageSpot>;
-  /** What is not as it should be, in sentences. */
-  findings: readonly string[];
+  /** What pages cannot show as it was meant. */
+  findings: readonly Finding[];
   /** Whether the document has changed since these pages were made. */
   isBehind: boolean;
   /** Why there are no newer ones, in a sentence. */

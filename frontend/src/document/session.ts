@@ -81,7 +81,7 @@ export class Session {
       outdated,
       made: (revision) => this.channel.postMessage(revision),
     });
-    this.files = new Files(store, this.messages, this.flush);
+    this.files = new Files(store, this.messages, this.flush, (section) => this.navigation.goTo({ section }));
     this.channel = new BroadcastChannel(`stemmata:${skeleton.id}`);
     this.channel.onmessage = () => void this.lookForOthers();
     this.lookTimer = window.setInterval(

@@ -1522,8 +1522,8 @@ export interface components {
             contents: {
                 [key: string]: components["schemas"]["PageSpot"];
             };
-            /** @description What is not as it should be, in sentences */
-            findings: string[];
+            /** @description What pages cannot show as it was meant */
+            findings: components["schemas"]["Finding"][];
             /** @description What stands before the number of a page in a text of this language */
             pageWord: string;
         };

@@ -75,6 +75,11 @@ export function PrintPages({ pdf, labels, shown }: { pdf: Pdf; labels: readonly 
                 />
               </label>
             )}
+            {which !== "all" && (
+              <p className="text-xs">
+                Pages taken out of the whole have no tags for a reader’s voice. A branch written as a PDF keeps them.
+              </p>
+            )}
             <p role="alert" className="text-loss empty:hidden">
               {problem}
             </p>

@@ -18,6 +18,7 @@ import { inOrder, leafed, openedAt, spotAt, type Spot, type Spread } from "./lea
 import { openPdf, type Pdf } from "./pdf";
 import { useProof } from "./shown-sheet";
 import { Sheet, type PageSize } from "./sheet";
+import { PageFindings } from "./page-findings";
 import { PrintPages } from "./print-pages";
 import { SmallPages } from "./small-pages";
 
@@ -278,11 +279,7 @@ export function Proof() {
         </div>
         <ContentsBehind />
         <ContentsInPlace side="left" onClosed={() => room.current?.focus()} />
-        {pages.findings.map((finding) => (
-          <p key={finding} className="mt-1 border-l-2 border-ochre pl-3 text-ink">
-            {finding}
-          </p>
-        ))}
+        <PageFindings />
       </footer>
     </main>
   );

@@ -21,6 +21,9 @@ final class StructureCheck
             new MissingPart(),
             new BrokenLink(),
             new FillerLeft(),
+            new UntoldPicture(),
+            new HeadlessTable(),
+            new NumberTwice(),
         ];
     }
 

@@ -22,6 +22,7 @@ final readonly class References
      * @param int                   $fillers   paragraphs that are filler
      * @param array<string, string> $keptFiles names of files kept with the document that links lead to, by hash
      * @param list<Reminder>        $reminders in order, each id once
+     * @param int                   $untold    pictures within its lines of which nobody is told what they show
      */
     private function __construct(
         public array $bookmarks,
@@ -33,6 +34,7 @@ final readonly class References
         public array $keptFiles = [],
         public int $fillers = 0,
         public array $reminders = [],
+        public int $untold = 0,
     ) {}
 
     public static function in(Section $section): self
@@ -46,8 +48,10 @@ final readonly class References
         $keptFiles = [];
         $fillers = 0;
         $reminders = [];
+        $untold = 0;
         foreach (self::parts($section) as $node) {
             $fillers += Filler::is($node) ? 1 : 0;
+            $untold += 'image' === $node->type && !Picture::isDescribed($node) ? 1 : 0;
             $notes += 'footnote' === $node->type ? 1 : 0;
             if (null !== ($caption = Caption::findOf($node))) {
                 $captions[] = $caption;
@@ -82,6 +86,7 @@ final readonly class References
             $keptFiles,
             $fillers,
             array_values($reminders),
+            $untold,
         );
     }
 
@@ -101,6 +106,7 @@ final readonly class References
         array $captions = [],
         int $fillers = 0,
         array $reminders = [],
+        int $untold = 0,
     ): self {
         return new self(
             $bookmarks,
@@ -111,6 +117,7 @@ final readonly class References
             $captions,
             fillers: $fillers,
             reminders: $reminders,
+            untold: $untold,
         );
     }
 

@@ -10,8 +10,15 @@ final readonly class Caption
     /**
      * @param string       $words     on one line; empty for a picture or a table without a caption
      * @param list<string> $bookmarks ids
+     * @param bool         $isTold    whether it can be told to who does not see it: a picture has a description or is mere
+     *     decoration, a table has cells that head its rows or columns
      */
-    public function __construct(public CaptionKind $kind, public string $words, public array $bookmarks) {}
+    public function __construct(
+        public CaptionKind $kind,
+        public string $words,
+        public array $bookmarks,
+        public bool $isTold = true,
+    ) {}
 
     /** Null for a part that bears no caption. */
     public static function findOf(Node $node): ?self
@@ -28,7 +35,29 @@ final readonly class Caption
             }
         }
 
-        return new self($kind, trim(strtr(Node::plainTextOf($inline), "\n", ' ')), $bookmarks);
+        return new self(
+            $kind,
+            trim(strtr(Node::plainTextOf($inline), "\n", ' ')),
+            $bookmarks,
+            CaptionKind::Table === $kind ? self::hasHeaderCells($node) : Picture::isDescribed($node),
+        );
+    }
+
+    /** True as well for a single row or column, which need no heads. */
+    private static function hasHeaderCells(Node $table): bool
+    {
+        $rows = array_slice($table->content, 1);
+        $longest = 0;
+        foreach ($rows as $row) {
+            $longest = max($longest, count($row->content));
+            foreach ($row->content as $cell) {
+                if (true === $cell->attribute('header')) {
+                    return true;
+                }
+            }
+        }
+
+        return count($rows) < 2 || $longest < 2;
     }
 
     /** @return list<Node> the caption of a figure or a table */

@@ -31,6 +31,12 @@ final readonly class Picture
         $this->hash = hash('sha256', $kind . "\n" . $bytes);
     }
 
+    /** Whether it is told what a picture in a text shows, or that it is mere decoration. */
+    public static function isDescribed(Node $image): bool
+    {
+        return true === $image->attribute('decorative') || '' !== trim($image->textAttribute('alt'));
+    }
+
     /** Known by what the bytes are, not by what a name says; null when they are no picture that a text may show. */
     public static function findIn(string $bytes): ?self
     {

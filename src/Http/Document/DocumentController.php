@@ -6,7 +6,6 @@ namespace Stemmata\Http\Document;
 
 use OpenApi\Attributes as OA;
 use Stemmata\Core\Check\BrokenLink;
-use Stemmata\Core\Check\Finding;
 use Stemmata\Core\Check\StructureCheck;
 use Stemmata\Core\Contents\StaleContents;
 use Stemmata\Core\Counting\CaptionNumbers;
@@ -257,19 +256,7 @@ final readonly class DocumentController
     {
         $document = $this->store->document($id);
 
-        return new JsonResponse(
-            array_map(
-                static fn(Finding $finding): FindingView => new FindingView(
-                    $finding->rule,
-                    $finding->position < $document->outline->count()
-                        ? $document->outline->idAt($finding->position)->value
-                        : null,
-                    $finding->message,
-                    $finding->source,
-                ),
-                StructureCheck::of($document),
-            ),
-        );
+        return new JsonResponse(FindingView::all(StructureCheck::of($document), $document));
     }
 
     #[Route('/dead-links', methods: ['GET'])]

@@ -5,11 +5,15 @@ declare(strict_types=1);
 namespace Stemmata\Http\Page;
 
 use OpenApi\Attributes as OA;
+use Stemmata\Core\Check\Finding;
+use Stemmata\Core\Check\NoTopLevel;
 use Stemmata\Core\Check\SkippedLevel;
+use Stemmata\Core\Check\UntoldPicture;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Operation\Rule\Extent;
 use Stemmata\Core\Style\HouseStyles;
 use Stemmata\Http\Document\RequestedScope;
+use Stemmata\Http\Document\View\FindingView;
 use Stemmata\Http\Page\View\PageSetupView;
 use Stemmata\Http\Page\View\PagesView;
 use Stemmata\Storage\Document\DocumentStore;
@@ -28,6 +32,8 @@ final readonly class PageController
 {
     /** The header of a file that says why it does not keep to the standard that was asked for, percent-encoded. */
     private const NOT_STRICTER = 'Stemmata-Not-As-Asked';
+    /** The header that names the first section in the way of it, by its id. */
+    private const PLACE = 'Stemmata-Place';
     private const MOST_PLACES = 3;
 
     public function __construct(
@@ -66,7 +72,7 @@ final readonly class PageController
             PagesView::of(
                 $revision,
                 $typeset->map,
-                $typeset->findings,
+                FindingView::all($typeset->findings, $document),
                 $document->titleBlock->language,
                 'yes' === $request->query->getString('blocks'),
             ),
@@ -131,9 +137,7 @@ final readonly class PageController
             'Content-Type' => 'application/pdf',
             'Content-Disposition' => HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_INLINE, 'pages.pdf'),
             'Cache-Control' => 'private, no-store',
-            ...null === $typeset->refused
-                ? []
-                : [self::NOT_STRICTER => rawurlencode(self::reason($document, $typeset->refused))],
+            ...null === $typeset->refused ? [] : self::notAsAsked($document, $typeset->refused),
         ]);
     }
 
@@ -166,15 +170,43 @@ final readonly class PageController
             : $whole;
     }
 
-    /** Why a file keeps to no stricter standard: the places in the structure, or else what the engine says. */
-    private static function reason(Document $document, string $refused): string
+    /**
+     * Why a file keeps to no stricter standard: the places that stand in the way, and which is the first; or else what the
+     * engine says.
+     *
+     * @return array<string, string> headers
+     */
+    private static function notAsAsked(Document $document, string $refused): array
     {
-        $places = [];
-        foreach ((new SkippedLevel())->findings($document, []) as $finding) {
-            $places[] = sprintf('%s: %s', $document->nameAt($finding->position), $finding->message);
+        $findings = [];
+        foreach ([new SkippedLevel(), new NoTopLevel(), new UntoldPicture()] as $rule) {
+            $findings = [...$findings, ...$rule->findings($document, $document->headings())];
         }
+        usort($findings, static fn(Finding $one, Finding $other): int => $one->position <=> $other->position);
+        if ([] === $findings) {
+            return [self::NOT_STRICTER => rawurlencode(rtrim($refused, '.') . '.')];
+        }
+        $places = array_map(
+            static fn(Finding $finding): string => sprintf(
+                '%s: %s',
+                $document->nameAt($finding->position),
+                $finding->message,
+            ),
+            array_slice($findings, 0, self::MOST_PLACES),
+        );
+        $more = count($findings) - count($places);
 
-        return [] === $places ? rtrim($refused, '.') . '.' : implode(' ', array_slice($places, 0, self::MOST_PLACES));
+        return [
+            self::NOT_STRICTER => rawurlencode(
+                implode(' ', $places) .
+                    match ($more) {
+                        0 => '',
+                        1 => ' One more place is among the findings.',
+                        default => sprintf(' %d more places are among the findings.', $more),
+                    },
+            ),
+            self::PLACE => $document->outline->idAt($findings[0]->position)->value,
+        ];
     }
 
     #[Route('/page-setup', methods: ['GET'])]

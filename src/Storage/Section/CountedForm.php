@@ -9,19 +9,20 @@ use Stemmata\Core\Text\Caption;
 use Stemmata\Core\Text\CaptionKind;
 
 /**
- * What is counted of a section, as it is kept beside its text: `[notes, [[kind, words, [bookmark, …]], …], fillers]` in JSON,
- * the last where there are any, so
- * that numbers are computed without reading every text.
+ * What is counted of a section, as it is kept beside its text, so that numbers and findings are computed without reading
+ * every text: `[notes, [[kind, words, [bookmark, …], isTold], …], fillers, untold]` in JSON, without what is usual at the end.
  */
 final class CountedForm
 {
+    public const NONE = ['notes' => 0, 'captions' => [], 'fillers' => 0, 'untold' => 0];
     /** Of a caption, as lists show it (bytes). */
     private const LONGEST_CAPTION = 300;
 
     /** Empty when there is nothing to count. */
     public static function written(References $references): string
     {
-        if (0 === $references->notes && [] === $references->captions && 0 === $references->fillers) {
+        $rest = [$references->fillers, $references->untold];
+        if (0 === $references->notes && [] === $references->captions && [0, 0] === $rest) {
             return '';
         }
         $captions = array_map(
@@ -29,25 +30,37 @@ final class CountedForm
                 $caption->kind->value,
                 mb_strcut($caption->words, 0, self::LONGEST_CAPTION),
                 $caption->bookmarks,
+                ...$caption->isTold ? [] : [false],
             ],
             $references->captions,
         );
 
-        $counted = [$references->notes, $captions, ...$references->fillers > 0 ? [$references->fillers] : []];
+        $counted = [$references->notes, $captions, ...[0, 0] === $rest ? [] : $rest];
 
         return json_encode($counted, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
     }
 
-    /** @return array{notes: int, captions: list<Caption>, fillers: int} nothing of what cannot be read */
+    /** @return array{notes: int, captions: list<Caption>, fillers: int, untold: int} nothing of what cannot be read */
     public static function read(string $json): array
     {
-        [$notes, $rows, $fillers] = [...(array) json_decode($json, true), null, null, null];
+        [$notes, $rows, $fillers, $untold] = [...(array) json_decode($json, true), null, null, null, null];
         $captions = [];
         foreach (is_array($rows) ? $rows : [] as $row) {
-            [$kind, $words, $bookmarks] = [...is_array($row) ? array_values($row) : [], null, null, null];
+            [$kind, $words, $bookmarks, $isTold] = [
+                ...is_array($row) ? array_values($row) : [],
+                null,
+                null,
+                null,
+                null,
+            ];
             $kind = is_string($kind) ? CaptionKind::tryFrom($kind) : null;
             if (null !== $kind && is_string($words) && is_array($bookmarks)) {
-                $captions[] = new Caption($kind, $words, array_values(array_filter($bookmarks, is_string(...))));
+                $captions[] = new Caption(
+                    $kind,
+                    $words,
+                    array_values(array_filter($bookmarks, is_string(...))),
+                    false !== $isTold,
+                );
             }
         }
 
@@ -55,6 +68,7 @@ final class CountedForm
             'notes' => is_int($notes) ? $notes : 0,
             'captions' => $captions,
             'fillers' => is_int($fillers) ? $fillers : 0,
+            'untold' => is_int($untold) ? $untold : 0,
         ];
     }
 }

@@ -242,7 +242,7 @@ final class StoredShelf implements Shelf
         }
         $references = [];
         foreach (array_keys($bookmarks + $links + $withContents + $counted + $reminders) as $section) {
-            $count = $counted[$section] ?? ['notes' => 0, 'captions' => [], 'fillers' => 0];
+            $count = $counted[$section] ?? CountedForm::NONE;
             $references[$section] = References::kept(
                 $bookmarks[$section] ?? [],
                 $links[$section] ?? [],
@@ -251,6 +251,7 @@ final class StoredShelf implements Shelf
                 $count['captions'],
                 $count['fillers'],
                 $reminders[$section] ?? [],
+                $count['untold'],
             );
         }
 

@@ -95,7 +95,7 @@ final class InlineTypst extends InlineVisitor
             return TypstValue::words($words);
         }
         if (CrossReferenceShows::Page->value === $reference->textAttribute('shows')) {
-            return sprintf('#to-page(%s);', $this->spot($id));
+            return sprintf('#to-page(%s)[%s];', $this->spot($id), TypstValue::words($words));
         }
 
         return sprintf('#to-place(%s)[%s];', $this->spot($id), TypstValue::words($words));

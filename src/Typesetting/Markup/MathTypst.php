@@ -59,7 +59,10 @@ final class MathTypst
         $root = null === $mathMl ? null : MathMl::findRoot($mathMl);
         $body = null === $root ? self::NOTHING : trim(self::row(self::children($root)));
         if (self::NOTHING === $body || '' === $body) {
-            $body = TypstValue::string($source);
+            return sprintf(
+                $isBlock ? "\n#unread-formula(%s);\n\n" : '#unread-formula(%s);',
+                TypstValue::string($source),
+            );
         }
 
         return sprintf(

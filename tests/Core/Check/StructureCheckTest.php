@@ -34,6 +34,59 @@ final class StructureCheckTest extends TestCase
         self::assertSame(['no-title 0', 'empty-heading 0'], self::codes(StructureCheck::of($document)));
     }
 
+    public function testWhatWhoeverDoesNotSeeThePageIsNotTold(): void
+    {
+        $picture = static fn(array $more): array => [
+            'type' => 'figure',
+            'attrs' => ['src' => 'https://example.org/a.png', 'alt' => '', ...$more],
+        ];
+        $table = static fn(int $columns, int $rows, bool $header): array => [
+            'type' => 'table',
+            'content' => [
+                ['type' => 'caption'],
+                ...array_fill(0, $rows, [
+                    'type' => 'tableRow',
+                    'content' => array_fill(0, $columns, [
+                        'type' => 'tableCell',
+                        'attrs' => ['header' => $header, 'align' => null],
+                    ]),
+                ]),
+            ],
+        ];
+        $within = [
+            'type' => 'paragraph',
+            'content' => [['type' => 'image', 'attrs' => ['src' => 'https://example.org/a.png', 'alt' => ' ']]],
+        ];
+        $document = Sketch::document('1 a, 1 b, 1 c, 1 d');
+        foreach (
+            [
+                [$picture([]), $within, $table(2, 2, false)],
+                [$picture(['alt' => 'A lamp']), $picture(['decorative' => true]), $table(2, 2, true)],
+                [$table(1, 9, false), $table(9, 1, false)],
+                [$picture([])],
+            ]
+            as $position => $blocks
+        ) {
+            $document = $document->withSection($document->sectionAt($position)->withBody(Body::fromJson($blocks)));
+        }
+        $findings = StructureCheck::of($document);
+
+        self::assertSame(['untold-picture 0', 'headless-table 0', 'untold-picture 3'], self::codes($findings));
+        self::assertSame('2 pictures here have no description.', $findings[0]->message);
+    }
+
+    /** @param list<string> $expected */
+    #[TestWith(['2.1 Soils', ['number-twice 0']])]
+    #[TestWith(['Chapter IV: The gale', ['number-twice 0']])]
+    #[TestWith(['A lamp', []])]
+    #[TestWith(['1984', []])]
+    public function testANumberTypedIntoANumberedHeading(string $heading, array $expected): void
+    {
+        $document = Sketch::document('1 a');
+        $document = $document->withSection($document->sectionAt(0)->withHeading(Heading::plain($heading)));
+        self::assertSame($expected, self::codes(StructureCheck::of($document)));
+    }
+
     public function testALinkToWhatIsNotInTheDocumentIsToldWithItsWords(): void
     {
         $link = static fn(string $words, string $target): array => [

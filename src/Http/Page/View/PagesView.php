@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Http\Page\View;
 
 use OpenApi\Attributes as OA;
+use Stemmata\Http\Document\View\FindingView;
 use Stemmata\Typesetting\PageMap;
 use Stemmata\Typesetting\PageWords;
 use Stemmata\Typesetting\Spot;
@@ -21,7 +22,7 @@ final readonly class PagesView
      * @param \ArrayObject<string, PageSpot> $captions
      * @param \ArrayObject<string, PageSpot> $lines
      * @param \ArrayObject<string, PageSpot> $contents
-     * @param list<string>                                    $findings
+     * @param list<FindingView>              $findings
      */
     public function __construct(
         #[OA\Property(description: 'Of the document, whose pages these are')] public int $revision,
@@ -81,7 +82,10 @@ final readonly class PagesView
         ]
         public \ArrayObject $contents,
         #[
-            OA\Property(description: 'What is not as it should be, in sentences', items: new OA\Items(type: 'string')),
+            OA\Property(
+                description: 'What pages cannot show as it was meant',
+                items: new OA\Items(ref: FindingView::class),
+            ),
         ]
         public array $findings,
         #[
@@ -90,7 +94,7 @@ final readonly class PagesView
         public string $pageWord,
     ) {}
 
-    /** @param list<string> $findings */
+    /** @param list<FindingView> $findings */
     public static function of(int $revision, PageMap $map, array $findings, string $language, bool $withBlocks): self
     {
         return new self(

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Stemmata\Storage\Section;
+
+use Doctrine\DBAL\Connection;
+use Stemmata\Core\Document\References;
+use Stemmata\Core\Document\Section;
+use Stemmata\Core\Outline\SectionId;
+
+/** Counts anew what is kept beside texts that are there already, for migrations. */
+final class Recount
+{
+    /**
+     * Row by row, so that no more than one text is held, however many there are.
+     *
+     * @param string $condition SQL on the table of sections
+     */
+    public static function where(Connection $connection, string $condition): void
+    {
+        foreach (
+            $connection->fetchAllNumeric('SELECT id, document_id FROM section WHERE ' . $condition)
+            as [$id, $document]
+        ) {
+            assert(is_string($id) && is_string($document));
+            $fields = $connection->fetchAssociative(
+                'SELECT heading, heading_inline, body FROM section WHERE id = ? AND document_id = ?',
+                [$id, $document],
+            );
+            if (false === $fields) {
+                continue;
+            }
+            ['heading' => $heading, 'heading_inline' => $inline, 'body' => $body] = $fields;
+            assert(is_string($heading) && is_string($inline) && is_string($body));
+            $section = Section::blank(SectionId::fromString($id))
+                ->withHeading(SectionForm::readHeading($heading, $inline))
+                ->withBody(SectionForm::readBody($body));
+            $counted = CountedForm::written(References::in($section));
+            $connection->delete('reference', [
+                'document_id' => $document,
+                'section_id' => $id,
+                'kind' => 'counted',
+            ]);
+            if ('' !== $counted) {
+                $connection->insert('reference', [
+                    'document_id' => $document,
+                    'section_id' => $id,
+                    'kind' => 'counted',
+                    'target' => $id,
+                    'name' => $counted,
+                ]);
+            }
+        }
+    }
+}
