@@ -88,13 +88,14 @@ final readonly class Sources
         $section = $this->rendition->sectionAt($position);
         [$level, $number, $restart] = $this->heading($position, $section->id);
         $source = sprintf(
-            "#import \"/book.typ\": *\n#section(%s, %d, %s, [%s], %s%s)\n%s",
+            "#import \"/book.typ\": *\n#section(%s, %d, %s, [%s], %s%s%s)\n%s",
             TypstValue::string($section->id),
             $level,
             TypstValue::string($number),
             $section->level->isOpening() ? '' : $inline->of($section->heading),
             TypstValue::string(trim(strtr(Node::plainTextOf($section->heading), "\n", ' '))),
             null === $restart ? '' : ', number-at: ' . $restart,
+            !$section->level->isOpening() && BlockTypst::beginsWithOwnPage($section->blocks) ? ', own-page: true' : '',
             (new BlockTypst($inline, $this->rendition))->of($section->blocks, $section->id),
         );
 

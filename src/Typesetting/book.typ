@@ -171,7 +171,9 @@
 #let chapter-mark = [#metadata("chapter")<chapter>]
 #let head-mark(level, plain) = [#metadata(plain)#label("head-" + str(level))]
 // `plain` is what headers say of it.
-#let section(id, level, number, body, plain, number-at: none) = {
+// With `own-page`, contents follow that stand on a page of their own, heading and all.
+#let section(id, level, number, body, plain, number-at: none, own-page: false) = {
+  if own-page { pagebreak(weak: true) }
   if level == 1 and setup.chapters != "following" {
     gap
     pagebreak(weak: true, to: if setup.chapters == "rightPage" { "odd" })
@@ -226,8 +228,8 @@
     }
   })
 }
-#let contents(id, title, lines, pages, two-columns, shaded, own-page) = {
-  if own-page { pagebreak(weak: true) }
+#let contents(id, title, lines, pages, two-columns, shaded, own-page, goes-with-heading) = {
+  if own-page and not goes-with-heading { pagebreak(weak: true) }
   let body = {
     // Where they begin: with the title, which may go to the next page with the first line.
     if title == "" { block-spot(spot("contents", id)) } else {
@@ -269,11 +271,16 @@
   let before = last-up-to(gap-pages(), sheet)
   before != none and before.first() == sheet - 1 and not begins-here(sheet) and begins-here(sheet + 1)
 }
+// The last number of the pages that are numbered as those around a place are: of the roman ones, or of the body.
+#let last-like(location) = {
+  let front = query(<front-end>)
+  let is-front = front.len() > 0 and location.page() <= front.first().location().page()
+  page-at(if is-front { front.first().location() } else { query(<end>).first().location() })
+}
 #let field(name) = {
   let here-page = here().page()
-  if name == "page" { page-at(here()) } else if name == "pages" {
-    let pattern = here().page-numbering()
-    numbering(if pattern == none { "1" } else { pattern }, ..counter(page).at(query(<end>).first().location()))
+  if name == "page" { page-at(here()) } else if name == "pages" { last-like(here()) } else if name == "sheets" {
+    str(query(<end>).first().location().page())
   } else if name.starts-with("heading") {
     let last = last-up-to(heads-of(int(name.slice(7))), here-page)
     if last != none { last.last() }
@@ -334,6 +341,7 @@
   }
 }
 #let begin-body = {
+  [#metadata("front-end")<front-end>]
   gap
   pagebreak(weak: true, to: if setup.two-sided or setup.chapters == "rightPage" { "odd" })
 }
@@ -386,7 +394,8 @@
 #let page-map = context {
   let found = query(metadata).filter(it => type(it.value) == array).map(it => {
     let location = it.location()
-    let label = if location.page-numbering() == none { "" } else { page-at(location) }
+    let is-bare = location.page-numbering() == none or (it.value.first() == "sheet" and is-empty(location.page()))
+    let label = if is-bare { "" } else { page-at(location) }
     it.value + (location.page(), label, location.position().y.pt())
   })
   [#metadata((spots: found))<pages>#metadata(none)<end>]

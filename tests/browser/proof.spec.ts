@@ -58,7 +58,7 @@ test.describe("Proof", () => {
     await page.keyboard.press("ArrowRight");
     await expect(sheets(page).filter({ hasText: "Before it all." })).toHaveCount(1);
     await page.keyboard.press("End");
-    await expect(status(page)).toContainText(/and|Page \d+ ·/);
+    await expect(status(page)).toContainText(/and|Page \d+ of/);
     await page.keyboard.press("PageUp");
 
     await page.getByRole("treeitem", { name: /Gale by day/ }).click();
@@ -345,7 +345,7 @@ test.describe("Proof", () => {
     await expect(proof(page).getByText("The pages cannot be had just now.")).toHaveCount(0);
   });
 
-  test("a title page, headers that differ, roman front matter, chapters on the right; what is refused stays in its field", async ({
+  test("a title page, headers that differ, roman front matter, chapters on the right; what is refused is not kept", async ({
     page,
   }) => {
     const id = await openDocument(page, BOOK);
@@ -378,7 +378,7 @@ test.describe("Proof", () => {
     await drawer.getByLabel(/^Top/).fill("190");
     await drawer.getByLabel(/^Top/).press("Enter");
     await expect(page.getByText("Each margin must be from 5 to 80 millimetres.")).toBeVisible();
-    await expect(drawer.getByLabel(/^Top/)).toHaveValue("190");
+    await expect(drawer.getByLabel(/^Top/)).not.toHaveValue("190");
     await drawer.getByLabel(/^Top/).fill("24");
     await drawer.getByLabel(/^Top/).press("Enter");
 
@@ -496,9 +496,15 @@ test.describe("Proof", () => {
     expect(file.suggestedFilename()).toBe("Test.pdf");
     const path = await file.path();
     expect(execFileSync("pdftotext", [path, "-"]).toString()).toContain("1.1 Deep");
+    await expect(page.getByText("Not done")).toHaveCount(0);
     await expect(
-      page.getByText("not PDF/UA-1, for everyone to read: “Deep”: Level 3 follows level 1; level 2 is skipped."),
+      page.getByText(
+        "Written as a PDF with tags, which is not yet PDF/UA-1, for everyone to read. " +
+          "“Deep”: Level 3 follows level 1; level 2 is skipped.",
+      ),
     ).toBeVisible();
+    await page.getByRole("button", { name: "Show the place" }).click();
+    await expect(row(page, "Deep").first()).toHaveAttribute("aria-current", /.+/);
     await pickRow(page, "Deep");
     await page.keyboard.press("Control+Shift+ArrowLeft");
     await page.getByRole("button", { name: "Pages", exact: true }).last().click();
@@ -507,7 +513,73 @@ test.describe("Proof", () => {
       page.getByRole("button", { name: "Accessible (PDF/UA)" }).click(),
     ]);
     expect(execFileSync("pdfinfo", [await second.path()]).toString()).toMatch(/Tagged: +yes/);
-    await expect(page.getByText("The file has plain tags")).toHaveCount(0);
+    await expect(page.getByText("Written as a PDF with tags")).toHaveCount(0);
+  });
+
+  test("a picture without a description keeps a file from PDF/UA-1, and a branch’s file bears its name", async ({
+    page,
+  }) => {
+    const picture = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>').toString("base64");
+    await openDocument(page, `# One\n\n## Oil\n\n![](data:image/svg+xml;base64,${picture})\n`);
+    await pickRow(page, "Oil");
+    await page.keyboard.press("Shift+F10");
+    const file = page.waitForEvent("download");
+    await chooseCommand(page, "Write this branch to PDF");
+    expect((await file).suggestedFilename()).toBe("Oil.pdf");
+    await expect(page.getByText(/“Oil”: A picture here has no description/)).toBeVisible();
+  });
+
+  test("Find goes to the page of each place and marks the words there", async ({ page }) => {
+    await openDocument(page, BOOK);
+    await toProof(page);
+    await page.keyboard.press("Control+f");
+    await page.getByRole("searchbox", { name: "Find" }).fill("31th");
+    await expect(page.getByText("6 places")).toBeVisible();
+    // What is marked, with the line before it on the page.
+    const marked = () =>
+      page.evaluate(() =>
+        [...(CSS.highlights.get("found-on-page") ?? [])].map((range) => {
+          const whole = document.createRange();
+          whole.setStart(range.startContainer.parentElement!.closest(".proof-words")!, 0);
+          whole.setEnd(range.endContainer, range.endOffset);
+          return whole.toString().replace(/\s+/g, " ").slice(-58);
+        }),
+      );
+    for (const [heading, about] of [
+      ["Lamps", "lamp"],
+      ["Lamp by day", "gale"],
+      ["Gales", "lamp"],
+      ["Gale by day", "gale"],
+    ] as const) {
+      await page.keyboard.press("Enter");
+      await expect(row(page, heading).first()).toHaveAttribute("aria-current", /.+/);
+      await expect.poll(marked).toEqual([expect.stringMatching(new RegExp(`${about} was .*the ?31th$`))]);
+    }
+  });
+
+  test("a margin is refused in words, has its number again, and is undone where it was typed", async ({ page }) => {
+    await openDocument(page, BOOK);
+    await page.getByRole("button", { name: "Pages", exact: true }).last().click();
+    const top = page.getByRole("textbox", { name: "Top" });
+    const first = await top.inputValue();
+    await top.fill("200");
+    await top.press("Enter");
+    await expect(page.getByText("from 5 to 80")).toBeVisible();
+    await expect(top).toHaveValue(first);
+    await expect(top).toBeFocused();
+    await top.fill("25,4");
+    await top.press("Enter");
+    await expect(top).toHaveValue("25.4");
+    // All of it is seen.
+    expect(await top.evaluate((field) => field.scrollWidth <= field.clientWidth)).toBe(true);
+    await page.keyboard.press("Control+z");
+    await expect(top).toHaveValue(first);
+    await page.keyboard.press("Control+Shift+z");
+    await expect(top).toHaveValue("25.4");
+    await top.fill("wide");
+    await top.press("Tab");
+    await expect(page.getByText("“wide” is no number. Top stays at 25.4.")).toBeVisible();
+    await expect(top).toHaveValue("25.4");
   });
 
   test("a reference says its page, and follows it", async ({ page }) => {

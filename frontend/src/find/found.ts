@@ -78,6 +78,9 @@ export function step(session: Session, by: 1 | -1): void {
   goTo(session, next);
 }
 
+/** The place that the writer is at. */
+export const currentHit = (): Hit | null => useFind.getState().hits[useFind.getState().at] ?? null;
+
 export function goTo(session: Session, at: number, withFocus = false): void {
   const hit = useFind.getState().hits[at];
   if (!hit) return;

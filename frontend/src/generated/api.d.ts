@@ -1538,7 +1538,7 @@ export interface components {
              * @description What stands at one place of a header or a footer.
              * @enum {string}
              */
-            field: "title" | "author" | "date" | "page" | "pages" | "heading1" | "heading2" | "heading3";
+            field: "title" | "author" | "date" | "page" | "pages" | "sheets" | "heading1" | "heading2" | "heading3";
         })[];
         /** @description What the writer wants to be reminded of at a place of the text. */
         Reminder: {

@@ -3,7 +3,7 @@ import { fieldSign, FIELD_WORDS, toParts, toText, type RunningField } from "./ru
 
 it("writes fields among words, and reads them back", () => {
   const parts = ["Page ", { field: "page" as const }, " of ", { field: "pages" as const }];
-  expect(toText(parts)).toBe("Page ‹page› of ‹pages in all›");
+  expect(toText(parts)).toBe("Page ‹page› of ‹last page number›");
   expect(toParts(toText(parts))).toEqual(parts);
   for (const field of Object.keys(FIELD_WORDS) as RunningField[])
     expect(toParts(fieldSign(field))).toEqual([{ field }]);

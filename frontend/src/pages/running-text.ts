@@ -6,7 +6,8 @@ export type RunningField = Exclude<Parts[number], string>["field"];
 /** What can stand in a header or a footer besides words, as it is shown while it is edited. */
 export const FIELD_WORDS: Record<RunningField, string> = {
   page: "page",
-  pages: "pages in all",
+  pages: "last page number",
+  sheets: "pages in all",
   title: "title",
   author: "author",
   date: "date",

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { inOrder, leafed, openedAt, spotAt } from "./leaves";
+import { inOrder, leafed, openedAt, spotAt, pagesShown } from "./leaves";
 
 describe("the pages as they lie", () => {
   it("shows the first page alone on the right, then pairs", () => {
@@ -33,4 +33,13 @@ describe("the pages as they lie", () => {
     expect(spotAt(spots, 2, 10)?.name).toBe("b");
     expect(spotAt(spots, 9, 0)?.name).toBe("c");
   });
+});
+
+it("pages are told with the last number of their kind, as the page prints it", () => {
+  const labels = ["", "", "i", "ii", "", "1", "2", "3"];
+  expect(pagesShown(labels, [1])).toBe("Sheet 1, without a number");
+  expect(pagesShown(labels, [2, 3])).toBe("Pages without a number and i of ii");
+  expect(pagesShown(labels, [4, 5])).toBe("Pages ii and without a number of ii");
+  expect(pagesShown(labels, [7])).toBe("Page 2 of 3");
+  expect(pagesShown(labels, [6, 7])).toBe("Pages 1 and 2 of 3");
 });

@@ -34,3 +34,22 @@ export function spotAt<T extends Spot>(spots: readonly T[], sheet: number, down:
 export function inOrder<T extends Spot>(spots: readonly T[]): T[] {
   return spots.toSorted((a, b) => a.sheet - b.sheet || a.down - b.down);
 }
+
+/** The last number of the pages that are numbered as this one is, in roman or in other figures; as “page x of y” prints it. */
+export function lastLike(labels: readonly string[], label: string): string {
+  const isFigures = (each: string) => /^\d+$/.test(each);
+  return labels.findLast((each) => each !== "" && isFigures(each) === isFigures(label)) ?? label;
+}
+
+/** What the pages that are shown are called, and how many there are of their kind. */
+export function pagesShown(labels: readonly string[], shown: readonly number[]): string {
+  const names = shown.map((sheet) => labels[sheet - 1] ?? "");
+  const last = names.findLast((name) => name !== "");
+  if (last === undefined)
+    return shown.length > 1
+      ? `Sheets ${shown.join(" and ")}, without numbers`
+      : `Sheet ${shown[0] ?? 1}, without a number`;
+  const of = ` of ${lastLike(labels, last)}`;
+  if (names.length === 1) return `Page ${last}${of}`;
+  return `Pages ${names.map((name) => name || "without a number").join(" and ")}${of}`;
+}

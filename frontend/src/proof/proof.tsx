@@ -3,6 +3,7 @@ import { useLocation } from "wouter";
 import { api, read } from "../api/client";
 import { useDocument, usePages, useSession, useWindow } from "../document/context";
 import { spotOf } from "../document/pages";
+import { currentHit, useFind } from "../find/found";
 import { usePageSetup } from "../pages/page-setup";
 import { placeOfLine } from "../pages/place-of-line";
 import { levelAt } from "../outline/outline";
@@ -14,7 +15,8 @@ import { RunningOnPage, type EditedLine } from "./running-on-page";
 import { Choices } from "../parts/choices";
 import { cx } from "../parts/cx";
 import { counted } from "../parts/words";
-import { inOrder, leafed, openedAt, spotAt, type Spot, type Spread } from "./leaves";
+import { findOn, lettersOf, type Mark } from "./found-on-page";
+import { inOrder, leafed, openedAt, pagesShown, spotAt, type Spot, type Spread } from "./leaves";
 import { openPdf, type Pdf } from "./pdf";
 import { useProof } from "./shown-sheet";
 import { Sheet, type PageSize } from "./sheet";
@@ -28,6 +30,8 @@ const GAP = 18;
 /** A line of contents with all the lines that it may take (points). */
 const FULL_LINE = 48;
 const MANY_WIDTH = 168;
+/** Pages of one section that are looked through for words. */
+const MOST_LOOKED_THROUGH = 200;
 const SPREADS = [
   { value: "one", shows: "One page" },
   { value: "spread", shows: "Spread" },
@@ -67,13 +71,30 @@ export function Proof() {
   // Whoever asks for a place is shown its page.
   const request = useWindow("Proof", (state) => state.request);
   const current = useWindow("Proof", (state) => state.current);
-  const requested = request?.section ?? null;
+  const [mark, setMark] = useState<Mark | null>(null);
+  const isFinding = useFind((state) => state.hits.length > 0);
   useEffect(() => {
-    const spot = requested === null ? undefined : pages.sections.get(requested);
-    if (requested === null || !spot || !request) return;
-    useProof.setState({ sheet: spot.sheet });
+    const at = request ? sections.findIndex(({ section }) => section === request.section) : -1;
+    const spot = sections[at];
+    if (!request || !spot) return;
+    const bookmark = request.bookmark === undefined ? undefined : pages.bookmarks.get(request.bookmark);
+    const caption =
+      request.caption === undefined ? undefined : pages.captions.get(`${request.section}:${request.caption}`);
+    const { sheet: first } = bookmark ?? caption ?? spot;
     session.navigation.requestMet(request.key);
-  }, [requested, request, pages.sections, session]);
+    setMark(null);
+    const hit = request.found ? currentHit() : null;
+    if (!hit || !pdf) return useProof.setState({ sheet: first });
+    // Words that were found stand somewhere up to where the next section begins.
+    const last = sections[at + 1]?.sheet ?? pdf.numPages;
+    lettersOf(pdf, first, Math.min(last, first + MOST_LOOKED_THROUGH))
+      .then((letters) => findOn(letters, hit))
+      .catch(() => null)
+      .then((found) => {
+        useProof.setState({ sheet: found?.sheet ?? first });
+        setMark(found);
+      });
+  }, [request, sections, pages.bookmarks, pages.captions, pdf, session]);
   // Contents that are set up here may go to another page by that.
   const { open: setUp } = useOpenContents();
   const setUpOn = setUp && pages.contents.get(`${setUp.section}:${setUp.index}`)?.sheet;
@@ -228,6 +249,7 @@ export function Proof() {
                   hasText
                   label={labelOf(each)}
                   isCurrent={each === sheet}
+                  mark={isFinding && mark?.sheet === each ? mark : null}
                   onLine={(down, line) => void goToLine(each, down, line)}
                 />
                 {labels[each - 1] &&
@@ -257,9 +279,7 @@ export function Proof() {
         {pdf && size && <SmallPages pdf={pdf} size={size} labels={labels} shown={shown} onShow={show} />}
         <div className="mt-1.5 flex flex-wrap items-center gap-x-6 text-soft">
           <p className="flex-1 whitespace-nowrap" role="status">
-            {shown.length > 1
-              ? `Pages ${shown.map((each) => labels[each - 1] || "without a number").join(" and ")}`
-              : labelOf(shown[0] ?? 1)}
+            {pagesShown(labels, shown)}
             {" · "}
             {counted(count, "page")} in all
             {pages.isBehind && <span className="text-ochre"> · catching up…</span>}

@@ -1,6 +1,10 @@
 import { memo, useEffect, useRef, useState, type MouseEvent } from "react";
 import { cx } from "../parts/cx";
+import { rangeOf, type Mark } from "./found-on-page";
 import { textLayerOf, type Pdf } from "./pdf";
+
+/** The name by which the style sheet knows it. */
+const FOUND = "found-on-page";
 
 export type PageSize = { width: number; height: number };
 
@@ -17,12 +21,15 @@ type Props = {
   hasText: boolean;
   label: string;
   isCurrent: boolean;
+  /** Words on it that are shown to the writer. */
+  mark?: Mark | null;
   onLine?: (down: number, line: string) => void;
 };
 
 /** One page, drawn when it comes into view. */
 export const Sheet = memo(function Sheet(props: Props) {
-  const { pdf, sheet, mostWidth = props.width, hasText, label, isCurrent, onLine } = props;
+  const { pdf, sheet, mostWidth = props.width, hasText, label, isCurrent, mark = null, onLine } = props;
+  const [layer, setLayer] = useState(0);
   const [size, setSize] = useState(props.size);
   const width = Math.min(Math.max(mostWidth, props.width), (props.width * size.width) / props.size.width);
   const box = useRef<HTMLDivElement>(null);
@@ -73,7 +80,9 @@ export const Sheet = memo(function Sheet(props: Props) {
       await layer.render();
       // The library measures words on pictures of its own, which nobody is to meet.
       for (const each of document.querySelectorAll(".hiddenCanvasElement")) each.setAttribute("aria-hidden", "true");
-      if (!drawing.isOver) words.current?.replaceChildren(...holder.childNodes);
+      if (drawing.isOver) return;
+      words.current?.replaceChildren(...holder.childNodes);
+      setLayer((before) => before + 1);
     };
     // A drawing that is given up throws; the next one is under way.
     draw().catch(() => undefined);
@@ -82,6 +91,14 @@ export const Sheet = memo(function Sheet(props: Props) {
       drawing.end();
     };
   }, [pdf, sheet, width, size, hasText, isInView]);
+
+  useEffect(() => {
+    const range = mark && layer > 0 && words.current ? rangeOf(words.current, mark) : null;
+    if (!range) return;
+    CSS.highlights.set(FOUND, new Highlight(range));
+    range.startContainer.parentElement?.scrollIntoView({ block: "nearest", inline: "nearest" });
+    return () => void CSS.highlights.delete(FOUND);
+  }, [mark, layer]);
 
   const clicked = (event: MouseEvent) => {
     const page = box.current?.getBoundingClientRect();

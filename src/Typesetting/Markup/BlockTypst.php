@@ -23,6 +23,8 @@ final class BlockTypst extends BlockVisitor
     private int $captions = 0;
     /** How many contents of the section have been met. */
     private int $contents = 0;
+    /** The first block of the section. */
+    private ?Node $first = null;
 
     public function __construct(private readonly InlineTypst $inline, private readonly Rendition $rendition) {}
 
@@ -33,6 +35,7 @@ final class BlockTypst extends BlockVisitor
         $this->section = $section;
         $this->captions = 0;
         $this->contents = 0;
+        $this->first = self::firstOf($blocks);
         foreach ($blocks as $index => $block) {
             // The spot stands in the paragraph, so that it adds none; before what is no paragraph it clings to it.
             $spot = sprintf('#spot("block", %s);', TypstValue::string($section . ':' . $index));
@@ -248,7 +251,7 @@ final class BlockTypst extends BlockVisitor
         }
 
         return sprintf(
-            "#contents(%s, %s, (%s), %s, %s, %s, %s)\n",
+            "#contents(%s, %s, (%s), %s, %s, %s, %s, %s)\n",
             TypstValue::string($which),
             TypstValue::string($settings->title),
             $lines,
@@ -256,6 +259,27 @@ final class BlockTypst extends BlockVisitor
             TypstValue::of($settings->twoColumns),
             TypstValue::of($settings->isShaded),
             TypstValue::of($settings->onOwnPage && 0 === $this->depth),
+            TypstValue::of($contents === $this->first),
         );
+    }
+
+    /** @param list<Node> $blocks of a section, whose heading goes with contents that stand right under it */
+    public static function beginsWithOwnPage(array $blocks): bool
+    {
+        $first = self::firstOf($blocks);
+
+        return 'contents' === $first?->type && ContentsSettings::in($first)->onOwnPage;
+    }
+
+    /** @param list<Node> $blocks */
+    private static function firstOf(array $blocks): ?Node
+    {
+        foreach ($blocks as $block) {
+            if ('paragraph' !== $block->type || [] !== $block->content) {
+                return $block;
+            }
+        }
+
+        return null;
     }
 }

@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from "react";
+import { useState, type KeyboardEvent, type ReactNode } from "react";
 import type { PageSetup } from "../../api/client";
 import { useDocument, useSession, useWindow } from "../../document/context";
 import { sectionLabel, sectionName } from "../../document/section-name";
@@ -73,8 +73,9 @@ export function PagesDrawer() {
         />
         <div className="grid grid-cols-2 gap-x-2 gap-y-2">
           {MARGINS.map((side) => (
-            <Millimetres
-              key={`${side} ${pages.margins[side]}`}
+            <NumberField
+              key={side}
+              unit="mm"
               label={(pages.twoSided ? MARGIN_WORDS : ONE_SIDED_WORDS)[side]}
               value={pages.margins[side] ?? 0}
               onValue={(value) => change({ margins: { [side]: value } })}
@@ -118,10 +119,9 @@ export function PagesDrawer() {
               Page numbers begin anew at “{sectionName(session.state, current)}”
             </Tick>
             {restart !== undefined && (
-              <Millimetres
-                key={`${current} ${restart}`}
+              <NumberField
+                key={current}
                 label="Number there"
-                unit=""
                 value={restart}
                 onValue={(number) => change({ restarts: { [current]: number } })}
               />
@@ -210,11 +210,11 @@ function Part({ title, children }: { title: string; children: ReactNode }) {
   );
 }
 
-/** A number that is kept when the field is left; what was refused stays there to be changed. */
-function Millimetres({
+/** A number that is kept when the field is left or by Enter. What was refused is told, and the field has the number there was. */
+function NumberField({
   label,
   value,
-  unit = "mm",
+  unit = "",
   onValue,
 }: {
   label: string;
@@ -222,10 +222,29 @@ function Millimetres({
   unit?: string;
   onValue: (value: number) => Promise<boolean>;
 }) {
+  const session = useSession("NumberField");
   const [typed, setTyped] = useState(`${value}`);
-  const keep = () => {
-    const next = Number(typed.replace(",", "."));
-    if (typed.trim() !== "" && next !== value) void onValue(next);
+  const [kept, setKept] = useState(value);
+  // Undo, and another window, change it as well.
+  if (kept !== value) {
+    setKept(value);
+    setTyped(`${value}`);
+  }
+  const keep = async () => {
+    const next = typed.trim() === "" ? NaN : Number(typed.trim().replace(",", "."));
+    if (next === value) return;
+    if (Number.isNaN(next))
+      session.messages.say(`“${typed.trim()}” is no number. ${label} stays at ${value}.`, "warning");
+    if (Number.isNaN(next) || !(await onValue(next))) setTyped(`${value}`);
+  };
+  const pressed = (event: KeyboardEvent) => {
+    if (event.key === "Enter") void keep();
+    // Where nothing is typed that is not kept, it is the change of the pages that is undone.
+    if (!(event.ctrlKey || event.metaKey) || event.altKey || typed !== `${value}`) return;
+    const key = event.key.toLowerCase();
+    if (key !== "z" && key !== "y") return;
+    event.preventDefault();
+    void (key === "y" || event.shiftKey ? session.changes.redo() : session.changes.undo());
   };
   return (
     <label className="flex items-center gap-1">
@@ -234,9 +253,9 @@ function Millimetres({
         inputMode="decimal"
         value={typed}
         onChange={(event) => setTyped(event.target.value)}
-        onBlur={keep}
-        onKeyDown={(event) => event.key === "Enter" && keep()}
-        className={cx(FIELD, "w-11 px-1 py-1 text-right")}
+        onBlur={() => void keep()}
+        onKeyDown={pressed}
+        className={cx(FIELD, "w-14 px-1.5 py-1 text-right")}
       />
       {unit}
     </label>
