@@ -274,13 +274,16 @@
 // The last number of the pages that are numbered as those around a place are: of the roman ones, or of the body.
 #let last-like(location) = {
   let front = query(<front-end>)
+  let end = query(<end>)
   let is-front = front.len() > 0 and location.page() <= front.first().location().page()
-  page-at(if is-front { front.first().location() } else { query(<end>).first().location() })
+  // Before the pages are laid out once nothing has an end.
+  if is-front { page-at(front.first().location()) } else if end.len() > 0 { page-at(end.first().location()) }
 }
 #let field(name) = {
   let here-page = here().page()
   if name == "page" { page-at(here()) } else if name == "pages" { last-like(here()) } else if name == "sheets" {
-    str(query(<end>).first().location().page())
+    let end = query(<end>)
+    if end.len() > 0 { str(end.first().location().page()) }
   } else if name.starts-with("heading") {
     let last = last-up-to(heads-of(int(name.slice(7))), here-page)
     if last != none { last.last() }

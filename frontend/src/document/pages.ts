@@ -4,6 +4,8 @@ import type { DocumentState } from "./state";
 
 /** Pages come after a pause in the changes, and one asking after the other (milliseconds). */
 const PAUSE = 300;
+/** Milliseconds for a word, on a machine of today. */
+const GUESSED_PACE = 0.12;
 /** After an answer that did not come. */
 const RETRY = 5000;
 
@@ -26,6 +28,8 @@ export type PageState = {
   findings: readonly Finding[];
   /** Whether the document has changed since these pages were made. */
   isBehind: boolean;
+  /** When newer ones were asked for, and how long they may take by what the last ones took; null while none are. */
+  wait: { since: number; expected: number } | null;
   /** Why there are no newer ones, in a sentence. */
   failure: string | null;
   /** What stands before the number of a page in a text of this language. */
@@ -43,6 +47,7 @@ const NONE: PageState = {
   contents: new Map(),
   findings: [],
   isBehind: true,
+  wait: null,
   failure: null,
   pageWord: "page",
 };
@@ -58,6 +63,8 @@ export class Pages {
   private wanted = 0;
   private timer: number | undefined;
   private isAsking = false;
+  /** How long the last pages took (milliseconds); before any, a guess by the words of the document. */
+  private took: number | null = null;
 
   constructor(private readonly document: StoreApi<DocumentState>) {
     document.subscribe(({ revision }, before) => {
@@ -84,6 +91,9 @@ export class Pages {
   private async read(): Promise<void> {
     if (this.isAsking) return;
     this.isAsking = true;
+    const since = Date.now();
+    const expected = this.took ?? this.document.getState().words * GUESSED_PACE;
+    this.store.setState({ wait: { since, expected } });
     try {
       const params = { path: { id: this.document.getState().id }, query: { blocks: "yes" as const } };
       const pages = await read(api.GET("/api/documents/{id}/pages", { params }));
@@ -101,10 +111,12 @@ export class Pages {
         failure: null,
         pageWord: pages.pageWord,
       });
+      this.took = Date.now() - since;
     } catch (failure) {
       this.store.setState({ failure: failure instanceof Error ? failure.message : "There are no pages now." });
     } finally {
       this.isAsking = false;
+      this.store.setState({ wait: null });
     }
     const { isBehind, failure } = this.store.getState();
     if (this.wanted > 0 && isBehind) this.readSoon(failure === null ? PAUSE : RETRY);

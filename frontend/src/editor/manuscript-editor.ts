@@ -16,6 +16,7 @@ import {
   type SectionLook,
 } from "./decorations";
 import { fillerMarks } from "./filler";
+import { longParagraphs } from "./long-paragraphs";
 import { foundMarks, rangeOf, spokenMark, type FoundStretch } from "./found";
 import { HeldKeys } from "./held-keys";
 import { inputMarks, lineMarks, textKeys, wholeSections } from "./keymap";
@@ -430,6 +431,7 @@ export class ManuscriptEditor {
       ...textKeys(this.host),
       history(),
       sectionLooks(this.host),
+      longParagraphs(),
       currentLine(),
       currentSentence(() => this.host.language()),
       linkStates((target) => this.host.isBroken(target)),

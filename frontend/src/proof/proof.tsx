@@ -21,6 +21,7 @@ import { openPdf, type Pdf } from "./pdf";
 import { useProof } from "./shown-sheet";
 import { Sheet, type PageSize } from "./sheet";
 import { PageFindings } from "./page-findings";
+import { FirstPages, PagesBehind } from "./pages-wait";
 import { PrintPages } from "./print-pages";
 import { SmallPages } from "./small-pages";
 
@@ -207,9 +208,9 @@ export function Proof() {
         )}
       >
         {pdf === null || size === null ? (
-          <p role="status" className="grid h-full place-content-center text-center text-soft">
-            {failure ?? pages.failure ?? "Setting the pages…"}
-          </p>
+          <div role="status" className="grid h-full place-content-center text-center text-soft">
+            {failure ?? pages.failure ?? <FirstPages />}
+          </div>
         ) : spread === "many" ? (
           <ul className="flex flex-wrap justify-center gap-x-4 gap-y-5" aria-label="All pages">
             {Array.from({ length: count }, (_, index) => index + 1).map((each) => (
@@ -282,7 +283,7 @@ export function Proof() {
             {pagesShown(labels, shown)}
             {" · "}
             {counted(count, "page")} in all
-            {pages.isBehind && <span className="text-ochre"> · catching up…</span>}
+            <PagesBehind />
           </p>
           <Choices
             label="How the pages lie"

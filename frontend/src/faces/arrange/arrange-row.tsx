@@ -133,6 +133,7 @@ export const ArrangeRow = memo(function ArrangeRow({
       </div>
       <div
         role="gridcell"
+        title={isBehind && page ? "The page before your last change; the new one is on its way" : undefined}
         className={cx("text-right tabular-nums", isBehind && !isPicked ? "text-ochre" : "text-soft", FROM_WIDE)}
       >
         {page || "–"}

@@ -39,7 +39,7 @@ export const OutlineRow = memo(function OutlineRow({
         number,
         name,
         words > 0 ? counted(words, "word") : "no words",
-        page && `page ${page}`,
+        page && `page ${page}${isBehind ? ", as before the last change" : ""}`,
         isStage(stage) && STAGE_WORDS[stage].toLowerCase(),
         isMarker(marker) && `${marker} marker`,
         found > 0 && `${counted(found, "place")} found`,
@@ -79,6 +79,11 @@ export const OutlineRow = memo(function OutlineRow({
             </span>
           ) : (
             <span
+              title={
+                showsPages && isBehind && page
+                  ? "The page before your last change; the new one is on its way"
+                  : undefined
+              }
               className={cx(
                 "pl-2 text-[11.5px] tabular-nums group-hover:invisible",
                 showsPages && isBehind && !isPicked ? "text-ochre" : "text-faint",
