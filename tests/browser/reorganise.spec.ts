@@ -98,7 +98,8 @@ test.describe("several picked sections", () => {
     await page.mouse.move(from.x + 90, from.y + 13);
     await page.mouse.down();
     await page.mouse.move(to.x + 60, to.y + 20, { steps: 6 });
-    await page.mouse.move(to.x + 50, to.y + to.height, { steps: 6 });
+    // Straight down from where it was lifted it keeps its level.
+    await page.mouse.move(from.x + 92, to.y + to.height, { steps: 6 });
     await expect(page.getByText("under “Storms”")).toBeVisible();
     await page.mouse.up();
     await expect
@@ -235,7 +236,8 @@ test.describe("Arrange", () => {
     await page.mouse.move(from.x + 90, from.y + 13);
     await page.mouse.down();
     await page.mouse.move(to.x + 60, to.y + 20, { steps: 6 });
-    await page.mouse.move(to.x + 50, to.y + to.height, { steps: 6 });
+    // Straight down from where it was lifted it keeps its level.
+    await page.mouse.move(from.x + 92, to.y + to.height, { steps: 6 });
     await expect(page.getByText("becomes 3.1, level 2, under “Storms”")).toBeVisible();
     await page.mouse.up();
     await expect

@@ -232,10 +232,36 @@ test.describe("the outline", () => {
     await page.mouse.move(from.x + 90, from.y + 13);
     await page.mouse.down();
     await page.mouse.move(to.x + 60, to.y + 20, { steps: 6 });
-    await page.mouse.move(to.x + 46, to.y + to.height, { steps: 6 });
+    await page.mouse.move(from.x + 112, to.y + to.height, { steps: 6 });
     await expect(page.getByText("becomes 1.2, level 2, under “Alpha”")).toBeVisible();
     await page.mouse.up();
     await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Alpha", "2 Beta", "2 Delta", "2 Gamma"]);
+  });
+
+  test("a chapter dragged straight down between folded chapters stays a chapter", async ({ page }) => {
+    const id = await openDocument(page, "# Alpha\n\n## A\n\n# Beta\n\n## B\n\n# Gamma\n\n## C\n\n# Delta\n\n## D\n");
+    for (const heading of ["Alpha", "Beta", "Gamma", "Delta"]) {
+      await pickRow(page, heading);
+      await page.keyboard.press("ArrowLeft");
+    }
+    const from = await row(page, "Alpha").boundingBox();
+    const to = await row(page, "Gamma").boundingBox();
+    if (!from || !to) throw new Error("The rows are not drawn.");
+    for (const at of [60, 220]) {
+      await page.mouse.move(from.x + at, from.y + 13);
+      await page.mouse.down();
+      await page.mouse.move(from.x + at + 3, from.y + 40, { steps: 4 });
+      await page.mouse.move(from.x + at - 9, to.y + to.height, { steps: 6 });
+      await expect(page.getByText("becomes 3, level 1")).toBeVisible();
+      await page.mouse.up();
+      await expect
+        .poll(async () => (await storedOutline(page.request, id)).filter((line) => line.startsWith("1")))
+        .toEqual(["1 Beta", "1 Gamma", "1 Alpha", "1 Delta"]);
+      await page.keyboard.press("Control+z");
+      await expect
+        .poll(async () => (await storedOutline(page.request, id)).filter((line) => line.startsWith("1")))
+        .toEqual(["1 Alpha", "1 Beta", "1 Gamma", "1 Delta"]);
+    }
   });
 
   test("a refusal is one sentence, and nothing changes", async ({ page }) => {

@@ -83,7 +83,6 @@ export function Proof() {
       request.caption === undefined ? undefined : pages.captions.get(`${request.section}:${request.caption}`);
     const { sheet: first } = bookmark ?? caption ?? spot;
     session.navigation.requestMet(request.key);
-    setMark(null);
     const hit = request.found ? currentHit() : null;
     if (!hit || !pdf) return useProof.setState({ sheet: first });
     // Words that were found stand somewhere up to where the next section begins.

@@ -11,7 +11,7 @@ import { dropPlace, type DropPlace } from "../outline/drop";
 import { levelAt, branchEnd } from "../outline/outline";
 import { actedOn } from "../outline/picks";
 import type { Row } from "../outline/rows";
-import { levelAtX, PADDING, ROW_HEIGHT } from "./geometry";
+import { levelAfter, PADDING, ROW_HEIGHT } from "./geometry";
 
 /** A drag over the outline: nothing yet, or a branch held over a place where it can land or cannot. */
 export type DragState<Place extends DropPlace = DropPlace> =
@@ -21,6 +21,10 @@ export type DragState<Place extends DropPlace = DropPlace> =
 
 /** What the hand holds: all of these, by the one that it took hold of. */
 type Lifted = { sections: string[]; held: string };
+/** The branch that the hand took hold of, and where it did (from the left of the window). */
+export type Held = { held: string; heldAt: number };
+
+type Location = Parameters<NonNullable<Parameters<typeof monitorForElements>[0]["onDrag"]>>[0]["location"];
 
 const ASK_AGAIN = 90;
 
@@ -39,7 +43,7 @@ export function useRowDrag(
     latest.current = rows;
   });
   const placeAt = useCallback(
-    (clientX: number, clientY: number): DropPlace | null => {
+    (clientX: number, clientY: number, { held, heldAt }: Held): DropPlace | null => {
       const element = scroller.current;
       if (!element) return null;
       const box = element.getBoundingClientRect();
@@ -52,7 +56,9 @@ export function useRowDrag(
           : null;
       }
       const gap = Math.max(0, Math.min(latest.current.length, Math.round(down)));
-      return dropPlace(session.state.outline, latest.current, gap, levelAtX(clientX - box.left));
+      const { outline, positions } = session.state;
+      const level = levelAt(outline, positions.get(held) ?? 0);
+      return dropPlace(outline, latest.current, gap, levelAfter(level, clientX - heldAt));
     },
     [session, scroller],
   );
@@ -70,7 +76,7 @@ export function useRowDrag(
 export function useBranchDrag<Place extends DropPlace>(
   session: Session,
   area: RefObject<HTMLElement | null>,
-  placeAt: (clientX: number, clientY: number) => Place | null,
+  placeAt: (clientX: number, clientY: number, held: Held) => Place | null,
   onLeave?: () => void,
 ): DragState<Place> {
   const [state, setState] = useState<DragState<Place>>({ kind: "idle" });
@@ -81,6 +87,8 @@ export function useBranchDrag<Place extends DropPlace>(
     let rehearsed = "";
     let timer: number | undefined;
 
+    const placeOf = ({ held }: Lifted, { initial, current }: Location) =>
+      placeAt(current.input.clientX, current.input.clientY, { held, heldAt: initial.input.clientX });
     const rehearse = (sections: string[], place: Place) => {
       window.clearTimeout(timer);
       timer = window.setTimeout(() => {
@@ -103,9 +111,9 @@ export function useBranchDrag<Place extends DropPlace>(
       }, ASK_AGAIN);
     };
 
-    const over = (lifted: Lifted, clientX: number, clientY: number) => {
+    const over = (lifted: Lifted, location: Location) => {
       const { sections } = lifted;
-      const place = placeAt(clientX, clientY);
+      const place = placeOf(lifted, location);
       if (!place) return setState({ kind: "lifting", ...lifted });
       if (keyOf(place) === rehearsed) return;
       rehearsed = keyOf(place);
@@ -122,8 +130,7 @@ export function useBranchDrag<Place extends DropPlace>(
     const stopTarget = dropTargetForElements({
       element,
       getData: () => ({ outline: true }),
-      onDrag: ({ source, location }) =>
-        over(liftedIn(source.data), location.current.input.clientX, location.current.input.clientY),
+      onDrag: ({ source, location }) => over(liftedIn(source.data), location),
       onDragLeave: ({ source }) => (
         (rehearsed = ""),
         onLeave?.(),
@@ -135,9 +142,8 @@ export function useBranchDrag<Place extends DropPlace>(
       onDrop: ({ source, location }) => {
         window.clearTimeout(timer);
         // What is drawn may be a frame behind the hand; where the hand lets go is what counts.
-        const { input, dropTargets } = location.current;
-        const place = dropTargets.some((each) => each.element === element)
-          ? placeAt(input.clientX, input.clientY)
+        const place = location.current.dropTargets.some((each) => each.element === element)
+          ? placeOf(liftedIn(source.data), location)
           : null;
         onLeave?.();
         setState({ kind: "idle" });
