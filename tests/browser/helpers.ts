@@ -87,6 +87,14 @@ export async function storedOutline(request: APIRequestContext, id: string): Pro
   return skeleton.sections.map((section, position) => `${skeleton.outline.levels[position]} ${section.heading}`.trim());
 }
 
+/** What stands on the title page, as it is kept. */
+export async function storedTitle(request: APIRequestContext, id: string): Promise<Record<string, unknown>> {
+  const skeleton = (await (await request.get(`/api/documents/${id}`)).json()) as {
+    titleBlock: Record<string, unknown>;
+  };
+  return skeleton.titleBlock;
+}
+
 export async function exported(request: APIRequestContext, id: string, format: "md" | "html"): Promise<string> {
   return (await request.get(`/api/documents/${id}/export?format=${format}`)).text();
 }

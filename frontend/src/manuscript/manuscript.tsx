@@ -37,6 +37,7 @@ import { askForPicture, paste } from "./pasting";
 import { joinBelow, joinWithAbove, textKey } from "./text-commands";
 import { textMenu } from "./text-menu";
 import { TextTools } from "./text-tools";
+import { TitleHead } from "./title-head";
 
 /** The scope as one continuous text that is edited as one (docs/decisions/0004). */
 export function Manuscript() {
@@ -126,7 +127,10 @@ export function Manuscript() {
             hidden={isEmpty}
           >
             <div className="min-w-0 px-5 @xl:px-10 @2xl:px-[46px]">
-              <div ref={place} className="mx-auto max-w-[var(--text-measure)]" />
+              <div className="mx-auto max-w-[var(--text-measure)]">
+                <TitleHead />
+                <div ref={place} />
+              </div>
             </div>
             {notes && layout && current !== null && (
               <BesideSection surface={layout.surface} section={current} layout={layout.key} />
