@@ -222,3 +222,17 @@ test("a minute offline while replacing: told truly, and done once", async ({ pag
   await expect(status(page)).toHaveText("Nothing like that is in it.");
   expect((await exported(page.request, id, "md")).match(/The \*\*light\*\* went out/g)).toHaveLength(9);
 });
+
+test("places behind all that are told are marked where they are on the screen", async ({ page }) => {
+  const watches = Array.from({ length: 130 }, (_, nth) => `# Watch ${nth}\n\n${"The lamp was lit. ".repeat(100)}\n`);
+  await openDocument(page, watches.join("\n"));
+  await page.keyboard.press("Control+f");
+  await page.keyboard.type("lamp");
+  await expect(status(page)).toHaveText(/12,000/, { timeout: 20_000 });
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("Control+j");
+  await page.getByRole("combobox").fill("Watch 129");
+  await page.keyboard.press("Enter");
+  const last = page.locator(".manuscript .section-text", { hasText: "Watch 129" });
+  await expect(last.locator(".found")).toHaveCount(100);
+});

@@ -247,3 +247,20 @@ test("figures and tables go without numbers where the writer wants none", async 
   await page.keyboard.press("Control+z");
   await expect.poll(caption).toBe('"Figure 1. "');
 });
+
+test("links to the web, mail and files stand among the links, and lead where they say", async ({ page, context }) => {
+  await openDocument(
+    page,
+    "# Lamps\n\nSee [the act](https://example.org/act?x=1), or [ask](mailto:ines@example.org).\n\n# Gales\n\nIn [the log](log.txt).\n",
+  );
+  await page.getByRole("button", { name: "Links" }).click();
+  const drawer = page.getByRole("region", { name: "Links" });
+  await expect(drawer.getByRole("button", { name: /^the act/ })).toContainText("https://example.org/act?x=1");
+  await expect(drawer.getByRole("button", { name: /^ask/ })).toContainText("ines@example.org");
+  await expect(drawer.getByRole("button", { name: /^the log/ })).toContainText("log.txt");
+  await drawer.getByRole("button", { name: "2", exact: true }).click();
+  await expect(page.getByRole("treeitem", { name: /Gales/ })).toHaveAttribute("aria-current", "location");
+  const asked = context.waitForEvent("request", (each) => each.url().includes("example.org/act"));
+  await drawer.getByRole("button", { name: /^the act/ }).click();
+  expect((await asked).url()).toBe("https://example.org/act?x=1");
+});

@@ -1,10 +1,13 @@
 import { create } from "zustand";
-import type { Found, FoundPlace, FindQuery } from "../api/client";
+import { api, read, type Found, type FoundPlace, type FindQuery } from "../api/client";
 import type { Session } from "../document/session";
 import { branchEnd } from "../outline/outline";
 
 /** How exactly something is looked for. */
 export type Manner = Required<Pick<FindQuery, "mode" | "caseMatters" | "diacriticsMatter" | "wholeWords" | "fields">>;
+
+/** Places in what is on the screen that are marked. */
+const MOST_IN_SIGHT = 3000;
 
 export const FIELDS = ["heading", "text", "note", "caption", "aim"] as const;
 
@@ -26,6 +29,8 @@ type FindState = {
   withOffcuts: boolean;
   found: Found | null;
   hits: readonly Hit[];
+  /** Of sections behind the last of them, those that are on the screen and were looked through for it. */
+  besides: ReadonlyMap<string, readonly FoundPlace[]>;
   /** How many of them stand in each branch, by its section. */
   counts: ReadonlyMap<string, number>;
   /** Which of the hits the writer is at; -1 for none yet. */
@@ -43,6 +48,7 @@ export const useFind = create<FindState>(() => ({
   withOffcuts: true,
   found: null,
   hits: [],
+  besides: new Map(),
   counts: new Map(),
   at: -1,
   goesOn: false,
@@ -59,7 +65,7 @@ export function take(session: Session, found: Found | null): void {
   const same = was
     ? hits.findIndex(({ section, from, field }) => section === was.section && field === was.field && from >= was.from)
     : -1;
-  useFind.setState({ found, hits, counts: countsByBranch(session, hits), at: same, goesOn: false });
+  useFind.setState({ found, hits, besides: new Map(), counts: countsByBranch(session, hits), at: same, goesOn: false });
   if (goesOn && hits.length > 0) {
     // What was put there may hold the words as well; the next place is behind it.
     const next = at + (found?.isMore ? 0 : 1 + hits.length - before.length);
@@ -119,4 +125,31 @@ function countsByBranch(session: Session, hits: readonly Hit[]): ReadonlyMap<str
     if (count > 0) counts.set(id, count);
   });
   return counts;
+}
+
+/** Where there are more places than are told, what is on the screen is looked through by itself, so that none in sight is missed. */
+export async function lookThrough(session: Session, shown: readonly string[]): Promise<void> {
+  const { found, hits, words, manner } = useFind.getState();
+  const { positions } = session.state;
+  if (!found?.isMore) return;
+  const last = positions.get(hits.at(-1)?.section ?? "") ?? -1;
+  const unknown = shown.filter(
+    (id) => (positions.get(id) ?? -1) >= last && !useFind.getState().besides.has(id) && !session.typing.isIn(id),
+  );
+  if (unknown.length === 0) return;
+  const body = {
+    query: { words, ...manner },
+    offcuts: false,
+    most: MOST_IN_SIGHT,
+    sections: unknown.join(","),
+    extent: "heading-only" as const,
+  };
+  const params = { path: { id: session.state.id } };
+  const answer = await read(api.POST("/api/documents/{id}/find", { params, body })).catch(() => null);
+  // Something else is looked for by now.
+  if (!answer || useFind.getState().found !== found) return;
+  const besides = new Map(useFind.getState().besides);
+  for (const id of unknown) besides.set(id, []);
+  for (const { id, places } of answer.sections) besides.set(id, places);
+  useFind.setState({ besides });
 }

@@ -1054,12 +1054,6 @@ export interface components {
             isOwn: boolean;
             parts: components["schemas"]["StarterPart"][];
         };
-        /** @description A named place. */
-        Bookmark: {
-            id: string;
-            name: string;
-            section: string;
-        };
         CalculationAnswer: {
             result: string | null;
             /** @description Why there is no result */
@@ -1097,13 +1091,6 @@ export interface components {
         FormerBookmark: {
             /** @description Null when no link leads to one of that name */
             id: string | null;
-        };
-        /** @description A link from one section's text to a section or bookmark. */
-        InnerLink: {
-            section: string;
-            target: string;
-            words: string;
-            broken: boolean;
         };
         KeptPicture: {
             /** @description What a text names it by. */
@@ -1185,10 +1172,30 @@ export interface components {
              */
             captionNumbering: "plain" | "byChapter" | "none";
         };
-        /** @description The bookmarks, inner links, captions and reminders of a document, in the order of the text. */
+        /** @description A named place. */
+        Bookmark: {
+            id: string;
+            name: string;
+            section: string;
+        };
+        /** @description A link from one section's text to a section or bookmark. */
+        InnerLink: {
+            section: string;
+            target: string;
+            words: string;
+            broken: boolean;
+        };
+        /** @description A link from one section's text to a page of the web, an address of mail or a file; the first to it there. */
+        OuterLink: {
+            section: string;
+            address: string;
+            words: string;
+        };
+        /** @description The bookmarks, links, captions and reminders of a document, in the order of the text. */
         Places: {
             bookmarks: components["schemas"]["Bookmark"][];
             links: components["schemas"]["InnerLink"][];
+            addresses: components["schemas"]["OuterLink"][];
             captions: components["schemas"]["CaptionView"][];
             reminders: components["schemas"]["Reminder"][];
         };

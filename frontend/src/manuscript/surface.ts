@@ -10,7 +10,8 @@ import { useComfort } from "../parts/comfort";
 import { comesTo } from "../parts/focus";
 import { counted } from "../parts/words";
 import { useReading } from "../speech/reading";
-import { useFind, type Hit } from "../find/found";
+import type { FoundStretch } from "../editor/found";
+import { lookThrough, useFind } from "../find/found";
 import { Heights, MOST_HELD, rangeAhead, rangeAround, type Range } from "./heights";
 
 /** Room a section is given before its height is known: a line is about 11 words and 28 pixels high. */
@@ -22,6 +23,7 @@ const OWN_SCROLL = 250;
 const PATIENCE = 2000;
 /** Nor does a cursor that was left behind wait longer for its text (milliseconds). */
 const TOO_LONG = 5000;
+const PAUSE_OF_SCROLLING = 120;
 /** A window that is not seen draws no frames; its keys wait no longer than this (milliseconds). */
 const HIDDEN = 250;
 /** Where the eye rests: the section that stands at this depth of the window is the current one while scrolling. */
@@ -41,6 +43,7 @@ export class Surface {
   private frame = 0;
   private ownScroll = 0;
   private release: number | undefined;
+  private looking: number | undefined;
   private pending = 0;
   /** Whether what is known is another than what is shown. */
   private isStale = true;
@@ -134,7 +137,9 @@ export class Surface {
         if (word !== before.word) this.showSpoken(word?.section ?? null);
       }),
       useFind.subscribe((shown, before) => {
-        if (shown.hits !== before.hits || shown.at !== before.at) this.editor.redraw();
+        if (shown.hits !== before.hits || shown.at !== before.at || shown.besides !== before.besides)
+          this.editor.redraw();
+        if (shown.found !== before.found) this.lookSoon();
       }),
       () => cancelAnimationFrame(later),
     );
@@ -147,6 +152,7 @@ export class Surface {
     for (const stop of this.stops) stop();
     cancelAnimationFrame(this.frame);
     window.clearTimeout(this.release);
+    window.clearTimeout(this.looking);
     this.editor.destroy();
     this.above.remove();
     this.below.remove();
@@ -251,13 +257,31 @@ export class Surface {
   }
 
   /** None where words are on their way: what was found stands elsewhere by now. */
-  private foundIn(id: string): readonly (Hit & { isNow: boolean })[] {
-    const { hits, at } = useFind.getState();
+  private foundIn(id: string): readonly (FoundStretch & { isNow: boolean })[] {
+    const { hits, at, besides } = useFind.getState();
     if (hits.length === 0 || this.session.typing.isIn(id)) return [];
     const now = hits[at];
-    return hits
+    const own = hits
       .filter((hit) => hit.section === id && hit.field !== "aim")
       .map((hit) => ({ ...hit, isNow: hit === now }));
+    // The last of the hits may be followed by others in its section.
+    const more = (besides.get(id) ?? [])
+      .filter(
+        (place) =>
+          place.field !== "aim" && !own.some(({ from, field }) => from === place.from && field === place.field),
+      )
+      .map((place) => ({ ...place, isNow: false }));
+    return [...own, ...more];
+  }
+
+  /** After a pause in scrolling, what is shown by then is looked through. */
+  private lookSoon(): void {
+    if (!useFind.getState().found?.isMore) return;
+    window.clearTimeout(this.looking);
+    this.looking = window.setTimeout(
+      () => void lookThrough(this.session, this.ids.slice(this.shown.from, this.shown.to)),
+      PAUSE_OF_SCROLLING,
+    );
   }
 
   private isPicked(position: number): boolean {
@@ -410,6 +434,7 @@ export class Surface {
       if (text && position !== undefined) sections.push({ id, text, hasHeading: levelAt(outline, position) > 0 });
     }
     this.editor.show(sections, (id) => this.session.typing.isIn(id));
+    this.lookSoon();
     this.space();
   }
 
@@ -478,6 +503,8 @@ export class Surface {
     this.release = window.setTimeout(() => {
       if (!this.isAwaiting) return;
       this.isAwaiting = false;
+      // Whoever has pointed elsewhere waits for no text any more.
+      if (!this.session.window.request) return this.session.state.isAnswering ? undefined : this.editor.release();
       this.editor.stay();
       this.session.messages.say("The text there could not be read just now; try again.", "warning");
     }, TOO_LONG);

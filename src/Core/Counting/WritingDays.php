@@ -8,17 +8,16 @@ namespace Stemmata\Core\Counting;
 final class WritingDays
 {
     /**
-     * @param list<array{startedAt: int, words: int}> $sittings the first first: when each began (seconds since 1970) and
-     *     the words that the document had then
+     * @param list<WordsHad> $sittings the first first: when each began (seconds since 1970), and what the document had then
      *
      * @return array<string, int> words more or fewer, by day as “2026-11-29”, the first day first
      */
-    public static function of(array $sittings, int $wordsNow, \DateTimeZone $zone): array
+    public static function of(array $sittings, WordsHad $now, \DateTimeZone $zone): array
     {
         $days = [];
-        foreach ($sittings as $index => ['startedAt' => $startedAt, 'words' => $words]) {
-            $day = (new \DateTimeImmutable('@' . $startedAt))->setTimezone($zone)->format('Y-m-d');
-            $days[$day] = ($days[$day] ?? 0) + ($sittings[$index + 1]['words'] ?? $wordsNow) - $words;
+        foreach ($sittings as $index => $had) {
+            $day = (new \DateTimeImmutable('@' . $had->at))->setTimezone($zone)->format('Y-m-d');
+            $days[$day] = ($days[$day] ?? 0) + ($sittings[$index + 1] ?? $now)->more($had);
         }
 
         return $days;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Core\Document;
 
 use Stemmata\Core\Link\KeptFile;
+use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Text\Caption;
 use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\Picture;
@@ -22,6 +23,8 @@ final readonly class References
      * @param int                   $fillers   paragraphs that are filler
      * @param array<string, string> $keptFiles names of files kept with the document that links lead to, by hash
      * @param list<Reminder>        $reminders in order, each id once
+     * @param array<string, string> $addresses the first linked words by what is linked to outside the text: pages of the web,
+     *     mail, files
      * @param int                   $untold    pictures within its lines of which nobody is told what they show
      */
     private function __construct(
@@ -35,6 +38,7 @@ final readonly class References
         public int $fillers = 0,
         public array $reminders = [],
         public int $untold = 0,
+        public array $addresses = [],
     ) {}
 
     public static function in(Section $section): self
@@ -49,6 +53,7 @@ final readonly class References
         $fillers = 0;
         $reminders = [];
         $untold = 0;
+        $addresses = [];
         foreach (self::parts($section) as $node) {
             $fillers += Filler::is($node) ? 1 : 0;
             $untold += 'image' === $node->type && !Picture::isDescribed($node) ? 1 : 0;
@@ -66,7 +71,11 @@ final readonly class References
             if (null !== ($hash = Picture::findHash($node->textAttribute('src')))) {
                 $pictures[$hash] = $hash;
             }
-            $kept = KeptFile::findIn((string) $node->findMark('link')?->attribute('href'));
+            $address = (string) $node->findMark('link')?->attribute('href');
+            if ('' !== $address && null === LinkTarget::findInnerId($address)) {
+                $addresses[$address] ??= $node->plainText();
+            }
+            $kept = KeptFile::findIn($address);
             if (null !== $kept) {
                 $pictures[$kept->hash] = $kept->hash;
                 $keptFiles[$kept->hash] = $kept->name;
@@ -87,6 +96,7 @@ final readonly class References
             $fillers,
             array_values($reminders),
             $untold,
+            $addresses,
         );
     }
 
@@ -97,6 +107,7 @@ final readonly class References
      * @param array<string, string> $links
      * @param list<Caption>         $captions
      * @param list<Reminder>        $reminders
+     * @param array<string, string> $addresses
      */
     public static function kept(
         array $bookmarks,
@@ -107,6 +118,7 @@ final readonly class References
         int $fillers = 0,
         array $reminders = [],
         int $untold = 0,
+        array $addresses = [],
     ): self {
         return new self(
             $bookmarks,
@@ -118,6 +130,7 @@ final readonly class References
             fillers: $fillers,
             reminders: $reminders,
             untold: $untold,
+            addresses: $addresses,
         );
     }
 

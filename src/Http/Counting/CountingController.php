@@ -18,7 +18,6 @@ use Stemmata\Http\Document\RequestedScope;
 use Stemmata\Http\Request\JsonBody;
 use Stemmata\Http\Request\ProblemException;
 use Stemmata\Storage\Document\DocumentStore;
-use Stemmata\Storage\Section\Facts;
 use Stemmata\Storage\Section\WritingLog;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -31,12 +30,7 @@ final readonly class CountingController
     /** Sections that are read together. */
     private const AT_ONCE = 200;
 
-    public function __construct(
-        private DocumentStore $store,
-        private Facts $facts,
-        private WritingLog $log,
-        private ClockInterface $clock,
-    ) {}
+    public function __construct(private DocumentStore $store, private WritingLog $log, private ClockInterface $clock) {}
 
     #[Route('/api/documents/{id}/text-counts', methods: ['GET'])]
     #[OA\Get(path: '/api/documents/{id}/text-counts', operationId: 'countText')]
@@ -129,17 +123,18 @@ final readonly class CountingController
         $zone = self::zone($request->query->getString('zone'));
         $today = $this->clock->now()->setTimezone($zone);
         $record = $this->store->get($id);
-        $words = array_sum($this->facts->wordsInOrder($id, $record->outline()));
+        $now = $this->log->hasNow($record, $today->getTimestamp());
+        $words = $now->words;
         $sittings = $this->log->sittings($id);
         $last = $sittings[count($sittings) - 1] ?? null;
-        $days = WritingDays::of($sittings, $words, $zone);
+        $days = WritingDays::of($sittings, $now, $zone);
         $plan = $record->setup()->plan;
 
         return new JsonResponse(
             new WritingView(
                 $words,
                 $record->target,
-                null === $last ? 0 : $words - $last['words'],
+                null === $last ? 0 : $now->more($last),
                 $plan->sittingGoal,
                 $plan->deadline,
                 $plan->daysLeft($today),

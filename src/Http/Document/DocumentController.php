@@ -29,7 +29,7 @@ use Stemmata\Http\Document\View\NamedCaption;
 use Stemmata\Http\Document\View\OffcutText;
 use Stemmata\Http\Document\View\OffcutView;
 use Stemmata\Http\Document\View\OutlineCounts;
-use Stemmata\Http\Document\View\Places;
+use Stemmata\Http\Document\View\Place\Places;
 use Stemmata\Http\Document\View\SectionText;
 use Stemmata\Http\Document\View\Skeleton;
 use Stemmata\Http\Request\JsonBody;

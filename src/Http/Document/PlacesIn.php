@@ -7,10 +7,11 @@ namespace Stemmata\Http\Document;
 use Stemmata\Core\Check\BrokenLinks;
 use Stemmata\Core\Counting\CaptionNumbers;
 use Stemmata\Core\Document\Document;
-use Stemmata\Http\Document\View\Bookmark;
 use Stemmata\Http\Document\View\CaptionView;
-use Stemmata\Http\Document\View\InnerLink;
-use Stemmata\Http\Document\View\Places;
+use Stemmata\Http\Document\View\Place\Bookmark;
+use Stemmata\Http\Document\View\Place\InnerLink;
+use Stemmata\Http\Document\View\Place\OuterLink;
+use Stemmata\Http\Document\View\Place\Places;
 use Stemmata\Http\Reminder\View\ReminderView;
 
 /** Lists bookmarks, links and captions in the order of the text; what stands among the offcuts is not in the text. */
@@ -47,6 +48,13 @@ final class PlacesIn
             }
         }
 
+        $addresses = [];
+        foreach ($references as $position => $each) {
+            foreach ($each->addresses as $address => $words) {
+                $addresses[] = new OuterLink($document->outline->idAt($position)->value, (string) $address, $words);
+            }
+        }
+
         $labels = CaptionNumbers::of($document)->labels;
         $captions = [];
         foreach ($references as $position => $each) {
@@ -65,6 +73,6 @@ final class PlacesIn
             }
         }
 
-        return new Places($bookmarks, $links, $captions, $reminders);
+        return new Places($bookmarks, $links, $addresses, $captions, $reminders);
     }
 }

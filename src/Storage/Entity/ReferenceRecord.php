@@ -23,6 +23,8 @@ class ReferenceRecord
     /** The footnotes and captions of the section: see CountedForm. */
     public const COUNTED = 'counted';
 
+    /** What is linked to outside the text, all of a section as one: words by address, in JSON. */
+    public const ADDRESSES = 'addresses';
     /** Its words, behind one sign that tells whether it is open or settled. */
     public const REMINDER = 'reminder';
     private const SETTLED = '1';
@@ -46,5 +48,27 @@ class ReferenceRecord
     public static function reminder(string $target, string $name): Reminder
     {
         return new Reminder($target, substr($name, 1), str_starts_with($name, self::SETTLED));
+    }
+
+    /** @param array<string, string> $addresses words by address; such as are too long to be shown are cut */
+    public static function addresses(array $addresses, int $longest): string
+    {
+        $words = array_map(static fn(string $words): string => mb_substr($words, 0, $longest), $addresses);
+
+        return json_encode((object) $words, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
+    }
+
+    /** @return array<string, string> */
+    public static function readAddresses(string $json): array
+    {
+        $read = json_decode($json, true);
+        $addresses = [];
+        foreach (is_array($read) ? $read : [] as $address => $words) {
+            if (is_string($words)) {
+                $addresses[(string) $address] = $words;
+            }
+        }
+
+        return $addresses;
     }
 }

@@ -6,6 +6,7 @@ namespace Stemmata\Storage\Section;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use Stemmata\Core\Counting\WordCount;
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Storage\Database\Row;
@@ -91,6 +92,22 @@ final readonly class Facts
             },
             '' === $outline->ids ? [] : str_split($outline->ids, SectionId::LENGTH),
         );
+    }
+
+    /** How many words the headings have, of what stands in the outline. */
+    public function wordsOfHeadings(string $documentId, Outline $outline): int
+    {
+        $headings = $this->connection->fetchAllKeyValue('SELECT id, heading FROM section WHERE document_id = ?', [
+            $documentId,
+        ]);
+        $count = new WordCount();
+        $words = 0;
+        foreach ('' === $outline->ids ? [] : str_split($outline->ids, SectionId::LENGTH) as $id) {
+            $heading = $headings[$id] ?? '';
+            $words += is_string($heading) ? $count->ofText($heading) : 0;
+        }
+
+        return $words;
     }
 
     /** @return array<string, int> at which revision of the document each section was last written, by id */

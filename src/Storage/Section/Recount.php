@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use Stemmata\Core\Document\References;
 use Stemmata\Core\Document\Section;
 use Stemmata\Core\Outline\SectionId;
+use Stemmata\Storage\Entity\ReferenceRecord;
 
 /** Counts anew what is kept beside texts that are there already, for migrations. */
 final class Recount
@@ -36,20 +37,20 @@ final class Recount
             $section = Section::blank(SectionId::fromString($id))
                 ->withHeading(SectionForm::readHeading($heading, $inline))
                 ->withBody(SectionForm::readBody($body));
-            $counted = CountedForm::written(References::in($section));
-            $connection->delete('reference', [
-                'document_id' => $document,
-                'section_id' => $id,
-                'kind' => 'counted',
-            ]);
-            if ('' !== $counted) {
-                $connection->insert('reference', [
-                    'document_id' => $document,
-                    'section_id' => $id,
-                    'kind' => 'counted',
-                    'target' => $id,
-                    'name' => $counted,
-                ]);
+            $references = References::in($section);
+            $kept = [
+                'counted' => CountedForm::written($references),
+                'addresses' =>
+                    [] === $references->addresses
+                        ? ''
+                        : ReferenceRecord::addresses($references->addresses, SectionRows::LONGEST_LINK_WORDS),
+            ];
+            foreach ($kept as $kind => $words) {
+                $place = ['document_id' => $document, 'section_id' => $id, 'kind' => $kind];
+                $connection->delete('reference', $place);
+                if ('' !== $words) {
+                    $connection->insert('reference', [...$place, 'target' => $id, 'name' => $words]);
+                }
             }
         }
     }

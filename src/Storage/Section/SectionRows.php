@@ -27,7 +27,7 @@ use Stemmata\Storage\File\StoredFiles;
  */
 final readonly class SectionRows
 {
-    private const LONGEST_LINK_WORDS = 200;
+    public const LONGEST_LINK_WORDS = 200;
 
     public function __construct(
         private Connection $connection,
@@ -164,6 +164,13 @@ final readonly class SectionRows
                 'kind' => ReferenceRecord::LINK,
                 'target' => (string) $target,
                 'name' => mb_substr($words, 0, self::LONGEST_LINK_WORDS),
+            ];
+        }
+        if ([] !== $references->addresses) {
+            $rows[] = [
+                'kind' => ReferenceRecord::ADDRESSES,
+                'target' => $section->id->value,
+                'name' => ReferenceRecord::addresses($references->addresses, self::LONGEST_LINK_WORDS),
             ];
         }
         foreach ($references->reminders as $reminder) {

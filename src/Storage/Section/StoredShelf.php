@@ -219,6 +219,7 @@ final class StoredShelf implements Shelf
         $withContents = [];
         $counted = [];
         $reminders = [];
+        $addresses = [];
         foreach (
             $this->entities
                 ->getConnection()
@@ -232,6 +233,9 @@ final class StoredShelf implements Shelf
             match ($row->text('kind')) {
                 ReferenceRecord::BOOKMARK => ($bookmarks[$section][$row->text('target')] = $row->text('name')),
                 ReferenceRecord::LINK => ($links[$section][$row->text('target')] = $row->text('name')),
+                ReferenceRecord::ADDRESSES => ($addresses[$section] = ReferenceRecord::readAddresses(
+                    $row->text('name'),
+                )),
                 ReferenceRecord::COUNTED => ($counted[$section] = CountedForm::read($row->text('name'))),
                 ReferenceRecord::REMINDER => ($reminders[$section][] = ReferenceRecord::reminder(
                     $row->text('target'),
@@ -241,7 +245,7 @@ final class StoredShelf implements Shelf
             };
         }
         $references = [];
-        foreach (array_keys($bookmarks + $links + $withContents + $counted + $reminders) as $section) {
+        foreach (array_keys($bookmarks + $links + $withContents + $counted + $reminders + $addresses) as $section) {
             $count = $counted[$section] ?? CountedForm::NONE;
             $references[$section] = References::kept(
                 $bookmarks[$section] ?? [],
@@ -252,6 +256,7 @@ final class StoredShelf implements Shelf
                 $count['fillers'],
                 $reminders[$section] ?? [],
                 $count['untold'],
+                $addresses[$section] ?? [],
             );
         }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Storage\Section;
 
 use Doctrine\DBAL\Connection;
+use Stemmata\Core\Counting\WordsHad;
 use Stemmata\Core\History\Sittings;
 use Stemmata\Storage\Database\Row;
 use Stemmata\Storage\Entity\DocumentRecord;
@@ -21,21 +22,35 @@ final readonly class WritingLog
             return;
         }
         $document->sittingSince = $now;
+        $had = $this->hasNow($document, $now);
         $this->connection->executeStatement(
-            'INSERT INTO sitting (document_id, started_at, words) VALUES (?, ?, ?) ON CONFLICT DO NOTHING',
-            [$document->id, $now, array_sum($this->facts->wordsInOrder($document->id, $document->outline()))],
+            'INSERT INTO sitting (document_id, started_at, words, heading_words) VALUES (?, ?, ?, ?) ON CONFLICT DO NOTHING',
+            [$document->id, $now, $had->words, $had->headings],
         );
     }
 
-    /** @return list<array{startedAt: int, words: int}> the first first */
+    public function hasNow(DocumentRecord $document, int $now): WordsHad
+    {
+        return new WordsHad(
+            $now,
+            array_sum($this->facts->wordsInOrder($document->id, $document->outline())),
+            $this->facts->wordsOfHeadings($document->id, $document->outline()),
+        );
+    }
+
+    /** @return list<WordsHad> the first first */
     public function sittings(string $documentId): array
     {
-        return array_map(static function (array $fields): array {
+        return array_map(static function (array $fields): WordsHad {
             $row = new Row($fields);
 
-            return ['startedAt' => $row->integer('started_at'), 'words' => $row->integer('words')];
+            return new WordsHad(
+                $row->integer('started_at'),
+                $row->integer('words'),
+                $row->findInteger('heading_words'),
+            );
         }, $this->connection->fetchAllAssociative(
-            'SELECT started_at, words FROM sitting WHERE document_id = ? ORDER BY started_at',
+            'SELECT started_at, words, heading_words FROM sitting WHERE document_id = ? ORDER BY started_at',
             [$documentId],
         ));
     }

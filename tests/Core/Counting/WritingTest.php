@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Counting\ReadingTime;
 use Stemmata\Core\Counting\TextCounts;
+use Stemmata\Core\Counting\WordsHad;
 use Stemmata\Core\Counting\WritingDays;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\WritingPlan;
@@ -23,20 +24,31 @@ final class WritingTest extends TestCase
     {
         $at = static fn(string $time): int => (new \DateTimeImmutable($time))->getTimestamp();
         $sittings = [
-            ['startedAt' => $at('2026-11-27T09:00:00Z'), 'words' => 100],
-            ['startedAt' => $at('2026-11-27T15:00:00Z'), 'words' => 350],
-            ['startedAt' => $at('2026-11-28T23:30:00Z'), 'words' => 600],
+            new WordsHad($at('2026-11-27T09:00:00Z'), 100, null),
+            new WordsHad($at('2026-11-27T15:00:00Z'), 350, null),
+            new WordsHad($at('2026-11-28T23:30:00Z'), 600, null),
         ];
+
+        $now = new WordsHad($at('2026-11-29T00:10:00Z'), 580, 12);
 
         self::assertSame(
             ['2026-11-27' => 500, '2026-11-28' => -20],
-            WritingDays::of($sittings, 580, new \DateTimeZone('UTC')),
+            WritingDays::of($sittings, $now, new \DateTimeZone('UTC')),
         );
         self::assertSame(
             ['2026-11-27' => 500, '2026-11-29' => -20],
-            WritingDays::of($sittings, 580, new \DateTimeZone('Europe/Berlin')),
+            WritingDays::of($sittings, $now, new \DateTimeZone('Europe/Berlin')),
         );
-        self::assertSame([], WritingDays::of([], 580, new \DateTimeZone('UTC')));
+        self::assertSame([], WritingDays::of([], $now, new \DateTimeZone('UTC')));
+    }
+
+    public function testALineMadeAHeadingIsNoWordLess(): void
+    {
+        $before = new WordsHad(0, 100, 10);
+
+        self::assertSame(0, (new WordsHad(60, 71, 39))->more($before));
+        self::assertSame(-29, (new WordsHad(60, 71, 39))->more(new WordsHad(0, 100, null)));
+        self::assertSame(4, (new WordsHad(60, 104, 10))->more($before));
     }
 
     #[TestWith(['2026-11-29', 1, 1000])]

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useDocument, useSession } from "../../document/context";
 import { sectionLabel } from "../../document/section-name";
+import { keptFile } from "../../editor/target";
 import { followTarget, placesQuery } from "../../places/places";
 
 /** The named places of the document and the links within it. */
@@ -10,7 +11,7 @@ export function PlacesDrawer() {
   const places = useQuery(placesQuery(id));
   const numberOf = (section: string) => session.state.numbers[session.state.positions.get(section) ?? -1] ?? "";
   if (!places.data) return <p className="text-soft">{places.error?.message ?? "Looking…"}</p>;
-  const { bookmarks, links } = places.data;
+  const { bookmarks, links, addresses } = places.data;
   return (
     <div className="space-y-6">
       <div>
@@ -61,6 +62,34 @@ export function PlacesDrawer() {
               >
                 {link.words || "(no words)"}
                 {link.broken && <span className="ml-2 text-xs">leads nowhere</span>}
+              </button>
+            </li>
+          ))}
+        </ul>
+      </div>
+      <div>
+        <h3 className="mb-1 text-[11px] font-semibold text-stem">Links to the web, mail and files</h3>
+        {addresses.length === 0 && <p className="text-soft">None yet.</p>}
+        <ul>
+          {addresses.map(({ section, address, words }) => (
+            <li key={section + address} className="flex items-baseline gap-2 px-2 py-1">
+              <button
+                type="button"
+                className="rounded text-faint hover:text-stem"
+                title={`Go to the link in ${sectionLabel(session.state, section)}`}
+                onClick={() => session.navigation.goTo({ section })}
+              >
+                {numberOf(section) || "•"}
+              </button>
+              <button
+                type="button"
+                className="min-w-0 rounded text-left text-stem hover:underline"
+                onClick={() => followTarget(session, address)}
+              >
+                {words || "(no words)"}
+                <span className="block text-xs break-all text-faint">
+                  {keptFile(address)?.name ?? address.replace(/^mailto:/i, "")}
+                </span>
               </button>
             </li>
           ))}

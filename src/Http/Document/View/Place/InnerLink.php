@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Stemmata\Http\Document\View;
+namespace Stemmata\Http\Document\View\Place;
 
 use OpenApi\Attributes as OA;
 
