@@ -56,6 +56,11 @@ test("the same words in two windows: one writes on while the choice stands, and 
   await allKept(page);
   await other.context().setOffline(false);
   await expect(choice(other)).toBeVisible();
+  // Only the words that differ are marked.
+  const marked = (side: string) =>
+    other.evaluate((name) => [...(CSS.highlights.get(name) ?? [])].map((range) => range.toString()), `differs-${side}`);
+  await expect.poll(() => marked("mine")).toEqual(["B."]);
+  await expect.poll(() => marked("theirs")).toEqual(["A."]);
   // Keys go where they were meant while it comes up; and A goes on, and is told the truth.
   await other.keyboard.type(" Still B.");
   await page.keyboard.type(" Later A.");
@@ -97,4 +102,25 @@ test("words that give way lie among the offcuts, and the keys stay in the text",
   expect(offcuts.map(({ name }) => name.trim())).toEqual(["From B."]);
   await other.keyboard.type("!");
   await expect(other.locator(".manuscript p").first()).toContainText("!");
+});
+
+test("words written over several sections that another window changed meanwhile are not lost", async ({
+  page,
+  context,
+}) => {
+  const id = await openDocument(page, TEXT);
+  const other = await secondWindow(page, context);
+  await other.context().setOffline(true);
+  await putCursor(other, "Alpha beta.");
+  await other.keyboard.press("Home");
+  for (let lines = 0; lines < 3; lines++) await other.keyboard.press("Shift+ArrowDown");
+  await other.keyboard.press("Shift+End");
+  await other.keyboard.type("Written over it all.");
+  await typeAtEndOf(page, "Last words.", " And more.");
+  await allKept(page);
+  await other.context().setOffline(false);
+  await expect(other.getByText("What you wrote lies among the ideas.")).toBeVisible({ timeout: 20_000 });
+  await bothShow([page, other], id, ["Alpha beta.", "Gamma delta.", "Last words. And more."]);
+  await other.getByRole("button", { name: "Ideas" }).click();
+  await expect(other.getByRole("region", { name: "Ideas" })).toContainText("Written over it all.");
 });

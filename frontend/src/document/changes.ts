@@ -23,6 +23,11 @@ import { withoutGone, type WindowState } from "./window-state";
 
 /** A change that takes longer says that it is under way (milliseconds). */
 const MOMENT = 300;
+/** What could not be sent is sent again (milliseconds). */
+const AGAIN = 2000;
+
+/** Who is told at once what became of a change. */
+type Told = { applied: (outcome: WriteOutcome) => void; failed: () => void };
 /** So many looks a few seconds apart at an unchanged document tell that a command did not reach the server. */
 const ENOUGH_LOOKS = 2;
 /** All that is read from the whole document. */
@@ -60,9 +65,9 @@ export class Changes {
     return this.answering(() => this.operated(operation, quiet ? null : ({ label }) => `${label}${kept}`));
   }
 
-  /** What the screen shows already; `applied` is told before anything that follows has its turn. */
-  async keep(operation: Operation, applied: (outcome: WriteOutcome) => void): Promise<Write> {
-    return this.operated(operation, null, applied);
+  /** What the screen shows already; what became of it is told before anything that follows has its turn. */
+  async keep(operation: Operation, told: Told): Promise<Write> {
+    return this.operated(operation, null, told);
   }
 
   /** Text from elsewhere that has headings, or paragraphs enough to look for some. */
@@ -284,13 +289,13 @@ export class Changes {
   private operated(
     operation: Operation,
     label: ((outcome: WriteOutcome) => string) | null,
-    applied?: (outcome: WriteOutcome) => void,
+    told?: Told,
   ): Promise<Write> {
     return this.written(
       (baseRevision) => api.POST("/api/documents/{id}/operations", { ...this.path, body: { baseRevision, operation } }),
       label,
       true,
-      applied,
+      told,
     );
   }
 
@@ -311,14 +316,26 @@ export class Changes {
     send: (baseRevision: number) => Parameters<typeof write>[0],
     label: ((outcome: WriteOutcome) => string) | null,
     canUndo = true,
-    applied?: (outcome: WriteOutcome) => void,
+    told?: Told,
   ): Promise<Write> {
     const sending = this.parts.sending();
     return this.inTurn(async () => {
       await sending();
-      const answer = await write(send(this.revision));
+      // It rests on what the writer saw, however long it takes to be sent.
+      const seen = this.revision;
+      let answer = await write(send(seen));
+      // What the screen shows already is not taken back because nobody answers: what is written next rests on it.
+      while (told && answer.kind === "unreachable") {
+        this.parts.messages.say(
+          "Stemmata cannot be reached just now. What you wrote is kept as soon as it answers.",
+          "unsure",
+        );
+        await new Promise((resolve) => window.setTimeout(resolve, AGAIN));
+        answer = await write(send(seen));
+      }
       await this.answered(answer, label, canUndo);
-      if (answer.kind === "applied") applied?.(answer.outcome);
+      if (answer.kind === "applied") told?.applied(answer.outcome);
+      else told?.failed();
       return answer;
     });
   }

@@ -817,8 +817,9 @@ test("a place that was asked for is not gone to once the writer has pointed else
 
 test("what is typed after a change of the text comes to the server after it, though both wait for an answer", async () => {
   type("a", "The");
-  const kept = session.changes.keep({ name: "split", section: "a", from: 1 }, ({ revision }) =>
-    session.typing.buildOn(["a", "b"], revision),
+  const kept = session.changes.keep(
+    { name: "split", section: "a", from: 1 },
+    { applied: ({ revision }) => session.typing.buildOn(["a", "b"], revision), failed: () => undefined },
   );
   type("a", "The gale");
   type("b", "New words");

@@ -1,6 +1,7 @@
 import { useEffect, useReducer, useRef, useState } from "react";
 import { useDocument, useSession } from "../document/context";
 import { commonEnds, type Choice, type Clash } from "../document/clash";
+import { differing } from "../document/differing";
 import type { Words } from "../document/drafts";
 import { sectionName } from "../document/section-name";
 import { drawn } from "../editor/manuscript-editor";
@@ -70,22 +71,56 @@ function Question({ clash: { section, theirs } }: { clash: Clash }) {
       </div>
       {isOpen && mine && (
         <div className="mt-3 grid gap-4 md:grid-cols-2">
-          <Text label="Mine, from this window" text={mine} other={theirs} />
-          <Text label="Theirs, from the other window" text={theirs} other={mine} />
+          <Text side="mine" label="Mine, from this window" text={mine} other={theirs} />
+          <Text side="theirs" label="Theirs, from the other window" text={theirs} other={mine} />
         </div>
       )}
     </section>
   );
 }
 
+/** The words of what is drawn, each run of them apart, and a stretch of them as a range. */
+function linesOf(drawing: Node): { text: string; range: (stretch: { from: number; to: number }) => Range } {
+  const runs: { node: Node; from: number }[] = [];
+  let text = "";
+  const walk = document.createTreeWalker(drawing, NodeFilter.SHOW_TEXT);
+  for (let node = walk.nextNode(), before: Node | null = null; node; before = node, node = walk.nextNode()) {
+    if (
+      before &&
+      before.parentElement?.closest("p, li, td, th, pre") !== node.parentElement?.closest("p, li, td, th, pre")
+    )
+      text += "\n";
+    runs.push({ node, from: text.length });
+    text += node.nodeValue ?? "";
+  }
+  const range = ({ from, to }: { from: number; to: number }) => {
+    const made = document.createRange();
+    const at = (offset: number) => runs.findLast((run) => run.from <= offset)!;
+    const [first, last] = [at(from), at(to - 1)];
+    made.setStart(first.node, from - first.from);
+    made.setEnd(last.node, to - last.from);
+    return made;
+  };
+  return { text, range };
+}
+
 /** Where the two differ: paragraphs before and after that are the same are left out. */
-function Text({ label, text, other }: { label: string; text: Words; other: Words }) {
+function Text({ label, side, text, other }: { label: string; side: "mine" | "theirs"; text: Words; other: Words }) {
   const place = useRef<HTMLDivElement>(null);
   const { head, tail } = commonEnds(text.body, other.body);
   const shown = JSON.stringify(text.body.slice(head, text.body.length - tail));
+  const beside = JSON.stringify(other.body.slice(head, other.body.length - tail));
+  const name = `differs-${side}`;
   useEffect(() => {
-    place.current?.replaceChildren(drawn({ heading: [], body: JSON.parse(shown) as Words["body"] }, false));
-  }, [shown]);
+    if (!place.current) return;
+    const draw = (body: string) => drawn({ heading: [], body: JSON.parse(body) as Words["body"] }, false);
+    place.current.replaceChildren(draw(shown));
+    const holder = document.createElement("div");
+    holder.append(draw(beside));
+    const stretches = differing(linesOf(place.current).text, linesOf(holder).text);
+    CSS.highlights.set(name, new Highlight(...stretches.map((each) => linesOf(place.current!).range(each))));
+    return () => void CSS.highlights.delete(name);
+  }, [shown, beside, name]);
   return (
     <div className="min-w-0">
       <h3 className="mb-1 text-xs font-semibold text-soft">{label}</h3>

@@ -18,14 +18,56 @@ export async function keepStretch(session: Session, stretch: Stretch): Promise<r
   const texts = stretch.name === "replace-stretch" ? stretch.texts : [];
   const made = texts.slice(1).flatMap(({ id }) => id ?? []);
   const stays = stretch.name === "batch" ? sections : [...sections.slice(0, 1), ...made];
-  const answer = await session.changes.keep(stretch, ({ revision }) => session.typing.buildOn(stays, revision));
+  let words = "";
+  const answer = await session.changes.keep(stretch, {
+    applied: ({ revision }) => session.typing.buildOn(stays, revision),
+    failed: () => {
+      words = newWords(session, sections, texts);
+      [...sections, ...made].forEach((section) => session.typing.forget(section));
+    },
+  });
   if (answer.kind !== "applied") {
-    sections.forEach((section) => session.typing.forget(section));
+    if (words !== "") await rescued(session, words);
     return sections;
   }
   if (stretch.name === "batch") return [];
   session.messages.say(said(sections.length - (texts.length > 0 ? 1 : 0), made.length), "said", true);
   return [];
+}
+
+type Part = { text?: string; content?: Part[] };
+
+/** What was written that stood in none of these sections before, with what was typed on in them, a paragraph a line. */
+function newWords(
+  session: Session,
+  sections: readonly string[],
+  texts: readonly { id?: string; body?: unknown[] }[],
+): string {
+  const known = new Set(
+    sections.flatMap((section) => session.state.texts.get(section)?.body.map((block) => JSON.stringify(block)) ?? []),
+  );
+  const now = texts.map(({ id, body }, index) => {
+    const section = index === 0 ? sections[0]! : (id ?? "");
+    return session.typing.isIn(section) ? (session.typing.textNow(section)?.body ?? []) : (body ?? []);
+  });
+  return now
+    .flat()
+    .filter((block) => !known.has(JSON.stringify(block)))
+    .map((block) => plainOf(block as Part).trim())
+    .filter((line) => line !== "")
+    .join("\n");
+}
+
+const plainOf = (part: Part): string => part.text ?? (part.content ?? []).map(plainOf).join("");
+
+/** Words that could not be kept where they were written lie among the ideas. */
+async function rescued(session: Session, words: string): Promise<void> {
+  const { kind } = await session.changes.perform({ name: "note-idea", words }, { quiet: true });
+  if (kind === "applied")
+    session.messages.say(
+      "These sections were changed meanwhile, so that this could not be done. What you wrote lies among the ideas.",
+      "warning",
+    );
 }
 
 function said(gone: number, made: number): string {
