@@ -1,6 +1,6 @@
 import { expect, type Page } from "@playwright/test";
 import { COMMANDS, type TextCommand } from "../../frontend/src/keys/commands";
-import { exported, openDocument, putCursor, test } from "./helpers";
+import { choose, exported, openDocument, putCursor, test } from "./helpers";
 
 /** Every command of the text, and where the next letter must stand: the kind of line, and the line. */
 const SIGN = "§";
@@ -381,12 +381,14 @@ test("title, author and language are set in one place, reach the editor and the 
   await page.keyboard.press("Control+J");
   await page.keyboard.type("author");
   await page.keyboard.press("Enter");
-  await page.getByLabel("Title", { exact: true }).fill("The Keepers’ Lamps");
-  await page.getByLabel("Author, or authors").fill("Ines Thole");
-  await page.getByLabel("Language").fill("nonsense words");
+  const dialog = page.getByRole("dialog");
+  await dialog.getByLabel("Title", { exact: true }).fill("The Keepers’ Lamps");
+  await dialog.getByLabel("Author, or authors").fill("Ines Thole");
+  await choose(page.getByRole("combobox", { name: "Language" }), "Another, by its tag…");
+  await page.getByLabel("Its tag").fill("nonsense words");
   await page.getByRole("button", { name: "Keep this" }).click();
   await expect(page.getByRole("alert")).toContainText("A language is named by its tag");
-  await page.getByLabel("Language").fill("ar");
+  await choose(page.getByRole("combobox", { name: "Language" }), "Arabic · ar");
   await page.getByRole("button", { name: "Keep this" }).click();
   await expect(page.getByRole("heading", { name: "The Keepers’ Lamps" })).toBeVisible();
   await expect(page.locator(".manuscript")).toHaveAttribute("lang", "ar");

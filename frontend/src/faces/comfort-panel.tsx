@@ -1,5 +1,6 @@
 import { Glasses } from "lucide-react";
 import { Popover } from "radix-ui";
+import type { ReactElement } from "react";
 import { RoundButton } from "../parts/button";
 import {
   FACES,
@@ -33,15 +34,17 @@ const SET_OFF_WORDS: Record<SetOff, string> = {
 };
 
 /** How the text looks while one writes; every change shows at once. */
-export function ComfortPanel() {
+export function ComfortPanel({ trigger }: { trigger?: ReactElement }) {
   const comfort = useComfort();
   const { view } = useSpot.getState();
   return (
     <Popover.Root>
       <Popover.Trigger asChild>
-        <RoundButton name="How the text looks" shown="hidden md:grid">
-          <Glasses size={17} strokeWidth={1.6} aria-hidden="true" />
-        </RoundButton>
+        {trigger ?? (
+          <RoundButton name="How the text looks" shown="hidden md:grid">
+            <Glasses size={17} strokeWidth={1.6} aria-hidden="true" />
+          </RoundButton>
+        )}
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content

@@ -13,6 +13,7 @@ import { labelled } from "../keys/keys";
 import { cx } from "../parts/cx";
 import { openDialog } from "../window/open-dialog";
 import { setQuiet, useQuiet } from "../window/quiet";
+import { ComfortPanel } from "./comfort-panel";
 import { Header, SAVING, type Face } from "./header";
 import { JumpBox } from "../places/jump-box";
 import type { Offered } from "../places/offering";
@@ -120,7 +121,11 @@ function Faces({ face }: { face: Face }) {
           {!isQuiet && <OutlinePanel />}
           <Manuscript />
           <Drawer />
-          {isQuiet ? <LeaveQuiet /> : <NarrowBar onJump={commands.jump} />}
+          {isQuiet ? (
+            <LeaveQuiet />
+          ) : (
+            <NarrowBar onJump={commands.jump} look={(button) => <ComfortPanel trigger={button} />} />
+          )}
         </div>
       ) : face === "proof" ? (
         <div className="grid min-h-0 grid-cols-[minmax(0,1fr)] pb-14 md:grid-cols-[272px_minmax(0,1fr)_auto] md:pb-0 lg:grid-cols-[312px_minmax(0,1fr)_auto]">
@@ -136,7 +141,7 @@ function Faces({ face }: { face: Face }) {
         <ChoicePanel />
       </div>
       <PickedBar besideOutline={face !== "arrange"} />
-      <MessageBar />
+      <MessageBar face={face} />
       <Dialogs />
       {offered && <JumpBox commands={offered} onClose={() => setOffered(null)} />}
     </div>

@@ -43,67 +43,82 @@ export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
   const [naming, setNaming] = useState(false);
   const titleBlock = useDocument("Header", (state) => state.titleBlock);
   return (
-    <header data-passing className="flex h-13 min-w-0 items-center gap-1 px-2 md:gap-3 md:px-4">
-      <Link href="/" aria-label="Back to the desk" title="Back to the desk" className="p-1">
-        <Emblem />
-      </Link>
-      <h1 className="min-w-0 truncate font-text text-[17px] font-medium tracking-tight">
-        <button
-          type="button"
-          className="block max-w-full truncate rounded hover:text-stem"
-          title="Rename the document"
-          onClick={() => setNaming(true)}
-        >
-          {title}
-        </button>
-      </h1>
-      <p className={cx("text-xs whitespace-nowrap text-faint sm:block", isOpen(saving) ? "" : "hidden")} role="status">
-        {isWorking ? (
-          <span className="font-medium text-stem">
-            <span aria-hidden="true" className="mr-1.5 inline-block size-2 animate-pulse rounded-full bg-stem" />
-            working…
-          </span>
-        ) : (
-          <span className={isOpen(saving) ? "font-medium text-loss" : ""}>{SAVING[saving]}</span>
-        )}{" "}
-        · {counted(words, "word")}
-      </p>
-      <span className="flex-1" />
+    <header
+      data-passing
+      // The faces keep their place, whatever is said on their left.
+      className="grid h-13 min-w-0 grid-cols-[minmax(0,1fr)_auto_auto] items-center gap-1 px-2 md:grid-cols-[minmax(0,1fr)_auto_minmax(0,1fr)] md:gap-3 md:px-4"
+    >
+      <div className="flex min-w-0 items-center gap-1 md:gap-3">
+        <Link href="/" aria-label="Back to the desk" title="Back to the desk" className="p-1">
+          <Emblem />
+        </Link>
+        {/* In a narrow window one stands under the other. */}
+        <div className="min-w-0 items-center gap-3 sm:flex">
+          <h1 className="min-w-0 font-text text-[17px] leading-normal font-medium tracking-tight">
+            <button
+              type="button"
+              className="block max-w-full truncate rounded py-0.5 hover:text-stem"
+              title="Rename the document"
+              onClick={() => setNaming(true)}
+            >
+              {title}
+            </button>
+          </h1>
+          <p
+            className={cx(
+              "text-[11px] leading-none whitespace-nowrap text-faint sm:text-xs",
+              isOpen(saving) && "font-medium text-loss",
+            )}
+            role="status"
+          >
+            {isWorking ? (
+              <span className="font-medium text-stem">
+                <span aria-hidden="true" className="mr-1.5 inline-block size-2 animate-pulse rounded-full bg-stem" />
+                working…
+              </span>
+            ) : (
+              SAVING[saving]
+            )}
+            <span className="hidden tabular-nums sm:inline"> · {counted(words, "word")}</span>
+          </p>
+        </div>
+      </div>
       <nav aria-label="Faces of the document" className="flex self-stretch">
         <FaceLink to={`/documents/${id}`} words="Write" shown={face === "write"} />
         <FaceLink to={`/documents/${id}/arrange`} words="Arrange" shown={face === "arrange"} />
         <FaceLink to={`/documents/${id}/proof`} words="Proof" shown={face === "proof"} onNear={preparePdf} />
       </nav>
-      <span className="flex-1" />
-      <button
-        type="button"
-        onClick={onJump}
-        className="hidden h-8 w-60 items-center gap-2 rounded-full border border-line bg-sheet px-3 text-faint hover:border-twig md:flex"
-      >
-        <Search size={14} strokeWidth={1.6} aria-hidden="true" />
-        <span className="flex-1 text-left">Jump to…</span>
-        <kbd className="font-sans text-[11px]">{keysShown("jump")}</kbd>
-      </button>
-      <Menu
-        label="Export"
-        align="end"
-        entries={FORMATS.map(({ format, label }) => ({
-          label,
-          keys: `.${format}`,
-          run: () => void writeToFile(session, format),
-        }))}
-      >
-        <RoundButton name="Export">
-          <Download size={16} strokeWidth={1.6} aria-hidden="true" />
-        </RoundButton>
-      </Menu>
-      <Menu label="This document" align="end" entries={documentCommands(session, titleBlock)}>
-        <RoundButton name="This document">
-          <Ellipsis size={16} strokeWidth={1.6} aria-hidden="true" />
-        </RoundButton>
-      </Menu>
-      {face === "write" && <ComfortPanel />}
-      <ThemeButton />
+      <div className="flex min-w-0 items-center justify-end gap-1 md:gap-3">
+        <button
+          type="button"
+          onClick={onJump}
+          className="hidden h-8 w-60 min-w-0 items-center gap-2 rounded-full border border-line bg-sheet px-3 text-faint hover:border-twig md:flex"
+        >
+          <Search size={14} strokeWidth={1.6} aria-hidden="true" />
+          <span className="flex-1 text-left">Jump to…</span>
+          <kbd className="font-sans text-[11px]">{keysShown("jump")}</kbd>
+        </button>
+        <Menu
+          label="Export"
+          align="end"
+          entries={FORMATS.map(({ format, label }) => ({
+            label,
+            keys: `.${format}`,
+            run: () => void writeToFile(session, format),
+          }))}
+        >
+          <RoundButton name="Export">
+            <Download size={16} strokeWidth={1.6} aria-hidden="true" />
+          </RoundButton>
+        </Menu>
+        <Menu label="This document" align="end" entries={documentCommands(session, titleBlock)}>
+          <RoundButton name="This document">
+            <Ellipsis size={16} strokeWidth={1.6} aria-hidden="true" />
+          </RoundButton>
+        </Menu>
+        {face === "write" && <ComfortPanel />}
+        <ThemeButton />
+      </div>
       <NameDialog
         open={naming}
         title="Rename the document"

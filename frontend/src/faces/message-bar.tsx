@@ -1,12 +1,15 @@
 import { X } from "lucide-react";
 import { useEffect } from "react";
 import { useSession, useWindow } from "../document/context";
+import type { Face } from "./header";
 
+/** Over the foot of Proof, whose buttons are wanted right after a message. */
+const OVER_PAGES = "bottom-55 md:bottom-38";
 /** How long a plain message stays (milliseconds); another stays until it is put away or is no longer so. */
 const STAYS = 7000;
 
 /** What just happened, with the way back beside it. */
-export function MessageBar() {
+export function MessageBar({ face }: { face: Face }) {
   const session = useSession("MessageBar");
   const message = useWindow("MessageBar", (state) => state.message);
   const hasPicks = useWindow("MessageBar", (state) => state.picked.size > 0);
@@ -19,7 +22,7 @@ export function MessageBar() {
     <div
       role="status"
       aria-live="polite"
-      className={`pointer-events-none fixed inset-x-0 ${hasPicks ? "bottom-33 md:bottom-19" : "bottom-19 md:bottom-5"} z-30 flex justify-center px-4`}
+      className={`pointer-events-none fixed inset-x-0 ${face === "proof" ? OVER_PAGES : hasPicks ? "bottom-33 md:bottom-19" : "bottom-19 md:bottom-5"} z-30 flex justify-center px-4`}
     >
       {message && (
         <p className="pointer-events-auto flex max-w-2xl items-center gap-4 rounded-xl bg-slate py-2.5 pr-2.5 pl-5 text-on-slate shadow-lg">

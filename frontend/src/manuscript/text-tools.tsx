@@ -92,6 +92,10 @@ export function TextTools({ scroller }: { scroller: RefObject<HTMLDivElement | n
       <div className="absolute z-10 hidden md:block" style={{ top: at.blockTop, left: at.blockLeft - 34 }}>
         <BlockMenu spot={spot} />
       </div>
+      {/* Where there is no margin, at the end of its first line. */}
+      <div className="absolute right-0.5 z-10 rounded-full bg-sheet/80 md:hidden" style={{ top: at.blockTop }}>
+        <BlockMenu spot={spot} />
+      </div>
       {!empty && isAtHand(spot.view) && !(spot.view.state.selection instanceof NodeSelection) && (
         <Toolbar.Root
           aria-label="Selected words"

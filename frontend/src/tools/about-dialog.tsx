@@ -16,6 +16,14 @@ const CAPTIONS = [
 ] as const;
 
 const names = new Intl.DisplayNames(["en"], { type: "language" });
+const OTHER = "another";
+/** By name, each with its tag beside it, which files bear. */
+const LANGUAGES = [
+  ...OFFERED.split(" ")
+    .map((tag) => ({ value: tag, words: `${names.of(tag)} · ${tag}` }))
+    .toSorted((one, other) => one.words.localeCompare(other.words, "en")),
+  { value: OTHER, words: "Another, by its tag…" },
+];
 
 /** What the document says of itself, in every file that is written from it. */
 export function AboutDialog({ onClose }: { onClose: () => void }) {
@@ -28,6 +36,7 @@ export function AboutDialog({ onClose }: { onClose: () => void }) {
   const [language, setLanguage] = useState(block.language);
   const before = useDocument("AboutDialog", (state) => state.captionNumbering);
   const [captions, setCaptions] = useState(before);
+  const [isOther, setOther] = useState(!LANGUAGES.some(({ value }) => value === block.language));
   const [problem, setProblem] = useState("");
   const submit = async (event: FormEvent) => {
     event.preventDefault();
@@ -56,19 +65,23 @@ export function AboutDialog({ onClose }: { onClose: () => void }) {
         <Line label="Subtitle" value={subtitle} onChange={setSubtitle} />
         <Line label="Author, or authors" value={author} onChange={setAuthor} />
         <Line label="Date, in any words: March 2026" value={date} onChange={setDate} />
-        <Line
-          label="Language, by its tag: en, de-AT, ar"
-          value={language}
-          list="languages"
-          onChange={(next) => (setLanguage(next), setProblem(""))}
-        />
-        <datalist id="languages">
-          {OFFERED.split(" ").map((tag) => (
-            <option key={tag} value={tag}>
-              {names.of(tag)}
-            </option>
-          ))}
-        </datalist>
+        <div className="flex items-center gap-3 text-soft">
+          <span id="language">Language</span>
+          <Select
+            labelledBy="language"
+            value={isOther ? OTHER : language}
+            options={LANGUAGES}
+            className="flex-1"
+            onChange={(tag) => (setOther(tag === OTHER), setProblem(""), tag !== OTHER && setLanguage(tag))}
+          />
+        </div>
+        {isOther && (
+          <Line
+            label="Its tag, such as de-AT or grc"
+            value={language}
+            onChange={(next) => (setLanguage(next), setProblem(""))}
+          />
+        )}
         <div className="flex items-center gap-3 text-soft">
           <span id="captions">Pictures and tables with words under or over them</span>
           <Select
@@ -95,19 +108,13 @@ export function AboutDialog({ onClose }: { onClose: () => void }) {
   );
 }
 
-type LineProps = { label: string; value: string; list?: string; onChange: (value: string) => void };
+type LineProps = { label: string; value: string; onChange: (value: string) => void };
 
-function Line({ label, value, list, onChange }: LineProps) {
+function Line({ label, value, onChange }: LineProps) {
   return (
     <label className="block text-soft">
       {label}
-      <input
-        value={value}
-        list={list}
-        maxLength={300}
-        onChange={(event) => onChange(event.target.value)}
-        className={WIDE_FIELD}
-      />
+      <input value={value} maxLength={300} onChange={(event) => onChange(event.target.value)} className={WIDE_FIELD} />
     </label>
   );
 }

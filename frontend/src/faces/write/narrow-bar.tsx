@@ -1,5 +1,5 @@
-import { ListTree, PanelBottom, Search, type LucideIcon } from "lucide-react";
-import { useEffect, type ComponentProps } from "react";
+import { Glasses, ListTree, PanelBottom, Search, type LucideIcon } from "lucide-react";
+import { useEffect, type ComponentProps, type ReactElement, type ReactNode } from "react";
 import { useSession } from "../../document/context";
 import { cx } from "../../parts/cx";
 import { Menu } from "../../parts/menu";
@@ -7,7 +7,14 @@ import { TOOLS } from "../../tools/drawer/drawer";
 import { isNarrow, layOutlineOver, openDrawer, useDrawer } from "../../window/open-drawer";
 
 /** In a narrow window: what stands beside the text elsewhere, one touch away, over it. */
-export function NarrowBar({ onJump }: { onJump: () => void }) {
+export function NarrowBar({
+  onJump,
+  look,
+}: {
+  onJump: () => void;
+  /** What opens at a button that says “Look”, where there is something to be said of it. */
+  look?: (button: ReactElement) => ReactNode;
+}) {
   const { open, isOutlineOver } = useDrawer();
   const session = useSession("NarrowBar");
   useEffect(
@@ -31,6 +38,7 @@ export function NarrowBar({ onJump }: { onJump: () => void }) {
         onClick={() => layOutlineOver(!isOutlineOver)}
       />
       <BarButton icon={Search} words="Jump to…" onClick={onJump} />
+      {look?.(<BarButton icon={Glasses} words="Look" />)}
       <Menu label="Tools" entries={entries}>
         <BarButton icon={PanelBottom} words="Tools" aria-expanded={open !== null} />
       </Menu>
