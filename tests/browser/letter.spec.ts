@@ -228,8 +228,6 @@ test.describe("pictures", () => {
     const chooser = page.waitForEvent("filechooser");
     await page.getByRole("button", { name: "Choose a picture…" }).click();
     await (await chooser).setFiles({ name: "lamp.png", mimeType: "image/png", buffer: PNG });
-    await page.getByRole("button", { name: "Insert the picture" }).click();
-    await expect(page.getByRole("alert")).toHaveText("Say what the picture shows, or mark it as decoration.");
     await page.getByLabel("Description").fill("A lamp");
     await page.getByLabel("Caption").fill("Thole, 1895");
     await page.getByRole("button", { name: "Insert the picture" }).click();

@@ -109,6 +109,10 @@ test("a bookmark is renamed, taken away after a question, and named again: links
   await page.getByLabel("The words of the link").fill("the mole");
   await page.getByLabel("A heading, a bookmark, a figure or a table").fill("mole");
   await page.keyboard.press("Enter");
+  // The dialog stays for its hint.
+  await expect(page.getByRole("dialog").getByText("It leads to mole.")).toBeVisible();
+  await page.getByLabel("A hint").fill("where boats lie");
+  await page.keyboard.press("Enter");
   await page.keyboard.type(" first");
   await expect(page.locator(".manuscript p").last()).toHaveText("See the mole first");
   await allKept(page);
@@ -175,6 +179,8 @@ test("a file is kept with the document, and the link to it downloads it", async 
   await field.setInputFiles({ name: "run.exe", mimeType: "application/octet-stream", buffer: Buffer.from("MZ") });
   await expect(page.getByText("Files of this kind are not kept")).toBeVisible();
   await field.setInputFiles({ name: "The log.csv", mimeType: "text/csv", buffer: Buffer.from("hour,hPa\n6,1013\n") });
+  await expect(page.getByText("It leads to The log.csv.")).toBeVisible();
+  await page.keyboard.press("Enter");
   await expect(page.locator(".manuscript a")).toHaveText("The log.csv");
   await page.keyboard.type(" now");
   await expect(page.locator(".manuscript p")).toHaveText("See The log.csv now");

@@ -36,6 +36,15 @@ export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void 
     requestAnimationFrame(() => backToText(spot.view));
   };
   const field = useRef<HTMLInputElement>(null);
+  const wordsField = useRef<HTMLInputElement>(null);
+  const hintField = useRef<HTMLInputElement>(null);
+  /** What it is to lead to, and how it is led there once words and hint are given. */
+  const [chosen, setChosen] = useState<{ shown: string; lead: () => void } | null>(null);
+  const choose = (next: { shown: string; lead: () => void }) => {
+    setChosen(next);
+    // A hint can still be given; Enter there makes the link.
+    requestAnimationFrame(() => (hasWords ? hintField : wordsField).current?.focus());
+  };
   const [problem, setProblem] = useState("");
   const [isKeeping, setKeeping] = useState(false);
   const keepFile = async (file: File) => {
@@ -50,7 +59,7 @@ export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void 
           bodySerializer: (body: unknown) => body as Blob,
         }),
       );
-      link(src, file.name);
+      choose({ shown: file.name, lead: () => link(src, file.name) });
     } catch (failure) {
       setProblem(failure instanceof Error ? failure.message : "The file could not be kept.");
     } finally {
@@ -69,20 +78,37 @@ export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void 
           It leads to <span className="font-medium text-ink">{nameOf(present.href)}</span> now.
         </p>
       )}
-      <PlaceChooser
-        label="A heading, a bookmark, a figure or a table"
-        onChoose={(choice) => leadTo(session, choice, (address) => link(address, choice.words))}
-        onOther={(words) => words.includes(".") && toAddress(words)}
-      />
+      {chosen ? (
+        <p className="flex items-baseline gap-3">
+          <span className="min-w-0 flex-1" role="status">
+            It leads to <span className="font-medium">{chosen.shown}</span>.
+          </span>
+          <Button tone="quiet" onClick={() => setChosen(null)}>
+            Choose another
+          </Button>
+        </p>
+      ) : (
+        <PlaceChooser
+          label="A heading, a bookmark, a figure or a table"
+          onChoose={(choice) =>
+            choose({
+              shown: [choice.number, choice.words].filter((part) => part !== "").join(" "),
+              lead: () => leadTo(session, choice, (target) => link(target, choice.words)),
+            })
+          }
+          onOther={(words) => words.includes(".") && toAddress(words)}
+        />
+      )}
       <form
         className="mt-4 space-y-3 border-t border-line pt-4"
         onSubmit={(event) => {
           event.preventDefault();
-          if (address.trim()) toAddress(address);
+          if (chosen) chosen.lead();
+          else if (address.trim()) toAddress(address);
           else if (present) link(present.href);
         }}
       >
-        <label className="block text-soft">
+        <label className="block text-soft" hidden={chosen !== null}>
           Or an address of the web or of mail
           <input
             value={address}
@@ -93,7 +119,7 @@ export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void 
             className={WIDE_FIELD}
           />
         </label>
-        <div className="flex items-center gap-3 text-soft">
+        <div className="flex items-center gap-3 text-soft" hidden={chosen !== null}>
           <FileInput field={field} accept={KINDS} onFile={(file) => void keepFile(file)} />
           <Button tone="quiet" onClick={() => field.current?.click()}>
             {isKeeping ? "Keeping the file…" : "Or a file, kept with the document…"}
@@ -113,6 +139,7 @@ export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void 
           <label className="block text-soft">
             The words of the link (those of its target when left empty)
             <input
+              ref={wordsField}
               value={words}
               maxLength={300}
               onChange={(event) => setWords(event.target.value)}
@@ -123,6 +150,7 @@ export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void 
         <label className="block text-soft">
           A hint, shown where the link is pointed at (may be left empty)
           <input
+            ref={hintField}
             value={hint}
             maxLength={300}
             onChange={(event) => setHint(event.target.value)}
@@ -137,7 +165,7 @@ export function LinkDialog({ spot, onClose }: { spot: Spot; onClose: () => void 
           ) : (
             <span />
           )}
-          <Button tone="stem" type="submit" disabled={address.trim() === "" && present === null}>
+          <Button tone="stem" type="submit" disabled={chosen === null && address.trim() === "" && present === null}>
             {present ? "Keep the link" : "Link"}
           </Button>
         </div>

@@ -35,7 +35,6 @@ export function PictureDialog({ spot, chosen, onClose }: { spot: Spot; chosen: F
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     if (!file) return setProblem("Choose a picture first.");
-    if (!isDecoration && alt.trim() === "") return setProblem("Say what the picture shows, or mark it as decoration.");
     setIsBusy(true);
     try {
       const { src } = await read(
@@ -71,7 +70,7 @@ export function PictureDialog({ spot, chosen, onClose }: { spot: Spot; chosen: F
           </Button>
         </div>
         <label className="block text-soft">
-          Description (for readers who cannot see it)
+          Description, for readers who cannot see it; Check tells of pictures that still lack one
           <textarea
             value={alt}
             disabled={isDecoration}
