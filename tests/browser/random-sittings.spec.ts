@@ -1,0 +1,165 @@
+import { expect, type APIRequestContext, type Page } from "@playwright/test";
+import { importText, test } from "./helpers";
+import { keptText, randomOf, shownText } from "./shown-and-kept";
+
+// Two writers at random, each in a browser of their own, one of them offline now and then. Every word that was typed is
+// in the text or among the offcuts at each rest, unless a key took it away before the writer's eyes.
+
+const TEXT = `Words before.
+
+# Coast
+
+Alpha beta.
+
+Gamma delta.
+
+| Station | Lamps |
+| ------- | ----- |
+| Thole   | forty |
+| Hume    | six   |
+
+# Log
+
+> quoted
+
+Last words.
+
+# Gales
+
+- one
+- two
+
+The end.
+`;
+const GOING = ["ArrowUp", "ArrowDown", "ArrowDown", "ArrowLeft", "Home", "End", "PageDown", "PageUp"];
+const SELECTING = ["Shift+ArrowRight", "Shift+ArrowDown", "Shift+ArrowUp", "Shift+End"];
+const IN_TABLES = ["Row below", "Column after", "Move the row down", "Move the column on", "Remove the row"];
+const CHOICES = ["Keep theirs", "Keep both, one after the other", "Keep mine"];
+const STEPS = 45;
+const RESTS = 3;
+
+/** A word that nobody else types, of letters alone so that it is nothing but a word. */
+const wordOf = (nth: number) =>
+  `zq${nth
+    .toString(26)
+    .split("")
+    .map((digit) => String.fromCharCode(97 + parseInt(digit, 26)))
+    .join("")}x`;
+const typedIn = (text: string): Set<string> => new Set(text.match(/zq[a-z]+?x/g) ?? []);
+const wordsShown = async (page: Page) =>
+  typedIn((await page.locator(".manuscript .section-text").allTextContents()).join("\n"));
+
+async function wordsKept(request: APIRequestContext, id: string): Promise<Set<string>> {
+  const text = (await keptText(request, id)).flat().join("\n");
+  const offcuts = (await (await request.get(`/api/documents/${id}/offcuts`)).json()) as { id: string }[];
+  const lain = await Promise.all(
+    offcuts.map(async (offcut) => (await request.get(`/api/documents/${id}/offcuts/${offcut.id}`)).text()),
+  );
+  return typedIn([text, ...lain].join("\n"));
+}
+
+/** Whoever is asked answers, one way or another. */
+async function answered(page: Page, choice: string): Promise<boolean> {
+  const button = page.getByRole("button", { name: choice });
+  if ((await button.count()) === 0) return false;
+  await button.click();
+  return true;
+}
+
+async function inText(page: Page): Promise<void> {
+  if (await page.getByRole("dialog").count()) await page.keyboard.press("Escape");
+  if (!(await page.evaluate(() => document.activeElement?.classList.contains("manuscript"))))
+    await page.locator(".manuscript :is(p, .heading)").first().click();
+}
+
+// More of them: SEEDS=1,2,3 npx playwright test random-sittings
+for (const seed of (process.env["SEEDS"] ?? "5").split(",").map(Number)) {
+  test(`two writers at random, offline now and then: no word is lost, all see what is kept (seed ${seed})`, async ({
+    page,
+    context,
+  }) => {
+    test.setTimeout(240_000);
+    const next = randomOf(seed * 7919);
+    const of = <T>(some: readonly T[]): T => some[next(some.length)]!;
+    const id = await importText(page.request, TEXT);
+    await page.goto(`/documents/${id}`);
+    const elsewhere = await context.browser()!.newContext({
+      baseURL: new URL(page.url()).origin,
+      permissions: ["clipboard-read", "clipboard-write"],
+    });
+    const other = await elsewhere.newPage();
+    await other.goto(`/documents/${id}`);
+    const windows = [page, other];
+    for (const [index, each] of windows.entries()) {
+      await each.setViewportSize({ width: 1280, height: 2400 });
+      await each
+        .locator(".manuscript p")
+        .nth(index * 2)
+        .click();
+    }
+    const log: string[] = [];
+    const typed = new Set<string>();
+    let count = 0;
+    /** What a key takes away before the writer's eyes was taken away by the writer. */
+    const seen = async (each: Page, what: string, act: () => Promise<void>) => {
+      const before = await wordsShown(each);
+      await act();
+      await each.waitForTimeout(120);
+      const after = await wordsShown(each);
+      for (const word of before) if (!after.has(word)) typed.delete(word);
+      log.push(`${windows.indexOf(each)} ${what}`);
+    };
+    const step = async (each: Page) => {
+      await answered(each, of(CHOICES));
+      await inText(each);
+      const what = next(20);
+      if (what < 9) {
+        const word = wordOf(count++);
+        await seen(each, `types ${word}`, () => each.keyboard.type(` ${word}`));
+        typed.add(word);
+        if (next(5) === 0) await seen(each, "Enter", () => each.keyboard.press("Enter"));
+      } else if (what < 13) {
+        const key = of(GOING);
+        await seen(each, key, () => each.keyboard.press(key));
+      } else if (what < 14) {
+        for (let times = 1 + next(4); times > 0; times--) await each.keyboard.press(of(SELECTING));
+        await seen(each, "copies or cuts", () => each.keyboard.press(of(["Control+c", "Control+x"])));
+      } else if (what < 15) await seen(each, "pastes", () => each.keyboard.press("Control+v"));
+      else if (what < 17) {
+        const key = of(["Control+z", "Control+z", "Control+Shift+z", "Backspace", "Delete"]);
+        await seen(each, key, async () => {
+          await each.keyboard.press(key);
+          await each.waitForTimeout(500);
+        });
+      } else if (what < 18) {
+        const name = of(IN_TABLES);
+        await each.locator(".manuscript td").first().click();
+        await seen(each, name, async () => {
+          await each.keyboard.press("Control+j");
+          await each.getByRole("combobox").fill(name);
+          await each.keyboard.press("Enter");
+        });
+      } else if (what < 19) {
+        const isOffline = next(2) === 0;
+        await elsewhere.setOffline(isOffline);
+        log.push(isOffline ? "1 goes offline" : "1 is online again");
+      } else await each.waitForTimeout(next(1800));
+    };
+    for (let rest = 0; rest < RESTS; rest++) {
+      for (let steps = 0; steps < STEPS / RESTS; steps++) await step(of(windows));
+      await elsewhere.setOffline(false);
+      log.push("rest");
+      await expect(async () => {
+        for (const each of windows) {
+          expect(await answered(each, CHOICES[1]!), "a question was open").toBe(false);
+          await expect(each.getByText("all changes kept")).toBeVisible({ timeout: 3000 });
+          expect(await shownText(each)).toEqual(await keptText(page.request, id));
+        }
+        const kept = await wordsKept(page.request, id);
+        expect([...typed].filter((word) => !kept.has(word))).toEqual([]);
+      }, log.join("\n")).toPass({ timeout: 45_000 });
+    }
+    expect(count).toBeGreaterThan(8);
+    await elsewhere.close();
+  });
+}
