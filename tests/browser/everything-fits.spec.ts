@@ -101,3 +101,71 @@ test("every drawer fits", async ({ page }) => {
     await page.getByRole("navigation", { name: "Tools" }).getByRole("button", { name: tool, exact: true }).click();
   }
 });
+
+test("the dialogs and menus of the Desk fit", async ({ page }) => {
+  test.slow();
+  await openDocument(page, TEXT);
+  await page.goto("/");
+  await page.getByRole("button", { name: "New document" }).click();
+  await expectFits(page, page.getByRole("dialog"), "a new document");
+  await page.keyboard.press("Escape");
+  for (const size of SIZES) {
+    await page.setViewportSize(size);
+    await page
+      .getByRole("button", { name: /^Commands for / })
+      .first()
+      .click();
+    await expectFits(page, page.getByRole("menu"), "a document’s menu on the Desk", [size]);
+    await page.keyboard.press("Escape");
+  }
+});
+
+test("cards in the text fit", async ({ page }) => {
+  await openDocument(page, `${TEXT}\nSee [the lights](#lights) and [far](https://example.org/).\n`);
+  for (const size of SIZES) {
+    await page.setViewportSize(size);
+    for (const link of await page.locator(".manuscript a").all()) {
+      await link.scrollIntoViewIfNeeded();
+      await link.hover();
+      await expectFits(page, page.getByRole("group", { name: /link/i }), "a link’s card", [size]);
+      await page.mouse.move(2, 2);
+      await expect(page.getByRole("group", { name: /link/i })).toHaveCount(0);
+    }
+  }
+});
+
+test("what is asked over pages fits, and no message covers their buttons", async ({ page }) => {
+  test.slow();
+  await openDocument(page, TEXT);
+  await page.getByRole("link", { name: "Proof" }).click();
+  await expect(page.locator("[data-sheet] .proof-words span").first()).toBeAttached({ timeout: 20_000 });
+  await page.getByRole("button", { name: "Print…" }).click();
+  const print = page.getByRole("dialog", { name: "Print" });
+  await print.getByText("Some pages").click();
+  await expectFits(page, print, "which pages are printed");
+  await page.keyboard.press("Escape");
+  await page
+    .getByRole("button", { name: /^Edit the footer of/ })
+    .first()
+    .click();
+  const footer = page.getByRole("region", { name: /on the page$/ });
+  await expectFits(page, footer, "a footer on its page", SIZES.slice(0, 2));
+  await page.keyboard.press("Escape");
+  await page.setViewportSize(SIZES[0]!);
+  await page.getByRole("button", { name: "Pages", exact: true }).last().click();
+  await page.getByRole("textbox", { name: "Top" }).fill("3");
+  await page.keyboard.press("Enter");
+  const message = page.getByText("Each margin must be from 5 to 80 millimetres.");
+  await expect(message).toBeVisible();
+  for (const name of ["Print…", "Spread"]) {
+    const button = page.getByRole("button", { name }).or(page.getByRole("radio", { name })).first();
+    await expect(button).toBeVisible();
+    expect(
+      await button.evaluate((element) => {
+        const { left, top, width, height } = element.getBoundingClientRect();
+        return element.contains(document.elementFromPoint(left + width / 2, top + height / 2));
+      }),
+      name,
+    ).toBe(true);
+  }
+});

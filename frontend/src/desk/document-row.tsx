@@ -94,7 +94,7 @@ export function DocumentRow({
         <button
           type="button"
           aria-label={`Commands for ${title}`}
-          className="relative z-10 hidden size-8 place-items-center rounded-full text-soft hover:bg-wash md:grid"
+          className="relative z-10 grid size-8 place-items-center rounded-full text-soft hover:bg-wash"
         >
           <Ellipsis size={16} aria-hidden="true" />
         </button>

@@ -128,7 +128,7 @@ function LineOnPage({ contents, line, style }: LineProps) {
           // What was typed is kept as the field is left, which it is before it goes.
           onPointerDownOutside={() => document.activeElement instanceof HTMLElement && document.activeElement.blur()}
           onKeyDown={(event) => event.key === "Enter" && event.target instanceof HTMLInputElement && setOpen(false)}
-          className="z-40 w-80 space-y-3 rounded-xl border border-line bg-sheet p-4 text-soft shadow-lg"
+          className="z-40 max-h-(--radix-popover-content-available-height) w-80 space-y-3 overflow-auto rounded-xl border border-line bg-sheet p-4 text-soft shadow-lg"
         >
           <div className="flex items-center gap-2">
             {contents.numbers && line.number && <span className="tabular-nums">{line.number}</span>}

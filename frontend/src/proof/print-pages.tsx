@@ -47,7 +47,7 @@ export function PrintPages({ pdf, labels, shown }: { pdf: Pdf; labels: readonly 
           sideOffset={8}
           collisionPadding={12}
           aria-label="Print"
-          className="z-40 w-72 rounded-xl border border-line bg-sheet p-4 shadow-lg"
+          className="z-40 max-h-[var(--radix-popover-content-available-height)] w-72 overflow-auto rounded-xl border border-line bg-sheet p-4 shadow-lg"
         >
           <form onSubmit={submit} className="space-y-3 text-soft">
             <Choices

@@ -30,7 +30,7 @@ export function RunningOnPage({ which, onClose }: { which: EditedLine; onClose: 
       ref={box}
       aria-label={`${WORDS[which]}, on the page`}
       // Of a page in small it is wider than the page, so that its three fields can be read.
-      className="absolute left-1/2 z-10 w-[max(calc(100%+24px),30rem)] -translate-x-1/2 rounded-xl border border-line bg-sheet p-3 shadow-lg"
+      className="absolute left-1/2 z-10 w-[min(max(calc(100%+24px),30rem),calc(100vw-24px))] -translate-x-1/2 rounded-xl border border-line bg-sheet p-3 shadow-lg"
       style={which.toLowerCase().endsWith("header") ? { top: 8 } : { bottom: 8 }}
       onKeyDown={(event) => event.key === "Escape" && (event.stopPropagation(), onClose())}
     >
