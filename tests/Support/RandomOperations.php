@@ -60,6 +60,7 @@ final readonly class RandomOperations
             'discard',
             'bookmark-caption',
             'number-captions',
+            'name-marker',
             'use-house-style',
             'set-up-pages',
             'change-reminder',

@@ -49,3 +49,19 @@ test("stages are set for one or many, shown by a sign, filtered in outline and A
       .getByRole("img", { name: "drafted 25%, settled 42%" }),
   ).toBeVisible();
 });
+
+test("a marker is called by what it stands for, in its dialog, in the rows and after a reload", async ({ page }) => {
+  await openDocument(page, "# Lamps\n\nOil.\n\n# Gales\n\nWind.\n");
+  await pickRow(page, "Gales");
+  await page.keyboard.press("Control+j");
+  await page.getByRole("combobox").fill("Marker…");
+  await page.keyboard.press("Enter");
+  const dialog = page.getByRole("dialog");
+  await dialog.getByLabel("What thorn stands for").fill("ask the archive");
+  await dialog.getByLabel("What thorn stands for").press("Enter");
+  await dialog.getByRole("button", { name: /ask the archive/i }).click();
+  await expect(row(page, "Gales").first()).toHaveAccessibleName(/ask the archive/);
+  await page.reload();
+  await expect(row(page, "Gales").first()).toHaveAccessibleName(/ask the archive/);
+  await expect(row(page, "Gales").first().locator("svg title")).toHaveText("ask the archive");
+});

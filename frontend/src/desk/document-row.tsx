@@ -94,7 +94,7 @@ export function DocumentRow({
         <button
           type="button"
           aria-label={`Commands for ${title}`}
-          className="relative z-10 grid size-8 place-items-center rounded-full text-soft hover:bg-wash"
+          className="z-10 grid size-8 place-items-center rounded-full text-soft hover:bg-wash max-md:absolute max-md:right-0 max-md:bottom-1 md:relative"
         >
           <Ellipsis size={16} aria-hidden="true" />
         </button>

@@ -33,6 +33,7 @@ export class Counts {
         captions: new Map(Object.entries(counts.captions)),
         namedCaptions: new Map(Object.entries(counts.namedCaptions)),
         captionNumbering: counts.captionNumbering,
+        markerWords: counts.markerWords,
         readingSpeed: counts.readingSpeed,
       });
     } catch {

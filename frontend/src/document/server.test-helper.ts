@@ -156,6 +156,7 @@ export class ServerStandIn {
           overTarget: [],
           readingSpeed: 238,
           captionNumbering: "plain",
+          markerWords: {},
           firstNotes: {},
           captions: {},
           namedCaptions: {},

@@ -42,6 +42,8 @@ export type DocumentState = {
   namedCaptions: ReadonlyMap<string, NamedCaption>;
   /** How pictures and tables with a caption are numbered. */
   captionNumbering: OutlineCounts["captionNumbering"];
+  /** What markers stand for to the writer, by marker. */
+  markerWords: OutlineCounts["markerWords"];
   /** Words a minute; null until the server has said it. */
   readingSpeed: number | null;
   saving: Saving;
@@ -74,6 +76,7 @@ export function opened(skeleton: Skeleton): DocumentState {
     captions: new Map(),
     namedCaptions: new Map(),
     captionNumbering: "plain",
+    markerWords: {},
     readingSpeed: null,
     saving: "kept",
     isAnswering: false,

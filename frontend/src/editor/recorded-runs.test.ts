@@ -426,7 +426,7 @@ beforeEach(() => {
 test("what the editor makes of a random run is what was recorded", async () => {
   const said = Array.from({ length: RUNS }, (_, seed) => [`== run ${seed}`, ...new Run(seed + 1).lines].join("\n"));
   await expect(`${said.join("\n\n")}\n`).toMatchFileSnapshot("./recorded-runs.txt");
-}, 60_000);
+});
 
 /** Of bin/soak. */
 const MORE_RUNS = Number(process.env["RUNS"] ?? 0);

@@ -14,12 +14,24 @@ export function isMarker(name: string): name is MarkerName {
   return name in SHAPES;
 }
 
-export function MarkerSign({ name, size = 13 }: { name: MarkerName; size?: number }) {
+/** What a marker is called: by what it stands for, once the writer has said that. */
+export const markerCalled = (name: MarkerName, words: Readonly<Record<string, string>>): string =>
+  words[name] ?? `${name} marker`;
+
+export function MarkerSign({
+  name,
+  words = {},
+  size = 13,
+}: {
+  name: MarkerName;
+  words?: Readonly<Record<string, string>>;
+  size?: number;
+}) {
   const { path, tone, filled } = SHAPES[name];
   return (
     <svg
       role="img"
-      aria-label={`${name} marker`}
+      aria-label={markerCalled(name, words)}
       width={size}
       height={size}
       viewBox="0 0 16 16"
@@ -30,6 +42,7 @@ export function MarkerSign({ name, size = 13 }: { name: MarkerName; size?: numbe
       strokeLinejoin="round"
       fill={filled ? "currentColor" : "none"}
     >
+      <title>{markerCalled(name, words)}</title>
       <path d={path} />
     </svg>
   );

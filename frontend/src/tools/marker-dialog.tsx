@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { useDocument, useSession } from "../document/context";
 import { Dialog } from "../parts/dialog";
+import { KeptField } from "../parts/kept-field";
 import { isMarker, MARKERS, MarkerSign, type MarkerName } from "../parts/marker";
 import { counted } from "../parts/words";
 
@@ -10,7 +11,12 @@ export function MarkerDialog({ sections, onClose }: { sections: string[]; onClos
   const facts = useDocument("MarkerDialog", (state) => state.facts);
   const [words, setWords] = useState("");
   const used = (marker: string) => Array.from(facts.values()).filter((each) => each.marker === marker).length;
-  const found = ([...MARKERS, ""] as const).filter((marker) => (marker || "none").includes(words.trim().toLowerCase()));
+  const meanings = useDocument("MarkerDialog", (state) => state.markerWords);
+  const called = (marker: MarkerName | "") => (marker === "" ? "none" : (meanings[marker] ?? marker));
+  const looked = words.trim().toLowerCase();
+  const found = ([...MARKERS, ""] as const).filter(
+    (marker) => called(marker).toLowerCase().includes(looked) || (looked !== "" && marker.includes(looked)),
+  );
   const choose = (marker: MarkerName | "" | undefined) => {
     if (marker === undefined) return;
     onClose();
@@ -22,7 +28,7 @@ export function MarkerDialog({ sections, onClose }: { sections: string[]; onClos
       onClose={onClose}
       title={sections.length === 1 ? "Marker" : `Marker for ${counted(sections.length, "section")}`}
     >
-      <p className="mt-1 text-soft">What each stands for is yours to say.</p>
+      <p className="mt-1 text-soft">What each stands for is yours to say; it is shown in the rows.</p>
       <form onSubmit={(event) => (event.preventDefault(), choose(found[0]))}>
         <input
           autoFocus
@@ -35,18 +41,30 @@ export function MarkerDialog({ sections, onClose }: { sections: string[]; onClos
       </form>
       <ul aria-label="Markers" className="mt-3 grid gap-0.5">
         {found.map((marker) => (
-          <li key={marker}>
+          <li key={marker} className="flex items-center gap-2">
             <button
               type="button"
-              className="flex h-9 w-full items-center gap-3 rounded-lg px-3 text-left hover:bg-wash"
+              className="flex h-9 min-w-0 flex-1 items-center gap-3 rounded-lg px-3 text-left hover:bg-wash"
               onClick={() => choose(marker)}
             >
               <span aria-hidden="true" className="grid w-4 place-items-center">
                 {isMarker(marker) ? <MarkerSign name={marker} size={16} /> : "–"}
               </span>
-              <span className="flex-1 capitalize">{marker || "none"}</span>
+              <span className="flex-1 truncate first-letter:uppercase">{called(marker)}</span>
               {marker !== "" && <span className="text-xs text-faint">{counted(used(marker), "section")}</span>}
             </button>
+            {marker !== "" && (
+              <KeptField
+                aria-label={`What ${marker} stands for`}
+                placeholder="stands for…"
+                value={meanings[marker] ?? ""}
+                maxLength={60}
+                onKeep={(meaning) =>
+                  void session.changes.perform({ name: "name-marker", marker, words: meaning }, { quiet: true })
+                }
+                className="w-36 rounded-lg border border-line bg-paper px-2 py-1"
+              />
+            )}
           </li>
         ))}
         {found.length === 0 && <li className="px-3 py-2 text-soft">No marker has this name.</li>}

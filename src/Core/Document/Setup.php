@@ -21,6 +21,7 @@ final readonly class Setup
      * @param list<RequiredPart> $requiredParts
      * @param string             $styleName name of a house style that ships
      * @param PageSetup|null     $ownPages  null for those that go with the house style
+     * @param array<string, string> $markerWords what markers stand for to the writer, by marker
      */
     public function __construct(
         public Scheme $numbering,
@@ -29,6 +30,7 @@ final readonly class Setup
         public WritingPlan $plan = new WritingPlan(),
         public string $styleName = HouseStyles::PLAIN,
         public ?PageSetup $ownPages = null,
+        public array $markerWords = [],
     ) {}
 
     public static function plain(): self
@@ -72,13 +74,30 @@ final readonly class Setup
         return $this->with(ownPages: $pages ?? false);
     }
 
-    /** @param PageSetup|false|null $ownPages false for none */
+    /** @param string $words what the marker stands for; empty for nothing yet */
+    public function withMarkerWords(Marker $marker, string $words): self
+    {
+        return Marker::None === $marker
+            ? $this
+            : $this->with(
+                markerWords: array_filter(
+                    [...$this->markerWords, $marker->value => trim($words)],
+                    static fn(string $each): bool => '' !== $each,
+                ),
+            );
+    }
+
+    /**
+     * @param PageSetup|false|null       $ownPages    false for none
+     * @param array<string, string>|null $markerWords
+     */
     private function with(
         ?Scheme $numbering = null,
         ?CaptionNumbering $captions = null,
         ?WritingPlan $plan = null,
         ?string $styleName = null,
         PageSetup|false|null $ownPages = null,
+        ?array $markerWords = null,
     ): self {
         return new self(
             $numbering ?? $this->numbering,
@@ -87,6 +106,7 @@ final readonly class Setup
             $plan ?? $this->plan,
             $styleName ?? $this->styleName,
             false === $ownPages ? null : $ownPages ?? $this->ownPages,
+            $markerWords ?? $this->markerWords,
         );
     }
 
@@ -102,6 +122,7 @@ final readonly class Setup
             'plan' => $this->plan->toJson(),
             'houseStyle' => HouseStyles::PLAIN === $this->styleName ? null : $this->styleName,
             'pages' => $this->ownPages?->toJson(),
+            'markerWords' => $this->markerWords,
         ]);
     }
 
@@ -125,6 +146,13 @@ final readonly class Setup
             WritingPlan::fromJson($json['plan'] ?? null),
             is_string($json['houseStyle'] ?? null) ? $json['houseStyle'] : HouseStyles::PLAIN,
             isset($json['pages']) ? PageSetup::fromJson($json['pages']) : null,
+            array_filter(
+                is_array($json['markerWords'] ?? null) ? $json['markerWords'] : [],
+                static fn(mixed $words, mixed $marker): bool => is_string($words) &&
+                    is_string($marker) &&
+                    null !== Marker::tryFrom($marker),
+                \ARRAY_FILTER_USE_BOTH,
+            ),
         );
     }
 }

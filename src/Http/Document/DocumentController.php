@@ -111,6 +111,7 @@ final readonly class DocumentController
                     ),
                 ),
                 $document->setup->captions->value,
+                new \ArrayObject($document->setup->markerWords),
             ),
         );
     }

@@ -3,7 +3,7 @@ import type { Finding } from "../../api/client";
 import { useDocument, usePages, useSession } from "../../document/context";
 import { plainKey } from "../../keys/plain-key";
 import { cx } from "../../parts/cx";
-import { isMarker, MarkerSign } from "../../parts/marker";
+import { isMarker, markerCalled, MarkerSign } from "../../parts/marker";
 import { Menu } from "../../parts/menu";
 import { isStage, StageSign } from "../../parts/stage";
 import { formatNumber, wholeNumber } from "../../parts/words";
@@ -39,6 +39,7 @@ export const ArrangeRow = memo(function ArrangeRow({
   const facts = useRowFacts(row);
   const whole = useDocument("ArrangeRow", (state) => state.words);
   const page = usePages("ArrangeRow", (state) => state.sections.get(row.id)?.label ?? "");
+  const markerWords = useDocument("ArrangeRow", (state) => state.markerWords);
   const isBehind = usePages("ArrangeRow", (state) => state.isBehind);
   const { aim, isOver, marker, name, stage, target, words } = facts;
   const remarks = [
@@ -162,14 +163,14 @@ export const ArrangeRow = memo(function ArrangeRow({
             <button
               type="button"
               tabIndex={tabIndex}
-              aria-label={`Marker of ${name}: ${marker || "none"}`}
+              aria-label={`Marker of ${name}: ${isMarker(marker) ? markerCalled(marker, markerWords) : "none"}`}
               className={cx(
                 "grid size-6 place-items-center rounded-full hover:bg-lit",
                 !isMarker(marker) && "text-faint",
               )}
               onClick={(event) => (event.stopPropagation(), openDialog({ kind: "marker", sections: [row.id] }))}
             >
-              {isMarker(marker) ? <MarkerSign name={marker} /> : "+"}
+              {isMarker(marker) ? <MarkerSign name={marker} words={markerWords} /> : "+"}
             </button>
           )}
         </span>

@@ -1,8 +1,8 @@
 import { memo } from "react";
-import { usePages, useSession } from "../../document/context";
+import { useDocument, usePages, useSession } from "../../document/context";
 import { useFind } from "../../find/found";
 import { cx } from "../../parts/cx";
-import { isMarker, MarkerSign } from "../../parts/marker";
+import { isMarker, markerCalled, MarkerSign } from "../../parts/marker";
 import { isStage, STAGE_WORDS, StageSign } from "../../parts/stage";
 import { counted, formatNumber } from "../../parts/words";
 import { nodeX, ROW_HEIGHT } from "../../tree/geometry";
@@ -21,6 +21,7 @@ export const OutlineRow = memo(function OutlineRow({
   const element = useRowDraggable(session, row, isRenaming);
   const facts = useRowFacts(row);
   const { marker, stage, words, name, number } = facts;
+  const markerWords = useDocument("OutlineRow", (state) => state.markerWords);
   const page = usePages("OutlineRow", (state) => state.sections.get(row.id)?.label ?? "", showsPages);
   const isBehind = usePages("OutlineRow", (state) => state.isBehind, showsPages);
   const found = useFind((state) => state.counts.get(row.id) ?? 0);
@@ -41,7 +42,7 @@ export const OutlineRow = memo(function OutlineRow({
         words > 0 ? counted(words, "word") : "no words",
         page && `page ${page}${isBehind ? ", as before the last change" : ""}`,
         isStage(stage) && STAGE_WORDS[stage].toLowerCase(),
-        isMarker(marker) && `${marker} marker`,
+        isMarker(marker) && markerCalled(marker, markerWords),
         found > 0 && `${counted(found, "place")} found`,
       ]
         .filter(Boolean)
@@ -70,7 +71,7 @@ export const OutlineRow = memo(function OutlineRow({
           )}
           {isMarker(marker) && (
             <span aria-hidden="true" className="shrink-0 pl-2 group-hover:invisible">
-              <MarkerSign name={marker} />
+              <MarkerSign name={marker} words={markerWords} />
             </span>
           )}
           {found > 0 ? (

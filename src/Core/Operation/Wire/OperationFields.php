@@ -74,6 +74,7 @@ final class OperationFields
         'split-by-rule' => ['sections' => 'ids', 'rule' => SplitRule::class, 'words' => '?integer'],
         'use-numbering' => ['numbering' => 'numbering'],
         'number-captions' => ['captions' => CaptionNumbering::class],
+        'name-marker' => ['marker' => Marker::class, 'words' => 'text'],
         'use-house-style' => ['style' => 'text'],
         'set-up-pages' => ['pages' => '?pages'],
         'insert' => ['heading' => '?text', 'landing' => '?' . Landing::class, 'target' => '?id'],

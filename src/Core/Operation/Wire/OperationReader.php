@@ -19,6 +19,7 @@ use Stemmata\Core\Numbering\Scheme;
 use Stemmata\Core\Operation\Batch;
 use Stemmata\Core\Operation\Detail\DescribeDocument;
 use Stemmata\Core\Operation\Detail\DescribeSection;
+use Stemmata\Core\Operation\Detail\NameMarker;
 use Stemmata\Core\Operation\Detail\NumberCaptions;
 use Stemmata\Core\Operation\Detail\SetUpPages;
 use Stemmata\Core\Operation\Detail\SpreadTarget;
@@ -133,6 +134,7 @@ final readonly class OperationReader
                 $this->ids,
             ),
             'use-numbering' => new UseNumbering(Scheme::fromJson($fields->raw('numbering'))),
+            'name-marker' => new NameMarker($fields->oneOf('marker', Marker::class), $fields->text('words')),
             'number-captions' => new NumberCaptions($fields->oneOf('captions', CaptionNumbering::class)),
             'use-house-style' => new UseHouseStyle($fields->text('style')),
             'set-up-pages' => new SetUpPages($fields->has('pages') ? $fields->object('pages') : null),

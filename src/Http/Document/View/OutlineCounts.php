@@ -16,6 +16,7 @@ final readonly class OutlineCounts
      * @param list<int>    $branchWords
      * @param list<string> $staleContents
      * @param list<string> $overTarget
+     * @param \ArrayObject<string, string> $markerWords
      * @param \ArrayObject<string, string>       $names
      * @param \ArrayObject<string, int>          $firstNotes
      * @param \ArrayObject<string, list<string>> $captions
@@ -81,5 +82,13 @@ final readonly class OutlineCounts
             ),
         ]
         public string $captionNumbering,
+        #[
+            OA\Property(
+                description: 'What markers stand for to the writer, by marker',
+                type: 'object',
+                additionalProperties: new OA\AdditionalProperties(type: 'string'),
+            ),
+        ]
+        public \ArrayObject $markerWords,
     ) {}
 }

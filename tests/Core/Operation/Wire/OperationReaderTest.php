@@ -35,6 +35,7 @@ final class OperationReaderTest extends TestCase
             ['name' => 'split-by-rule', 'sections' => ['a'], 'rule' => 'words'],
             ['name' => 'use-numbering', 'numbering' => null],
             ['name' => 'number-captions', 'captions' => 'plain'],
+            ['name' => 'name-marker', 'marker' => 'bud', 'words' => 'ask Ines'],
             ['name' => 'use-house-style', 'style' => 'report'],
             ['name' => 'set-up-pages'],
             ['name' => 'insert'],
