@@ -136,7 +136,14 @@ final readonly class RandomOperations
                 'rule' => $this->among(['chapter-lines', 'numbered-lines', 'separators', 'page-breaks', 'words']),
                 'words' => in_array(
                     $name,
-                    ['change-reminder', 'note-idea', 'reword-idea', 'change-contents-line', 'add-contents-line'],
+                    [
+                        'change-reminder',
+                        'note-idea',
+                        'reword-idea',
+                        'change-contents-line',
+                        'add-contents-line',
+                        'name-marker',
+                    ],
                     true,
                 )
                     ? $this->among([
