@@ -28,7 +28,12 @@ final class CheckCommand extends FileCommand
     {
         $this->addArgument('file', InputArgument::REQUIRED)
             ->addOption('json', null, InputOption::VALUE_NONE, 'As JSON')
-            ->addOption('pages', null, InputOption::VALUE_NONE, 'Sets the pages as well, and tells what they cannot show')
+            ->addOption(
+                'pages',
+                null,
+                InputOption::VALUE_NONE,
+                'Sets the pages as well, and tells what they cannot show',
+            )
             ->addOption('strict', null, InputOption::VALUE_NONE, 'Ends with exit code 1 when anything is found');
     }
 

@@ -45,7 +45,11 @@ final class CountedFormTest extends TestCase
     {
         $picture = '<img src="https://example.org/a.png" alt="">';
         $html = '<figure>' . $picture . '<figcaption>Oil</figcaption></figure><p>In a line: ' . $picture . '</p>';
-        $references = References::in(Services::formats()->read('a.html', $html . self::TABLE)->document->sectionAt(0));
+        $references = References::in(
+            Services::formats()
+                ->read('a.html', $html . self::TABLE)
+                ->document->sectionAt(0),
+        );
         $read = CountedForm::read(CountedForm::written($references));
 
         self::assertEquals($references->captions, $read['captions']);

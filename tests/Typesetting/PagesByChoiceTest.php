@@ -49,7 +49,9 @@ final class PagesByChoiceTest extends TestCase
 
     public function testContentsOnAPageOfTheirOwnKeepTheirHeadingWithThem(): void
     {
-        $document = self::document("# Preface\n\nBefore it all.\n\n# What is in it\n\n# Lamps\n\nOil.\n", ['chapters' => 'newPage']);
+        $document = self::document("# Preface\n\nBefore it all.\n\n# What is in it\n\n# Lamps\n\nOil.\n", [
+            'chapters' => 'newPage',
+        ]);
         $made = (new GenerateContents(
             $document->outline->idAt(1),
             new ContentsSettings(1, 3, true, '', onOwnPage: true),
@@ -57,7 +59,9 @@ final class PagesByChoiceTest extends TestCase
         self::assertInstanceOf(Applied::class, $made);
         [$texts] = self::printed($made->document);
         $pages = array_values(array_filter($texts, static fn(string $text): bool => '' !== trim($text)));
-        $with = array_values(array_filter($pages, static fn(string $text): bool => str_contains($text, '2 What is in it')));
+        $with = array_values(
+            array_filter($pages, static fn(string $text): bool => str_contains($text, '2 What is in it')),
+        );
 
         self::assertCount(1, $with);
         self::assertStringContainsString('. . .', $with[0]);
