@@ -91,6 +91,7 @@ const ELSEWHERE: TextCommand[] = [
   "words-tools",
   // With cells selected, or in one that spans several: tables.spec.ts
   "merge-cells",
+  "landscape-table",
   "split-cell",
 ];
 
