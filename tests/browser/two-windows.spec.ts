@@ -11,6 +11,14 @@ async function secondWindow(page: Page, context: BrowserContext): Promise<Page> 
   return other;
 }
 
+/** A document in two windows, the other of which is without the network. */
+async function withOneOffline(page: Page, context: BrowserContext): Promise<{ id: string; other: Page }> {
+  const id = await openDocument(page, TEXT);
+  const other = await secondWindow(page, context);
+  await other.context().setOffline(true);
+  return { id, other };
+}
+
 const choice = (page: Page) => page.getByRole("region", { name: "Two texts of one section" });
 
 async function typeAtEndOf(page: Page, words: string, typed: string): Promise<void> {
@@ -33,9 +41,7 @@ test("paragraphs written in two windows, one of them offline, are put together w
   page,
   context,
 }) => {
-  const id = await openDocument(page, TEXT);
-  const other = await secondWindow(page, context);
-  await other.context().setOffline(true);
+  const { id, other } = await withOneOffline(page, context);
   await typeAtEndOf(other, "Gamma delta.", " Epsilon.");
   await typeAtEndOf(page, "Alpha beta.", " More of it.");
   await allKept(page);
@@ -48,9 +54,7 @@ test("the same words in two windows: one writes on while the choice stands, and 
   page,
   context,
 }) => {
-  const id = await openDocument(page, TEXT);
-  const other = await secondWindow(page, context);
-  await other.context().setOffline(true);
+  const { id, other } = await withOneOffline(page, context);
   await typeAtEndOf(other, "Alpha beta.", " From B.");
   await typeAtEndOf(page, "Alpha beta.", " From A.");
   await allKept(page);
@@ -82,9 +86,7 @@ test("the same words in two windows: one writes on while the choice stands, and 
 });
 
 test("words that give way lie among the offcuts, and the keys stay in the text", async ({ page, context }) => {
-  const id = await openDocument(page, TEXT);
-  const other = await secondWindow(page, context);
-  await other.context().setOffline(true);
+  const { id, other } = await withOneOffline(page, context);
   await typeAtEndOf(other, "Alpha beta.", " From B.");
   await typeAtEndOf(page, "Alpha beta.", " From A.");
   await allKept(page);
@@ -108,9 +110,7 @@ test("words written over several sections that another window changed meanwhile 
   page,
   context,
 }) => {
-  const id = await openDocument(page, TEXT);
-  const other = await secondWindow(page, context);
-  await other.context().setOffline(true);
+  const { id, other } = await withOneOffline(page, context);
   await putCursor(other, "Alpha beta.");
   await other.keyboard.press("Home");
   for (let lines = 0; lines < 3; lines++) await other.keyboard.press("Shift+ArrowDown");
