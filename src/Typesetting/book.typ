@@ -205,6 +205,8 @@
   italic: style => style + (italic: true),
   small: style => style + (size: style.size * setup.small-lines),
 )
+// How far a line reaches below the feet of its letters, as `looks` says: what stands in a box is set down by that.
+#let BELOW = 0.2em
 #let contents-line(id, target, level, look, body, pages) = context {
   let style = contents-levels.at(level - 1)
   if look != "" { style = line-looks.at(look)(style) }
@@ -212,21 +214,45 @@
   let line = spot("line", id) + body
   styled-block(style, breakable: false, {
     set par(hanging-indent: 1.5em)
-    if location == none { line } else if pages == "none" { link(location, line) } else {
-      // The number stands at the end of the last line, however long the words are.
-      grid(
-        columns: (1fr, auto),
-        column-gutter: 0.4em,
-        align: (start, end + bottom),
-        link(location, line) + if pages == "dotted" {
-          // Some dots there are in any case, and the last word goes with them. None of them is a word for a voice.
-          sym.wj + box(inset: (left: 0.3em), pdf.artifact[.#h(0.15em).#h(0.15em).]) + sym.wj
-          box(width: 1fr, inset: (left: 0.15em), repeat(gap: 0.15em, justify: false)[.])
-        },
-        link(location, page-at(location)),
+    if location == none { par(line) } else if pages == "none" { par(link(location, line)) } else {
+      // The number stands at the end of the last line, however long the words are, in room that they leave free. All of it
+      // is one paragraph: contents may hold nothing else.
+      let number = page-at(location)
+      let room = measure(number).width + 0.4em.to-absolute()
+      block(
+        width: 100%,
+        inset: if setup.right-to-left { (left: room) } else { (right: room) },
+        par(
+          link(location, line)
+            + if pages == "dotted" {
+              // Some dots there are in any case, and the last word goes with them. None of them is a word for a voice.
+              sym.wj + box(inset: (left: 0.3em), baseline: BELOW, pdf.artifact[.#h(0.15em).#h(0.15em).]) + sym.wj
+              box(width: 1fr, inset: (left: 0.15em), baseline: BELOW, repeat(gap: 0.15em, justify: false)[.])
+            } else { h(1fr) }
+            + link(location, box(width: 0pt, baseline: BELOW, box(width: room, baseline: BELOW, h(1fr) + number))),
+        ),
       )
     }
   })
+}
+// Lines as an outline of the engine, which alone is tagged as contents (TOC and TOCI of ISO 32000): a figure that is never
+// seen stands for each line, and the line takes the place of what the outline would say of it.
+#let tagged-contents(name, lines, pages) = {
+  for index in range(lines.len()) {
+    pdf.artifact(place(hide(figure(
+      metadata(index),
+      kind: name,
+      supplement: none,
+      numbering: none,
+      outlined: true,
+      caption: figure.caption([#sym.zws]),
+    ))))
+  }
+  show outline.entry: it => {
+    let (id, target, level, look, line) = lines.at(it.element.body.value)
+    contents-line(id, target, level, look, line, pages)
+  }
+  outline(title: none, target: figure.where(kind: name))
 }
 #let contents(id, title, lines, pages, two-columns, shaded, own-page, goes-with-heading) = {
   if own-page and not goes-with-heading { pagebreak(weak: true) }
@@ -235,14 +261,18 @@
     if title == "" { block-spot(spot("contents", id)) } else {
       styled-block(kinds.contentsTitle, spot("contents", id) + title, sticky: true)
     }
-    let set-lines = lines.map(((id, target, level, look, line)) => contents-line(id, target, level, look, line, pages))
+    let name = "contents-" + id
     if two-columns {
       // Side by side in equal parts as long as they fit on a page, else column after column.
-      if lines.len() > 60 { columns(2, set-lines.join()) } else {
+      if lines.len() > 60 { columns(2, tagged-contents(name, lines, pages)) } else {
         let half = calc.quo(lines.len() + 1, 2)
-        grid(columns: (1fr, 1fr), column-gutter: 1.6em, set-lines.slice(0, half).join(), set-lines.slice(half).join())
+        grid(
+          columns: (1fr, 1fr),
+          column-gutter: 1.6em,
+          tagged-contents(name + "-1", lines.slice(0, half), pages), tagged-contents(name + "-2", lines.slice(half), pages),
+        )
       }
-    } else { set-lines.join() }
+    } else if lines.len() > 0 { tagged-contents(name, lines, pages) }
   }
   if shaded { block(width: 100%, fill: luma(95%), inset: 10pt, radius: 2pt, body) } else { body }
   if own-page { pagebreak(weak: true) }
