@@ -75,7 +75,7 @@ final class PagesAreTrueTest extends TestCase
         }
         // Each line has two rectangles, its words and its number; both lead to the page that it names. On the last of their
         // sheets contents may be followed by text, which has links of its own.
-        $last = max(array_map(static fn(Spot $spot): int => $spot->sheet, $typeset->map->lines));
+        $last = max([0, ...array_map(static fn(Spot $spot): int => $spot->sheet, array_values($typeset->map->lines))]);
         $led = array_merge(...array_slice($pages->links(), 0, $last));
         $named = array_map(static fn(array $heading): int => $typeset->map->sections[$heading[2]]->sheet, $headings);
         self::assertSame([], array_values(array_diff($named, $led)));
