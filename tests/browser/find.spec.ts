@@ -236,3 +236,18 @@ test("places behind all that are told are marked where they are on the screen", 
   const last = page.locator(".manuscript .section-text", { hasText: "Watch 129" });
   await expect(last.locator(".found")).toHaveCount(100);
 });
+
+test("Enter before the answer has come leads to a place of the words that were typed", async ({ page }) => {
+  await openDocument(page, "# A\n\nThe lake.\n\n# B\n\nThe lamp.\n\n# C\n\nThe lantern.\n");
+  await page.route(/\/find$/, async (route) => {
+    if (route.request().postData()?.includes('"lan')) await new Promise((resolve) => setTimeout(resolve, 1500));
+    await route.continue();
+  });
+  await page.keyboard.press("Control+f");
+  await page.keyboard.type("la");
+  await expect(status(page)).toHaveText("3 places in 3 sections");
+  await page.keyboard.type("nt");
+  await page.keyboard.press("Enter");
+  await expect(page.locator(".manuscript .now-found")).toHaveText("lant");
+  await expect(field(page)).toBeFocused();
+});

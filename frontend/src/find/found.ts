@@ -37,6 +37,8 @@ type FindState = {
   at: number;
   /** The one place was replaced, and the next is gone to when what is left has been found. */
   goesOn: boolean;
+  /** The words that these places were found for. */
+  taken: string;
   /** The section whose first place is gone to once it has been found here, for it was found on the Desk. */
   wanted: string | null;
 };
@@ -53,11 +55,14 @@ export const useFind = create<FindState>(() => ({
   at: -1,
   goesOn: false,
   wanted: null,
+  taken: "",
 }));
 
-/** What was found, which may be other places than before: the writer stays at the one that is nearest. */
-export function take(session: Session, found: Found | null): void {
-  const { hits: before, at, goesOn, wanted } = useFind.getState();
+/** What was found for some words, which may be other places than before: the writer stays at the one that is nearest, or goes there. */
+export function take(session: Session, found: Found | null, words = ""): void {
+  const { found: last, hits: before, at, goesOn, wanted, taken } = useFind.getState();
+  // Other words are typed, and what they find is still on its way.
+  if (found === last) return;
   const hits = (found?.sections ?? []).flatMap(({ id, places }) =>
     places.map((place, index) => ({ ...place, section: id, index })),
   );
@@ -65,11 +70,30 @@ export function take(session: Session, found: Found | null): void {
   const same = was
     ? hits.findIndex(({ section, from, field }) => section === was.section && field === was.field && from >= was.from)
     : -1;
-  useFind.setState({ found, hits, besides: new Map(), counts: countsByBranch(session, hits), at: same, goesOn: false });
+  useFind.setState({
+    found,
+    hits,
+    besides: new Map(),
+    counts: countsByBranch(session, hits),
+    at: same,
+    goesOn: false,
+    taken: words,
+  });
   if (goesOn && hits.length > 0) {
     // What was put there may hold the words as well; the next place is behind it.
     const next = at + (found?.isMore ? 0 : 1 + hits.length - before.length);
     goTo(session, next >= 0 && next < hits.length ? next : 0);
+  } else if (was && same < 0 && hits.length > 0 && words !== taken) {
+    // The words went on after the writer had gone to a place that they do not fit: the next that they fit is gone to.
+    const { positions } = session.state;
+    const place = (section: string) => positions.get(section) ?? 0;
+    goTo(
+      session,
+      Math.max(
+        0,
+        hits.findIndex(({ section }) => place(section) >= place(was.section)),
+      ),
+    );
   }
   const requested = hits.findIndex(({ section }) => section === wanted);
   if (requested >= 0 || found?.isMore === false) useFind.setState({ wanted: null });

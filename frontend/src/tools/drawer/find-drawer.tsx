@@ -52,7 +52,7 @@ export function FindDrawer() {
   const answer = first.data?.isMore ? (rest.data ? rest : first) : first;
   const found = !isLooking || answer.isError ? null : (answer.data ?? null);
   const isCounting = isLooking && first.data?.isMore === true && !rest.data && !rest.isError;
-  useEffect(() => take(session, found), [found, session]);
+  useEffect(() => take(session, found, looked), [found, looked, session]);
   useEffect(() => () => take(session, null), [session]);
 
   const pressed = (event: KeyboardEvent) => {
