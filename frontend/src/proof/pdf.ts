@@ -17,13 +17,19 @@ export type Pdf = PDFDocumentProxy;
 /** The file that was opened last; whoever comes back to Proof has it at once. */
 let last: { address: string; pdf: Promise<Pdf | null> } | null = null;
 
+/** The library opens no file while it puts another one away. */
+let ending: Promise<unknown> = Promise.resolve();
+
 /** The pages of a document as they are now; null when they cannot be had. */
 export function openPdf(address: string): Promise<Pdf | null> {
   if (last?.address !== address) {
     const before = last;
     last = { address, pdf: read(address) };
     // What is still being drawn of the former file is let be for a moment.
-    if (before) window.setTimeout(() => void before.pdf.then((pdf) => pdf?.loadingTask.destroy()), KEPT_FOR_DRAWING);
+    if (before)
+      window.setTimeout(() => {
+        ending = before.pdf.then((pdf) => pdf?.loadingTask.destroy()).catch(() => undefined);
+      }, KEPT_FOR_DRAWING);
   }
   return last.pdf;
 }
@@ -34,9 +40,11 @@ async function read(address: string): Promise<Pdf | null> {
     last = null;
     return null;
   }
+  const data = new Uint8Array(await answer.arrayBuffer());
+  await ending;
   // Every face is in the file, so nothing else is ever fetched.
   return getDocument({
-    data: new Uint8Array(await answer.arrayBuffer()),
+    data,
     disableFontFace: false,
     useSystemFonts: false,
     useWasm: false,
