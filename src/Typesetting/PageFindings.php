@@ -48,6 +48,8 @@ final class PageFindings
                 'in-parts' => self::wide($document, is_string($id) ? $id : ''),
                 'unread-formula' => 'A formula here cannot be read as one; its source is printed.',
                 'small-formula' => 'A formula here is wider than the lines, and printed in very small signs.',
+                'upright'
+                    => 'A table here is wanted on a landscape page; within a list or a quotation it cannot have one.',
                 'no-page'
                     => 'A page is referred to here that is not among these pages; the place is named by its words.',
                 default => null,

@@ -33,6 +33,7 @@
     link(location, words.page + sym.space.nobreak + page-at(location))
   }
 }
+// `source` is content, whose long words may be broken.
 #let unread-formula(source) = told("unread-formula") + code(source)
 
 // --- looks ---------------------------------------------------------------------------------------------------------
@@ -128,7 +129,9 @@
   )
 }
 #let inline-picture(hash, width, alt, decorative) = if hash == none { missing-picture(alt) } else {
-  box(drawn(hash, width, alt, decorative, setup.room.height * 0.5), width: if width == none { auto } else { width * 1% })
+  // Low enough for any page, landscape or not, with footnotes under it: the engine never ends with a line that leaves them none.
+  let limit = calc.min(setup.room.width, setup.room.height) * 0.4
+  box(drawn(hash, width, alt, decorative, limit), width: if width == none { auto } else { width * 1% })
 }
 #let data-table(columns, heads, cells, words, full, repeated, id, landscape, caption) = {
   let body = figure(
@@ -248,7 +251,8 @@
       caption: figure.caption([#sym.zws]),
     ))))
   }
-  show outline.entry: it => {
+  let entry = outline.entry
+  show entry: it => {
     let (id, target, level, look, line) = lines.at(it.element.body.value)
     contents-line(id, target, level, look, line, pages)
   }

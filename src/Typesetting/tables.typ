@@ -35,7 +35,6 @@
 #let floor-size = 6pt
 #let padding(share) = if share < 0.75 { 2pt } else { 5pt * share }
 #let total(list) = list.fold(0pt, (sum, each) => sum + each)
-#let widest(list) = list.fold(0pt, calc.max)
 
 // What each column needs at the full size of letters: for its widest word, whole (`whole`) and hyphenated (`least`), and
 // for its fullest cell on one line (`natural`). `words` are (column, columns, content), `full` are (column, content).
@@ -74,7 +73,7 @@
   if all == 0pt { least } else { least.zip(lacks).map(((low, lack)) => low + calc.min(lack, calc.max(0pt, left) * (lack / all))) }
 }
 
-// Runs of columns that fit beside each other. `joined` names columns that a cell joins to the one before.
+// Runs of columns that fit beside each other, as (begin, end); `repeated` says that the first stands before each.
 #let parts-of(room, widths, repeated) = {
   let parts = ()
   let begin = 0

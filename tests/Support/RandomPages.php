@@ -140,6 +140,8 @@ final class RandomPages
                     0 => [Node::formula($this->formula($this->among(1, 6)), false)],
                     1 => $this->inline($this->among(10, 40)),
                     2 => [],
+                    3 => [$this->picture('image')],
+                    4 => [new Node('footnote', content: [Node::text($this->words($this->among(1, 20)))])],
                     default => [Node::text($this->words($this->among(1, 3)))],
                 },
             ],
@@ -147,6 +149,14 @@ final class RandomPages
     }
 
     private function figure(): Node
+    {
+        return $this->picture('figure')->withContent([
+            Node::text($this->words($this->oneIn(6) ? 400 : $this->among(1, 20))),
+        ]);
+    }
+
+    /** @param string $type of the part that shows it */
+    private function picture(string $type): Node
     {
         $picture = new Picture(
             'svg+xml',
@@ -158,11 +168,11 @@ final class RandomPages
         );
         $this->pictures[$picture->hash] = $picture;
 
-        return new Node(
-            'figure',
-            ['src' => 'picture:' . $picture->hash, 'alt' => 'A drawing'],
-            [Node::text($this->words($this->oneIn(6) ? 400 : $this->among(1, 20)))],
-        );
+        return new Node($type, [
+            'src' => 'picture:' . $picture->hash,
+            'alt' => 'A drawing',
+            ...$this->oneIn(3) ? ['width' => $this->among(5, 100)] : [],
+        ]);
     }
 
     /** @return list<Node> */
@@ -185,6 +195,10 @@ final class RandomPages
 
     private function formula(int $terms): string
     {
+        if ($this->oneIn(12)) {
+            // None that can be read: its source is printed.
+            return '\\nothing{' . $this->words($this->among(1, 12)) . str_repeat('#path', $this->among(0, 30));
+        }
         $parts = [];
         for (; $terms > 0; --$terms) {
             $parts[] = ['\frac{a+b}{c_{12}}', 'x^2', '\sqrt{y}', '\sum_{i=1}^{n} i', 'z', '\alpha'][$this->among(0, 5)];

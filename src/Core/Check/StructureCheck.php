@@ -30,9 +30,29 @@ final class StructureCheck
     /** @return list<Finding> */
     public static function of(Document $document): array
     {
+        return self::found($document, self::rules());
+    }
+
+    /**
+     * What keeps a file from being readable by everyone, as PDF/UA-1 (ISO 14289-1) asks of it.
+     *
+     * @return list<Finding>
+     */
+    public static function inTheWayOfEveryone(Document $document): array
+    {
+        return self::found($document, [new NoTopLevel(), new SkippedLevel(), new UntoldPicture()]);
+    }
+
+    /**
+     * @param list<Rule> $rules
+     *
+     * @return list<Finding> in the order of the text
+     */
+    private static function found(Document $document, array $rules): array
+    {
         $headings = $document->headings();
         $findings = [];
-        foreach (self::rules() as $rule) {
+        foreach ($rules as $rule) {
             foreach ($rule->findings($document, $headings) as $finding) {
                 $findings[] = $finding;
             }

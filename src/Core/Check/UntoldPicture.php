@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Stemmata\Core\Check;
 
 use Stemmata\Core\Document\Document;
-use Stemmata\Core\Text\Caption;
 use Stemmata\Core\Text\CaptionKind;
 
 /** A picture of which nobody who does not see it is told what it shows. */
@@ -14,11 +13,7 @@ final class UntoldPicture implements Rule
     public function findings(Document $document, array $headings): iterable
     {
         foreach ($document->references() as $position => $each) {
-            $pictures = array_filter(
-                $each->captions,
-                static fn(Caption $caption): bool => CaptionKind::Figure === $caption->kind && !$caption->isTold,
-            );
-            $count = count($pictures) + $each->untold;
+            $count = $each->countUntold(CaptionKind::Figure);
             if ($count > 0) {
                 yield new Finding(
                     'untold-picture',

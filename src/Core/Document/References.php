@@ -7,6 +7,7 @@ namespace Stemmata\Core\Document;
 use Stemmata\Core\Link\KeptFile;
 use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Text\Caption;
+use Stemmata\Core\Text\CaptionKind;
 use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\Picture;
 use Stemmata\Core\Text\PlacesLedTo;
@@ -132,6 +133,17 @@ final readonly class References
             untold: $untold,
             addresses: $addresses,
         );
+    }
+
+    /** How many of its pictures or tables cannot be told to who does not see them; pictures within lines among them. */
+    public function countUntold(CaptionKind $kind): int
+    {
+        $captions = array_filter(
+            $this->captions,
+            static fn(Caption $caption): bool => $kind === $caption->kind && !$caption->isTold,
+        );
+
+        return count($captions) + (CaptionKind::Figure === $kind ? $this->untold : 0);
     }
 
     /** @return iterable<Node> */

@@ -6,9 +6,7 @@ namespace Stemmata\Http\Page;
 
 use OpenApi\Attributes as OA;
 use Stemmata\Core\Check\Finding;
-use Stemmata\Core\Check\NoTopLevel;
-use Stemmata\Core\Check\SkippedLevel;
-use Stemmata\Core\Check\UntoldPicture;
+use Stemmata\Core\Check\StructureCheck;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Operation\Rule\Extent;
 use Stemmata\Core\Style\HouseStyles;
@@ -125,11 +123,12 @@ final readonly class PageController
                 $request,
             );
         }
+        $asked = PdfStandard::tryFrom($request->query->getString('standard')) ?? PdfStandard::Tagged;
         $typeset = $this->typesetter->typeset(
             $document,
             $isPart ? $id . '-' . bin2hex(random_bytes(4)) : $id,
             $revisions,
-            PdfStandard::tryFrom($request->query->getString('standard')) ?? PdfStandard::Tagged,
+            $asked,
             !$isPart,
         );
 
@@ -137,7 +136,7 @@ final readonly class PageController
             'Content-Type' => 'application/pdf',
             'Content-Disposition' => HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_INLINE, 'pages.pdf'),
             'Cache-Control' => 'private, no-store',
-            ...null === $typeset->refused ? [] : self::notAsAsked($document, $typeset->refused),
+            ...null === $typeset->refused ? [] : self::notAsAsked($document, $asked, $typeset->refused),
         ]);
     }
 
@@ -176,13 +175,9 @@ final readonly class PageController
      *
      * @return array<string, string> headers
      */
-    private static function notAsAsked(Document $document, string $refused): array
+    private static function notAsAsked(Document $document, PdfStandard $asked, string $refused): array
     {
-        $findings = [];
-        foreach ([new SkippedLevel(), new NoTopLevel(), new UntoldPicture()] as $rule) {
-            $findings = [...$findings, ...$rule->findings($document, $document->headings())];
-        }
-        usort($findings, static fn(Finding $one, Finding $other): int => $one->position <=> $other->position);
+        $findings = PdfStandard::Accessible === $asked ? StructureCheck::inTheWayOfEveryone($document) : [];
         if ([] === $findings) {
             return [self::NOT_STRICTER => rawurlencode(rtrim($refused, '.') . '.')];
         }

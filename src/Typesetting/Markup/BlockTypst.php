@@ -170,8 +170,12 @@ final class BlockTypst extends BlockVisitor
             }
         }
 
+        $isLandscape = true === $table->attribute('landscape');
+
         return sprintf(
-            "#data-table(%d, %d, (%s), (%s), (%s), %s, %s, %s, [%s])\n",
+            "%s#data-table(%d, %d, (%s), (%s), (%s), %s, %s, %s, [%s])\n",
+            // Only what stands in the text itself can have a page of its own.
+            $isLandscape && $this->depth > 0 ? '#block-spot(told("upright"));' . "\n" : '',
             $shape->columns,
             $heads,
             $cells,
@@ -179,7 +183,7 @@ final class BlockTypst extends BlockVisitor
             $widths->fullest(),
             TypstValue::of($widths->firstCanBeRepeated()),
             TypstValue::string($this->captionId()),
-            TypstValue::of(0 === $this->depth && true === $table->attribute('landscape')),
+            TypstValue::of($isLandscape && 0 === $this->depth),
             null === $caption ? '' : $this->caption($table, $caption->content),
         );
     }

@@ -60,8 +60,8 @@ final class MathTypst
         $body = null === $root ? self::NOTHING : trim(self::row(self::children($root)));
         if (self::NOTHING === $body || '' === $body) {
             return sprintf(
-                $isBlock ? "\n#unread-formula(%s);\n\n" : '#unread-formula(%s);',
-                TypstValue::string($source),
+                $isBlock ? "\n#unread-formula[%s];\n\n" : '#unread-formula[%s];',
+                TypstValue::words($source),
             );
         }
 
