@@ -1,5 +1,6 @@
+import { execFileSync } from "node:child_process";
 import { expect, type Page } from "@playwright/test";
-import { chooseCommand, openDocument, putCursor, test } from "./helpers";
+import { chooseCommand, exported, openDocument, putCursor, test } from "./helpers";
 import { keptText, shownIsKept } from "./shown-and-kept";
 
 const TABLE = `# Log
@@ -41,6 +42,7 @@ const COMMANDS = [
   ["three", "Move the row down"],
   ["three", "Remove the row"],
   ["three", "Align the column right"],
+  ["three", "On a landscape page, or not"],
 ] as const;
 
 test("every command of a table, undone: the screen shows what is kept, and the next letter changes nothing else", async ({
@@ -108,4 +110,36 @@ test("a table is filled by Tab alone, and a selection that begins before it take
   await page.keyboard.press("Delete");
   const kept = await shownIsKept(page, id);
   expect(kept[0]!.filter((line) => line === "four" || line === "After.")).toEqual(["four", "After."]);
+});
+
+test("a table on a landscape page is one after a reload and in the file, and stands among the text again when undone", async ({
+  page,
+}) => {
+  const id = await openDocument(page, TABLE);
+  const isLandscape = async () =>
+    (await exported(page.request, id, "html")).includes('<table style="page: landscape">');
+  const shapes = async () => {
+    const answer = await page.request.get(`/api/documents/${id}/pages.pdf`);
+    const sizes = execFileSync("pdfinfo", ["-l", "99", "-"], { input: await answer.body() }).toString();
+    return [...sizes.matchAll(/size: +([\d.]+) x ([\d.]+)/g)].map(
+      ([, width, height]) => Number(width) > Number(height),
+    );
+  };
+  expect(await shapes()).not.toContain(true);
+  await command(page, "three", "On a landscape page, or not");
+  // The keys are where they were.
+  await page.keyboard.type("q");
+  await expect.poll(isLandscape).toBe(true);
+  expect((await shapes()).filter(Boolean)).toHaveLength(1);
+  await page.reload();
+  await shownIsKept(page, id);
+  await expect(page.locator(".manuscript table")).toContainText("q");
+  await command(page, "three", "On a landscape page, or not");
+  await expect.poll(isLandscape).toBe(false);
+  await page.keyboard.press("Control+z");
+  await expect.poll(isLandscape).toBe(true);
+  await page.getByRole("link", { name: "Proof" }).click();
+  const sheet = page.locator("[data-sheet]").filter({ hasText: "seven" }).first();
+  await expect(sheet).toBeAttached({ timeout: 20_000 });
+  await expect.poll(async () => (await sheet.boundingBox())!.width > (await sheet.boundingBox())!.height).toBe(true);
 });

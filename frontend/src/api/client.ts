@@ -57,7 +57,8 @@ export type Write =
   | { kind: "applied"; outcome: WriteOutcome }
   | { kind: "refused"; sentence: string; reason: string }
   | { kind: "stale"; conflict: Conflict }
-  | { kind: "unreachable"; sentence?: string };
+  /** `isBroken`: it was answered, by a failure inside Stemmata that the same request would meet again. */
+  | { kind: "unreachable"; sentence?: string; isBroken?: true };
 
 /** What the writer is told when an answer never came. */
 export const UNREACHABLE =
@@ -97,6 +98,7 @@ export async function write(
     if (response.status >= 500)
       return {
         kind: "unreachable",
+        ...(response.status === 500 ? { isBroken: true } : {}),
         ...((response.status === 503 || response.status === 507) && isProblem(error)
           ? { sentence: sentenceOf(error) }
           : {}),

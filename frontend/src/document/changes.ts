@@ -325,9 +325,9 @@ export class Changes {
       const seen = this.revision;
       let answer = await write(send(seen));
       // What the screen shows already is not taken back because nobody answers: what is written next rests on it.
-      while (told && answer.kind === "unreachable") {
+      while (told && answer.kind === "unreachable" && !answer.isBroken) {
         this.parts.messages.say(
-          "Stemmata cannot be reached just now. What you wrote is kept as soon as it answers.",
+          answer.sentence ?? "Stemmata cannot be reached just now. What you wrote is kept as soon as it answers.",
           "unsure",
         );
         await new Promise((resolve) => window.setTimeout(resolve, AGAIN));

@@ -7,6 +7,7 @@ import { sectionName } from "../document/section-name";
 import { drawn } from "../editor/manuscript-editor";
 import { Button } from "../parts/button";
 import { giveFocusBack } from "../parts/focus";
+import { highlight } from "../parts/highlight";
 
 /** How often what is typed meanwhile is shown (milliseconds). */
 const FRESH = 500;
@@ -117,9 +118,8 @@ function Text({ label, side, text, other }: { label: string; side: "mine" | "the
     place.current.replaceChildren(draw(shown));
     const holder = document.createElement("div");
     holder.append(draw(beside));
-    const stretches = differing(linesOf(place.current).text, linesOf(holder).text);
-    CSS.highlights.set(name, new Highlight(...stretches.map((each) => linesOf(place.current!).range(each))));
-    return () => void CSS.highlights.delete(name);
+    const lines = linesOf(place.current);
+    return highlight(name, differing(lines.text, linesOf(holder).text).map(lines.range));
   }, [shown, beside, name]);
   return (
     <div className="min-w-0">

@@ -79,7 +79,7 @@ export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
             ) : (
               SAVING[saving]
             )}
-            <span className="hidden tabular-nums sm:inline"> · {counted(words, "word")}</span>
+            <span className="hidden tabular-nums sm:max-md:inline lg:inline"> · {counted(words, "word")}</span>
           </p>
         </div>
       </div>

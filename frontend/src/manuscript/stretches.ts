@@ -19,14 +19,18 @@ export async function keepStretch(session: Session, stretch: Stretch): Promise<r
   const made = texts.slice(1).flatMap(({ id }) => id ?? []);
   const stays = stretch.name === "batch" ? sections : [...sections.slice(0, 1), ...made];
   let words = "";
+  let isDone = false;
   const answer = await session.changes.keep(stretch, {
     applied: ({ revision }) => session.typing.buildOn(stays, revision),
     failed: () => {
+      // It may have been done at a first try whose answer never came; then there is nothing to be done again.
+      isDone = made.length > 0 && isMade(session, sections.slice(1), made);
+      if (isDone) return session.typing.buildOn(stays, session.state.revision);
       words = newWords(session, sections, texts);
       [...sections, ...made].forEach((section) => session.typing.forget(section));
     },
   });
-  if (answer.kind !== "applied") {
+  if (answer.kind !== "applied" && !isDone) {
     if (words !== "") await rescued(session, words);
     return sections;
   }
@@ -34,6 +38,10 @@ export async function keepStretch(session: Session, stretch: Stretch): Promise<r
   session.messages.say(said(sections.length - (texts.length > 0 ? 1 : 0), made.length), "said", true);
   return [];
 }
+
+/** Whether the outline is as such a change leaves it: sections that are gone, and new ones by the ids that this window gave. */
+const isMade = ({ state }: Session, gone: readonly string[], made: readonly string[]): boolean =>
+  gone.every((section) => !state.positions.has(section)) && made.every((section) => state.positions.has(section));
 
 type Part = { text?: string; content?: Part[] };
 

@@ -66,6 +66,7 @@ export function TitleHead() {
           onField={(field) => void (field ? fields.current.set(part, field) : fields.current.delete(part))}
           onKeep={(words) => keep(part, words)}
           onStep={(by) => step(index, by)}
+          onLeave={toText}
         />
       ))}
     </div>
@@ -81,9 +82,10 @@ type LineProps = {
   onField: (field: HTMLTextAreaElement | null) => void;
   onKeep: (words: string) => Promise<boolean>;
   onStep: (by: 1 | -1) => void;
+  onLeave: () => void;
 };
 
-function TitleLine({ label, look, value, hasLines, onField, onKeep, onStep }: LineProps) {
+function TitleLine({ label, look, value, hasLines, onField, onKeep, onStep, onLeave }: LineProps) {
   const session = useSession("TitleLine");
   const [typed, setTyped] = useState(value);
   const [known, setKnown] = useState(value);
@@ -130,7 +132,10 @@ function TitleLine({ label, look, value, hasLines, onField, onKeep, onStep }: Li
     else if (event.key === "Enter" && !(hasLines && at > 0 && words[at - 1] !== "\n")) step(event, 1);
     else if (event.key === "ArrowDown" && !words.slice(at).includes("\n")) step(event, 1);
     else if (event.key === "ArrowUp" && !words.slice(0, at).includes("\n")) step(event, -1);
-    else if (event.key === "Escape") step(event, 1);
+    else if (event.key === "Escape") {
+      keep();
+      onLeave();
+    }
   };
   const step = (event: KeyboardEvent, by: 1 | -1) => {
     event.preventDefault();
@@ -149,6 +154,7 @@ function TitleLine({ label, look, value, hasLines, onField, onKeep, onStep }: Li
       </span>
       <textarea
         ref={onField}
+        dir="auto"
         aria-label={label}
         placeholder={label}
         rows={1}

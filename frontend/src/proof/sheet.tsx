@@ -1,5 +1,6 @@
 import { memo, useEffect, useRef, useState, type MouseEvent } from "react";
 import { cx } from "../parts/cx";
+import { highlight } from "../parts/highlight";
 import { rangeOf, type Mark } from "./found-on-page";
 import { textLayerOf, type Pdf } from "./pdf";
 
@@ -95,9 +96,9 @@ export const Sheet = memo(function Sheet(props: Props) {
   useEffect(() => {
     const range = mark && layer > 0 && words.current ? rangeOf(words.current, mark) : null;
     if (!range) return;
-    CSS.highlights.set(FOUND, new Highlight(range));
+    const unmark = highlight(FOUND, [range]);
     range.startContainer.parentElement?.scrollIntoView({ block: "nearest", inline: "nearest" });
-    return () => void CSS.highlights.delete(FOUND);
+    return unmark;
   }, [mark, layer]);
 
   const clicked = (event: MouseEvent) => {
