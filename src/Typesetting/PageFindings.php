@@ -24,21 +24,28 @@ final class PageFindings
         $positions = $document->outline->positions();
         $findings = [];
         foreach ($failures as $failure) {
-            $section = is_array($failure) ? $failure['section'] ?? null : null;
-            $findings[] =
+            [$kind, $section] = is_array($failure)
+                ? [$failure['kind'] ?? null, $failure['section'] ?? null]
+                : [null, null];
+            [$kind, $sentence] = match (true) {
                 is_string($section) && isset($positions[$section])
-                    ? new Finding(
-                        'plain-words-only',
-                        $positions[$section],
-                        'This section could be printed as plain words only.',
-                        self::SOURCE,
-                    )
-                    : new Finding(
-                        'unsteady-pages',
-                        count($positions),
-                        'The page numbers keep changing: a line that names a page moves it. They may be one off.',
-                        self::SOURCE,
-                    );
+                    => ['plain-words-only', 'This section could be printed as plain words only.'],
+                'untagged' === $kind
+                    => [
+                        'untagged-pages',
+                        'The PDF has no tags for reading aloud: a table that goes on over several pages could not be tagged.',
+                    ],
+                default => [
+                    'unsteady-pages',
+                    'The page numbers keep changing: a line that names a page moves it. They may be one off.',
+                ],
+            };
+            $findings[] = new Finding(
+                $kind,
+                is_string($section) ? $positions[$section] ?? count($positions) : count($positions),
+                $sentence,
+                self::SOURCE,
+            );
         }
         $position = 0;
         foreach ($spots as $spot) {

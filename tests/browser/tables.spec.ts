@@ -134,11 +134,13 @@ test("a table on a landscape page is one after a reload and in the file, and sta
   await page.reload();
   await shownIsKept(page, id);
   await expect(page.locator(".manuscript table")).toContainText("q");
-  await command(page, "three", "On a landscape page, or not");
+  await command(page, "four", "On a landscape page, or not");
   await expect.poll(isLandscape).toBe(false);
   await page.keyboard.press("Control+z");
   await expect.poll(isLandscape).toBe(true);
   await page.getByRole("link", { name: "Proof" }).click();
+  await page.getByRole("region", { name: "Printed pages" }).focus();
+  await page.keyboard.press("End");
   const sheet = page.locator("[data-sheet]").filter({ hasText: "seven" }).first();
   await expect(sheet).toBeAttached({ timeout: 20_000 });
   await expect.poll(async () => (await sheet.boundingBox())!.width > (await sheet.boundingBox())!.height).toBe(true);

@@ -10,10 +10,8 @@ use Stemmata\Core\Text\Node;
 
 /**
  * Which keeps of one text are one step of the history: those of one paragraph, or of the heading, all writing or all
- * taking
- * away, without a pause between them. What a writer does next, such as going to another paragraph or rubbing out, is
- * the
- * next step, however quickly it comes; and so is the next sentence.
+ * taking away, without a pause between them. What a writer does next, such as going to another paragraph, rubbing out
+ * or giving a command, is the next step, however quickly it comes; and so is the next sentence.
  */
 final class TypingBurst
 {
@@ -98,10 +96,32 @@ final class TypingBurst
         // A paragraph that is gone, or two that changed, are more than writing on; one that is new is where it goes on.
         $isNew = count($new) === count($old) + 1 && array_slice($old, $block) == array_slice($new, $block + 1);
         $isOneBlock = count($old) === count($new) && array_slice($old, $block + 1) == array_slice($new, $block + 1);
+        if ($isOneBlock && isset($old[$block]) && !self::isWriting($old[$block], $new[$block])) {
+            return null;
+        }
 
         return $isOneBlock || $isNew
             ? ['block' => $block, 'grows' => $isNew || self::length($new, $block) >= self::length($old, $block)]
             : null;
+    }
+
+    /** Whether words were written or taken away, not marked, aligned or given another row by a command. */
+    private static function isWriting(Node $old, Node $new): bool
+    {
+        return $old->plainText() !== $new->plainText() &&
+            ('table' !== $old->type || self::withoutWords($old) == self::withoutWords($new));
+    }
+
+    private static function withoutWords(Node $table): Node
+    {
+        return $table->withContent(
+            array_map(
+                static fn(Node $row): Node => $row->withContent(
+                    array_map(static fn(Node $cell): Node => $cell->withContent([]), $row->content),
+                ),
+                array_slice($table->content, 1),
+            ),
+        );
     }
 
     /**

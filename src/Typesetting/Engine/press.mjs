@@ -147,7 +147,7 @@ export class Press {
   #pdf(document, { standard, created }, answer) {
     for (const pdfStandard of standard === "tagged" ? [] : [standard]) {
       try {
-        const bytes = this.#compiler.pdf(document, { pdfStandard, creationTimestamp: created });
+        const bytes = this.#written(document, { pdfStandard, creationTimestamp: created }, answer);
         answer.standard = pdfStandard;
         return bytes;
       } catch (error) {
@@ -155,7 +155,18 @@ export class Press {
       }
     }
     answer.standard = "tagged";
-    return this.#compiler.pdf(document, { creationTimestamp: created });
+    return this.#written(document, { creationTimestamp: created }, answer);
+  }
+
+  /** The engine cannot tag some tables that go on over pages; the pages themselves are right, and come without tags. */
+  #written(document, options, answer) {
+    try {
+      return this.#compiler.pdf(document, options);
+    } catch (error) {
+      if (options.pdfStandard === "ua-1" || !messageOf(error).includes("PDF tag would be split up")) throw error;
+      answer.findings.push({ kind: "untagged" });
+      return this.#compiler.pdf(document, { ...options, pdfTags: false });
+    }
   }
 
   /** A picture that the engine cannot draw must not keep a document from its pages. */

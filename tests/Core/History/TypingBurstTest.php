@@ -16,6 +16,7 @@ use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Heading;
 use Stemmata\Core\Text\Node;
+use Stemmata\Tests\Support\Services;
 use Stemmata\Tests\Support\Sketch;
 
 final class TypingBurstTest extends TestCase
@@ -118,6 +119,31 @@ final class TypingBurstTest extends TestCase
         );
 
         return new Change([], ['aaaaaaaaaaaa' => [$section($before), $section($after)]], [], null);
+    }
+
+    public function testACommandOfATableIsADoingOfItsOwn(): void
+    {
+        $section = Section::blank(SectionId::fromString('aaaaaaaaaaaa'));
+        $of = static fn(string $html): Section => $section->withBody(
+            Services::formats()->read('a.html', '<h1>a</h1>' . $html)->document->sectionAt(0)->body,
+        );
+        $steps = [
+            '<table><tr><th>a</th></tr><tr><td>b</td></tr></table>',
+            '<table><tr><th>a</th></tr><tr><td>bc</td></tr></table>',
+            '<table><tr><th>a</th></tr><tr><td>bcd</td></tr></table>',
+            '<table style="page: landscape"><tr><th>a</th></tr><tr><td>bcd</td></tr></table>',
+            '<table style="page: landscape"><tr><th>a</th></tr><tr><td>bcde</td></tr></table>',
+            '<table style="page: landscape"><tr><th>a</th></tr><tr><td>bcde</td></tr><tr><td></td></tr></table>',
+        ];
+        $changes = [];
+        foreach (array_slice($steps, 1) as $index => $html) {
+            $changes[] = new Change([], ['aaaaaaaaaaaa' => [$of($steps[$index]), $of($html)]], [], null);
+        }
+
+        self::assertTrue(TypingBurst::isOneDoing($changes[0], $changes[1]), 'writing on in a cell');
+        self::assertFalse(TypingBurst::isOneDoing($changes[1], $changes[2]), 'a landscape page after writing');
+        self::assertFalse(TypingBurst::isOneDoing($changes[2], $changes[3]), 'writing after a landscape page');
+        self::assertFalse(TypingBurst::isOneDoing($changes[3], $changes[4]), 'a row after writing');
     }
 
     public function testWhatDoesMoreThanWriteIsNoTyping(): void
