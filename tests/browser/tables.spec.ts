@@ -112,6 +112,24 @@ test("a table is filled by Tab alone, and a selection that begins before it take
   expect(kept[0]!.filter((line) => line === "four" || line === "After.")).toEqual(["four", "After."]);
 });
 
+test("rubbing out at the edge of a caption or a cell picks nothing beyond it", async ({ page }) => {
+  const id = await openDocument(page, TABLE);
+  const before = await shownIsKept(page, id);
+  await page.locator(".manuscript .caption").click();
+  await page.keyboard.press("End");
+  await page.keyboard.press("Delete");
+  await page.keyboard.type("!");
+  await page.keyboard.press("Backspace");
+  await page.locator(".manuscript th", { hasText: "No" }).first().click();
+  await page.keyboard.press("Home");
+  await page.keyboard.press("Backspace");
+  await page.keyboard.type("?");
+  await expect(page.locator(".manuscript th").first()).toHaveText("?No");
+  await expect(page.locator(".manuscript .caption")).toHaveText("");
+  await page.keyboard.press("Backspace");
+  await expect.poll(() => keptText(page.request, id)).toEqual(before);
+});
+
 test("a table on a landscape page is one after a reload and in the file, and stands among the text again when undone", async ({
   page,
 }) => {

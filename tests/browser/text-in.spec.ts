@@ -110,6 +110,10 @@ test("a paragraph becomes the title, what was there before goes to the offcuts, 
   await chooseCommand(page, "Turn the title into a paragraph");
   await expect.poll(() => storedOutline(page.request, id)).toEqual(["0", "1 One"]);
   expect(await exported(page.request, id, "md")).toContain("The frozen oil");
+  // Without a title the document is called by its first heading, here and on the desk.
+  await expect(page.getByRole("banner").getByRole("button", { name: "One" })).toBeVisible();
+  await page.goto("/");
+  await expect(page.getByRole("link", { name: "One" }).first()).toBeVisible();
 });
 
 test("a long text is split by rule, after a look at what would come of it", async ({ page }) => {

@@ -106,6 +106,33 @@ test("words that give way lie among the offcuts, and the keys stay in the text",
   await expect(other.locator(".manuscript p").first()).toContainText("!");
 });
 
+test("a heading split at the moment in which words of another window came in takes none of them away", async ({
+  page,
+  context,
+}) => {
+  const { id, other } = await withOneOffline(page, context);
+  await other.context().setOffline(false);
+  // This window does not hear of the other one before it sends what it typed.
+  await other.route("**/changes*", (route) => route.abort());
+  await putCursor(other, "Alpha beta.");
+  await typeAtEndOf(page, "Gamma delta.", " From A.");
+  await allKept(page);
+  await other.locator(".manuscript .heading").first().click();
+  await other.keyboard.press("Home");
+  await other.keyboard.type("Front ");
+  await other.keyboard.press("Enter");
+  await expect(other.getByText("Do it once more.")).toBeVisible();
+  await other.unroute("**/changes*");
+  await bothShow([page, other], id, ["Alpha beta.", "Gamma delta. From A.", "Last words."]);
+  await expect(other.locator(".manuscript .heading").first()).toContainText("Front");
+  await other.locator(".manuscript .heading").first().click();
+  await other.keyboard.press("Home");
+  for (let letters = 0; letters < 6; letters++) await other.keyboard.press("ArrowRight");
+  await other.keyboard.press("Enter");
+  await expect(other.locator(".manuscript .heading")).toHaveCount(3);
+  await bothShow([page, other], id, ["", "Alpha beta.", "Gamma delta. From A.", "Last words."]);
+});
+
 test("words written over several sections that another window changed meanwhile are not lost", async ({
   page,
   context,

@@ -26,8 +26,8 @@ const MOMENT = 300;
 /** What could not be sent is sent again (milliseconds). */
 const AGAIN = 2000;
 
-/** Who is told at once what became of a change. */
-type Told = { applied: (outcome: WriteOutcome) => void; failed: () => void };
+/** Who is told at once what became of a change, and asked before whether it rests on the texts as they are. */
+type Told = { holds: () => boolean; applied: (outcome: WriteOutcome) => void; failed: () => void };
 /** So many looks a few seconds apart at an unchanged document tell that a command did not reach the server. */
 const ENOUGH_LOOKS = 2;
 /** All that is read from the whole document. */
@@ -41,6 +41,8 @@ type Parts = {
   counts: Counts;
   /** What has been typed so far, to be sent in the turn of what follows on it. */
   sending: () => () => Promise<void>;
+  /** How often what was typed here was put together with words of another window, which the writer did not see before. */
+  merges: () => number;
   /** Sections that are being typed in: what others say of their texts waits. */
   typing: () => ReadonlySet<string>;
   /** Whether two texts of a section wait for the writer’s choice. */
@@ -50,6 +52,10 @@ type Parts = {
   /** Told of each revision that this window has made. */
   made: (revision: number) => void;
 };
+
+/** Whether it is done to a place in a text, and not to whole sections. */
+const isByPlace = (operation: Operation): boolean =>
+  ["from", "block", "blocks", "lines"].some((name) => name in operation);
 
 /** Every way to change the document but typing, and what comes of a change. */
 export class Changes {
@@ -62,12 +68,13 @@ export class Changes {
   async perform(operation: Operation, { quiet = false }: { quiet?: boolean } = {}): Promise<Write> {
     if (this.isAskedAbout(operation)) return this.choiceFirst();
     const kept = operation.name === "delete" ? ". It is in Offcuts" : "";
-    return this.answering(() => this.operated(operation, quiet ? null : ({ label }) => `${label}${kept}`));
+    const told = isByPlace(operation) ? this.ifNothingIsMerged() : undefined;
+    return this.answering(() => this.operated(operation, quiet ? null : ({ label }) => `${label}${kept}`, told));
   }
 
   /** What the screen shows already; what became of it is told before anything that follows has its turn. */
   async keep(operation: Operation, told: Told): Promise<Write> {
-    return this.operated(operation, null, told);
+    return this.operated(operation, null, told, true);
   }
 
   /** Text from elsewhere that has headings, or paragraphs enough to look for some. */
@@ -81,6 +88,8 @@ export class Changes {
             body: { baseRevision, section, from, to, text, kind },
           }),
         ({ label }) => label,
+        true,
+        this.ifNothingIsMerged(),
       ),
     );
   }
@@ -289,14 +298,22 @@ export class Changes {
   private operated(
     operation: Operation,
     label: ((outcome: WriteOutcome) => string) | null,
-    told?: Told,
+    told?: Partial<Told>,
+    isShown = false,
   ): Promise<Write> {
     return this.written(
       (baseRevision) => api.POST("/api/documents/{id}/operations", { ...this.path, body: { baseRevision, operation } }),
       label,
       true,
       told,
+      isShown,
     );
+  }
+
+  /** A place in a text is another one when words of another window have come in before it. */
+  private ifNothingIsMerged(): Partial<Told> {
+    const before = this.parts.merges();
+    return { holds: () => this.parts.merges() === before };
   }
 
   /** From the moment a command is given until what came of it is known; of several, until the last. */
@@ -316,16 +333,23 @@ export class Changes {
     send: (baseRevision: number) => Parameters<typeof write>[0],
     label: ((outcome: WriteOutcome) => string) | null,
     canUndo = true,
-    told?: Told,
+    told?: Partial<Told>,
+    isShown = false,
   ): Promise<Write> {
     const sending = this.parts.sending();
     return this.inTurn(async () => {
       await sending();
+      if (told?.holds?.() === false) {
+        const sentence = "Another window wrote in the same text at that moment. Do it once more.";
+        this.parts.messages.say(sentence, "warning");
+        told.failed?.();
+        return { kind: "refused", sentence, reason: "same-words" };
+      }
       // It rests on what the writer saw, however long it takes to be sent.
       const seen = this.revision;
       let answer = await write(send(seen));
       // What the screen shows already is not taken back because nobody answers: what is written next rests on it.
-      while (told && answer.kind === "unreachable" && !answer.isBroken) {
+      while (isShown && answer.kind === "unreachable" && !answer.isBroken) {
         this.parts.messages.say(
           answer.sentence ?? "Stemmata cannot be reached just now. What you wrote is kept as soon as it answers.",
           "unsure",
@@ -334,8 +358,8 @@ export class Changes {
         answer = await write(send(seen));
       }
       await this.answered(answer, label, canUndo);
-      if (answer.kind === "applied") told?.applied(answer.outcome);
-      else told?.failed();
+      if (answer.kind === "applied") told?.applied?.(answer.outcome);
+      else told?.failed?.();
       return answer;
     });
   }

@@ -3,7 +3,7 @@ import { api, read, sentenceOf, UNREACHABLE } from "../api/client";
 import type { operations } from "../generated/api";
 import type { Scope } from "../outline/scope";
 import type { Messages } from "./messages";
-import { sectionName } from "./section-name";
+import { documentName, sectionName } from "./section-name";
 import type { DocumentState } from "./state";
 
 export type FileFormat = operations["exportDocument"]["parameters"]["query"]["format"];
@@ -67,7 +67,7 @@ export class Files {
   /** Pages that are at hand, as a file named like the document, or like the branch that they are. */
   download(pages: Blob, branch?: string): void {
     const state = this.store.getState();
-    const name = branch === undefined ? state.titleBlock.title : sectionName(state, branch);
+    const name = branch === undefined ? documentName(state) : sectionName(state, branch);
     const link = document.createElement("a");
     link.href = URL.createObjectURL(pages);
     link.download = `${name.replace(/[^\p{L}\p{N}’]+/gu, " ").trim() || "Untitled"}.pdf`;

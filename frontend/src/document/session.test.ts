@@ -819,7 +819,11 @@ test("what is typed after a change of the text comes to the server after it, tho
   type("a", "The");
   const kept = session.changes.keep(
     { name: "split", section: "a", from: 1 },
-    { applied: ({ revision }) => session.typing.buildOn(["a", "b"], revision), failed: () => undefined },
+    {
+      holds: () => true,
+      applied: ({ revision }) => session.typing.buildOn(["a", "b"], revision),
+      failed: () => undefined,
+    },
   );
   type("a", "The gale");
   type("b", "New words");

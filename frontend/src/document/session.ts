@@ -76,6 +76,7 @@ export class Session {
       messages: this.messages,
       counts: this.counts,
       sending: () => this.typing.sending(),
+      merges: () => this.typing.merges,
       typing: () => this.typing.sections(),
       isAsked: (section) => this.typing.isAsked(section),
       outdated,

@@ -41,6 +41,8 @@ export class Typing {
   private isOver = false;
   /** Whether something could not be sent the last time it was tried. */
   private isHeldUp = false;
+  /** How often what was typed here was put together with what another window wrote. */
+  merges = 0;
   /** Texts that are acknowledged, by what makes them. */
   private readonly sent = new WeakSet<Draft["text"]>();
 
@@ -92,6 +94,15 @@ export class Typing {
     const { texts, facts, outdated } = this.state;
     if ((texts.get(section)?.revision ?? 0) < (facts.get(section)?.revision ?? 0))
       this.parts.store.setState({ outdated: new Set([...outdated, section]) });
+  }
+
+  /** Whether nobody but this window has changed a text since it read so. */
+  isStill(section: string, read: (text: SectionText) => boolean): boolean {
+    const { texts, facts, outdated } = this.state;
+    const draft = this.drafts.get(section);
+    if (draft) return (facts.get(section)?.revision ?? 0) <= draft.baseRevision;
+    const kept = texts.get(section);
+    return kept !== undefined && !outdated.has(section) && read(kept);
   }
 
   isIn(section: string): boolean {
@@ -315,6 +326,7 @@ export class Typing {
   /** Both texts are one now. What was typed meanwhile still builds on the words that were sent, and meets it with the next pause. */
   private async merged(draft: Draft, words: Words, outcome: WriteOutcome): Promise<void> {
     const now = this.drafts.get(draft.section);
+    this.merges++;
     this.sent.add(draft.text);
     this.clashes.delete(draft.section);
     if (now && now.text !== draft.text) this.drafts.set(draft.section, { ...now, began: words, unanswered: undefined });

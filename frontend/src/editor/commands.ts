@@ -365,6 +365,14 @@ export function rubOutNote(direction: "back" | "on"): Command {
   };
 }
 
+/** Rubbing out ends at the edge of a cell and of a caption: what is beyond is not picked, for the next letter would take it away. */
+export function staysInCell(direction: "back" | "on"): Command {
+  return ({ selection: { $head, empty } }) =>
+    empty &&
+    ["tableCell", "caption"].includes($head.parent.type.name) &&
+    $head.parentOffset === (direction === "on" ? $head.parent.content.size : 0);
+}
+
 /** The arrows stop on both sides of a footnote's edge, which the browser takes for one place. */
 export function acrossNoteEdge(direction: "back" | "on"): Command {
   return (state, dispatch) => {

@@ -164,12 +164,15 @@ test("words deleted across headings are told as one stretch, and the text goes o
   made.view.dispatch(made.view.state.tr.delete(from, to));
   expect(texts(made)).toEqual(["Haaaaaa of c"]);
   expect(typed).not.toHaveBeenCalled();
-  expect(stretched).toHaveBeenCalledExactlyOnceWith({
-    name: "replace-stretch",
-    sections: ["a", "b", "c"],
-    keptFrom: 6,
-    texts: [textWith("Ha", p("aaaaa of c"))],
-  });
+  expect(stretched).toHaveBeenCalledExactlyOnceWith(
+    {
+      name: "replace-stretch",
+      sections: ["a", "b", "c"],
+      keptFrom: 6,
+      texts: [textWith("Ha", p("aaaaa of c"))],
+    },
+    doc.content.content,
+  );
 });
 
 test("at the head of a text Backspace joins the section above, at its end Delete the one below", () => {

@@ -37,7 +37,8 @@ export type ManuscriptHost = {
   /** Words came or went: where a place is now that was remembered, null for one that the window does not show. */
   shifted(now: (spot: Spot) => Spot | null): void;
   /** Sections came or went through writing, or several changed at once. */
-  stretched(stretch: Stretch): void;
+  /** @param before the sections that stood there */
+  stretched(stretch: Stretch, before: readonly TextNode[]): void;
   focused(section: string): void;
   left(section: string, at: number): void;
   selected(section: string): void;
@@ -467,7 +468,11 @@ export class ManuscriptEditor {
       const left = new Set(after.content.content.map((section) => String(section.attrs["id"])));
       for (const id of sectionsOf(stretch)) if (!left.has(id)) this.gone.add(id);
       for (const id of left) this.gone.delete(id);
-      this.host.stretched(stretch);
+      const reached = new Set(sectionsOf(stretch));
+      this.host.stretched(
+        stretch,
+        before.content.content.filter((section) => reached.has(String(section.attrs["id"]))),
+      );
       // It is undone by the journal, as all is that has been handed over.
       return this.handedOver();
     }

@@ -3,6 +3,7 @@ import { useCallback, useEffect, useState } from "react";
 import { Link } from "wouter";
 import { ArrangeTable } from "./arrange/arrange-table";
 import { SessionContext, useDocument, useSession } from "../document/context";
+import { documentName } from "../document/section-name";
 import { outdating } from "../document/readings";
 import { Session } from "../document/session";
 import { Emblem } from "../parts/emblem";
@@ -72,7 +73,7 @@ export function DocumentScreen({ id, face }: { id: string; face: Face }) {
 }
 
 function Faces({ face }: { face: Face }) {
-  const title = useDocument("Faces", (state) => state.titleBlock.title);
+  const title = useDocument("Faces", documentName);
   const session = useSession("Faces");
   const isQuiet = useQuiet((state) => state.isQuiet) && face === "write";
   const [offered, setOffered] = useState<readonly Offered[] | null>(null);
@@ -103,7 +104,7 @@ function Faces({ face }: { face: Face }) {
     if (query.size > 0) window.history.replaceState(null, "", window.location.pathname);
   }, [session]);
   useEffect(() => {
-    document.title = `${title || "Untitled"} – Stemmata`;
+    document.title = `${title} – Stemmata`;
   }, [title]);
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)_auto] overflow-hidden">

@@ -1,6 +1,7 @@
 import { Download, Ellipsis, Search } from "lucide-react";
 import { useState } from "react";
 import { Link } from "wouter";
+import { documentName } from "../document/section-name";
 import { useDocument, useSession } from "../document/context";
 import type { Saving } from "../document/state";
 import { RoundButton } from "../parts/button";
@@ -36,7 +37,7 @@ export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
   const session = useSession("Header");
   useKeys((state) => state.own);
   const id = useDocument("Header", (state) => state.id);
-  const title = useDocument("Header", (state) => state.titleBlock.title) || "Untitled";
+  const title = useDocument("Header", documentName);
   const saving = useDocument("Header", (state) => state.saving);
   const isWorking = useDocument("Header", (state) => state.isWorking);
   const words = useDocument("Header", (state) => state.words);

@@ -997,6 +997,7 @@ export interface components {
         /** @description A document as the Desk shows it, with its shape: level and words of each section. */
         DocumentCard: {
             id: string;
+            /** @description Without one, what the first heading says */
             title: string;
             subtitle: string;
             words: number;

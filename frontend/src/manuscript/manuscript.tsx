@@ -179,9 +179,9 @@ function hostOf(
       const editor = view();
       if (editor && isAfterSentence(editor.state)) void session.flush();
     },
-    stretched: (stretch) => {
+    stretched: (stretch, before) => {
       const at = surface();
-      if (at) void at.whileStretching(() => keepStretch(session, stretch));
+      if (at) void at.whileStretching(() => keepStretch(session, stretch, before));
     },
     focused: (section) => session.navigation.setCurrent(section),
     left: (section, at) => session.navigation.keepResumePoint(section, at),

@@ -1,4 +1,7 @@
+import type { Node as TextNode } from "@tiptap/pm/model";
+import type { SectionText } from "../api/client";
 import type { Session } from "../document/session";
+import { headingOf, sectionNode, textOf } from "../editor/section-text";
 import { sectionsOf, type Stretch } from "../editor/stretch";
 import { counted } from "../parts/words";
 
@@ -6,7 +9,11 @@ import { counted } from "../parts/words";
  * Keeps writing that made sections come or go. The screen shows it already; what is typed meanwhile in the section that
  * stayed builds on what this keeps. When it cannot be kept, the texts are shown as they were: answers with these sections.
  */
-export async function keepStretch(session: Session, stretch: Stretch): Promise<readonly string[]> {
+export async function keepStretch(
+  session: Session,
+  stretch: Stretch,
+  before: readonly TextNode[],
+): Promise<readonly string[]> {
   const sections = sectionsOf(stretch);
   const asked = sections.filter((section) => session.typing.isAsked(section));
   if (asked.length > 0) {
@@ -21,6 +28,8 @@ export async function keepStretch(session: Session, stretch: Stretch): Promise<r
   let words = "";
   let isDone = false;
   const answer = await session.changes.keep(stretch, {
+    // Words of another window that came in while this waited for its turn do not stand in its texts.
+    holds: () => before.every((section) => session.typing.isStill(String(section.attrs["id"]), readsAs(section))),
     applied: ({ revision }) => session.typing.buildOn(stays, revision),
     failed: () => {
       // It may have been done at a first try whose answer never came; then there is nothing to be done again.
@@ -43,6 +52,17 @@ export async function keepStretch(session: Session, stretch: Stretch): Promise<r
 const isMade = ({ state }: Session, gone: readonly string[], made: readonly string[]): boolean =>
   gone.every((section) => !state.positions.has(section)) && made.every((section) => state.positions.has(section));
 
+const readsAs =
+  (section: TextNode) =>
+  (text: SectionText): boolean => {
+    const shown = sectionNode(text.id, text, headingOf(section) !== null);
+    // The blanks around a heading are not stored.
+    return trimmed(textOf(shown)) === trimmed(textOf(section));
+  };
+
+const trimmed = ({ heading, body }: Pick<SectionText, "heading" | "body">): string =>
+  JSON.stringify([plainOf({ content: heading as Part[] }).trim(), body]);
+
 type Part = { text?: string; content?: Part[] };
 
 /** What was written that stood in none of these sections before, with what was typed on in them, a paragraph a line. */
@@ -54,6 +74,9 @@ function newWords(
   const known = new Set(
     sections.flatMap((section) => session.state.texts.get(section)?.body.map((block) => JSON.stringify(block)) ?? []),
   );
+  const kept = sections
+    .map((section) => plainOf({ content: (session.state.texts.get(section)?.body ?? []) as Part[] }))
+    .join("\n");
   const now = texts.map(({ id, body }, index) => {
     const section = index === 0 ? sections[0]! : (id ?? "");
     return session.typing.isIn(section) ? (session.typing.textNow(section)?.body ?? []) : (body ?? []);
@@ -62,7 +85,7 @@ function newWords(
     .flat()
     .filter((block) => !known.has(JSON.stringify(block)))
     .map((block) => plainOf(block as Part).trim())
-    .filter((line) => line !== "")
+    .filter((line) => line !== "" && !kept.includes(line))
     .join("\n");
 }
 

@@ -36,6 +36,9 @@ final readonly class ViewOf
     /** One of them may be a book of its own, which the window then asks for when it comes to it. */
     private const OPENED_WORDS = 6000;
 
+    /** A document without a title is called by the first heading with words, as far as this many sections down. */
+    private const NAMING = 20;
+
     public function __construct(private Facts $facts) {}
 
     public function card(DocumentRecord $record): DocumentCard
@@ -48,7 +51,7 @@ final readonly class ViewOf
 
         return new DocumentCard(
             $record->id,
-            $record->title,
+            $this->name($record),
             $record->subtitle,
             array_sum($words),
             $record->target,
@@ -69,11 +72,27 @@ final readonly class ViewOf
         );
     }
 
+    private function name(DocumentRecord $record): string
+    {
+        if ('' !== trim($record->title)) {
+            return $record->title;
+        }
+        $first = array_slice(str_split($record->outlineIds, SectionId::LENGTH), 0, self::NAMING);
+        $facts = $this->facts->ofSections($record->id, $first);
+        foreach ($first as $id) {
+            if ('' !== trim($facts[$id]['heading'] ?? '')) {
+                return $facts[$id]['heading'];
+            }
+        }
+
+        return '';
+    }
+
     public function removed(DocumentRecord $record): RemovedDocument
     {
         return new RemovedDocument(
             $record->id,
-            $record->title,
+            $this->name($record),
             $record->removedAt ?? 0,
             array_sum($this->facts->wordsInOrder($record->id, $record->outline())),
         );

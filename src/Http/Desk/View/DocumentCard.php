@@ -16,7 +16,7 @@ final readonly class DocumentCard
      */
     public function __construct(
         #[OA\Property] public string $id,
-        #[OA\Property] public string $title,
+        #[OA\Property(description: 'Without one, what the first heading says')] public string $title,
         #[OA\Property] public string $subtitle,
         #[OA\Property] public int $words,
         #[OA\Property] public ?int $target,
