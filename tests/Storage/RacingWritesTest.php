@@ -100,6 +100,94 @@ final class RacingWritesTest extends TestCase
         $this->assertHistoryIsExact($other, $other->revision());
     }
 
+    /** Thinning puts steps together and leaves the revision as it is: a step that was planned before is another one then. */
+    public function testAnUndoThatMeetsThinningGoesBackExactly(): void
+    {
+        $seconds = (float) (getenv('STEMMATA_RACE') ?: '1.2');
+        for ($tries = 0; $tries < max(4, (int) $seconds); ++$tries) {
+            $document = LiveDocument::from(self::$server, "# One\n\na\n");
+            $beginning = $document->text();
+            $section = $document->section(0);
+            for ($step = 0, $revision = $document->revision(); $step < 60; ++$step, ++$revision) {
+                $document->operate(
+                    ['name' => 'rename', 'section' => $section, 'heading' => 'Named ' . $step],
+                    $revision,
+                );
+            }
+            $aged = (new \PDO('sqlite:' . self::$server->data . '/stemmata.sqlite'))->prepare(
+                'UPDATE journal SET started_at = started_at - 4000000, made_at = made_at - 4000000 WHERE document_id = ?',
+            );
+            $aged->execute([$document->id]);
+            $both = new Process([
+                'node',
+                '-e',
+                'const [path, base] = process.argv.slice(1);
+                 const send = (method, name, body) => fetch(path + name, { method, headers: { "Content-Type": "application/json" }, body: JSON.stringify(body) });
+                 const thins = send("PUT", "/history/rule", { weeks: 4 });
+                 setTimeout(() => send("POST", "/undo", { baseRevision: Number(base) }).then(async (answer) => {
+                   await thins; process.stdout.write(String(answer.status)); }), Number(process.argv[3]));',
+                self::$server->address() . '/api/documents/' . $document->id,
+                (string) $revision,
+                (string) ($tries % 4 * 6),
+            ]);
+            $both->mustRun();
+            self::assertContains($both->getOutput(), ['200', '409']);
+
+            $this->assertHistoryIsExact($document, $document->revision());
+            while (isset($document->undo()['revision'])) {
+                continue;
+            }
+            self::assertSame($beginning['outline'], $document->text()['outline']);
+        }
+    }
+
+    /** A copy that is acknowledged has its pictures, whenever the original goes; one that comes too late is refused. */
+    public function testCopiesOfWhatIsPurgedMeanwhileHaveTheirPictures(): void
+    {
+        $picture = base64_encode((string) file_get_contents(__DIR__ . '/../../docs/screenshots/desk.png'));
+        $copies = 0;
+        for ($tries = 0; $tries < 8; ++$tries) {
+            $made = self::$server->get(
+                'POST',
+                '/api/documents/import?name=x.html',
+                '<h1>One</h1><p><img alt="a" src="data:image/png;base64,' .
+                    $picture .
+                    '"></p>' .
+                    str_repeat('<h2>Two</h2><p>words</p>', 400),
+            );
+            self::assertIsString($made['id']);
+            $both = new Process([
+                'node',
+                '-e',
+                'const [address, id, wait] = process.argv.slice(1);
+                 const send = (method, path) => fetch(address + path, { method, headers: { "Content-Type": "application/json" }, body: "{}" });
+                 const copied = send("POST", `/api/documents/${id}/copy`).then(async (answer) => ({ status: answer.status, ...await answer.json() }));
+                 setTimeout(async () => {
+                   await send("DELETE", `/api/documents/${id}`);
+                   await send("DELETE", `/api/removed-documents/${id}`);
+                   process.stdout.write(JSON.stringify(await copied));
+                 }, Number(wait));',
+                self::$server->address(),
+                $made['id'],
+                (string) ($tries * 8),
+            ]);
+            $both->mustRun();
+            $copy = (array) json_decode($both->getOutput(), true);
+            self::assertContains($copy['status'], [201, 404], $both->getOutput());
+            if (201 !== $copy['status']) {
+                continue;
+            }
+            ++$copies;
+            self::assertIsString($copy['id']);
+            $written = self::$server->text('/api/documents/' . $copy['id'] . '/export?format=html');
+            self::assertStringContainsString('data:image/png;base64,' . substr($picture, 0, 200), $written);
+        }
+        self::assertGreaterThan(0, $copies);
+        $database = new \PDO('sqlite:' . self::$server->data . '/stemmata.sqlite');
+        $unbacked = $database->query('SELECT COUNT(*) FROM file_use WHERE hash NOT IN (SELECT hash FROM stored_file)');
+        self::assertSame(0, false === $unbacked ? null : $unbacked->fetchColumn());
+    }
+
     /**
      * @param array<mixed> $report
      *

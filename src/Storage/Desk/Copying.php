@@ -47,7 +47,7 @@ final readonly class Copying
      */
     public function copy(string $id): string
     {
-        return $this->added(function () use ($id): StagedDocument {
+        return $this->added($id, function () use ($id): StagedDocument {
             $document = $this->store->document($id);
             $block = $document->titleBlock;
             $title = '' === trim($block->title) ? 'Untitled' : $block->title;
@@ -63,7 +63,7 @@ final readonly class Copying
      */
     public function keepBranches(string $id, Scope $scope): string
     {
-        return $this->added(function () use ($id, $scope): StagedDocument {
+        return $this->added($id, function () use ($id, $scope): StagedDocument {
             $document = $this->store->document($id);
             $part = $scope->byItself($document->outline);
             $name = $document->section($part->idAt(0))->heading->plainText();
@@ -100,6 +100,7 @@ final readonly class Copying
         return $this->desk->add(
             Document::of($document->titleBlock->withTitle(Offcut::nameOf($passage)), [[Level::Opening, $kept]]),
             kind: DocumentKind::Standing,
+            copyOf: $id,
         );
     }
 
@@ -108,7 +109,7 @@ final readonly class Copying
      *
      * @param \Closure(): StagedDocument $staged
      */
-    private function added(\Closure $staged, DocumentKind $kind): string
+    private function added(string $id, \Closure $staged, DocumentKind $kind): string
     {
         $file = (string) tempnam(sys_get_temp_dir(), 'stemmata');
         try {
@@ -116,7 +117,7 @@ final readonly class Copying
                 $staged()->writeTo($file);
             });
 
-            return $this->desk->add(StagedDocument::open($file), kind: $kind);
+            return $this->desk->add(StagedDocument::open($file), kind: $kind, copyOf: $id);
         } finally {
             unlink($file);
         }

@@ -67,18 +67,26 @@ final readonly class Desk
      * desk with the last of them, whole, or never.
      *
      * @param \Closure(int): mixed|null $onSections is told now and then how many sections are stored
+     * @param string|null               $copyOf     whose pictures and files it shows, which stay from now on, should that be
+     *     purged meanwhile
      *
      * @return string the new document's id
+     *
+     * @throws UnknownDocument when what is copied is gone
      */
     public function add(
         StagedDocument|Document $document,
         ?\Closure $onSections = null,
         DocumentKind $kind = DocumentKind::Manuscript,
+        ?string $copyOf = null,
     ): string {
         $id = $this->ids->next()->value;
         $staged = $document instanceof Document ? StagedDocument::of($document, $this->rows) : $document;
-        $this->lock->holding(function () use ($id, $staged, $kind): void {
+        $this->lock->holding(function () use ($id, $staged, $kind, $copyOf): void {
             $this->forgetUnfinished();
+            if (null !== $copyOf) {
+                $this->record($copyOf);
+            }
             $record = new DocumentRecord($id, $this->writer->id(), $this->now(), $this->now());
             $record->arrivingSince = $this->now();
             $record->kind = $kind;
@@ -86,15 +94,29 @@ final readonly class Desk
             $record->setOutline($staged->outline);
             $record->setSetup($staged->setup);
             $this->entities->persist($record);
+            if (null !== $copyOf) {
+                $this->entities->flush();
+                $this->files->useAlike($id, $copyOf);
+            }
         });
+        $used = [];
+        $rows = static function () use ($staged, &$used): iterable {
+            foreach ($staged->rows() as $row) {
+                $used += array_flip($row['pictures']);
+                yield $row;
+            }
+        };
         try {
             foreach ($staged->pictures() as $picture) {
                 $this->lock->holdingInTurn(function () use ($id, $picture): void {
                     $this->files->keep($id, [$picture]);
                 });
             }
-            $this->addRows($id, $staged->rows(), $onSections);
-            $this->lock->holding(function () use ($id): void {
+            $this->addRows($id, $rows(), $onSections);
+            $this->lock->holding(function () use ($id, $copyOf, &$used): void {
+                if (null !== $copyOf) {
+                    $this->files->useNoOther($id, array_map(strval(...), array_keys($used)));
+                }
                 $this->record($id)->arrivingSince = null;
             });
         } catch (\Throwable $error) {

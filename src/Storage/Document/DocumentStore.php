@@ -250,21 +250,30 @@ final readonly class DocumentStore
 
             return [
                 $this->writer->prepared($baseRevision, JournalEntry::UNDONE === $state ? $change->inverted() : $change),
-                (int) $entry->id,
+                $entry,
             ];
         };
         $planned = $this->lock->reading($plan);
         if (!is_array($planned)) {
             return $planned;
         }
-        [$prepared, $entryId] = $planned;
 
-        return $this->lock->holding(function () use ($id, $prepared, $entryId, $state): Written|Stale {
+        return $this->lock->holding(function () use ($id, $planned, $plan, $find, $state): Written|Stale|NothingToDo {
+            [$prepared, $entry] = $planned;
+            $now = $find($id);
+            if (null === $now || $now->id !== $entry->id || $now->change !== $entry->change) {
+                // Old steps were put together meanwhile, which changes no text and no revision.
+                $planned = $plan();
+                if (!is_array($planned)) {
+                    return $planned;
+                }
+                [$prepared, $entry] = $planned;
+            }
             $record = $this->get($id);
             if ($record->revision !== $prepared->revision) {
                 return new Stale($record->revision, self::STALE_STEP);
             }
-            $label = $this->journal->mark($entryId, $state);
+            $label = $this->journal->mark((int) $entry->id, $state);
             $this->writer->write($record, $prepared, $this->now());
 
             return new Written(

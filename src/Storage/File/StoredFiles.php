@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Storage\File;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\ParameterType;
 use Stemmata\Core\Link\KeptFile;
@@ -53,7 +54,7 @@ final readonly class StoredFiles
     }
 
     /**
-     * Only with the write lock.
+     * Only with the write lock. What a text names and nobody ever brought is not used.
      *
      * @param list<string> $hashes
      */
@@ -61,10 +62,42 @@ final readonly class StoredFiles
     {
         foreach ($hashes as $hash) {
             $this->connection->executeStatement(
-                'INSERT INTO file_use (document_id, hash) VALUES (?, ?) ON CONFLICT (document_id, hash) DO NOTHING',
+                <<<'SQL'
+                INSERT INTO file_use (document_id, hash) SELECT ?, hash FROM stored_file WHERE hash = ?
+                ON CONFLICT (document_id, hash) DO NOTHING
+                SQL
+                ,
                 [$documentId, $hash],
             );
         }
+    }
+
+    /** Only with the write lock: all that another document uses, so that it stays when that one is purged. */
+    public function useAlike(string $documentId, string $other): void
+    {
+        $this->connection->executeStatement(
+            <<<'SQL'
+            INSERT INTO file_use (document_id, hash) SELECT ?, hash FROM file_use WHERE document_id = ?
+            ON CONFLICT (document_id, hash) DO NOTHING
+            SQL
+            ,
+            [$documentId, $other],
+        );
+    }
+
+    /**
+     * Only with the write lock.
+     *
+     * @param list<string> $hashes all that a new document uses
+     */
+    public function useNoOther(string $documentId, array $hashes): void
+    {
+        $this->connection->executeStatement(
+            'DELETE FROM file_use WHERE document_id = ? AND hash NOT IN (?)',
+            [$documentId, $hashes],
+            [ParameterType::STRING, ArrayParameterType::STRING],
+        );
+        $this->forgetUnused();
     }
 
     public function findPicture(string $hash): ?Picture
