@@ -19,6 +19,7 @@ final class ArchitectureTest extends TestCase
             'Format',
             [
                 'Stemmata\Core',
+                'Stemmata\Disk',
                 'Stemmata\Format',
                 'League\CommonMark',
                 'Symfony\Component\Process',
@@ -32,7 +33,7 @@ final class ArchitectureTest extends TestCase
             ['Stemmata\Core', 'Stemmata\Format\Shared', 'Stemmata\Format\Write\DocumentWriter', 'Stemmata\Typesetting'],
         ]),
     ]
-    #[TestWith(['Storage', ['Stemmata\Core', 'Stemmata\Storage', 'Doctrine', 'Psr\Clock', 'Random']])]
+    #[TestWith(['Storage', ['Stemmata\Core', 'Stemmata\Disk', 'Stemmata\Storage', 'Doctrine', 'Psr\Clock', 'Random']])]
     public function testLayerKnowsOnlyWhatIsBelowIt(string $layer, array $allowed): void
     {
         $files = new \RegexIterator(

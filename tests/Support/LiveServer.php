@@ -14,8 +14,11 @@ final class LiveServer
     public readonly string $data;
     private int $port;
 
-    /** @param int $workers how many requests are served at once */
-    private function __construct(string $data, private int $workers)
+    /**
+     * @param int                   $workers     how many requests are served at once
+     * @param array<string, string> $environment
+     */
+    private function __construct(string $data, private int $workers, private array $environment = [])
     {
         $this->data = $data;
         $this->port = FreePort::find();
@@ -37,6 +40,7 @@ final class LiveServer
             ],
             self::root(),
             ['STEMMATA_DATA' => $data, 'APP_ENV' => 'prod'] +
+                $environment +
                 ($workers > 1 ? ['PHP_CLI_SERVER_WORKERS' => (string) $workers] : []),
             timeout: null,
         );
@@ -53,6 +57,14 @@ final class LiveServer
         return self::overDatabase(null, $workers);
     }
 
+    /** With its data and its temporary files in these folders. */
+    public static function within(string $data, string $temporary): self
+    {
+        self::migrate($data);
+
+        return new self($data, 1, ['TMPDIR' => $temporary]);
+    }
+
     /** @param string|null $sqlite the file of a database that another version may have made; null for a new one */
     public static function overDatabase(?string $sqlite, int $workers = 1): self
     {
@@ -60,14 +72,19 @@ final class LiveServer
         if (null !== $sqlite) {
             file_put_contents($data . '/stemmata.sqlite', $sqlite);
         }
+        self::migrate($data);
+
+        return new self($data, $workers);
+    }
+
+    private static function migrate(string $data): void
+    {
         $migration = new Process(
             ['php', 'bin/console', 'doctrine:migrations:migrate', '--no-interaction', '--quiet'],
             self::root(),
             ['STEMMATA_DATA' => $data, 'APP_ENV' => 'prod'],
         );
         $migration->mustRun();
-
-        return new self($data, $workers);
     }
 
     public function address(): string

@@ -22,6 +22,7 @@ use Stemmata\Core\Outline\OutlineWalk;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Core\Rendition\RenditionOptions;
+use Stemmata\Disk\TemporaryFile;
 use Stemmata\Format\Formats;
 use Stemmata\Http\Document\View\ChangesSince;
 use Stemmata\Http\Document\View\FindingView;
@@ -405,9 +406,9 @@ final readonly class DocumentController
      */
     private static function kept(iterable $portions): \Closure
     {
-        $file = fopen('php://temp', 'w+') ?: throw new \RuntimeException('No room for a file.');
+        $file = TemporaryFile::inMemory();
         foreach ($portions as $portion) {
-            fwrite($file, $portion);
+            TemporaryFile::write($file, $portion);
         }
         rewind($file);
 

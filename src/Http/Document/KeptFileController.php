@@ -55,7 +55,7 @@ final readonly class KeptFileController
             );
         }
         $uploaded = UploadedBytes::of($request);
-        if ($uploaded->size > KeptFile::MAX_BYTES) {
+        if ($uploaded->size() > KeptFile::MAX_BYTES) {
             throw ProblemException::refused(
                 'file-too-large',
                 sprintf('A file may have %d megabytes at most.', KeptFile::MAX_BYTES / 1024 / 1024),

@@ -46,7 +46,7 @@ final readonly class PictureController
     {
         $store->get($id);
         $file = UploadedBytes::of($request);
-        if ($file->size > Picture::MAX_BYTES) {
+        if ($file->size() > Picture::MAX_BYTES) {
             throw ProblemException::refused(
                 'picture-too-large',
                 sprintf('A picture may have %d megabytes at most.', Picture::MAX_BYTES / 1024 / 1024),

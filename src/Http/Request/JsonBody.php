@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Http\Request;
 
 use Stemmata\Core\Text\Characters;
+use Stemmata\Disk\NoRoom;
 use Symfony\Component\HttpFoundation\Request;
 
 /** The body of a request, as an object of JSON. */
@@ -17,12 +18,20 @@ final readonly class JsonBody
     /** @param array<mixed> $fields */
     private function __construct(private array $fields) {}
 
+    /** @throws NoRoom when less of it came than was sent */
     public static function of(Request $request): self
     {
-        if ((int) $request->headers->get('Content-Length', '0') > self::MAX_BYTES) {
+        $said = $request->headers->get('Content-Length');
+        $json = (int) $said > self::MAX_BYTES
+            ? ''
+            : (string) stream_get_contents($request->getContent(true), self::MAX_BYTES + 1);
+        if ((int) $said > self::MAX_BYTES || strlen($json) > self::MAX_BYTES) {
             throw ProblemException::tooLarge(self::MAX_BYTES);
         }
-        $fields = json_decode($request->getContent(), true, self::MAX_DEPTH);
+        if (null !== $said && (int) $said !== strlen($json)) {
+            throw new NoRoom();
+        }
+        $fields = json_decode($json, true, self::MAX_DEPTH);
 
         return is_array($fields)
             ? new self($fields)

@@ -6,6 +6,7 @@ namespace Stemmata\Http\Request;
 
 use Psr\Log\LoggerInterface;
 use Stemmata\Core\CoreException;
+use Stemmata\Disk\NoRoom;
 use Stemmata\Format\Shared\FormatException;
 use Stemmata\Storage\Database\StorageTrouble;
 use Stemmata\Storage\Document\UnknownDocument;
@@ -60,6 +61,9 @@ final readonly class ProblemListener
             );
         }
 
+        if ($error instanceof NoRoom) {
+            return self::of(507, StorageTrouble::DiskFull->value, $error->getMessage());
+        }
         $trouble = StorageTrouble::findIn($error);
         if (null !== $trouble) {
             return self::of(StorageTrouble::DiskFull === $trouble ? 507 : 503, $trouble->value, $trouble->sentence());

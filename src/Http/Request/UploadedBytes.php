@@ -4,27 +4,35 @@ declare(strict_types=1);
 
 namespace Stemmata\Http\Request;
 
+use Stemmata\Disk\NoRoom;
+use Stemmata\Disk\TemporaryFile;
 use Stemmata\Format\Formats;
 use Symfony\Component\HttpFoundation\Request;
 
 /** A file sent as the body of a request, on the disk and not in memory. */
 final class UploadedBytes
 {
-    private function __construct(private string $path, public readonly int $size) {}
+    private int $size = 0;
 
+    private function __construct(private string $path) {}
+
+    /** @throws NoRoom when not all of it could be kept */
     public static function of(Request $request): self
     {
-        if ((int) $request->headers->get('Content-Length', '0') > Formats::MAX_BYTES) {
+        $said = $request->headers->get('Content-Length');
+        if ((int) $said > Formats::MAX_BYTES) {
             throw ProblemException::tooLarge(Formats::MAX_BYTES);
         }
+        $uploaded = self::copied($request->getContent(true));
 
-        return self::copied($request->getContent(true));
+        // Where the web server or PHP has no room for it, less comes than was sent.
+        return null !== $said && (int) $said !== $uploaded->size ? throw new NoRoom() : $uploaded;
     }
 
     public static function ofText(string $text): self
     {
-        $stream = fopen('php://temp', 'r+') ?: throw new \RuntimeException('There is no room for a file.');
-        fwrite($stream, $text);
+        $stream = TemporaryFile::inMemory();
+        TemporaryFile::write($stream, $text);
         rewind($stream);
 
         return self::copied($stream);
@@ -35,6 +43,11 @@ final class UploadedBytes
         if (is_file($this->path)) {
             unlink($this->path);
         }
+    }
+
+    public function size(): int
+    {
+        return $this->size;
     }
 
     public function bytes(): string
@@ -51,13 +64,17 @@ final class UploadedBytes
     /** @param resource $stream */
     private static function copied($stream): self
     {
-        $path = tempnam(sys_get_temp_dir(), 'stemmata') ?: throw new \RuntimeException('There is no room for a file.');
-        $file = fopen($path, 'w') ?: throw new \RuntimeException('There is no room for a file.');
-        // What a request says of its length may be a lie.
-        $size = (int) stream_copy_to_stream($stream, $file, Formats::MAX_BYTES + 1);
+        $path = TemporaryFile::path();
+        $file = TemporaryFile::opened($path);
+        $uploaded = new self($path);
+        while (!feof($stream) && $uploaded->size <= Formats::MAX_BYTES) {
+            $portion = (string) fread($stream, 1 << 18);
+            TemporaryFile::write($file, $portion);
+            $uploaded->size += strlen($portion);
+        }
         fclose($file);
-        $uploaded = new self($path, $size);
 
-        return $size > Formats::MAX_BYTES ? throw ProblemException::tooLarge(Formats::MAX_BYTES) : $uploaded;
+        // What a request says of its length may be a lie.
+        return $uploaded->size > Formats::MAX_BYTES ? throw ProblemException::tooLarge(Formats::MAX_BYTES) : $uploaded;
     }
 }

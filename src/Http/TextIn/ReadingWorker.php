@@ -8,6 +8,7 @@ use Psr\Clock\ClockInterface;
 use Stemmata\Core\LikelyHeading\LikelyHeadings;
 use Stemmata\Core\LikelyHeading\LookGroup;
 use Stemmata\Core\Text\Characters;
+use Stemmata\Disk\NoRoom;
 use Stemmata\Format\Formats;
 use Stemmata\Format\Shared\FormatException;
 use Stemmata\Http\Request\UploadedBytes;
@@ -62,7 +63,7 @@ final readonly class ReadingWorker
         // An argument of a process holds no zero byte.
         $name = Characters::cleaned(mb_scrub($name));
         if (
-            $file->size <= self::SHORT &&
+            $file->size() <= self::SHORT &&
             in_array(strtolower(pathinfo($name, \PATHINFO_EXTENSION)), self::PLAIN, true)
         ) {
             return $use($this->stage($name, $file->bytes()));
@@ -154,7 +155,9 @@ final readonly class ReadingWorker
             }
         }
         $folder = sys_get_temp_dir() . '/stemmata-reading-' . bin2hex(random_bytes(8));
-        mkdir($folder, 0o700);
+        if (!@mkdir($folder, 0o700)) {
+            throw new NoRoom();
+        }
 
         return $folder;
     }

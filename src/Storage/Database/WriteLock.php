@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Storage\Database;
 
+use Doctrine\DBAL\Exception\DriverException;
 use Doctrine\ORM\EntityManagerInterface;
 use Stemmata\Core\Operation\Refused;
 
@@ -106,8 +107,24 @@ final class WriteLock
     private function takeBack(): void
     {
         $this->entities->clear();
-        if ($this->entities->getConnection()->isTransactionActive()) {
-            $this->entities->getConnection()->rollBack();
+        $connection = $this->entities->getConnection();
+        try {
+            if ($connection->isTransactionActive()) {
+                $connection->rollBack();
+            }
+        } catch (DriverException) {
+            // SQLite has gone back by itself, as it does where the disk is full; PDO learns of it below.
+        }
+        $native = $connection->getNativeConnection();
+        if (!$native instanceof \PDO || !$native->inTransaction()) {
+            return;
+        }
+        try {
+            $native->rollBack();
+        } catch (\PDOException) {
+            // https://www.sqlite.org/lang_transaction.html, “Response To Errors Within A Transaction”
+            $native->exec('BEGIN');
+            $native->rollBack();
         }
     }
 }

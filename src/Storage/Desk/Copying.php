@@ -16,6 +16,7 @@ use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\Scope;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Heading;
+use Stemmata\Disk\TemporaryFile;
 use Stemmata\Storage\Database\WriteLock;
 use Stemmata\Storage\Document\DocumentStore;
 use Stemmata\Storage\Document\StagedDocument;
@@ -111,7 +112,7 @@ final readonly class Copying
      */
     private function added(string $id, \Closure $staged, DocumentKind $kind): string
     {
-        $file = (string) tempnam(sys_get_temp_dir(), 'stemmata');
+        $file = TemporaryFile::path();
         try {
             $this->lock->reading(static function () use ($staged, $file): void {
                 $staged()->writeTo($file);

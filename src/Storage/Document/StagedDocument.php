@@ -12,6 +12,7 @@ use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Text\Picture;
+use Stemmata\Disk\TemporaryFile;
 use Stemmata\Storage\Database\Row;
 use Stemmata\Storage\History\TitleBlockForm;
 use Stemmata\Storage\Section\SectionForm;
@@ -96,8 +97,8 @@ final readonly class StagedDocument
 
     public function writeTo(string $path): void
     {
-        $file = self::opened($path, 'w');
-        fwrite(
+        $file = TemporaryFile::opened($path);
+        TemporaryFile::write(
             $file,
             SectionForm::json([
                 'titleBlock' => TitleBlockForm::written($this->titleBlock),
@@ -107,13 +108,13 @@ final readonly class StagedDocument
             ]) . "\n",
         );
         foreach ($this->pictures() as $picture) {
-            fwrite(
+            TemporaryFile::write(
                 $file,
                 SectionForm::json(['picture' => $picture->kind, 'bytes' => base64_encode($picture->bytes)]) . "\n",
             );
         }
         foreach ($this->rows() as $row) {
-            fwrite($file, SectionForm::json($row) . "\n");
+            TemporaryFile::write($file, SectionForm::json($row) . "\n");
         }
         fclose($file);
     }
@@ -159,7 +160,7 @@ final readonly class StagedDocument
     /** @return \Generator<int, array<mixed>> */
     private static function lines(string $path): \Generator
     {
-        $file = self::opened($path, 'r');
+        $file = self::opened($path);
         for ($number = 0; false !== ($line = fgets($file)); ++$number) {
             yield $number => (array) json_decode($line, true, flags: \JSON_THROW_ON_ERROR);
         }
@@ -167,8 +168,8 @@ final readonly class StagedDocument
     }
 
     /** @return resource */
-    private static function opened(string $path, string $mode)
+    private static function opened(string $path)
     {
-        return fopen($path, $mode) ?: throw new \RuntimeException(sprintf('“%s” cannot be opened.', basename($path)));
+        return fopen($path, 'r') ?: throw new \RuntimeException(sprintf('“%s” cannot be opened.', basename($path)));
     }
 }

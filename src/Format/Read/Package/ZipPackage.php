@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read\Package;
 
+use Stemmata\Disk\TemporaryFile;
 use Stemmata\Format\Shared\FormatException;
 
 /**
@@ -31,8 +32,10 @@ final class ZipPackage
     /** @throws FormatException */
     public static function open(string $bytes): self
     {
-        $file = self::temporaryFile();
-        file_put_contents($file, $bytes);
+        $file = TemporaryFile::path();
+        $written = TemporaryFile::opened($file);
+        TemporaryFile::write($written, $bytes);
+        fclose($written);
         $archive = new \ZipArchive();
         if (true !== $archive->open($file, \ZipArchive::RDONLY)) {
             @unlink($file);
@@ -81,11 +84,11 @@ final class ZipPackage
      */
     public function fileOf(string $name): string
     {
-        $path = self::temporaryFile();
+        $path = TemporaryFile::path();
         $this->files[] = $path;
-        $file = fopen($path, 'w') ?: throw FormatException::damagedArchive();
+        $file = TemporaryFile::opened($path);
         $found = $this->unpack($name, static function (string $chunk) use ($file): void {
-            fwrite($file, $chunk);
+            TemporaryFile::write($file, $chunk);
         });
         fclose($file);
 
@@ -144,10 +147,5 @@ final class ZipPackage
         }
 
         return true;
-    }
-
-    private static function temporaryFile(): string
-    {
-        return tempnam(sys_get_temp_dir(), 'stemmata') ?: throw FormatException::damagedArchive();
     }
 }

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write\Docx;
 
-use Stemmata\Format\Shared\FormatException;
+use Stemmata\Disk\NoRoom;
+use Stemmata\Disk\TemporaryFile;
 
 /**
  * The file itself (ECMA-376-2): an archive of parts. Each lies on the disk until all are together, however large it is.
@@ -21,23 +22,21 @@ final class Package
 
     public function __construct()
     {
-        $this->file = self::newFile();
+        $this->file = TemporaryFile::path();
         $this->archive = new \ZipArchive();
         if (true !== $this->archive->open($this->file, \ZipArchive::CREATE | \ZipArchive::OVERWRITE)) {
-            throw new \RuntimeException('No room for a file.');
+            throw new NoRoom();
         }
     }
 
     /** @param iterable<string> $portions of the part */
     public function add(string $name, iterable $portions): void
     {
-        $part = self::newFile();
+        $part = TemporaryFile::path();
         $this->parts[] = $part;
-        $stream = fopen($part, 'w') ?: throw new \RuntimeException('No room for a file.');
+        $stream = TemporaryFile::opened($part);
         foreach ($portions as $portion) {
-            if (strlen($portion) !== fwrite($stream, $portion)) {
-                throw FormatException::notWritable($name);
-            }
+            TemporaryFile::write($stream, $portion);
         }
         fclose($stream);
         $this->archive->addFile($part, $name);
@@ -48,7 +47,7 @@ final class Package
     public function portions(): iterable
     {
         if (!$this->archive->close()) {
-            throw new \RuntimeException('No room for a file.');
+            throw new NoRoom();
         }
         $stream = fopen($this->file, 'r') ?: throw new \RuntimeException('The file went away while it was written.');
         try {
@@ -64,10 +63,5 @@ final class Package
     public function __destruct()
     {
         array_map(static fn(string $file): bool => !is_file($file) || unlink($file), [...$this->parts, $this->file]);
-    }
-
-    private static function newFile(): string
-    {
-        return tempnam(sys_get_temp_dir(), 'stemmata') ?: throw new \RuntimeException('No room for a file.');
     }
 }
