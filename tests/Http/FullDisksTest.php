@@ -27,8 +27,8 @@ final class FullDisksTest extends TestCase
 
     public function testTheFolderForTemporaryFiles(): void
     {
-        $this->server = LiveServer::within(TemporaryFolder::made(), $this->disk(2));
-        $document = LiveDocument::from($this->server, "# One\n\ntext\n");
+        $this->server = $server = LiveServer::within(TemporaryFolder::made(), $this->disk(2));
+        $document = LiveDocument::from($server, "# One\n\ntext\n");
         $before = $document->text();
         $long = '<h1>Long</h1>' . str_repeat('<p>' . str_repeat('words ', 100) . '</p>', 6000);
 
@@ -47,23 +47,23 @@ final class FullDisksTest extends TestCase
             ]
             as $what => [$path, $bytes]
         ) {
-            $this->assertNoRoom($this->server->get('POST', $path, $bytes), $what);
+            $this->assertNoRoom($server->get('POST', $path, $bytes), $what);
         }
         self::assertSame($before, $document->text());
-        self::assertCount(1, $this->server->get('GET', '/api/documents'));
-        $kept = $this->server->get('POST', '/api/documents/' . $document->id . '/files?name=a.txt', 'short');
+        self::assertCount(1, $server->get('GET', '/api/documents'));
+        $kept = $server->get('POST', '/api/documents/' . $document->id . '/files?name=a.txt', 'short');
         self::assertArrayNotHasKey('status', $kept, 'what fits is taken');
     }
 
     public function testTheDiskOfTheDatabase(): void
     {
-        $this->server = LiveServer::within($this->disk(24), TemporaryFolder::made());
+        $this->server = $server = LiveServer::within($this->disk(24), TemporaryFolder::made());
         $words = str_repeat("\n\n## Two\n\n" . str_repeat('words ', 200), 400);
-        $document = LiveDocument::from($this->server, "# One\n\ntext" . $words);
+        $document = LiveDocument::from($server, "# One\n\ntext" . $words);
         $before = $document->text();
 
         $this->assertNoRoom(
-            $this->server->get('POST', '/api/documents/import?name=b.md', '# B' . str_repeat($words, 12)),
+            $server->get('POST', '/api/documents/import?name=b.md', '# B' . str_repeat($words, 12)),
             'a file of text',
         );
         for ($copies = 0, $copied = []; $copies < 20 && !isset($copied['status']); ++$copies) {
@@ -71,7 +71,7 @@ final class FullDisksTest extends TestCase
         }
         $this->assertNoRoom($copied, 'a copy');
         $this->assertNoRoom(
-            $this->server->get(
+            $server->get(
                 'POST',
                 '/api/documents/' . $document->id . '/files?name=a.txt',
                 random_bytes(20_000_000),

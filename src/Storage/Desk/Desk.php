@@ -82,11 +82,8 @@ final readonly class Desk
     ): string {
         $id = $this->ids->next()->value;
         $staged = $document instanceof Document ? StagedDocument::of($document, $this->rows) : $document;
-        $this->lock->holding(function () use ($id, $staged, $kind, $copyOf): void {
+        $this->lock->holding(function () use ($id, $staged, $kind): void {
             $this->forgetUnfinished();
-            if (null !== $copyOf) {
-                $this->record($copyOf);
-            }
             $record = new DocumentRecord($id, $this->writer->id(), $this->now(), $this->now());
             $record->arrivingSince = $this->now();
             $record->kind = $kind;
@@ -94,10 +91,6 @@ final readonly class Desk
             $record->setOutline($staged->outline);
             $record->setSetup($staged->setup);
             $this->entities->persist($record);
-            if (null !== $copyOf) {
-                $this->entities->flush();
-                $this->files->useAlike($id, $copyOf);
-            }
         });
         $used = [];
         $rows = static function () use ($staged, &$used): iterable {
@@ -107,6 +100,12 @@ final readonly class Desk
             }
         };
         try {
+            if (null !== $copyOf) {
+                $this->lock->holding(function () use ($id, $copyOf): void {
+                    $this->record($copyOf);
+                    $this->files->useAlike($id, $copyOf);
+                });
+            }
             foreach ($staged->pictures() as $picture) {
                 $this->lock->holdingInTurn(function () use ($id, $picture): void {
                     $this->files->keep($id, [$picture]);
