@@ -138,6 +138,8 @@ for (const seed of (process.env["SEEDS"] ?? "5").split(",").map(Number)) {
         });
       } else if (what < 18) {
         const name = of(IN_TABLES);
+        // What stands over selected words goes with the selection.
+        await each.keyboard.press("ArrowLeft");
         await each.locator(".manuscript td").first().click();
         await seen(each, name, async () => {
           await each.keyboard.press("Control+j");

@@ -27,7 +27,7 @@ const MOMENT = 300;
 const AGAIN = 2000;
 
 /** Who is told at once what became of a change, and asked before whether it rests on the texts as they are. */
-type Told = { holds: () => boolean; applied: (outcome: WriteOutcome) => void; failed: () => void };
+type Told = { holds: () => boolean; sentence?: string; applied: (outcome: WriteOutcome) => void; failed: () => void };
 /** So many looks a few seconds apart at an unchanged document tell that a command did not reach the server. */
 const ENOUGH_LOOKS = 2;
 /** All that is read from the whole document. */
@@ -62,6 +62,8 @@ export class Changes {
   private waiting = 0;
   /** How often the document was the same since a command whose answer never came. */
   private looks = 0;
+  /** How often changes of other windows have come in. */
+  private takenOver = 0;
 
   constructor(private readonly parts: Parts) {}
 
@@ -100,6 +102,7 @@ export class Changes {
         (baseRevision) => api.POST("/api/documents/{id}/undo", { ...this.path, body: { baseRevision } }),
         ({ label }) => `Undone: ${label}`,
         false,
+        this.ifNobodyElseWrote("Another window changed the document at that moment; nothing was undone."),
       ),
     );
   }
@@ -110,6 +113,7 @@ export class Changes {
         (baseRevision) => api.POST("/api/documents/{id}/redo", { ...this.path, body: { baseRevision } }),
         ({ label }) => `Redone: ${label}`,
         false,
+        this.ifNobodyElseWrote("Another window changed the document at that moment; nothing was redone."),
       ),
     );
   }
@@ -245,6 +249,7 @@ export class Changes {
   }
 
   takeOver(changes: ChangesSince): void {
+    this.takenOver++;
     this.show((state) => withChanges(state, changes, this.parts.typing()));
     this.parts.counts.readSoon();
     this.parts.outdated(EVERY_READING);
@@ -310,6 +315,12 @@ export class Changes {
     );
   }
 
+  /** The last step is not the one that the writer meant once somebody else has made another. */
+  private ifNobodyElseWrote(sentence: string): Partial<Told> {
+    const before = this.takenOver;
+    return { holds: () => this.takenOver === before, sentence };
+  }
+
   /** A place in a text is another one when words of another window have come in before it. */
   private ifNothingIsMerged(): Partial<Told> {
     const before = this.parts.merges();
@@ -340,7 +351,7 @@ export class Changes {
     return this.inTurn(async () => {
       await sending();
       if (told?.holds?.() === false) {
-        const sentence = "Another window wrote in the same text at that moment. Do it once more.";
+        const sentence = told.sentence ?? "Another window wrote in the same text at that moment. Do it once more.";
         this.parts.messages.say(sentence, "warning");
         told.failed?.();
         return { kind: "refused", sentence, reason: "same-words" };

@@ -210,6 +210,21 @@ test("operations asked for at once go out one after the other", async () => {
   expect(session.window.message).toMatchObject({ sentence: "Undone: Moved “b”.", canUndo: false });
 });
 
+test("an undo that waits while another window makes a step does not take that back", async () => {
+  server.slowness = 500;
+  const first = session.changes.perform({ name: "promote", sections: ["b"] });
+  const undone = session.changes.undo();
+  const { titleBlock } = session.state;
+  session.changes.takeOver({ revision: 9, outlineRevision: 2, titleBlock, outline: null, changed: [] });
+  await pass(2000);
+  await first;
+  expect(await undone).toMatchObject({ kind: "refused" });
+  expect(session.window.message?.sentence).toBe(
+    "Another window changed the document at that moment; nothing was undone.",
+  );
+  expect(server.requests.filter(({ path }) => path === "/undo")).toEqual([]);
+});
+
 test("a change that takes longer than a moment says so until it is done", async () => {
   server.slowness = 250;
   const quick = session.changes.perform({ name: "promote", sections: ["b"] });
