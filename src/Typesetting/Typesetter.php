@@ -7,6 +7,7 @@ namespace Stemmata\Typesetting;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Text\Picture;
 use Stemmata\Typesetting\Engine\Engine;
+use Stemmata\Typesetting\Engine\StillSetting;
 use Stemmata\Typesetting\Engine\TypesettingFailed;
 
 /** Makes pages of a document. The engine is sent only what it does not have yet. */
@@ -14,6 +15,8 @@ final readonly class Typesetter
 {
     /** An engine that was ended and started anew says once more what it lacks. */
     private const MOST_ROUNDS = 6;
+    /** How long whoever can ask again waits at a time (seconds). */
+    private const PATIENCE = 15.0;
 
     public function __construct(private Engine $engine) {}
 
@@ -23,8 +26,11 @@ final readonly class Typesetter
      *     is typeset once
      * @param PdfStandard|null   $standard  null when no file is wanted
      * @param bool               $staysWarm whether it will be typeset again soon
+     * @param \Closure(): mixed|null $whenRead is called when all of the document that the pages need has been read; whoever
+     *     gives it asks again when the pages are still being made
      *
      * @throws TypesettingFailed
+     * @throws StillSetting when that takes longer than a request with `$whenRead` waits for it
      */
     public function typeset(
         Document $document,
@@ -32,6 +38,7 @@ final readonly class Typesetter
         array $revisions = [],
         ?PdfStandard $standard = null,
         bool $staysWarm = false,
+        ?\Closure $whenRead = null,
     ): Typeset {
         $sources = new Sources($document);
         $request = [
@@ -46,16 +53,28 @@ final readonly class Typesetter
         }
         $extra = [];
         $pictures = [];
+        // First only what lacks is asked for: pages may take long, and nothing is to be held open meanwhile.
+        $patience = null === $whenRead ? null : 0.0;
         for ($round = 0; $round < self::MOST_ROUNDS; ++$round) {
-            [$said, $bytes] = $this->engine->exchange($request + $extra);
+            [$said, $bytes] = $this->engine->exchange($request + $extra, $patience);
             if (is_array($said['answer'] ?? null)) {
                 return self::result($document, $said['answer'], $bytes);
             }
-            $extra = is_array($said['missing'] ?? null)
-                ? self::lacking($document, $sources, $said['missing'], $pictures)
-                : throw is_string($said['failed'] ?? null) && 'limit' !== $said['failed']
+            if (is_int($said['waiting'] ?? null)) {
+                if (0.0 !== $patience) {
+                    throw new StillSetting($said['waiting']);
+                }
+            } elseif (is_array($said['missing'] ?? null)) {
+                $extra = self::lacking($document, $sources, $said['missing'], $pictures);
+            } else {
+                throw is_string($said['failed'] ?? null) && 'limit' !== $said['failed']
                     ? TypesettingFailed::because($said['failed'])
                     : TypesettingFailed::tookTooMuch();
+            }
+            if (null !== $whenRead) {
+                $whenRead();
+                $patience = self::PATIENCE;
+            }
         }
         throw TypesettingFailed::notThere();
     }

@@ -8,6 +8,7 @@ use PHPUnit\Framework\TestCase;
 use Stemmata\Tests\Support\LiveDocument;
 use Stemmata\Tests\Support\LiveServer;
 use Stemmata\Tests\Support\PrintedPages;
+use Symfony\Component\Process\Process;
 
 /** Pages follow the text, and say the same in every answer. */
 final class PagesOverHttpTest extends TestCase
@@ -46,6 +47,32 @@ final class PagesOverHttpTest extends TestCase
         $document->undo();
         $document->undo();
         self::assertSame(['1', '2', '3'], $this->pages($document));
+    }
+
+    public function testNothingOfTheDatabaseIsHeldWhilePagesAreMade(): void
+    {
+        $server = LiveServer::overEmptyDatabase(workers: 2);
+        $document = LiveDocument::from(
+            $server,
+            str_repeat("# Lamps\n\n" . str_repeat('It was read and written down. ', 200) . "\n\n", 150),
+        );
+        $path = '/api/documents/' . $document->id;
+        $asking = new Process([
+            'node',
+            '-e',
+            'fetch(process.argv[1]).then(async (answer) => { await answer.text(); process.stdout.write(String(answer.status)); });',
+            $server->address() . $path . '/pages',
+        ]);
+        $asking->start();
+        usleep(1_500_000);
+        self::assertTrue($asking->isRunning(), 'the pages are being made');
+        $document->type(0, 'Written meanwhile.');
+        // https://www.sqlite.org/pragma.html#pragma_wal_checkpoint: the first column is 1 when a reader is in the way.
+        $log = (new \PDO('sqlite:' . $server->data . '/stemmata.sqlite'))->query('PRAGMA wal_checkpoint(TRUNCATE)');
+        self::assertSame(0, false === $log ? null : $log->fetchColumn());
+        self::assertTrue($asking->isRunning(), 'and still are');
+        $asking->wait();
+        self::assertContains($asking->getOutput(), ['200', '202']);
     }
 
     public function testTheFileIsWhatThePagesAre(): void

@@ -138,12 +138,21 @@ final class LiveServer
         );
         $json = false === $answer ? null : json_decode($answer, true);
 
-        return is_array($json) ? $json : null;
+        // Pages that are still being made are asked for again.
+        return is_array($json) && ['place'] === array_keys($json)
+            ? $this->find($method, $path, $body, $headers)
+            : (is_array($json)
+                ? $json
+                : null);
     }
 
     public function text(string $path): string
     {
-        return (string) file_get_contents($this->address() . $path);
+        do {
+            $text = (string) file_get_contents($this->address() . $path);
+        } while (str_starts_with($text, '{"place":'));
+
+        return $text;
     }
 
     /** @return array<string, string> of the answer, by name in small letters */

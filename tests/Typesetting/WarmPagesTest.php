@@ -14,6 +14,7 @@ use Stemmata\Tests\Support\Dose;
 use Stemmata\Tests\Support\RandomDocuments;
 use Stemmata\Tests\Support\RandomOperations;
 use Stemmata\Tests\Support\Services;
+use Stemmata\Tests\Support\TemporaryFolder;
 use Stemmata\Typesetting\Engine\Engine;
 use Stemmata\Typesetting\Engine\OneShotEngine;
 use Stemmata\Typesetting\Engine\ServiceEngine;
@@ -54,7 +55,7 @@ final class WarmPagesTest extends TestCase
             public array $sent = [];
             private OneShotEngine $engine;
 
-            public function exchange(array $request): array
+            public function exchange(array $request, ?float $patience = null): array
             {
                 $this->sent[] = array_keys((array) ($request['sources'] ?? []));
 
@@ -74,8 +75,7 @@ final class WarmPagesTest extends TestCase
 
     public function testPagesComeAgainWhenTheServiceIsKilled(): void
     {
-        $folder = sys_get_temp_dir() . '/stemmata-typesetting-' . bin2hex(random_bytes(6));
-        mkdir($folder);
+        $folder = TemporaryFolder::made();
         $document = Services::formats()->read('one.md', "# One\n\nWords.\n\n# Two\n\nMore words.\n")->document;
         $engine = new ServiceEngine($folder, true);
         try {
@@ -86,16 +86,18 @@ final class WarmPagesTest extends TestCase
             }
         } finally {
             $engine->stop();
-            rmdir($folder);
         }
     }
 
     /** The service of this folder alone, or the processes that it has for documents. */
     private static function kill(string $folder, string $process): void
     {
-        $own = substr(hash('sha256', (string) realpath($folder)), 0, 16);
-        $pid = trim((string) shell_exec('pgrep -f ' . escapeshellarg('[s]ervice.mjs .*' . $own)));
-        self::assertMatchesRegularExpression('/\A\d+\z/', $pid);
+        $own = array_filter(
+            explode("\n", trim((string) shell_exec('pgrep -f "[s]ervice.mjs version-"'))),
+            static fn(string $pid): bool => @readlink('/proc/' . $pid . '/cwd') === $folder . '/typesetting',
+        );
+        self::assertCount(1, $own);
+        $pid = (string) array_pop($own);
         exec('service.mjs' === $process ? 'kill -9 ' . $pid : 'pkill -9 -P ' . $pid);
     }
 

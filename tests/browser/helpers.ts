@@ -95,6 +95,16 @@ export async function storedTitle(request: APIRequestContext, id: string): Promi
   return skeleton.titleBlock;
 }
 
+/** The file of pages; asked for until it is made. */
+export async function pagesFile(request: APIRequestContext, id: string, query = ""): Promise<Buffer> {
+  for (;;) {
+    const answer = await request.get(`/api/documents/${id}/pages.pdf${query}`);
+    if (answer.status() === 202) continue;
+    expect(answer.status()).toBe(200);
+    return answer.body();
+  }
+}
+
 export async function exported(request: APIRequestContext, id: string, format: "md" | "html"): Promise<string> {
   return (await request.get(`/api/documents/${id}/export?format=${format}`)).text();
 }

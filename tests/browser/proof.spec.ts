@@ -1,7 +1,7 @@
 import { execFileSync } from "node:child_process";
 import { readFileSync } from "node:fs";
 import { expect, type APIRequestContext, type Page } from "@playwright/test";
-import { allKept, chooseCommand, expectClean, openDocument, pickRow, row, test } from "./helpers";
+import { allKept, chooseCommand, expectClean, openDocument, pickRow, row, test, pagesFile } from "./helpers";
 
 const DEMO = readFileSync("demo/the-keepers-weather.md", "utf8");
 const sentences = (count: number, about: string) =>
@@ -32,9 +32,8 @@ async function toProof(page: Page): Promise<void> {
 
 /** The lines of the document’s own file, as poppler reads them. */
 async function printed(request: APIRequestContext, id: string, query = ""): Promise<string> {
-  const answer = await request.get(`/api/documents/${id}/pages.pdf${query}`);
-  expect(answer.status()).toBe(200);
-  return execFileSync("pdftotext", ["-layout", "-enc", "UTF-8", "-", "-"], { input: await answer.body() }).toString();
+  const input = await pagesFile(request, id, query);
+  return execFileSync("pdftotext", ["-layout", "-enc", "UTF-8", "-", "-"], { input }).toString();
 }
 
 /** What the outline says of the page of a section. */

@@ -138,6 +138,7 @@ for (const seed of (process.env["SEEDS"] ?? "5").split(",").map(Number)) {
         });
       } else if (what < 18) {
         const name = of(IN_TABLES);
+        if ((await each.locator(".manuscript td").count()) === 0) return;
         // What stands over selected words goes with the selection.
         await each.keyboard.press("ArrowLeft");
         await each.locator(".manuscript td").first().click();

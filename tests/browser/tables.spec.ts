@@ -1,6 +1,6 @@
 import { execFileSync } from "node:child_process";
 import { expect, type Page } from "@playwright/test";
-import { chooseCommand, exported, openDocument, putCursor, test } from "./helpers";
+import { chooseCommand, exported, openDocument, putCursor, test, pagesFile } from "./helpers";
 import { keptText, shownIsKept } from "./shown-and-kept";
 
 const TABLE = `# Log
@@ -137,8 +137,8 @@ test("a table on a landscape page is one after a reload and in the file, and sta
   const isLandscape = async () =>
     (await exported(page.request, id, "html")).includes('<table style="page: landscape">');
   const shapes = async () => {
-    const answer = await page.request.get(`/api/documents/${id}/pages.pdf`);
-    const sizes = execFileSync("pdfinfo", ["-l", "99", "-"], { input: await answer.body() }).toString();
+    const input = await pagesFile(page.request, id);
+    const sizes = execFileSync("pdfinfo", ["-l", "99", "-"], { input }).toString();
     return [...sizes.matchAll(/size: +([\d.]+) x ([\d.]+)/g)].map(
       ([, width, height]) => Number(width) > Number(height),
     );

@@ -25,10 +25,12 @@ export function usePageCounts(documents: readonly DocumentCard[] | undefined): v
       for (const each of wanted === "" ? [] : wanted.split(",")) {
         const [id = ""] = each.split(" ");
         const params = { path: { id } };
-        const answer = await api.GET("/api/documents/{id}/pages", { params, signal: leaving.signal }).catch(() => null);
+        const asked = () => api.GET("/api/documents/{id}/pages", { params, signal: leaving.signal }).catch(() => null);
+        let answer = await asked();
+        while (answer?.data && "place" in answer.data) answer = await asked();
         if (leaving.signal.aborted) return;
         // A document whose pages cannot be set says so where they are looked at.
-        if (answer?.data) {
+        if (answer?.data && "labels" in answer.data) {
           const { labels, revision } = answer.data;
           client.setQueryData<DocumentCard[]>(["documents"], (cards) =>
             cards?.map((card) =>

@@ -3,6 +3,7 @@ import { api, read, sentenceOf, UNREACHABLE } from "../api/client";
 import type { operations } from "../generated/api";
 import type { Scope } from "../outline/scope";
 import type { Messages } from "./messages";
+import { fetchPages } from "./fetch-pages";
 import { documentName, sectionName } from "./section-name";
 import type { DocumentState } from "./state";
 
@@ -35,7 +36,7 @@ export class Files {
   async writePdf(standard: PdfStandard, scope?: Scope): Promise<void> {
     await this.flush();
     const query = new URLSearchParams({ ...scopeQuery(scope), standard });
-    const answer = await fetch(`/api/documents/${this.id}/pages.pdf?${query}`).catch(() => null);
+    const answer = await fetchPages(`/api/documents/${this.id}/pages.pdf?${query}`);
     if (!answer?.ok) return this.messages.say(await problemOf(answer), "warning");
     this.download(await answer.blob(), scope?.heads[0]);
     const reason = answer.headers.get("Stemmata-Not-As-Asked");
@@ -59,7 +60,7 @@ export class Files {
     await this.flush();
     const query = new URLSearchParams({ ...scopeQuery(scope), ...(keepsPageNumbers ? { pageNumbers: "kept" } : {}) });
     const address = `/api/documents/${this.id}/pages.pdf?${query}`;
-    const answer = await fetch(address).catch(() => null);
+    const answer = await fetchPages(address);
     if (!answer?.ok) return this.messages.say(await problemOf(answer), "warning");
     this.printPages(await answer.blob());
   }

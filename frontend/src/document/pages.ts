@@ -28,8 +28,11 @@ export type PageState = {
   findings: readonly Finding[];
   /** Whether the document has changed since these pages were made. */
   isBehind: boolean;
-  /** When newer ones were asked for, and how long they may take by what the last ones took; null while none are. */
-  wait: { since: number; expected: number } | null;
+  /**
+   * When newer ones were asked for, how long they may take by what the last ones took, and their place in the line of
+   * documents that wait for theirs (0 when they are being made); null while none are asked for.
+   */
+  wait: { since: number; expected: number; place: number } | null;
   /** Why there are no newer ones, in a sentence. */
   failure: string | null;
   /** What stands before the number of a page in a text of this language. */
@@ -93,10 +96,15 @@ export class Pages {
     this.isAsking = true;
     const since = Date.now();
     const expected = this.took ?? this.document.getState().words * GUESSED_PACE;
-    this.store.setState({ wait: { since, expected } });
+    this.store.setState({ wait: { since, expected, place: 0 } });
     try {
       const params = { path: { id: this.document.getState().id }, query: { blocks: "yes" as const } };
-      const pages = await read(api.GET("/api/documents/{id}/pages", { params }));
+      let pages = await read(api.GET("/api/documents/{id}/pages", { params }));
+      // They take long, or others come first.
+      while ("place" in pages) {
+        this.store.setState({ wait: { since, expected, place: pages.place } });
+        pages = await read(api.GET("/api/documents/{id}/pages", { params }));
+      }
       this.store.setState({
         revision: pages.revision,
         labels: pages.labels,

@@ -1539,6 +1539,11 @@ export interface components {
             /** @description What stands before the number of a page in a text of this language */
             pageWord: string;
         };
+        /** @description Pages that are still being made. */
+        PagesWaitView: {
+            /** @description Place in the line of documents that wait for theirs; 0 when these are at work */
+            place: number;
+        };
         /** @description A header or a footer: words and fields at each of its three places */
         RunningLine: {
             start: components["schemas"]["RunningParts"];
@@ -3614,6 +3619,15 @@ export interface operations {
                     "application/json": components["schemas"]["PagesView"];
                 };
             };
+            /** @description They are still being made: ask again */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PagesWaitView"];
+                };
+            };
             422: components["responses"]["Problem"];
         };
     };
@@ -3643,6 +3657,15 @@ export interface operations {
                 };
                 content: {
                     "application/pdf": string;
+                };
+            };
+            /** @description They are still being made: ask again */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PagesWaitView"];
                 };
             };
             422: components["responses"]["Problem"];

@@ -7,7 +7,7 @@ import { counted } from "../parts/words";
 const WORTH_TELLING = 1500;
 
 /** How long it was waited for pages, and how long that may take in all (seconds); null for a wait that is short. */
-function useWait(): { passed: number; expected: number } | null {
+function useWait(): { passed: number; expected: number; place: number } | null {
   const wait = usePages("PagesWait", (state) => state.wait);
   const [now, setNow] = useState(() => Date.now());
   useEffect(() => {
@@ -19,13 +19,17 @@ function useWait(): { passed: number; expected: number } | null {
   return {
     passed: Math.round((now - wait.since) / 1000),
     expected: Math.max(1, Math.round(wait.expected / 1000)),
+    place: wait.place,
   };
 }
 
-const left = ({ passed, expected }: { passed: number; expected: number }): string =>
-  passed < expected
+const left = ({ passed, expected, place }: { passed: number; expected: number; place: number }): string => {
+  if (place === 1) return "other documents have their turn, this one is next";
+  if (place > 1) return `${counted(place - 1, "document")} before this one`;
+  return passed < expected
     ? `about ${counted(expected - passed, "second")} more`
     : `${counted(passed, "second")} so far, longer than expected`;
+};
 
 /** While there are no pages yet. */
 export function FirstPages() {

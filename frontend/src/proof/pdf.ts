@@ -1,4 +1,5 @@
 import type { PDFDocumentProxy } from "pdfjs-dist";
+import { fetchPages } from "../document/fetch-pages";
 
 /** Milliseconds. */
 const KEPT_FOR_DRAWING = 3000;
@@ -35,7 +36,7 @@ export function openPdf(address: string): Promise<Pdf | null> {
 }
 
 async function read(address: string): Promise<Pdf | null> {
-  const [{ getDocument }, answer] = await Promise.all([library(), fetch(address).catch(() => null)]);
+  const [{ getDocument }, answer] = await Promise.all([library(), fetchPages(address)]);
   if (!answer?.ok) {
     last = null;
     return null;

@@ -14,8 +14,11 @@ use Stemmata\Http\Document\RequestedScope;
 use Stemmata\Http\Document\View\FindingView;
 use Stemmata\Http\Page\View\PageSetupView;
 use Stemmata\Http\Page\View\PagesView;
+use Stemmata\Http\Page\View\PagesWaitView;
+use Stemmata\Http\Request\OneSnapshot;
 use Stemmata\Storage\Document\DocumentStore;
 use Stemmata\Storage\Section\Facts;
+use Stemmata\Typesetting\Engine\StillSetting;
 use Stemmata\Typesetting\PdfStandard;
 use Stemmata\Typesetting\Typesetter;
 use Symfony\Component\HttpFoundation\HeaderUtils;
@@ -39,6 +42,7 @@ final readonly class PageController
         private Facts $facts,
         private Typesetter $typesetter,
         private PageCounts $counts,
+        private OneSnapshot $snapshot,
     ) {}
 
     #[Route('/pages', methods: ['GET'])]
@@ -58,12 +62,29 @@ final readonly class PageController
             content: new OA\JsonContent(ref: PagesView::class),
         ),
     ]
+    #[
+        OA\Response(
+            response: 202,
+            description: 'They are still being made: ask again',
+            content: new OA\JsonContent(ref: PagesWaitView::class),
+        ),
+    ]
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
     public function pages(string $id, Request $request): JsonResponse
     {
         $revision = $this->store->get($id)->revision;
         [$document, $revisions] = $this->read($id);
-        $typeset = $this->typesetter->typeset($document, $id, $revisions, staysWarm: true);
+        try {
+            $typeset = $this->typesetter->typeset(
+                $document,
+                $id,
+                $revisions,
+                staysWarm: true,
+                whenRead: $this->snapshot->close(...),
+            );
+        } catch (StillSetting $waiting) {
+            return new JsonResponse(new PagesWaitView($waiting->place), 202);
+        }
         $this->counts->remember($id, $typeset->map->pages(), $revision);
 
         return new JsonResponse(
@@ -111,8 +132,24 @@ final readonly class PageController
             content: new OA\MediaType('application/pdf', schema: new OA\Schema(type: 'string', format: 'binary')),
         ),
     ]
+    #[
+        OA\Response(
+            response: 202,
+            description: 'They are still being made: ask again',
+            content: new OA\JsonContent(ref: PagesWaitView::class),
+        ),
+    ]
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
     public function pdf(string $id, Request $request): Response
+    {
+        try {
+            return $this->file($id, $request);
+        } catch (StillSetting $waiting) {
+            return new JsonResponse(new PagesWaitView($waiting->place), 202);
+        }
+    }
+
+    private function file(string $id, Request $request): Response
     {
         [$whole, $revisions] = $this->read($id);
         $document = RequestedScope::of($whole, $request);
@@ -126,10 +163,12 @@ final readonly class PageController
         $asked = PdfStandard::tryFrom($request->query->getString('standard')) ?? PdfStandard::Tagged;
         $typeset = $this->typesetter->typeset(
             $document,
-            $isPart ? $id . '-' . bin2hex(random_bytes(4)) : $id,
+            // The same when it is asked for again.
+            $isPart ? $id . '-' . substr(sha1((string) $request->getQueryString()), 0, 8) : $id,
             $revisions,
             $asked,
             !$isPart,
+            $this->snapshot->close(...),
         );
 
         return new Response($typeset->pdf, 200, [
@@ -161,7 +200,7 @@ final readonly class PageController
      */
     private function numberedFrom(string $id, Document $whole, array $revisions, string $section): Document
     {
-        $pages = $this->typesetter->typeset($whole, $id, $revisions, staysWarm: true);
+        $pages = $this->typesetter->typeset($whole, $id, $revisions, staysWarm: true, whenRead: static fn(): null => null);
         $label = $pages->map->sections[$section]->label ?? '';
 
         return ctype_digit($label)

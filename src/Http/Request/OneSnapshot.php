@@ -31,11 +31,15 @@ final readonly class OneSnapshot
     #[AsEventListener(priority: self::END)]
     public function end(FinishRequestEvent $event): void
     {
-        if (
-            $event->isMainRequest() &&
-            'GET' === $event->getRequest()->getMethod() &&
-            $this->connection->isTransactionActive()
-        ) {
+        if ($event->isMainRequest() && 'GET' === $event->getRequest()->getMethod()) {
+            $this->close();
+        }
+    }
+
+    /** For a request that has read all it needs and still has long to work: a snapshot that is held keeps the log growing. */
+    public function close(): void
+    {
+        if ($this->connection->isTransactionActive()) {
             $this->connection->rollBack();
         }
     }

@@ -9,10 +9,12 @@ interface Engine
 {
     /**
      * @param array<string, mixed> $request
+     * @param float|null           $patience how long it may take until at least `waiting` is said (seconds); null for as long
+     *     as one request may take
      *
      * @return array{array<mixed>, string} what it says, and bytes that go with it
      *
      * @throws TypesettingFailed
      */
-    public function exchange(array $request): array;
+    public function exchange(array $request, ?float $patience = null): array;
 }

@@ -8,13 +8,15 @@ namespace Stemmata\Typesetting\Engine;
 final class OneShotEngine implements Engine
 {
     private const SECONDS = 180;
+    /** Who serves others as well does not wait so long. */
+    private const SECONDS_SERVING = 55;
 
     /** @var resource|null */
     private $process;
     /** @var array<int, resource> */
     private array $pipes = [];
 
-    public function exchange(array $request): array
+    public function exchange(array $request, ?float $patience = null): array
     {
         [$in, $out] = $this->pipes();
         stream_set_blocking($out, true);
@@ -27,7 +29,7 @@ final class OneShotEngine implements Engine
             }
         }
         fflush($in);
-        $until = microtime(true) + self::SECONDS;
+        $until = microtime(true) + ('cli' === \PHP_SAPI ? self::SECONDS : self::SECONDS_SERVING);
         $message = Frames::read(static function (int $length) use ($out, $until): string {
             $bytes = '';
             while (strlen($bytes) < $length && !feof($out)) {

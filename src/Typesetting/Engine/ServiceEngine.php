@@ -10,8 +10,11 @@ namespace Stemmata\Typesetting\Engine;
  */
 final class ServiceEngine implements Engine
 {
-    /** The service ends its work sooner. */
-    private const SECONDS = 120;
+    /** As long as one request may wait; a command has all the time it needs. */
+    private const PATIENCE = 50.0;
+    private const PATIENCE_OF_COMMANDS = 3600.0;
+    /** A service that says nothing for so much longer is ended (seconds). */
+    private const HUNG = 6;
     private const START_SECONDS = 8;
     /** Where the service, or the process for the document, is ended by others while it works. */
     private const TRIES = 4;
@@ -22,21 +25,28 @@ final class ServiceEngine implements Engine
 
     /** A console that is done in a moment leaves no service behind. */
     private readonly bool $startsIt;
+    private readonly SocketFolder $folder;
+    private ?string $version = null;
 
     /** @param string $folder of the data; each has a service of its own */
-    public function __construct(private readonly string $folder, ?bool $startsIt = null)
+    public function __construct(string $folder, ?bool $startsIt = null)
     {
         $this->startsIt = $startsIt ?? 'cli' !== \PHP_SAPI;
+        $this->folder = new SocketFolder($folder);
     }
 
-    public function exchange(array $request): array
+    public function exchange(array $request, ?float $patience = null): array
     {
+        $patience ??= 'cli' === \PHP_SAPI ? self::PATIENCE_OF_COMMANDS : self::PATIENCE;
+        $this->folder->secured();
+        $until = microtime(true) + $patience;
         for ($try = 0; $try < self::TRIES; ++$try) {
             $socket = $this->connect() ?? ($this->startsIt ? $this->start() : null);
             if (null === $socket) {
-                return ($this->alone ??= new OneShotEngine())->exchange($request);
+                return ($this->alone ??= new OneShotEngine())->exchange($request, $patience);
             }
-            $message = self::roundTrip($socket, $request);
+            $left = max(0.0, $until - microtime(true));
+            $message = $this->roundTrip($socket, ['patience' => $left] + $request, $left);
             if (null !== $message && !isset($message[0]['again'])) {
                 return $message;
             }
@@ -50,9 +60,9 @@ final class ServiceEngine implements Engine
      *
      * @return array{array<mixed>, string}|null null when the service was ended before it had answered
      */
-    private static function roundTrip($socket, array $request): ?array
+    private function roundTrip($socket, array $request, float $patience): ?array
     {
-        stream_set_timeout($socket, self::SECONDS);
+        stream_set_timeout($socket, (int) ceil($patience) + self::HUNG);
         $frame = Frames::of($request);
         for ($sent = 0; $sent < strlen($frame); $sent += $written) {
             $written = @fwrite($socket, substr($frame, $sent, 65_536));
@@ -61,11 +71,13 @@ final class ServiceEngine implements Engine
             }
         }
         $message = Frames::read(static function (int $length) use ($socket): string {
-            for ($bytes = ''; strlen($bytes) < $length; $bytes .= $more) {
+            $bytes = '';
+            while (strlen($bytes) < $length && !stream_get_meta_data($socket)['timed_out']) {
                 $more = fread($socket, max(1, min(1_048_576, $length - strlen($bytes))));
                 if (false === $more || '' === $more) {
                     break;
                 }
+                $bytes .= $more;
             }
 
             return $bytes;
@@ -73,25 +85,27 @@ final class ServiceEngine implements Engine
         $isTimedOut = stream_get_meta_data($socket)['timed_out'];
         fclose($socket);
 
-        return match (true) {
-            $isTimedOut => throw TypesettingFailed::tookTooMuch(),
-            null === $message, [] === $message[0] => null,
-            default => $message,
-        };
+        if ($isTimedOut) {
+            // Whoever asks next starts another one.
+            $this->stop();
+            throw TypesettingFailed::tookTooMuch();
+        }
+
+        return null === $message || [] === $message[0] ? null : $message;
     }
 
     /** A service whose socket is gone ends by itself. */
     public function stop(): void
     {
-        $path = $this->socketPath();
-        if (file_exists($path)) {
-            unlink($path);
+        foreach (glob($this->folder->path . '/*') ?: [] as $path) {
+            @unlink($path);
         }
     }
 
-    /** Starts it anew, so that it is of this version and nobody waits for it later. */
+    /** Starts it anew, so that nobody waits for it later. */
     public function restart(): void
     {
+        $this->folder->secured();
         $this->stop();
         $socket = $this->start();
         if (null !== $socket) {
@@ -102,8 +116,11 @@ final class ServiceEngine implements Engine
     /** @return resource|null */
     private function connect()
     {
-        $path = $this->socketPath();
-        $socket = file_exists($path) ? @stream_socket_client('unix://' . $path, timeout: 2) : false;
+        $name = $this->folder->findSocket($this->version());
+        $socket =
+            null === $name
+                ? false
+                : $this->folder->within(static fn() => @stream_socket_client('unix://' . $name, timeout: 2));
 
         return false === $socket ? null : $socket;
     }
@@ -111,12 +128,7 @@ final class ServiceEngine implements Engine
     /** @return resource|null */
     private function start()
     {
-        $path = $this->socketPath();
-        $home = dirname($path);
-        if (!is_dir($home) && !@mkdir($home, 0o700, true) && !is_dir($home)) {
-            return null;
-        }
-        $lock = fopen($home . '/starting', 'c');
+        $lock = @fopen($this->folder->path . '/starting', 'c');
         if (false === $lock || !flock($lock, \LOCK_EX)) {
             return null;
         }
@@ -126,11 +138,16 @@ final class ServiceEngine implements Engine
             if (null !== $socket) {
                 return $socket;
             }
+            // One of another version sees that its socket is gone, and ends.
+            foreach (glob($this->folder->path . '/version-*') ?: [] as $other) {
+                @unlink($other);
+            }
             $command = sprintf(
-                '%ssetsid node %s %s </dev/null >/dev/null 2>&1 &',
+                '%scd %s; setsid node %s %s </dev/null >/dev/null 2>&1 &',
                 self::ALONE,
+                escapeshellarg($this->folder->path),
                 escapeshellarg(__DIR__ . '/service.mjs'),
-                escapeshellarg($path),
+                escapeshellarg($this->version()),
             );
             exec('bash -c ' . escapeshellarg($command));
             for ($until = microtime(true) + self::START_SECONDS; microtime(true) < $until; usleep(30_000)) {
@@ -146,11 +163,18 @@ final class ServiceEngine implements Engine
         }
     }
 
-    /** Short, whatever the folder of the data is called: a socket's path holds 107 bytes at most (unix(7)). */
-    private function socketPath(): string
+    /** A service that still runs with the sources of before an update is not asked. */
+    private function version(): string
     {
-        $own = posix_getuid() . '-' . substr(hash('sha256', realpath($this->folder) ?: $this->folder), 0, 16);
-
-        return sys_get_temp_dir() . '/stemmata-' . $own . '/typesetting';
+        return $this->version ??=
+            'version-' .
+            substr(
+                hash('sha256', implode('', array_map(sha1_file(...), [
+                    ...glob(__DIR__ . '/*.mjs') ?: [],
+                    ...glob(dirname(__DIR__) . '/*.typ') ?: [],
+                ]))),
+                0,
+                16,
+            );
     }
 }

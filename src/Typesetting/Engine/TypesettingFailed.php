@@ -20,6 +20,16 @@ final class TypesettingFailed extends \RuntimeException implements CoreException
         );
     }
 
+    public static function foreign(string $folder): self
+    {
+        return new self(
+            sprintf(
+                'The folder “%s” of the data belongs to someone else or is open to others, so that no pages are made. Take it away, and they are made again.',
+                $folder,
+            ),
+        );
+    }
+
     public static function because(string $reason): self
     {
         return new self(sprintf('The pages could not be made: %s', rtrim($reason, '.') . '.'));
