@@ -15,13 +15,14 @@ final class BehindNginxTest extends TestCase
     private static string $folder;
     private static int $port;
     private static int $publicPort;
+    private static int $plainPort;
     /** @var list<Process> */
     private static array $processes = [];
 
     public static function setUpBeforeClass(): void
     {
         self::$folder = sys_get_temp_dir() . '/stemmata-nginx-' . bin2hex(random_bytes(4));
-        [self::$port, self::$publicPort] = [FreePort::find(), FreePort::find()];
+        [self::$port, self::$publicPort, self::$plainPort] = [FreePort::find(), FreePort::find(), FreePort::find()];
         $files = new Filesystem();
         $files->mkdir([self::$folder, self::$folder . '/data']);
         $root = dirname(__DIR__, 2);
@@ -30,6 +31,7 @@ final class BehindNginxTest extends TestCase
             '@SOCKET@' => self::$folder . '/fpm.sock',
             '@DATA@' => self::$folder . '/data',
             '@PORT@' => (string) self::$port,
+            '@USER@' => (string) (posix_getpwuid(posix_geteuid())['name'] ?? ''),
         ];
         $shipped = static fn(string $name): string => strtr(
             (string) file_get_contents($root . '/deploy/' . $name),
@@ -39,38 +41,62 @@ final class BehindNginxTest extends TestCase
         $server = strtr($shipped('nginx.conf'), [
             $root . '/deploy/nginx-stemmata.conf' => self::$folder . '/nginx-stemmata.conf',
         ]);
-        // The server for other machines, with the signs taken away; TLS is another program's matter here.
-        $public = (string) preg_replace(
-            ['/^# ?/m', '/^ *ssl_.*\n/m', '/listen 443 ssl/', '~/etc/nginx/stemmata\.users~'],
-            ['', '', 'listen 127.0.0.1:' . self::$publicPort, self::$folder . '/users'],
-            substr($server, (int) strpos($server, '# server {')),
-        );
+        // The server for other machines, with the signs taken away, and places of its own for what is kept in /etc.
+        $public = strtr((string) preg_replace('/^# ?/m', '', substr($server, (int) strpos($server, '# server {'))), [
+            'listen 443' => 'listen 127.0.0.1:' . self::$publicPort,
+            '/etc/ssl/certs/stemmata.pem' => self::$folder . '/certificate.pem',
+            '/etc/ssl/private/stemmata.key' => self::$folder . '/certificate.key',
+            '/etc/nginx/stemmata.users' => self::$folder . '/users',
+        ]);
+        // The same behind another proxy that ends TLS.
+        $plain = strtr((string) preg_replace('/^ *ssl_.*\n/m', '', $public), [
+            'listen 127.0.0.1:' . self::$publicPort . ' ssl' => 'listen 127.0.0.1:' . self::$plainPort,
+        ]);
+        (new Process([
+            'openssl',
+            'req',
+            '-x509',
+            '-newkey',
+            'rsa:2048',
+            '-nodes',
+            '-days',
+            '2',
+            '-subj',
+            '/CN=stemmata.example.org',
+            '-addext',
+            'subjectAltName=DNS:stemmata.example.org',
+            '-keyout',
+            self::$folder . '/certificate.key',
+            '-out',
+            self::$folder . '/certificate.pem',
+        ]))->mustRun();
         $files->dumpFile(
             self::$folder . '/nginx.conf',
             sprintf(
-                "pid %s/nginx.pid;\nerror_log %1\$s/nginx.log;\nworker_processes 1;\ndaemon off;\nevents {}\nhttp {\ninclude /etc/nginx/mime.types;\naccess_log off;\nclient_body_temp_path %1\$s/body;\nfastcgi_temp_path %1\$s/fastcgi;\nproxy_temp_path %1\$s/proxy;\nuwsgi_temp_path %1\$s/uwsgi;\nscgi_temp_path %1\$s/scgi;\n%s\n%s\n}\n",
+                "pid %s/nginx.pid;\nerror_log %1\$s/nginx.log;\nworker_processes 1;\ndaemon off;\nevents {}\nhttp {\ninclude /etc/nginx/mime.types;\naccess_log off;\nclient_body_temp_path %1\$s/body;\nfastcgi_temp_path %1\$s/fastcgi;\nproxy_temp_path %1\$s/proxy;\nuwsgi_temp_path %1\$s/uwsgi;\nscgi_temp_path %1\$s/scgi;\n%s\n%s\n%s\n}\n",
                 self::$folder,
                 $server,
                 $public,
+                $plain,
             ),
         );
         $isRoot = 0 === posix_getuid();
-        $pool = (string) preg_replace(
-            '/^(?:user|group|listen\.owner|listen\.group) = .*\n/m',
-            '',
-            strtr($shipped('php-fpm.conf'), [
-                'env[STEMMATA_HOSTS] = ""' => 'env[STEMMATA_HOSTS] = stemmata.example.org',
-                'env[STEMMATA_PROXIES] = ""' => 'env[STEMMATA_PROXIES] = 127.0.0.1',
-            ]),
-        );
+        $fpm = static fn(string $pool): array => [
+            '/usr/sbin/php-fpm8.2',
+            ...$isRoot ? ['-R'] : [],
+            '-y',
+            $pool,
+        ];
+        $global = sprintf("[global]\nerror_log = %s/fpm.log\ndaemonize = no\n", self::$folder);
+        $files->dumpFile(self::$folder . '/shipped.conf', $global . $shipped('php-fpm.conf'));
+        (new Process([...$fpm(self::$folder . '/shipped.conf'), '-t']))->mustRun();
         $files->dumpFile(
             self::$folder . '/fpm.conf',
-            sprintf(
-                "[global]\nerror_log = %s/fpm.log\ndaemonize = no\n%s%s",
-                self::$folder,
-                str_replace("[stemmata]\n", "[stemmata]\n" . ($isRoot ? "user = root\ngroup = root\n" : ''), $pool),
-                '',
-            ),
+            $global .
+                strtr($shipped('php-fpm.conf'), [
+                    ';env[STEMMATA_HOSTS]' => 'env[STEMMATA_HOSTS]',
+                    ';env[STEMMATA_PROXIES] = 192.0.2.1' => 'env[STEMMATA_PROXIES] = 127.0.0.1',
+                ]),
         );
         (new Process(['php', 'bin/console', 'doctrine:migrations:migrate', '--no-interaction', '--quiet'], $root, [
             'STEMMATA_DATA' => self::$folder . '/data',
@@ -78,7 +104,7 @@ final class BehindNginxTest extends TestCase
         ]))->mustRun();
         self::$processes = [
             new Process(
-                ['/usr/sbin/php-fpm8.2', ...$isRoot ? ['-R'] : [], '-y', self::$folder . '/fpm.conf', '-F'],
+                [...$fpm(self::$folder . '/fpm.conf'), '-F'],
                 timeout: null,
             ),
             new Process(
@@ -88,7 +114,8 @@ final class BehindNginxTest extends TestCase
                     self::$folder . '/nginx.log',
                     '-c',
                     self::$folder . '/nginx.conf',
-                    ...$isRoot ? ['-g', 'user root;'] : [],
+                    // As Debian’s own nginx.conf says.
+                    ...$isRoot ? ['-g', 'user www-data;'] : [],
                 ],
                 timeout: null,
             ),
@@ -160,56 +187,99 @@ final class BehindNginxTest extends TestCase
 
     public function testBeyondThisMachineNothingIsServedUntilALoginIsSet(): void
     {
-        $host = 'Host: stemmata.example.org';
-        self::assertSame(401, self::ask('GET', '/api/documents', [$host], port: self::$publicPort)[0]);
+        $asked = static fn(string ...$more): array => self::ask(
+            'GET',
+            '/api/documents',
+            ['Host: stemmata.example.org', ...array_values($more)],
+            port: self::$publicPort,
+        );
+        @unlink(self::$folder . '/users');
+        self::assertSame(401, $asked()[0]);
         // Once there is a name and a password but no file of them, no one gets in.
-        self::assertGreaterThanOrEqual(
-            403,
-            self::ask(
-                'GET',
-                '/api/documents',
-                [$host, 'Authorization: Basic ' . base64_encode('writer:secret')],
-                port: self::$publicPort,
-            )[0],
+        self::assertGreaterThanOrEqual(403, $asked(self::login('writer', 'secret'))[0]);
+        self::keepUsers(['writer' => 'secret', 'reader' => 'other']);
+        self::assertSame(401, $asked(self::login('writer', 'wrong'))[0]);
+        self::assertSame(401, $asked(self::login('writer', 'other'))[0]);
+        self::assertSame(200, $asked(self::login('writer', 'secret'))[0]);
+        self::assertSame(200, $asked(self::login('reader', 'other'))[0]);
+    }
+
+    /** Where the web server asks no one, a name that a browser sends was checked by no one. */
+    public function testAHeaderIsNoLogin(): void
+    {
+        foreach ([[], [self::login('writer', 'secret')], ['Stemmata-Login: writer'], ['Remote-User: writer']] as $more) {
+            [$status, $body] = self::ask('GET', '/api/documents', ['Host: stemmata.example.org', ...$more]);
+            self::assertSame(403, $status);
+            self::assertStringContainsString('no one is asked to log in', $body);
+        }
+    }
+
+    public function testWhoCameByTlsComesByNothingElseFromThenOn(): void
+    {
+        self::keepUsers(['writer' => 'secret']);
+        $page = self::ask('GET', '/', ['Host: stemmata.example.org', self::login('writer', 'secret')], port: self::$publicPort);
+        self::assertSame(200, $page[0]);
+        self::assertStringContainsString('Strict-Transport-Security: max-age=31536000', $page[2]);
+        self::assertStringNotContainsString('Strict-Transport-Security', self::ask('GET', '/')[2]);
+        self::assertSame(1, preg_match('~/build/[^"]+\.js~', $page[1] . self::ask('GET', '/')[1], $script));
+        $asset = self::ask('GET', $script[0] ?? '', ['Host: stemmata.example.org', self::login('writer', 'secret')], port: self::$publicPort);
+        self::assertSame(200, $asset[0]);
+        self::assertStringContainsString('Strict-Transport-Security', $asset[2]);
+    }
+
+    public function testTheMethodIsWhatTheRequestSays(): void
+    {
+        $made = json_decode(
+            self::ask('POST', '/api/documents', ['Content-Type: application/json'], '{"title": "Stays"}')[1],
+            true,
         );
-        file_put_contents(self::$folder . '/users', 'writer:{PLAIN}secret' . "\n");
-        self::assertSame(
-            401,
-            self::ask(
-                'GET',
-                '/api/documents',
-                [$host, 'Authorization: Basic ' . base64_encode('writer:wrong')],
-                port: self::$publicPort,
-            )[0],
-        );
-        self::assertSame(
-            200,
-            self::ask(
-                'GET',
-                '/api/documents',
-                [$host, 'Authorization: Basic ' . base64_encode('writer:secret')],
-                port: self::$publicPort,
-            )[0],
-        );
-        // The application itself refuses when the web server lets everyone through.
-        [$status, $body] = self::ask('GET', '/api/documents', [$host]);
-        self::assertSame(403, $status);
-        self::assertStringContainsString('no one is asked to log in', $body);
+        self::assertIsArray($made);
+        self::assertIsString($made['id']);
+        $path = '/api/documents/' . $made['id'];
+        self::ask('POST', $path, ['X-HTTP-Method-Override: DELETE', 'Content-Type: application/json'], '{}');
+        self::assertSame(200, self::ask('GET', $path)[0]);
+        self::assertStringContainsString('Stays', self::ask('GET', '/api/documents')[1]);
+    }
+
+    public function testWhoReadsSlowlyKeepsNobodyWaiting(): void
+    {
+        $long = '# Long' . str_repeat("\n\n" . str_repeat('It was read and written down. ', 300), 1200);
+        $made = json_decode(self::ask('POST', '/api/documents/import?name=x.md', [], $long)[1], true);
+        self::assertIsArray($made);
+        self::assertIsString($made['id']);
+        $slow = [];
+        for ($each = 0; $each < 10; ++$each) {
+            $socket = stream_socket_client('tcp://127.0.0.1:' . self::$port);
+            self::assertNotFalse($socket);
+            fwrite(
+                $socket,
+                "GET /api/documents/{$made['id']}/export?format=md HTTP/1.1\r\nHost: localhost\r\nConnection: close\r\n\r\n",
+            );
+            $slow[] = $socket;
+        }
+        sleep(4);
+        $began = microtime(true);
+        self::assertSame(200, self::ask('GET', '/api/documents')[0]);
+        self::assertLessThan(5, microtime(true) - $began, 'it took a minute while workers waited for slow readers');
+        foreach ($slow as $socket) {
+            self::assertStringContainsString('200 OK', (string) fgets($socket));
+            fclose($socket);
+        }
     }
 
     public function testBehindAProxyThatEndsTlsWritesWork(): void
     {
-        file_put_contents(self::$folder . '/users', 'writer:{PLAIN}secret' . "\n");
+        self::keepUsers(['writer' => 'secret']);
         $asBrowser = [
             'Host: stemmata.example.org',
-            'Authorization: Basic ' . base64_encode('writer:secret'),
+            self::login('writer', 'secret'),
             'Origin: https://stemmata.example.org',
             'Sec-Fetch-Site: same-origin',
             'Content-Type: application/json',
         ];
         self::assertSame(
             403,
-            self::ask('POST', '/api/documents', $asBrowser, '{"title": "x"}', self::$publicPort)[0],
+            self::ask('POST', '/api/documents', $asBrowser, '{"title": "x"}', self::$plainPort)[0],
             'another origin as long as no proxy says so',
         );
         self::assertSame(
@@ -219,9 +289,29 @@ final class BehindNginxTest extends TestCase
                 '/api/documents',
                 [...$asBrowser, 'X-Forwarded-Proto: https', 'X-Forwarded-Port: 443', 'X-Forwarded-For: 203.0.113.7'],
                 '{"title": "x"}',
-                self::$publicPort,
+                self::$plainPort,
             )[0],
         );
+    }
+
+    private static function login(string $name, string $password): string
+    {
+        return 'Authorization: Basic ' . base64_encode($name . ':' . $password);
+    }
+
+    /**
+     * As deploy/README.md says it is done.
+     *
+     * @param array<string, string> $passwords by name
+     */
+    private static function keepUsers(array $passwords): void
+    {
+        $lines = '';
+        foreach ($passwords as $name => $password) {
+            $hash = (new Process(['openssl', 'passwd', '-6', '-stdin'], input: $password))->mustRun()->getOutput();
+            $lines .= $name . ':' . trim($hash) . "\n";
+        }
+        file_put_contents(self::$folder . '/users', $lines);
     }
 
     public function testLimitsAgreeWithTheApplications(): void
@@ -258,7 +348,7 @@ final class BehindNginxTest extends TestCase
      * @param non-empty-string $method
      * @param list<string>     $headers
      *
-     * @return array{int, string} status and body
+     * @return array{int, string, string} status, body and headers
      */
     private static function ask(
         string $method,
@@ -267,7 +357,8 @@ final class BehindNginxTest extends TestCase
         string $body = '',
         ?int $port = null,
     ): array {
-        $handle = curl_init('http://127.0.0.1:' . ($port ?? self::$port) . $path);
+        $host = $port === self::$publicPort ? 'https://stemmata.example.org:' : 'http://127.0.0.1:';
+        $handle = curl_init($host . ($port ?? self::$port) . $path);
         \assert(false !== $handle);
         curl_setopt_array(
             $handle,
@@ -276,10 +367,16 @@ final class BehindNginxTest extends TestCase
                 \CURLOPT_RETURNTRANSFER => true,
                 \CURLOPT_HTTPHEADER => [...$headers, 'Expect:'],
                 \CURLOPT_TIMEOUT => 30,
+                \CURLOPT_HEADER => true,
+                \CURLOPT_CAINFO => self::$folder . '/certificate.pem',
+                \CURLOPT_RESOLVE => ['stemmata.example.org:' . self::$publicPort . ':127.0.0.1'],
             ] + ('' === $body ? [] : [\CURLOPT_POSTFIELDS => $body]),
         );
         $answer = curl_exec($handle);
 
-        return [curl_getinfo($handle, \CURLINFO_RESPONSE_CODE), is_string($answer) ? $answer : ''];
+        $answer = is_string($answer) ? $answer : '';
+        $head = curl_getinfo($handle, \CURLINFO_HEADER_SIZE);
+
+        return [curl_getinfo($handle, \CURLINFO_RESPONSE_CODE), substr($answer, $head), substr($answer, 0, $head)];
     }
 }

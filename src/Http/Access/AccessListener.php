@@ -43,7 +43,8 @@ final readonly class AccessListener
         if (!in_array($host, $this->hosts, true)) {
             throw ProblemException::otherHost();
         }
-        if ('' === $request->server->getString('REMOTE_USER')) {
+        // The web server sets it where it has checked the name, as deploy/ shows; what a browser sends never comes under it.
+        if ('' === $request->server->getString('STEMMATA_LOGIN')) {
             throw ProblemException::noLogin();
         }
     }
