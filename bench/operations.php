@@ -25,17 +25,22 @@ use Stemmata\Storage\Document\DocumentStore;
 use Stemmata\Storage\File\StoredFiles;
 use Stemmata\Storage\History\Journal;
 use Stemmata\Storage\Section\ChangeWriter;
+use Stemmata\Storage\Section\Facts;
 use Stemmata\Storage\Section\KnownTexts;
 use Stemmata\Storage\Section\OffcutRows;
 use Stemmata\Storage\Section\SectionRows;
+use Stemmata\Storage\Section\WritingLog;
 use Symfony\Component\Clock\NativeClock;
 
 require dirname(__DIR__) . '/vendor/autoload.php';
 
-const ROUNDS = 41;
+define('IS_QUICK', '' !== (string) getenv('BENCH_QUICK'));
+define('ROUNDS', IS_QUICK ? 3 : 41);
+define('SIZES', IS_QUICK ? [40, 100, 400] : [100, 1000, 10_000]);
+define('MOST', SIZES[2]);
 const WORDS = 100;
 
-$address = $argv[1] ?? exit("usage: operations.php ADDRESS\n");
+$address = $argv[1] ?? exit("usage: operations.php ADDRESS [documents]   to make nothing but these\n");
 $kernel = new Kernel('prod', false);
 $kernel->boot();
 $entities = $kernel->getContainer()->get('doctrine')->getManager();
@@ -131,7 +136,7 @@ function timed(Closure $work): float
 // round.
 $made = [];
 $core = [];
-foreach ([100, 1000, 10000] as $count) {
+foreach (SIZES as $count) {
     $document = made($count, $ids);
     $core[$count] = [
         median(static fn() => (new OutlineWalk($document->outline))->parents()),
@@ -151,6 +156,9 @@ foreach ([100, 1000, 10000] as $count) {
     ];
     $last = $made[$count]['id'];
     $entities->clear();
+}
+if ('documents' === ($argv[2] ?? '')) {
+    exit();
 }
 $send = static function (int $count, string $path, array $body) use ($post, &$made): void {
     $made[$count]['revision'] = $post('/api/documents/' . $made[$count]['id'] . $path, [
@@ -219,9 +227,13 @@ $bare = static function (int $count) use ($pdo, $made): void {
     $pdo->exec('COMMIT');
 };
 
-echo "| operation | 100 | 1,000 | 10,000 sections | 10,000 ÷ 100 | empty route | bare transaction | 10,000 ÷ (empty + bare) |\n| --- | ---: | ---: | ---: | ---: | ---: | ---: | ---: |\n";
+printf(
+    '| operation | %1$s | %2$s | %3$s sections | %3$s ÷ %1$s | empty route | bare transaction | %3$s ÷ (empty + bare) |' .
+        "\n| --- | ---: | ---: | ---: | ---: | ---: | ---: | ---: |\n",
+    ...array_map(number_format(...), SIZES),
+);
 $row = static function (string $name, array $times, array $empty, array $floor): void {
-    [$small, $middle, $large] = [middle($times[100]), middle($times[1000]), middle($times[10000])];
+    [$small, $middle, $large] = [middle($times[SIZES[0]]), middle($times[SIZES[1]]), middle($times[MOST])];
     printf(
         "| %s | %.1f ms | %.1f ms | %.1f ms | %.2f | %.1f ms | %.2f ms | %.2f |\n",
         $name,
@@ -234,9 +246,9 @@ $row = static function (string $name, array $times, array $empty, array $floor):
         $large / (middle($empty) + middle($floor)),
     );
 };
-$undone = [100 => [], 1000 => [], 10000 => []];
+$undone = array_fill_keys(SIZES, []);
 foreach ($operations as $name => $operation) {
-    $times = [100 => [], 1000 => [], 10000 => []];
+    $times = array_fill_keys(SIZES, []);
     $empty = [];
     $floor = [];
     for ($round = 0; $round < ROUNDS; ++$round) {
@@ -247,18 +259,18 @@ foreach ($operations as $name => $operation) {
             );
             $undone[$count][] = timed(static fn() => $send($count, '/undo', []));
         }
-        $floor[] = timed(static fn() => $bare(10000));
+        $floor[] = timed(static fn() => $bare(MOST));
     }
     $row($name, $times, $empty, $floor);
 }
 $row('undo', $undone, $empty, $floor);
 
-echo "\n| with 10,000 sections picked | as a whole | undone | bare transaction of its rows | ratio |\n| --- | ---: | ---: | ---: | ---: |\n";
-$everything = array_map(static fn($id): string => $id->value, $made[10000]['outline']->ids());
+echo "\n| with " . number_format(MOST) . " sections picked | as a whole | undone | bare transaction of its rows | ratio |\n| --- | ---: | ---: | ---: | ---: |\n";
+$everything = array_map(static fn($id): string => $id->value, $made[MOST]['outline']->ids());
 $bareRows = static function () use ($pdo): void {
     $pdo->exec('BEGIN IMMEDIATE; CREATE TABLE IF NOT EXISTS bare (id TEXT PRIMARY KEY, body TEXT)');
     $insert = $pdo->prepare('INSERT OR REPLACE INTO bare VALUES (?, ?)');
-    for ($row = 0; $row < 10_000; ++$row) {
+    for ($row = 0; $row < MOST; ++$row) {
         $insert->execute([md5((string) $row), str_repeat('glass ', 110)]);
     }
     $pdo->exec('COMMIT');
@@ -273,9 +285,9 @@ foreach (
     as $name => $operation
 ) {
     [$times, $undos, $bares] = [[], [], []];
-    for ($round = 0; $round < 5; ++$round) {
-        $times[] = timed(static fn() => $send(10000, '/operations', ['operation' => $operation]));
-        $undos[] = timed(static fn() => $send(10000, '/undo', []));
+    for ($round = 0; $round < min(5, ROUNDS); ++$round) {
+        $times[] = timed(static fn() => $send(MOST, '/operations', ['operation' => $operation]));
+        $undos[] = timed(static fn() => $send(MOST, '/undo', []));
         $bares[] = timed($bareRows);
     }
     printf(
@@ -294,7 +306,7 @@ memory_reset_peak_usage();
 $store = new DocumentStore(
     $entities,
     $lock,
-    new ChangeWriter($rows, $offcuts, $files),
+    new ChangeWriter($rows, $offcuts, $files, new WritingLog($entities->getConnection(), new Facts($entities->getConnection()))),
     new Journal($entities),
     $known,
     $files,
@@ -308,7 +320,7 @@ $store->apply(
     $record->revision,
     (new OperationReader($ids))->read([
         'name' => 'move',
-        'sections' => [$record->outline()->idAt(6000)->value],
+        'sections' => [$record->outline()->idAt(intdiv(MOST * 3, 5))->value],
         'landing' => 'before',
         'target' => $record->outline()->idAt(10)->value,
     ]),
@@ -317,9 +329,10 @@ $peak = memory_get_peak_usage() / 1024 / 1024;
 
 echo "\n";
 printf(
-    "Core, 10,000 sections: outline %.1f ms, numbering %.1f ms, together %.1f ms. Peak of PHP during a far move at 10,000 sections: %.0f MB.\n",
-    $core[10000][0],
-    $core[10000][1],
-    array_sum($core[10000]),
+    "Core, %s sections: outline %.1f ms, numbering %.1f ms, together %.1f ms. Peak of PHP during a far move there: %.0f MB.\n",
+    number_format(MOST),
+    $core[MOST][0],
+    $core[MOST][1],
+    array_sum($core[MOST]),
     $peak,
 );

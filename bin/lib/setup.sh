@@ -43,6 +43,9 @@ debian_packages() {
     fi
 }
 
+# All that tests need beside what serving needs: readers of other people's, and their books (tests/Format/Foreign).
+TEST_PACKAGES=(poppler-utils qpdf chromium-headless-shell unicode-data pandoc python3-docx python3-odf debian-policy developers-reference debian-faq debian-history debmake-doc git-doc bash-doc python-jinja2-doc python-markdown-doc nginx php8.2-fpm openssl curl procps)
+
 need_node() {
     if ! command -v node >/dev/null || [ "$(node -p 'process.versions.node.split(".")[0]')" -lt 20 ]; then
         say "Stemmata needs Node.js 20 or newer with npm to build its screens; install it and start again."
