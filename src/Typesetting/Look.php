@@ -89,9 +89,8 @@ final readonly class Look
         $title = $this->document->titleBlock;
         [$width, $height] = $pages->paper->size();
         $margins = $pages->margins;
-        $subtags = explode('-', $title->language);
-        $regions = array_filter($subtags, static fn(string $tag): bool => 1 === preg_match('/\A[A-Za-z]{2}\z/', $tag));
-        unset($regions[0]);
+        $language = Language::primary($title->language);
+        $regions = preg_grep('/\A[A-Za-z]{2}\z/', array_slice(explode('-', Language::locale($title->language)), 1)) ?: [];
         $length = static fn(float $millimetres): string => TypstValue::length($millimetres * self::MILLIMETRE);
 
         return [
@@ -114,8 +113,8 @@ final readonly class Look
             'two-sided' => TypstValue::of($pages->isTwoSided),
             'chapters' => TypstValue::string($pages->chapters->value),
             'numbering' => null === $this->findBodyBegin() ? '"1"' : '"i"',
-            'lang' => TypstValue::string(strlen($subtags[0]) < 4 ? strtolower($subtags[0]) : 'en'),
-            'region' => [] === $regions ? 'none' : TypstValue::string(strtoupper(reset($regions))),
+            'lang' => TypstValue::string('und' === $language ? 'en' : $language),
+            'region' => [] === $regions ? 'none' : TypstValue::string(strtoupper(implode('', $regions))),
             'right-to-left' => TypstValue::of('rtl' === Language::direction($title->language)),
             'fallback' => TypstValue::of(self::FALLBACK),
             'small-lines' => TypstValue::of(LineLook::SMALL),

@@ -89,6 +89,11 @@ final class MilestonesTest extends TestCase
             $other->get('/history/milestones'),
             'one document cannot take away the milestones of another',
         );
+        $server->find('DELETE', '/api/documents/' . $other->id);
+        $off = $server->get('DELETE', "/api/documents/{$other->id}/history/milestones/{$milestone['id']}");
+        self::assertSame(404, $off['status'], 'off the desk');
+        $server->find('POST', '/api/documents/' . $other->id . '/restore');
+        self::assertCount(1, $other->get('/history/milestones'));
         $server->find('DELETE', "/api/documents/{$other->id}/history/milestones/{$milestone['id']}");
         self::assertSame([], $other->get('/history/milestones'));
     }

@@ -107,6 +107,26 @@ test("a browser that keeps nothing takes nothing from the writer, who is told on
   expect(told).toHaveBeenCalledTimes(1);
 });
 
+test("last words of several windows are all there, also those that the browser had no copy of yet, and once", async () => {
+  const said = (text: string) => ({
+    ...words,
+    body: [{ type: "paragraph", content: [{ type: "text", text }] }] as never[],
+  });
+  keeper("one").handOver([draft("a", { text: () => said("first") })]);
+  keeper("one").handOver([draft("a", { text: () => said("second") })]);
+  keeper("one").handOver([]);
+  keeper("two").handOver([draft("c")]);
+  const kept = await keeper("one").adopt();
+  expect(kept.map(({ section, text }) => [section, text().body])).toEqual(
+    expect.arrayContaining([
+      ["a", said("first").body],
+      ["a", said("second").body],
+    ]),
+  );
+  expect(kept).toHaveLength(2);
+  expect(await keeper("one").adopt()).toEqual([]);
+});
+
 test("what a window put down when it closed stands in place of its last copy, and of no other window’s", async () => {
   const closing = keeper("one");
   await closing.keep([draft("a"), draft("b")]);

@@ -87,7 +87,12 @@ export class KeptDrafts {
   handOver(drafts: Iterable<Draft>): void {
     const last = [...drafts].map(({ text, ...draft }) => ({ ...draft, ...text(), document: this.document }));
     try {
-      localStorage.setItem(this.lastWordsKey, JSON.stringify({ window: this.window, drafts: last }));
+      if (last.length === 0) localStorage.removeItem(`${this.lastWordsKey}:${this.window}`);
+      else
+        localStorage.setItem(
+          `${this.lastWordsKey}:${this.window}`,
+          JSON.stringify({ window: this.window, drafts: last }),
+        );
     } catch {
       // The copy that was kept before it has all but these.
     }
@@ -99,28 +104,34 @@ export class KeptDrafts {
     const last = this.lastWords();
     await this.inTurn(async () => {
       for (const [key, kept] of await entries<string, KeptDraft>(store())) {
-        if (kept?.document === this.document)
-          found.push([key, last.get(`${key.split(" ")[1]} ${kept.section}`) ?? kept]);
+        if (kept?.document !== this.document) continue;
+        const words = `${key.split(" ")[1]} ${kept.section}`;
+        found.push([key, last.get(words) ?? kept]);
+        last.delete(words);
       }
     });
+    // Typed in the last moment, before the browser had a copy.
+    const alone = [...last.values()];
     this.own = new Set([...this.own, ...found.map(([key]) => key)]);
-    return [...found.map(([, draft]) => draft), ...this.keptByEarlierVersions()]
+    return [...found.map(([, draft]) => draft), ...alone, ...this.keptByEarlierVersions()]
       .map(({ heading, body, document: _document, ...draft }) => ({ ...draft, text: () => ({ heading, body }) }))
       .sort((one, other) => one.baseRevision - other.baseRevision);
   }
 
-  /** What a window had put down when it closed, by its name and the section. */
-  private lastWords(): ReadonlyMap<string, KeptDraft> {
+  /** What windows had put down when they closed, by the name of each and the section. */
+  private lastWords(): Map<string, KeptDraft> {
+    const words = new Map<string, KeptDraft>();
     try {
-      const last = JSON.parse(localStorage.getItem(this.lastWordsKey) ?? "null") as {
-        window: string;
-        drafts: KeptDraft[];
-      } | null;
-      localStorage.removeItem(this.lastWordsKey);
-      return new Map(last?.drafts.map((draft) => [`${last.window} ${draft.section}`, draft]));
+      for (const key of Object.keys(localStorage)) {
+        if (key !== this.lastWordsKey && !key.startsWith(`${this.lastWordsKey}:`)) continue;
+        const last = JSON.parse(localStorage.getItem(key) ?? "null") as { window: string; drafts: KeptDraft[] } | null;
+        localStorage.removeItem(key);
+        for (const draft of last?.drafts ?? []) words.set(`${last?.window} ${draft.section}`, draft);
+      }
     } catch {
-      return new Map();
+      // What cannot be read is what no window of ours has written.
     }
+    return words;
   }
 
   private get lastWordsKey(): string {

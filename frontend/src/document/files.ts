@@ -17,6 +17,9 @@ const STANDARDS: Record<PdfStandard, string> = {
   tagged: "tagged",
 };
 
+/** By then the browser has taken a file that was handed to it (milliseconds). */
+const TAKEN = 60_000;
+
 /** The document, or a part of it, as a file, on paper or as a starter; always with what was typed last. */
 export class Files {
   constructor(
@@ -73,13 +76,16 @@ export class Files {
     link.href = URL.createObjectURL(pages);
     link.download = `${name.replace(/[^\p{L}\p{N}’]+/gu, " ").trim() || "Untitled"}.pdf`;
     link.click();
+    window.setTimeout(() => URL.revokeObjectURL(link.href), TAKEN);
   }
 
   /** Pages that are at hand, as the browser prints a PDF. */
   printPages(pages: Blob): void {
     const file = URL.createObjectURL(pages);
     // What was printed before is done with by now; when, no browser says.
-    document.querySelector("[data-printed]")?.remove();
+    const before = document.querySelector<HTMLIFrameElement>("[data-printed]");
+    if (before) URL.revokeObjectURL(before.src);
+    before?.remove();
     const page = document.createElement("iframe");
     page.hidden = true;
     page.title = "What is printed";

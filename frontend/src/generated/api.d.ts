@@ -3427,6 +3427,7 @@ export interface operations {
                 };
                 content?: never;
             };
+            404: components["responses"]["Problem"];
         };
     };
     listIdeas: {

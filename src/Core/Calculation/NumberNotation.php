@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Calculation;
 
+use Stemmata\Core\Language\Language;
+
 /**
  * How numbers are written in a language: which sign stands before the fraction, and which between the thousands (CLDR,
  * as ICU has it). Blanks that do not break and apostrophes stand between thousands in any.
@@ -17,7 +19,7 @@ final readonly class NumberNotation
     /** @param string $language a tag after BCP 47; empty for English */
     public static function of(string $language): self
     {
-        $symbols = new \NumberFormatter('' === $language ? 'en' : $language, \NumberFormatter::DECIMAL);
+        $symbols = new \NumberFormatter(Language::locale($language), \NumberFormatter::DECIMAL);
 
         return ',' === $symbols->getSymbol(\NumberFormatter::DECIMAL_SEPARATOR_SYMBOL)
             ? new self(',', '.')

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Core\Counting;
 
 use Stemmata\Core\Document\Section;
+use Stemmata\Core\Language\Language;
 use Stemmata\Core\Text\Node;
 
 /**
@@ -24,7 +25,7 @@ final class TextCounter
     {
         $this->words = new WordCount();
         $this->sentences =
-            \IntlBreakIterator::createSentenceInstance($language) ??
+            \IntlBreakIterator::createSentenceInstance(Language::locale($language)) ??
             throw new \LogicException('ICU knows sentences in every language.');
     }
 

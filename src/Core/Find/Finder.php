@@ -7,12 +7,18 @@ namespace Stemmata\Core\Find;
 use Stemmata\Core\Document\Section;
 
 /** Finds what a query looks for in a section. */
-final readonly class Finder
+final class Finder
 {
-    /** @var list<string> */
-    private array $expressions;
+    /** A pattern may take so long for all texts together (seconds), and so many steps for one line. */
+    private const LONGEST = 4.0;
+    private const STEPS = '200000';
 
-    public function __construct(private Query $query)
+    /** @var list<string> */
+    private readonly array $expressions;
+    /** Seconds. */
+    private float $spent = 0;
+
+    public function __construct(private readonly Query $query)
     {
         $this->expressions = $query->expressions();
     }
@@ -51,7 +57,7 @@ final readonly class Finder
                 : Folding::withPlaces($line->words, $this->query->caseMatters, $this->query->diacriticsMatter);
         $found = [];
         foreach ($this->expressions as $expression) {
-            $matches = self::matches($expression, $words);
+            $matches = $this->matches($expression, $words);
             // Of several words each must be in the line.
             if ([] === $matches) {
                 return [];
@@ -79,10 +85,17 @@ final readonly class Finder
      *
      * @throws InvalidQuery
      */
-    private static function matches(string $expression, string $words): array
+    private function matches(string $expression, string $words): array
     {
+        $began = hrtime(true);
+        $isPattern = FindMode::Pattern === $this->query->mode;
+        $before = $isPattern ? ini_set('pcre.backtrack_limit', self::STEPS) : false;
         $count = preg_match_all($expression, $words, $sets, \PREG_SET_ORDER | \PREG_OFFSET_CAPTURE);
-        if (false === $count) {
+        if (false !== $before) {
+            ini_set('pcre.backtrack_limit', $before);
+        }
+        $this->spent += (hrtime(true) - $began) / 1e9;
+        if (false === $count || ($isPattern && $this->spent > self::LONGEST)) {
             throw InvalidQuery::tooHard();
         }
         $found = [];

@@ -13,6 +13,9 @@ final readonly class Language
         '(?:-(?:[a-z0-9]{5,8}|\d[a-z0-9]{3}))*(?:-[a-wyz0-9](?:-[a-z0-9]{2,8})+)*(?:-x(?:-[a-z0-9]{1,8})+)?' .
         '|x(?:-[a-z0-9]{1,8})+)\z/i';
 
+    /** Far beyond the 35 characters that any program must take (RFC 5646, section 4.4.1). */
+    private const LONGEST = 100;
+
     /** Scripts that are written from right to left (ISO 15924). */
     private const RIGHT_TO_LEFT_SCRIPTS = ['adlm', 'arab', 'hebr', 'mand', 'nkoo', 'rohg', 'samr', 'syrc', 'thaa'];
 
@@ -41,7 +44,21 @@ final readonly class Language
 
     public static function isTag(string $tag): bool
     {
-        return 1 === preg_match(self::TAG, $tag);
+        return strlen($tag) <= self::LONGEST && 1 === preg_match(self::TAG, $tag);
+    }
+
+    /** The language itself, of two or three letters (ISO 639); “und” for a tag of other people's making. */
+    public static function primary(string $tag): string
+    {
+        return 1 === preg_match('/\A[a-z]{2,3}(?=-|\z)/i', $tag, $found) ? strtolower($found[0]) : 'und';
+    }
+
+    /** Language, script and region, which ICU knows of; what else a tag may say is not for sorting, counting and numbers. */
+    public static function locale(string $tag): string
+    {
+        return 1 === preg_match('/\A[a-z]{2,3}(?:-[a-z]{4})?(?:-(?:[a-z]{2}|\d{3}))?(?=-|\z)/i', $tag, $found)
+            ? $found[0]
+            : 'en';
     }
 
     /** Which way a text of this language runs: “ltr” or “rtl”, as HTML names them. */

@@ -103,7 +103,8 @@ final readonly class Picture
     {
         $size = @getimagesizefromstring($this->bytes);
 
-        return false === $size ? 0 : $size[0] * $size[1];
+        // What a file says of itself may be more than can be counted.
+        return false === $size ? 0 : (int) min(\PHP_INT_MAX >> 1, (float) $size[0] * $size[1]);
     }
 
     public function mediaType(): string

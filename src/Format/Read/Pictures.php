@@ -35,6 +35,11 @@ final class Pictures
 
             return '';
         }
+        if ($picture->countDots() > Picture::MAX_DOTS) {
+            $this->builder->note(ImportNote::PictureTooLarge, $name);
+
+            return '';
+        }
         $this->bytes += strlen($bytes);
 
         return $picture->dataAddress();

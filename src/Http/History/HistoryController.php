@@ -282,8 +282,11 @@ final readonly class HistoryController
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
     #[OA\PathParameter(name: 'milestone', schema: new OA\Schema(type: 'string'))]
     #[OA\Response(response: 204, description: 'The name is gone; the state stays in the history')]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
     public function forgetMilestone(string $id, string $milestone, Milestones $milestones): JsonResponse
     {
+        // One that is off the desk stays as it is.
+        $this->store->get($id);
         $milestones->forget($id, $milestone);
 
         return new JsonResponse(null, 204);

@@ -138,6 +138,22 @@ final class FinderTest extends TestCase
         );
     }
 
+    /** A little too long on each line is far too long on all of them. */
+    public function testAPatternThatIsSlowOnEachOfManyLinesIsGivenUp(): void
+    {
+        $finder = new Finder(QueryForm::read(['words' => '(a+)+$', 'mode' => 'pattern', 'fields' => ['aim']]));
+        $section = self::section()->withAim(str_repeat('a', 15) . '!');
+        $began = hrtime(true);
+        try {
+            for ($line = 0; $line < 200_000; ++$line) {
+                $finder->in($section);
+            }
+            self::fail('it takes minutes');
+        } catch (InvalidQuery) {
+            self::assertLessThan(60, (hrtime(true) - $began) / 1e9);
+        }
+    }
+
     /** Unicode Standard Annex 15: a letter with marks is, taken apart, the letter and its marks. */
     #[TestWith(['Ångström ÇÉÑ', 'angstrom cen'])]
     #[TestWith(['Łódź øl', 'lodz ol'])]

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Tests\Core\Language;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Language\Language;
 
@@ -37,6 +38,26 @@ final class LanguageTest extends TestCase
         foreach (['', 'e', 'english language', 'de_AT', "en\n", 'en-', '<b>'] as $words) {
             self::assertFalse(Language::isTag($words), $words);
         }
+    }
+
+    public function testATagThatIsTooLongIsNone(): void
+    {
+        self::assertTrue(Language::isTag('en' . str_repeat('-x-abcdefgh', 1)));
+        self::assertFalse(Language::isTag('en-x' . str_repeat('-abcdefgh', 20)));
+    }
+
+    /** ICU refuses some extensions, and names longer than 157 letters; the language, script and region it always knows. */
+    #[TestWith(['en-u-nu-zzzz', 'en', 'en'])]
+    #[TestWith(['de-AT-u-co-phonebk', 'de-AT', 'de'])]
+    #[TestWith(['zh-Hant-TW', 'zh-Hant-TW', 'zh'])]
+    #[TestWith(['x-whatever', 'en', 'und'])]
+    #[TestWith(['abcdefgh', 'en', 'und'])]
+    #[TestWith(['', 'en', 'und'])]
+    public function testWhatIcuAndTheEngineAreTold(string $tag, string $locale, string $primary): void
+    {
+        self::assertSame($locale, Language::locale($tag));
+        self::assertSame($primary, Language::primary($tag));
+        self::assertSame('1,5', strtr((new \NumberFormatter(Language::locale($tag), \NumberFormatter::DECIMAL))->format(1.5) ?: '', '.', ','));
     }
 
     public function testScriptsSayWhichWayATextRunsBeforeLanguagesDo(): void
