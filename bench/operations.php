@@ -265,7 +265,9 @@ foreach ($operations as $name => $operation) {
 }
 $row('undo', $undone, $empty, $floor);
 
-echo "\n| with " . number_format(MOST) . " sections picked | as a whole | undone | bare transaction of its rows | ratio |\n| --- | ---: | ---: | ---: | ---: |\n";
+echo "\n| with " .
+    number_format(MOST) .
+    " sections picked | as a whole | undone | bare transaction of its rows | ratio |\n| --- | ---: | ---: | ---: | ---: |\n";
 $everything = array_map(static fn($id): string => $id->value, $made[MOST]['outline']->ids());
 $bareRows = static function () use ($pdo): void {
     $pdo->exec('BEGIN IMMEDIATE; CREATE TABLE IF NOT EXISTS bare (id TEXT PRIMARY KEY, body TEXT)');
@@ -306,7 +308,12 @@ memory_reset_peak_usage();
 $store = new DocumentStore(
     $entities,
     $lock,
-    new ChangeWriter($rows, $offcuts, $files, new WritingLog($entities->getConnection(), new Facts($entities->getConnection()))),
+    new ChangeWriter(
+        $rows,
+        $offcuts,
+        $files,
+        new WritingLog($entities->getConnection(), new Facts($entities->getConnection())),
+    ),
     new Journal($entities),
     $known,
     $files,

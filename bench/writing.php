@@ -50,7 +50,10 @@ foreach (Services::formats()->writerFor('docx')->write(Rendition::of($document))
 }
 $written = (hrtime(true) - $began) / 1e9;
 
-printf("| from Markdown to DOCX, %s words | Stemmata | pandoc | ratio | wanted | peak of PHP while writing |\n| --- | ---: | ---: | ---: | ---: | ---: |\n", number_format(str_word_count($text)));
+printf(
+    "| from Markdown to DOCX, %s words | Stemmata | pandoc | ratio | wanted | peak of PHP while writing |\n| --- | ---: | ---: | ---: | ---: | ---: |\n",
+    number_format(str_word_count($text)),
+);
 printf(
     "| %.1f MB of Markdown, %.1f MB of DOCX | %.1f s, of which writing %.1f s | %.1f s | %.2f | at most 0.5 | %d MB |\n",
     strlen($text) / 1e6,

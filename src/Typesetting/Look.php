@@ -90,7 +90,7 @@ final readonly class Look
         [$width, $height] = $pages->paper->size();
         $margins = $pages->margins;
         $language = Language::primary($title->language);
-        $regions = preg_grep('/\A[A-Za-z]{2}\z/', array_slice(explode('-', Language::locale($title->language)), 1)) ?: [];
+        $region = Language::findRegion($title->language);
         $length = static fn(float $millimetres): string => TypstValue::length($millimetres * self::MILLIMETRE);
 
         return [
@@ -114,7 +114,7 @@ final readonly class Look
             'chapters' => TypstValue::string($pages->chapters->value),
             'numbering' => null === $this->findBodyBegin() ? '"1"' : '"i"',
             'lang' => TypstValue::string('und' === $language ? 'en' : $language),
-            'region' => [] === $regions ? 'none' : TypstValue::string(strtoupper(implode('', $regions))),
+            'region' => null === $region ? 'none' : TypstValue::string($region),
             'right-to-left' => TypstValue::of('rtl' === Language::direction($title->language)),
             'fallback' => TypstValue::of(self::FALLBACK),
             'small-lines' => TypstValue::of(LineLook::SMALL),

@@ -28,13 +28,14 @@ final class PageFindings
                 ? [$failure['kind'] ?? null, $failure['section'] ?? null]
                 : [null, null];
             [$kind, $sentence] = match (true) {
-                is_string($section) && isset($positions[$section])
-                    => ['plain-words-only', 'This section could be printed as plain words only.'],
-                'untagged' === $kind
-                    => [
-                        'untagged-pages',
-                        'The PDF has no tags for reading aloud: a table that goes on over several pages could not be tagged.',
-                    ],
+                is_string($section) && isset($positions[$section]) => [
+                    'plain-words-only',
+                    'This section could be printed as plain words only.',
+                ],
+                'untagged' === $kind => [
+                    'untagged-pages',
+                    'The PDF has no tags for reading aloud: a table that goes on over several pages could not be tagged.',
+                ],
                 default => [
                     'unsteady-pages',
                     'The page numbers keep changing: a line that names a page moves it. They may be one off.',

@@ -81,12 +81,7 @@ final class BehindNginxTest extends TestCase
             ),
         );
         $isRoot = 0 === posix_getuid();
-        $fpm = static fn(string $pool): array => [
-            '/usr/sbin/php-fpm8.2',
-            ...$isRoot ? ['-R'] : [],
-            '-y',
-            $pool,
-        ];
+        $fpm = static fn(string $pool): array => ['/usr/sbin/php-fpm8.2', ...$isRoot ? ['-R'] : [], '-y', $pool];
         $global = sprintf("[global]\nerror_log = %s/fpm.log\ndaemonize = no\n", self::$folder);
         $files->dumpFile(self::$folder . '/shipped.conf', $global . $shipped('php-fpm.conf'));
         (new Process([...$fpm(self::$folder . '/shipped.conf'), '-t']))->mustRun();
@@ -103,10 +98,7 @@ final class BehindNginxTest extends TestCase
             'APP_ENV' => 'prod',
         ]))->mustRun();
         self::$processes = [
-            new Process(
-                [...$fpm(self::$folder . '/fpm.conf'), '-F'],
-                timeout: null,
-            ),
+            new Process([...$fpm(self::$folder . '/fpm.conf'), '-F'], timeout: null),
             new Process(
                 [
                     '/usr/sbin/nginx',
@@ -207,7 +199,10 @@ final class BehindNginxTest extends TestCase
     /** Where the web server asks no one, a name that a browser sends was checked by no one. */
     public function testAHeaderIsNoLogin(): void
     {
-        foreach ([[], [self::login('writer', 'secret')], ['Stemmata-Login: writer'], ['Remote-User: writer']] as $more) {
+        foreach (
+            [[], [self::login('writer', 'secret')], ['Stemmata-Login: writer'], ['Remote-User: writer']]
+            as $more
+        ) {
             [$status, $body] = self::ask('GET', '/api/documents', ['Host: stemmata.example.org', ...$more]);
             self::assertSame(403, $status);
             self::assertStringContainsString('no one is asked to log in', $body);
@@ -217,12 +212,22 @@ final class BehindNginxTest extends TestCase
     public function testWhoCameByTlsComesByNothingElseFromThenOn(): void
     {
         self::keepUsers(['writer' => 'secret']);
-        $page = self::ask('GET', '/', ['Host: stemmata.example.org', self::login('writer', 'secret')], port: self::$publicPort);
+        $page = self::ask(
+            'GET',
+            '/',
+            ['Host: stemmata.example.org', self::login('writer', 'secret')],
+            port: self::$publicPort,
+        );
         self::assertSame(200, $page[0]);
         self::assertStringContainsString('Strict-Transport-Security: max-age=31536000', $page[2]);
         self::assertStringNotContainsString('Strict-Transport-Security', self::ask('GET', '/')[2]);
         self::assertSame(1, preg_match('~/build/[^"]+\.js~', $page[1] . self::ask('GET', '/')[1], $script));
-        $asset = self::ask('GET', $script[0] ?? '', ['Host: stemmata.example.org', self::login('writer', 'secret')], port: self::$publicPort);
+        $asset = self::ask(
+            'GET',
+            $script[0] ?? '',
+            ['Host: stemmata.example.org', self::login('writer', 'secret')],
+            port: self::$publicPort,
+        );
         self::assertSame(200, $asset[0]);
         self::assertStringContainsString('Strict-Transport-Security', $asset[2]);
     }

@@ -42,7 +42,7 @@ final class FullDisksTest extends TestCase
                 'a picture' => [
                     '/api/documents/' . $document->id . '/pictures',
                     (string) file_get_contents(__DIR__ . '/../../docs/screenshots/desk.png') .
-                        str_repeat("\0", 3_000_000),
+                    str_repeat("\0", 3_000_000),
                 ],
             ]
             as $what => [$path, $bytes]
@@ -71,11 +71,7 @@ final class FullDisksTest extends TestCase
         }
         $this->assertNoRoom($copied, 'a copy');
         $this->assertNoRoom(
-            $server->get(
-                'POST',
-                '/api/documents/' . $document->id . '/files?name=a.txt',
-                random_bytes(20_000_000),
-            ),
+            $server->get('POST', '/api/documents/' . $document->id . '/files?name=a.txt', random_bytes(20_000_000)),
             'a file that is linked to',
         );
         self::assertSame($before, $document->text());
@@ -92,7 +88,15 @@ final class FullDisksTest extends TestCase
     private function disk(int $megabytes): string
     {
         $folder = TemporaryFolder::made();
-        $mount = new Process(['mount', '-t', 'tmpfs', '-o', sprintf('size=%dm,mode=0700', $megabytes), 'tmpfs', $folder]);
+        $mount = new Process([
+            'mount',
+            '-t',
+            'tmpfs',
+            '-o',
+            sprintf('size=%dm,mode=0700', $megabytes),
+            'tmpfs',
+            $folder,
+        ]);
         if (0 !== $mount->run()) {
             self::markTestSkipped('Disks of a size of their own can be made by root only.');
         }

@@ -128,7 +128,7 @@ final class RacingWritesTest extends TestCase
                    await thins; process.stdout.write(String(answer.status)); }), Number(process.argv[3]));',
                 self::$server->address() . '/api/documents/' . $document->id,
                 (string) $revision,
-                (string) ($tries % 4 * 6),
+                (string) (($tries % 4) * 6),
             ]);
             $both->mustRun();
             self::assertContains($both->getOutput(), ['200', '409']);

@@ -181,17 +181,31 @@ final class ServiceTest extends TestCase
         $sockets = glob($this->data . '/typesetting/version-*') ?: [];
         self::assertCount(1, $sockets);
         chmod($this->data, 0o777);
-        $another = static fn(string $script): string => (new Process(
-            ['setpriv', '--reuid', (string) self::NOBODY, '--regid', (string) self::NOBODY, '--clear-groups', 'node', '-e', $script],
-        ))->mustRun()->getOutput();
+        $another = static fn(string $script): string => (new Process([
+            'setpriv',
+            '--reuid',
+            (string) self::NOBODY,
+            '--regid',
+            (string) self::NOBODY,
+            '--clear-groups',
+            'node',
+            '-e',
+            $script,
+        ]))
+            ->mustRun()
+            ->getOutput();
         $socket = json_encode($sockets[0], \JSON_THROW_ON_ERROR);
         self::assertSame(
             'EACCES',
-            $another("require('net').connect({$socket}).on('error', (e) => process.stdout.write(e.code)).on('connect', () => process.stdout.write('in'))"),
+            $another(
+                "require('net').connect({$socket}).on('error', (e) => process.stdout.write(e.code)).on('connect', () => process.stdout.write('in'))",
+            ),
         );
         self::assertSame(
             'EACCES',
-            $another("require('net').createServer().on('error', (e) => process.stdout.write(e.code)).listen({$socket} + '-2', () => process.exit())"),
+            $another(
+                "require('net').createServer().on('error', (e) => process.stdout.write(e.code)).listen({$socket} + '-2', () => process.exit())",
+            ),
         );
     }
 

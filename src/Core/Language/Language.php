@@ -61,6 +61,12 @@ final readonly class Language
             : 'en';
     }
 
+    /** The region, in capitals; null where none is named by its two letters (ISO 3166-1). */
+    public static function findRegion(string $tag): ?string
+    {
+        return 1 === preg_match('/-([a-z]{2})\z/i', self::locale($tag), $found) ? strtoupper($found[1]) : null;
+    }
+
     /** Which way a text of this language runs: “ltr” or “rtl”, as HTML names them. */
     public static function direction(string $tag): string
     {

@@ -200,7 +200,13 @@ final readonly class PageController
      */
     private function numberedFrom(string $id, Document $whole, array $revisions, string $section): Document
     {
-        $pages = $this->typesetter->typeset($whole, $id, $revisions, staysWarm: true, whenRead: static fn(): null => null);
+        $pages = $this->typesetter->typeset(
+            $whole,
+            $id,
+            $revisions,
+            staysWarm: true,
+            whenRead: static fn(): null => null,
+        );
         $label = $pages->map->sections[$section]->label ?? '';
 
         return ctype_digit($label)

@@ -22,9 +22,10 @@ final readonly class JsonBody
     public static function of(Request $request): self
     {
         $said = $request->headers->get('Content-Length');
-        $json = (int) $said > self::MAX_BYTES
-            ? ''
-            : (string) stream_get_contents($request->getContent(true), self::MAX_BYTES + 1);
+        $json =
+            (int) $said > self::MAX_BYTES
+                ? ''
+                : (string) stream_get_contents($request->getContent(true), self::MAX_BYTES + 1);
         if ((int) $said > self::MAX_BYTES || strlen($json) > self::MAX_BYTES) {
             throw ProblemException::tooLarge(self::MAX_BYTES);
         }

@@ -116,7 +116,7 @@ final class WriteLock
             // SQLite has gone back by itself, as it does where the disk is full; PDO learns of it below.
         }
         $native = $connection->getNativeConnection();
-        if (!$native instanceof \PDO || !$native->inTransaction()) {
+        if (!($native instanceof \PDO) || !$native->inTransaction()) {
             return;
         }
         try {

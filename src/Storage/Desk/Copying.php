@@ -48,13 +48,17 @@ final readonly class Copying
      */
     public function copy(string $id): string
     {
-        return $this->added($id, function () use ($id): StagedDocument {
-            $document = $this->store->document($id);
-            $block = $document->titleBlock;
-            $title = '' === trim($block->title) ? 'Untitled' : $block->title;
+        return $this->added(
+            $id,
+            function () use ($id): StagedDocument {
+                $document = $this->store->document($id);
+                $block = $document->titleBlock;
+                $title = '' === trim($block->title) ? 'Untitled' : $block->title;
 
-            return $this->staged($id, $document, $document->outline, $block->withTitle('Copy of ' . $title));
-        }, $this->store->get($id)->kind);
+                return $this->staged($id, $document, $document->outline, $block->withTitle('Copy of ' . $title));
+            },
+            $this->store->get($id)->kind,
+        );
     }
 
     /**
@@ -64,13 +68,17 @@ final readonly class Copying
      */
     public function keepBranches(string $id, Scope $scope): string
     {
-        return $this->added($id, function () use ($id, $scope): StagedDocument {
-            $document = $this->store->document($id);
-            $part = $scope->byItself($document->outline);
-            $name = $document->section($part->idAt(0))->heading->plainText();
+        return $this->added(
+            $id,
+            function () use ($id, $scope): StagedDocument {
+                $document = $this->store->document($id);
+                $part = $scope->byItself($document->outline);
+                $name = $document->section($part->idAt(0))->heading->plainText();
 
-            return $this->staged($id, $document, $part, $document->titleBlock->withTitle($name));
-        }, DocumentKind::Standing);
+                return $this->staged($id, $document, $part, $document->titleBlock->withTitle($name));
+            },
+            DocumentKind::Standing,
+        );
     }
 
     /**

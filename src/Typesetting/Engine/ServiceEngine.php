@@ -169,10 +169,16 @@ final class ServiceEngine implements Engine
         return $this->version ??=
             'version-' .
             substr(
-                hash('sha256', implode('', array_map(sha1_file(...), [
-                    ...glob(__DIR__ . '/*.mjs') ?: [],
-                    ...glob(dirname(__DIR__) . '/*.typ') ?: [],
-                ]))),
+                hash(
+                    'sha256',
+                    implode(
+                        '',
+                        array_map(sha1_file(...), [
+                            ...glob(__DIR__ . '/*.mjs') ?: [],
+                            ...glob(dirname(__DIR__) . '/*.typ') ?: [],
+                        ]),
+                    ),
+                ),
                 0,
                 16,
             );

@@ -125,7 +125,9 @@ final class TypingBurstTest extends TestCase
     {
         $section = Section::blank(SectionId::fromString('aaaaaaaaaaaa'));
         $of = static fn(string $html): Section => $section->withBody(
-            Services::formats()->read('a.html', '<h1>a</h1>' . $html)->document->sectionAt(0)->body,
+            Services::formats()
+                ->read('a.html', '<h1>a</h1>' . $html)
+                ->document->sectionAt(0)->body,
         );
         $steps = [
             '<table><tr><th>a</th></tr><tr><td>b</td></tr></table>',

@@ -57,7 +57,18 @@ final class LanguageTest extends TestCase
     {
         self::assertSame($locale, Language::locale($tag));
         self::assertSame($primary, Language::primary($tag));
-        self::assertSame('1,5', strtr((new \NumberFormatter(Language::locale($tag), \NumberFormatter::DECIMAL))->format(1.5) ?: '', '.', ','));
+        self::assertSame(
+            1 === preg_match('/-([A-Z]{2})\z/', $locale, $region) ? $region[1] : null,
+            Language::findRegion($tag),
+        );
+        self::assertSame(
+            '1,5',
+            strtr(
+                (new \NumberFormatter(Language::locale($tag), \NumberFormatter::DECIMAL))->format(1.5) ?: '',
+                '.',
+                ',',
+            ),
+        );
     }
 
     public function testScriptsSayWhichWayATextRunsBeforeLanguagesDo(): void

@@ -29,7 +29,10 @@ final class PictureTest extends TestCase
     /** PNG (W3C), 11.2.2: width and height are four bytes each, and may say anything. */
     public function testDotsThatNobodyCanCountAreTooMany(): void
     {
-        $picture = new Picture('png', "\x89PNG\r\n\x1a\n\0\0\0\x0dIHDR\xff\xff\xff\xff\xff\xff\xff\xff\x08\x06\0\0\0\0\0\0\0");
+        $picture = new Picture(
+            'png',
+            "\x89PNG\r\n\x1a\n\0\0\0\x0dIHDR\xff\xff\xff\xff\xff\xff\xff\xff\x08\x06\0\0\0\0\0\0\0",
+        );
 
         self::assertGreaterThan(Picture::MAX_DOTS, $picture->countDots());
     }

@@ -11,7 +11,9 @@ use OpenApi\Attributes as OA;
 final readonly class PagesWaitView
 {
     public function __construct(
-        #[OA\Property(description: 'Place in the line of documents that wait for theirs; 0 when these are at work')]
+        #[
+            OA\Property(description: 'Place in the line of documents that wait for theirs; 0 when these are at work'),
+        ]
         public int $place,
     ) {}
 }
