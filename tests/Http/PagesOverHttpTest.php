@@ -166,7 +166,17 @@ final class PagesOverHttpTest extends TestCase
             'index' => 0,
             'always' => true,
         ]);
-        $document->operate(['name' => 'rename', 'section' => $document->section(1), 'heading' => 'Wicks']);
+        $typed = $document->operate([
+            'name' => 'rename',
+            'section' => $document->section(1),
+            'heading' => [['type' => 'text', 'text' => 'Wicks']],
+        ]);
+        self::assertSame(
+            [$holder],
+            array_column((array) ($typed['texts'] ?? []), 'id'),
+            'the window that typed is told',
+        );
+        self::assertStringContainsString('Wicks', json_encode($typed['texts'] ?? [], \JSON_THROW_ON_ERROR));
         $contents = $document->get('/contents')[0] ?? null;
         self::assertIsArray($contents);
         self::assertSame([], $contents['differences'] ?? null, 'they follow by themselves');

@@ -8,6 +8,7 @@ use Stemmata\Core\Document\Reading;
 use Stemmata\Core\Document\Stage;
 use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Operation\Notice;
+use Stemmata\Core\Operation\Rule\Refreshing;
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\OutlineEdit;
 use Stemmata\Core\Outline\SectionId;
@@ -159,9 +160,10 @@ final readonly class ViewOf
     }
 
     /**
-     * @param bool $withTexts false for typing: the window that typed has the text, unless pictures were taken out of it
+     * @param string|null $typedIn the section, for typing: the window that typed has its text, unless pictures were taken out
+     *     of it, or contents in it followed what was typed
      */
-    public function writeOutcome(string $documentId, Written $written, bool $withTexts): WriteOutcome
+    public function writeOutcome(string $documentId, Written $written, ?string $typedIn = null): WriteOutcome
     {
         $touched = array_map(strval(...), array_keys($written->change->sections));
         $entered = [];
@@ -171,6 +173,9 @@ final readonly class ViewOf
                 ...array_map(static fn(SectionId $id): string => $id->value, $edit->inserted->ids()),
             ];
         }
+        $typed = null === $typedIn ? null : $written->change->sections[$typedIn][1] ?? null;
+        $isKnown = null !== $typed && !$written->hasPictures && !Refreshing::isWantedIn($typed->body);
+        $known = $isKnown ? [$typedIn] : [];
         // A section that comes back from the offcuts is not changed, yet the window may not know it.
         $returned = [] === $written->change->offcuts ? [] : $entered;
 
@@ -189,7 +194,7 @@ final readonly class ViewOf
             $this->sectionFacts(
                 $this->facts->ofSections($documentId, array_values(array_unique([...$touched, ...$returned]))),
             ),
-            $withTexts || $written->hasPictures ? $this->texts($documentId, $touched) : [],
+            $this->texts($documentId, array_values(array_diff($touched, $known))),
             $written->change->removedIds(),
             null === $written->change->titleBlock ? null : $this->titleBlock($written->change->titleBlock[1]),
             $written->label,

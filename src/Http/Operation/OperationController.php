@@ -67,7 +67,7 @@ final readonly class OperationController
         $operation = $this->reader->read($body->object('operation'));
 
         // The window that typed has the text it sent; sending it back would only be in the way of the next keystroke.
-        return $this->writing->answer(Step::of($id, $base, $operation), null === Typing::findSection($operation));
+        return $this->writing->answer(Step::of($id, $base, $operation), Typing::findSection($operation)?->value);
     }
 
     #[Route('/rehearsals', methods: ['POST'])]
@@ -168,7 +168,7 @@ final readonly class OperationController
     private function stepAnswer(string $id, int $base, Written|Stale|NothingToDo $outcome): Response
     {
         return match (true) {
-            $outcome instanceof Written => new JsonResponse($this->viewOf->writeOutcome($id, $outcome, true)),
+            $outcome instanceof Written => new JsonResponse($this->viewOf->writeOutcome($id, $outcome)),
             $outcome instanceof Stale => ProblemListener::response($this->writing->conflict($id, $base, $outcome)),
             $outcome instanceof NothingToDo => throw ProblemException::refused('nothing-to-do', $outcome->sentence),
         };

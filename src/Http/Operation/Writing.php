@@ -23,20 +23,20 @@ final readonly class Writing
 {
     public function __construct(private DocumentStore $store, private ViewOf $viewOf) {}
 
-    /** @param bool $withTexts false for typing: the window that typed has the text */
-    public function answer(Step $step, bool $withTexts = true): Response
+    /** @param string|null $typedIn the section, for typing: the window that typed has its text */
+    public function answer(Step $step, ?string $typedIn = null): Response
     {
-        $outcome = $this->outcome($step, $withTexts);
+        $outcome = $this->outcome($step, $typedIn);
 
         return $outcome instanceof WriteOutcome ? new JsonResponse($outcome) : ProblemListener::response($outcome);
     }
 
-    public function outcome(Step $step, bool $withTexts = true): WriteOutcome|Conflict
+    public function outcome(Step $step, ?string $typedIn = null): WriteOutcome|Conflict
     {
         $outcome = $this->store->applyStep($step);
 
         return match (true) {
-            $outcome instanceof Written => $this->viewOf->writeOutcome($step->documentId, $outcome, $withTexts),
+            $outcome instanceof Written => $this->viewOf->writeOutcome($step->documentId, $outcome, $typedIn),
             $outcome instanceof Stale => $this->conflict($step->documentId, (int) $step->baseRevision, $outcome),
             $outcome instanceof Refused => throw ProblemException::refused(
                 $outcome->reason->value,

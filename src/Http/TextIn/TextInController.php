@@ -249,7 +249,7 @@ final readonly class TextInController
 
         return new JsonResponse(
             new Transferred(
-                null === $here ? null : $viewOf->writeOutcome($id, $here, true),
+                null === $here ? null : $viewOf->writeOutcome($id, $here),
                 $made[0] ?? '',
                 implode(' ', array_map(static fn(Notice $notice): string => $notice->sentence, $there->notices)),
             ),

@@ -11,6 +11,7 @@ use Stemmata\Core\Document\Section;
 use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Notice;
 use Stemmata\Core\Outline\SectionId;
+use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Node;
 
 /** Brings contents up to date; a line made by hand whose place is gone goes with it, and that is said. */
@@ -36,6 +37,18 @@ final class Refreshing
         }
 
         return [] === $refreshed ? $applied : new Applied($document->withSection(...$refreshed), $notices);
+    }
+
+    /** Whether a text holds contents that follow each change. */
+    public static function isWantedIn(Body $body): bool
+    {
+        foreach ($body->walk() as $node) {
+            if ('contents' === $node->type && true === $node->attribute('always')) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**
