@@ -11,6 +11,8 @@
 #let holds(width, body) = (0pt, 0.3pt).any(less => measure(width: width - less, body).width < width - less - 0.05pt)
 // A word that is wider than its column: by the rules of its language, or where it must be.
 #let broken(width, word) = {
+  // Scripts without blanks between words: the engine itself knows where their lines may end.
+  if word.contains(regex("[\p{Thai}\p{Lao}\p{Khmer}\p{Myanmar}\p{Han}\p{Hiragana}\p{Katakana}]")) { return word }
   let hyphenated = text(hyphenate: true, word)
   if holds(width, hyphenated) { return hyphenated }
   let signs = word.clusters()

@@ -76,14 +76,37 @@ final class TypstValue
         $end = 0;
         foreach (preg_split($long, $text, -1, \PREG_SPLIT_OFFSET_CAPTURE) ?: [] as [$between, $at]) {
             if ([] !== $pieces) {
-                // What stood between this part and the one before is a word that is too long.
-                preg_match_all('/\X/u', substr($text, $end, $at - $end), $signs);
-                $pieces = [...$pieces, ...$signs[0]];
+                // What stood between this part and the one before is too long without a blank.
+                $pieces = [...$pieces, ...self::broken(substr($text, $end, $at - $end))];
             }
             $pieces[] = $between;
             $end = $at + strlen($between);
         }
 
         return array_values(array_filter($pieces, static fn(string $piece): bool => '' !== $piece));
+    }
+
+    /**
+     * Many scripts are written without blanks, and the engine knows where their lines may end (UAX 14, as ICU has it): only
+     * what has no such place for too long is broken anywhere.
+     *
+     * @return list<string> lines may end between them
+     */
+    private static function broken(string $words): array
+    {
+        $places = \IntlBreakIterator::createLineInstance('') ?? throw new \LogicException('ICU knows lines.');
+        $places->setText($words);
+        $pieces = [''];
+        foreach ($places->getPartsIterator() as $part) {
+            \assert(is_string($part));
+            if (mb_strlen($part) <= self::LONGEST_WORD) {
+                $pieces[count($pieces) - 1] .= $part;
+            } else {
+                preg_match_all('/\X/u', $part, $signs);
+                $pieces = [...$pieces, ...$signs[0], ''];
+            }
+        }
+
+        return $pieces;
     }
 }
