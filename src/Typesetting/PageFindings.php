@@ -58,6 +58,8 @@ final class PageFindings
                 'small-formula' => 'A formula here is wider than the lines, and printed in very small signs.',
                 'upright'
                     => 'A table here is wanted on a landscape page; within a list or a quotation it cannot have one.',
+                'flattened'
+                    => 'Lists or quotations here are nested more deeply than pages show; the innermost stand no further in.',
                 'no-page'
                     => 'A page is referred to here that is not among these pages; the place is named by its words.',
                 default => null,

@@ -20,6 +20,7 @@ use Stemmata\Tests\Support\CountingIds;
 use Stemmata\Tests\Support\Dose;
 use Stemmata\Tests\Support\PrintedPages;
 use Stemmata\Tests\Support\RandomPages;
+use Stemmata\Tests\Support\Services;
 use Stemmata\Typesetting\Engine\OneShotEngine;
 use Stemmata\Typesetting\PdfStandard;
 use Stemmata\Typesetting\Typeset;
@@ -62,17 +63,25 @@ final class NothingOverrunsTest extends TestCase
         }
     }
 
-    /** The engine loses the tags of some tables that go on over pages; this document is one of those that it gave no PDF. */
-    public function testATableThatCannotBeTaggedKeepsNoDocumentFromItsPages(): void
+    public function testWhatIsNestedTooDeeplyKeepsNoDocumentFromItsPages(): void
     {
-        $random = new RandomPages(new Randomizer(new Mt19937(4711)), new CountingIds());
-        for ($times = 0; $times < 35; ++$times) {
-            $random->document();
-        }
-        $typeset = (new Typesetter(new OneShotEngine()))->typeset($random->document(), 'test', [], PdfStandard::Tagged);
+        $quotations = str_repeat('> ', 30) . "innermost\n\n";
+        $lists = implode(
+            '',
+            array_map(static fn(int $depth): string => str_repeat('  ', $depth) . "- item {$depth}\n", range(0, 25)),
+        );
+        $document = Services::formats()->read('x.md', "# One\n\n" . $quotations . $lists . "\n" . str_repeat('a', 9000))
+            ->document;
+        $typeset = (new Typesetter(new OneShotEngine()))->typeset($document, 'test', [], PdfStandard::Tagged);
 
-        self::assertNotSame('', $typeset->pdf);
-        self::assertContains('untagged-pages', array_column($typeset->findings, 'rule'));
+        self::assertSame(['flattened'], array_values(array_unique(array_column($typeset->findings, 'rule'))));
+        $texts = implode('', PrintedPages::of($typeset->pdf)->texts());
+        self::assertStringContainsString('innermost', $texts);
+        self::assertStringContainsString('item 25', $texts);
+        self::assertSame(
+            9000,
+            substr_count((string) preg_replace('/\s+/', '', substr($texts, (int) strpos($texts, 'item 25') + 7)), 'a'),
+        );
     }
 
     /** Seven columns headed by a long word, on a small page: told apart, in letters that can be read, on one page or two. */

@@ -17,8 +17,17 @@ use Stemmata\Format\Shared\CalculationBlock;
 /** Writes the blocks of a text as markup of the engine, in calls of what `book.typ` defines. */
 final class BlockTypst extends BlockVisitor
 {
+    /** The engine gives up on quotations that are nested more deeply, and takes twice as long for each list within a list. */
+    private const DEEPEST_QUOTATION = 6;
+    private const DEEPEST_LIST = 12;
+
     private int $depth = 0;
+    /** Quotations and lists around what is written. */
+    private int $quotations = 0;
+    private int $lists = 0;
     private string $section = '';
+    private const FLATTENED = '#block-spot(told("flattened"));' . "\n";
+
     /** How many pictures and tables of the section have been met. */
     private int $captions = 0;
     /** How many contents of the section have been met. */
@@ -76,12 +85,19 @@ final class BlockTypst extends BlockVisitor
 
     protected function quotation(Node $quotation): string
     {
-        return '#quotation[' . $this->within($quotation->content) . "]\n";
+        if ($this->quotations >= self::DEEPEST_QUOTATION) {
+            return self::FLATTENED . $this->within($quotation->content);
+        }
+        ++$this->quotations;
+        $markup = '#quotation[' . $this->within($quotation->content) . "]\n";
+        --$this->quotations;
+
+        return $markup;
     }
 
     protected function bulletList(Node $list): string
     {
-        return '#bullets(' . $this->items($list) . ")\n";
+        return $this->flattened($list) ?? '#bullets(' . $this->items($list) . ")\n";
     }
 
     protected function orderedList(Node $list): string
@@ -94,15 +110,29 @@ final class BlockTypst extends BlockVisitor
             null => '1.',
         };
 
-        return sprintf("#numbered(%d, \"%s\", %s)\n", self::start($list), $pattern, $this->items($list));
+        return $this->flattened($list) ??
+            sprintf("#numbered(%d, \"%s\", %s)\n", self::start($list), $pattern, $this->items($list));
     }
 
     private function items(Node $list): string
     {
-        return implode(
+        ++$this->lists;
+        $items = implode(
             ', ',
             array_map(fn(Node $item): string => '[' . $this->within($item->content) . ']', $list->content),
         );
+        --$this->lists;
+
+        return $items;
+    }
+
+    /** The items of a list that lies too deep, one under the other; null for any other list. */
+    private function flattened(Node $list): ?string
+    {
+        return $this->lists < self::DEEPEST_LIST
+            ? null
+            : self::FLATTENED .
+                    implode('', array_map(fn(Node $item): string => $this->within($item->content), $list->content));
     }
 
     protected function code(Node $code): string

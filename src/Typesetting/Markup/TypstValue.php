@@ -17,6 +17,9 @@ final class TypstValue
 
     /** Longer words may be broken anywhere, so that no line runs off the page. */
     private const LONGEST_WORD = 36;
+    /** What goes on over pages costs the engine as much for each piece, and may be broken at every eighth sign only. */
+    private const VERY_LONG = 2000;
+    private const TOGETHER = 8;
 
     public static function string(string $text): string
     {
@@ -103,7 +106,9 @@ final class TypstValue
                 $pieces[count($pieces) - 1] .= $part;
             } else {
                 preg_match_all('/\X/u', $part, $signs);
-                $pieces = [...$pieces, ...$signs[0], ''];
+                $few = count($signs[0]) > self::VERY_LONG ? self::TOGETHER : 1;
+                array_push($pieces, ...array_map(implode(...), array_chunk($signs[0], $few)));
+                $pieces[] = '';
             }
         }
 
