@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Stemmata\Tests\Support\LiveDocument;
 use Stemmata\Tests\Support\LiveServer;
+use Stemmata\Tests\Support\TemporaryFolder;
 use Symfony\Component\Process\Process;
 
 /** Files are read in a process of their own: none takes the server along, none keeps another document waiting. */
@@ -100,6 +101,42 @@ final class ReadingWorkerTest extends TestCase
         // stored for some
         // seconds, however busy the machine: one edit could be a chance, two are not.
         self::assertGreaterThan(1, $whileStored, 'while it was stored');
+    }
+
+    /** What is on its way looks like left behind by an ended server; whoever cleans up then, nobody is answered with 500. */
+    public function testAClockThatIsSetForwardDuringAnImport(): void
+    {
+        $text = implode(
+            '',
+            array_map(static fn(int $at): string => "## Section {$at}\n\nSome words.\n\n", range(1, 12_000)),
+        );
+        $file = TemporaryFolder::made() . '/long.md';
+        file_put_contents($file, $text);
+        $import = new Process(
+            [
+                'node',
+                '-e',
+                'fetch(process.argv[1], { method: "POST", body: require("fs").readFileSync(process.argv[2]) }).then(async (answer) => console.log(answer.status, await answer.text()))',
+                self::$server->address() . '/api/documents/import?name=long.md',
+                $file,
+            ],
+            timeout: 60,
+        );
+        $import->start();
+        $connection = new \PDO('sqlite:' . self::$server->data . '/stemmata.sqlite');
+        $connection->exec('PRAGMA busy_timeout = 10000');
+        $others = 0;
+        while ($import->isRunning()) {
+            foreach (glob(sys_get_temp_dir() . '/stemmata-reading-*') ?: [] as $folder) {
+                @touch($folder, 1);
+            }
+            $connection->exec('UPDATE document SET arriving_since = 1 WHERE arriving_since IS NOT NULL');
+            $other = self::$server->get('POST', '/api/documents/import?name=other.html', '<h1>Other</h1>');
+            self::assertIsString($other['id'] ?? null, (string) json_encode($other));
+            ++$others;
+        }
+        self::assertGreaterThan(1, $others);
+        self::assertMatchesRegularExpression('/\A(?:201|404|422) /', $import->getOutput(), $import->getErrorOutput());
     }
 
     public function testWhoLeavesEndsTheImportAndNothingIsOnTheDesk(): void

@@ -69,6 +69,7 @@ final readonly class ReadingWorker
             return $use($this->stage($name, $file->bytes()));
         }
         $folder = $this->folder();
+        $held = self::hold($folder);
         try {
             $file->moveTo($folder . '/file');
             $this->run($name, $folder, $beat);
@@ -76,6 +77,7 @@ final readonly class ReadingWorker
             return $use(StagedDocument::open($folder . '/staged'));
         } finally {
             self::remove($folder);
+            null === $held || fclose($held);
         }
     }
 
@@ -150,8 +152,13 @@ final readonly class ReadingWorker
     private function folder(): string
     {
         foreach (glob(sys_get_temp_dir() . '/stemmata-reading-*', \GLOB_ONLYDIR) ?: [] as $left) {
-            if (filemtime($left) < $this->clock->now()->getTimestamp() - self::ABANDONED) {
+            // A clock that is set forward makes nothing abandoned that somebody still reads.
+            if (
+                filemtime($left) < $this->clock->now()->getTimestamp() - self::ABANDONED &&
+                null !== ($held = self::hold($left))
+            ) {
                 self::remove($left);
+                fclose($held);
             }
         }
         $folder = sys_get_temp_dir() . '/stemmata-reading-' . bin2hex(random_bytes(8));
@@ -160,6 +167,14 @@ final readonly class ReadingWorker
         }
 
         return $folder;
+    }
+
+    /** @return resource|null for as long as it is open, the folder is in use; null when somebody else uses it */
+    private static function hold(string $folder)
+    {
+        $held = @fopen($folder . '/held', 'c');
+
+        return false !== $held && flock($held, \LOCK_EX | \LOCK_NB) ? $held : null;
     }
 
     private static function remove(string $folder): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Storage\Desk;
 
+use Doctrine\DBAL\Exception\ForeignKeyConstraintViolationException;
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\Query\ResultSetMappingBuilder;
 use Psr\Clock\ClockInterface;
@@ -120,7 +121,7 @@ final readonly class Desk
             });
         } catch (\Throwable $error) {
             $this->lock->holding(fn(): mixed => $this->discard($id));
-            throw $error;
+            throw $error instanceof ForeignKeyConstraintViolationException ? new ArrivalEnded($error) : $error;
         }
 
         return $id;
@@ -282,6 +283,10 @@ final readonly class Desk
     {
         $this->lock->holdingInTurn(function () use ($documentId, $rows): void {
             $this->rows->write($documentId, $rows, 1);
+            // By the clock of this moment, should it have been set forward meanwhile.
+            $this->entities
+                ->getConnection()
+                ->update('document', ['arriving_since' => $this->now()], ['id' => $documentId]);
         });
     }
 }
