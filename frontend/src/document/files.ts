@@ -44,7 +44,7 @@ export class Files {
     this.download(await answer.blob(), scope?.heads[0]);
     const reason = answer.headers.get("Stemmata-Not-As-Asked");
     if (reason === null) return;
-    const said = `Written as a PDF with tags, which is not yet ${STANDARDS[standard]}. ${decodeURIComponent(reason)}`;
+    const said = `Written as a PDF that is not yet ${STANDARDS[standard]}. ${decodeURIComponent(reason)}`;
     const place = answer.headers.get("Stemmata-Place");
     if (place === null) this.messages.say(said);
     else this.messages.offer(said, "Show the place", () => this.show(place));

@@ -32,6 +32,9 @@ function fontFolders() {
 /** What went wrong, in the engine's words: `message: "…"` in what it throws. */
 const messageOf = (error) => /message: "((?:[^"\\]|\\.)*)"/.exec(String(error?.message ?? error))?.[1] ?? String(error);
 
+/** The engine loses its way among the tags of some tables that go on over pages. */
+const isUntaggable = (error) => messageOf(error).includes("PDF tag would be split up");
+
 export class Press {
   #compiler = NodeCompiler.create({ workspace: ROOT, fontArgs: [{ fontPaths: fontFolders() }] });
   /** The key of each section's source, by id. */
@@ -151,7 +154,9 @@ export class Press {
         answer.standard = pdfStandard;
         return bytes;
       } catch (error) {
-        answer.refused = messageOf(error);
+        answer.refused = isUntaggable(error)
+          ? "A table that goes on over several pages could not be tagged; the file has no tags"
+          : messageOf(error);
       }
     }
     answer.standard = "tagged";
@@ -163,7 +168,7 @@ export class Press {
     try {
       return this.#compiler.pdf(document, options);
     } catch (error) {
-      if (options.pdfStandard === "ua-1" || !messageOf(error).includes("PDF tag would be split up")) throw error;
+      if (options.pdfStandard === "ua-1" || !isUntaggable(error)) throw error;
       answer.findings.push({ kind: "untagged" });
       return this.#compiler.pdf(document, { ...options, pdfTags: false });
     }
