@@ -38,10 +38,10 @@ final class ServiceEngine implements Engine
     public function exchange(array $request, ?float $patience = null): array
     {
         $patience ??= 'cli' === \PHP_SAPI ? self::PATIENCE_OF_COMMANDS : self::PATIENCE;
-        $this->folder->secured();
+        $isThere = $this->folder->isSecure($this->startsIt);
         $until = microtime(true) + $patience;
         for ($try = 0; $try < self::TRIES; ++$try) {
-            $socket = $this->connect() ?? ($this->startsIt ? $this->start() : null);
+            $socket = $isThere ? $this->connect() ?? ($this->startsIt ? $this->start() : null) : null;
             if (null === $socket) {
                 return ($this->alone ??= new OneShotEngine())->exchange($request, $patience);
             }
@@ -105,7 +105,9 @@ final class ServiceEngine implements Engine
     /** Starts it anew, so that nobody waits for it later. */
     public function restart(): void
     {
-        $this->folder->secured();
+        if (!$this->folder->isSecure(true)) {
+            return;
+        }
         $this->stop();
         $socket = $this->start();
         if (null !== $socket) {

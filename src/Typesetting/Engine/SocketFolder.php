@@ -21,19 +21,23 @@ final readonly class SocketFolder
     }
 
     /**
-     * Made when it is not there, and looked at in any case.
+     * Looked at before each use.
+     *
+     * @param bool $isMade when it is not there
+     *
+     * @return bool whether it is there
      *
      * @throws TypesettingFailed when it is not this user's alone
      */
-    public function secured(): void
+    public function isSecure(bool $isMade): bool
     {
-        if (!file_exists($this->path) && !is_link($this->path)) {
+        if ($isMade && !file_exists($this->path) && !is_link($this->path)) {
             @mkdir($this->path, 0o700);
         }
         clearstatcache(true, $this->path);
         $found = @lstat($this->path);
         if (false === $found) {
-            throw TypesettingFailed::notThere();
+            return false;
         }
         // inode(7): a folder, and neither a link nor open to others
         if (
@@ -43,6 +47,8 @@ final readonly class SocketFolder
         ) {
             throw TypesettingFailed::foreign(ltrim(self::NAME, '/'));
         }
+
+        return true;
     }
 
     /** The socket of a version of the service, by its name in the folder; null when there is none, or one of somebody else. */
