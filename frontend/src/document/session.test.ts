@@ -210,6 +210,17 @@ test("operations asked for at once go out one after the other", async () => {
   expect(session.window.message).toMatchObject({ sentence: "Undone: Moved “b”.", canUndo: false });
 });
 
+test("what was typed and is kept no longer makes room on the screen for what is known, though that has not changed", () => {
+  session.texts.keep([textOf("a", "known")]);
+  const known = session.state.texts.get("a");
+  expect(known).toBeDefined();
+  type("a", "given up");
+  session.typing.forget("a");
+  expect(session.typing.isIn("a")).toBe(false);
+  expect(session.state.texts.get("a")).toEqual(known);
+  expect(session.state.texts.get("a")).not.toBe(known);
+});
+
 test("an undo that waits while another window makes a step does not take that back", async () => {
   server.slowness = 500;
   const first = session.changes.perform({ name: "promote", sections: ["b"] });

@@ -90,9 +90,12 @@ export class Typing {
   forget(section: string): void {
     this.drafts.delete(section);
     this.clashes.delete(section);
-    // What others changed in it was left alone for as long as it was typed in.
     const { texts, facts, outdated } = this.state;
-    if ((texts.get(section)?.revision ?? 0) < (facts.get(section)?.revision ?? 0))
+    const known = texts.get(section);
+    // The screen has what was typed for the text that is known; as another object that is drawn once more.
+    if (known) this.parts.store.setState({ texts: new Map(texts).set(section, { ...known }) });
+    // What others changed in it was left alone for as long as it was typed in.
+    if ((known?.revision ?? 0) < (facts.get(section)?.revision ?? 0))
       this.parts.store.setState({ outdated: new Set([...outdated, section]) });
   }
 
