@@ -121,6 +121,23 @@ final class TypingBurstTest extends TestCase
         return new Change([], ['aaaaaaaaaaaa' => [$section($before), $section($after)]], [], null);
     }
 
+    public function testAFootnoteIsWrittenAsAParagraphIs(): void
+    {
+        $section = Section::blank(SectionId::fromString('aaaaaaaaaaaa'));
+        $of = static fn(string $note): Section => $section->withBody(
+            Body::of([
+                Node::paragraph([
+                    Node::text('a'),
+                    new Node('footnote', content: '' === $note ? [] : [Node::text($note)]),
+                ]),
+            ]),
+        );
+        $typing = new Change([], ['aaaaaaaaaaaa' => [$of(''), $of('As ')]], [], null);
+        $more = new Change([], ['aaaaaaaaaaaa' => [$of('As '), $of('As told')]], [], null);
+
+        self::assertTrue(TypingBurst::isOneDoing($typing, $more));
+    }
+
     public function testACommandOfATableIsADoingOfItsOwn(): void
     {
         $section = Section::blank(SectionId::fromString('aaaaaaaaaaaa'));
