@@ -108,7 +108,7 @@ final class TypingBurst
     /** Whether words were written or taken away, not marked, aligned or given another row by a command. */
     private static function isWriting(Node $old, Node $new): bool
     {
-        // Plain text is without the words of footnotes.
+        // A footnote that is begun has no words yet.
         return ($old->size() !== $new->size() || $old->plainText() !== $new->plainText()) &&
             ('table' !== $old->type || self::withoutWords($old) == self::withoutWords($new));
     }

@@ -121,21 +121,21 @@ final class TypingBurstTest extends TestCase
         return new Change([], ['aaaaaaaaaaaa' => [$section($before), $section($after)]], [], null);
     }
 
-    public function testAFootnoteIsWrittenAsAParagraphIs(): void
+    public function testAFootnoteIsBegunAndWrittenInOneStep(): void
     {
         $section = Section::blank(SectionId::fromString('aaaaaaaaaaaa'));
-        $of = static fn(string $note): Section => $section->withBody(
-            Body::of([
-                Node::paragraph([
-                    Node::text('a'),
-                    new Node('footnote', content: '' === $note ? [] : [Node::text($note)]),
-                ]),
-            ]),
+        $of = static fn(Node ...$note): Section => $section->withBody(
+            Body::of([Node::paragraph([Node::text('a'), ...array_values($note)])]),
         );
-        $typing = new Change([], ['aaaaaaaaaaaa' => [$of(''), $of('As ')]], [], null);
-        $more = new Change([], ['aaaaaaaaaaaa' => [$of('As '), $of('As told')]], [], null);
+        $begun = new Node('footnote');
+        $written = $begun->withContent([Node::text('As told')]);
 
-        self::assertTrue(TypingBurst::isOneDoing($typing, $more));
+        self::assertTrue(
+            TypingBurst::isOneDoing(
+                new Change([], ['aaaaaaaaaaaa' => [$of(), $of($begun)]], [], null),
+                new Change([], ['aaaaaaaaaaaa' => [$of($begun), $of($written)]], [], null),
+            ),
+        );
     }
 
     public function testACommandOfATableIsADoingOfItsOwn(): void
