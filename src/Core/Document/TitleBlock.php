@@ -7,6 +7,9 @@ namespace Stemmata\Core\Document;
 /** What is said of the document as a whole. Title and subtitle are not headings. */
 final readonly class TitleBlock
 {
+    /** What stands further down than so many sections names no document. */
+    public const NAMING = 20;
+
     /**
      * @param string   $guidingStatement what the whole document claims; never printed
      * @param int|null $target           words wanted in all, 1 or more
@@ -47,5 +50,29 @@ final readonly class TitleBlock
             $this->date,
             $this->question,
         );
+    }
+
+    /**
+     * What a document is called: its title, or without one its first heading with words. The screens have the same in
+     * `documentName`.
+     *
+     * @param iterable<string> $headings in order; read as far as they are needed
+     */
+    public static function name(string $title, iterable $headings): string
+    {
+        if ('' !== trim($title)) {
+            return $title;
+        }
+        $left = self::NAMING;
+        foreach ($headings as $heading) {
+            if ('' !== trim($heading)) {
+                return $heading;
+            }
+            if (0 === --$left) {
+                break;
+            }
+        }
+
+        return 'Untitled';
     }
 }

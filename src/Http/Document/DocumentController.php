@@ -355,7 +355,8 @@ final readonly class DocumentController
         $document = RequestedScope::of($this->store->wholeDocument($id), $request);
         $ending = $request->query->getString('format');
         $writer = $formats->writerFor($ending);
-        $title = trim((string) preg_replace('/[^\p{L}\p{N}’]+/u', ' ', $document->titleBlock->title));
+        $name = TitleBlock::name($document->titleBlock->title, $document->headings());
+        $title = trim((string) preg_replace('/[^\p{L}\p{N}’]+/u', ' ', $name));
         $name = ('' === $title ? 'Untitled' : mb_substr($title, 0, 80)) . '.' . $ending;
         $plainName = (string) preg_replace('/[^A-Za-z0-9. ]/', '_', $name);
 

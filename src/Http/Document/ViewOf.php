@@ -37,9 +37,6 @@ final readonly class ViewOf
     /** One of them may be a book of its own, which the window then asks for when it comes to it. */
     private const OPENED_WORDS = 6000;
 
-    /** A document without a title is called by the first heading with words, as far as this many sections down. */
-    private const NAMING = 20;
-
     public function __construct(private Facts $facts) {}
 
     public function card(DocumentRecord $record): DocumentCard
@@ -78,15 +75,10 @@ final readonly class ViewOf
         if ('' !== trim($record->title)) {
             return $record->title;
         }
-        $first = array_slice(str_split($record->outlineIds, SectionId::LENGTH), 0, self::NAMING);
+        $first = array_slice(str_split($record->outlineIds, SectionId::LENGTH), 0, TitleBlock::NAMING);
         $facts = $this->facts->ofSections($record->id, $first);
-        foreach ($first as $id) {
-            if ('' !== trim($facts[$id]['heading'] ?? '')) {
-                return $facts[$id]['heading'];
-            }
-        }
 
-        return '';
+        return TitleBlock::name('', array_map(static fn(string $id): string => $facts[$id]['heading'] ?? '', $first));
     }
 
     public function removed(DocumentRecord $record): RemovedDocument

@@ -53,7 +53,7 @@ final readonly class Copying
             function () use ($id): StagedDocument {
                 $document = $this->store->document($id);
                 $block = $document->titleBlock;
-                $title = '' === trim($block->title) ? 'Untitled' : $block->title;
+                $title = TitleBlock::name($block->title, $document->headings());
 
                 return $this->staged($id, $document, $document->outline, $block->withTitle('Copy of ' . $title));
             },
