@@ -61,19 +61,19 @@ final readonly class Typesetter
                 return self::result($document, $said['answer'], $bytes);
             }
             if (is_int($said['waiting'] ?? null)) {
-                if (0.0 !== $patience) {
+                // Whoever stands in line is told so at once, and holds nobody meanwhile.
+                if (0.0 !== $patience || $said['waiting'] > 0) {
                     throw new StillSetting($said['waiting']);
                 }
+                $whenRead();
+                $patience = self::PATIENCE;
+                $extra = [];
             } elseif (is_array($said['missing'] ?? null)) {
                 $extra = self::lacking($document, $sources, $said['missing'], $pictures);
             } else {
                 throw is_string($said['failed'] ?? null) && 'limit' !== $said['failed']
                     ? TypesettingFailed::because($said['failed'])
                     : TypesettingFailed::tookTooMuch();
-            }
-            if (null !== $whenRead) {
-                $whenRead();
-                $patience = self::PATIENCE;
             }
         }
         throw TypesettingFailed::notThere();

@@ -139,18 +139,20 @@ final class LiveServer
         $json = false === $answer ? null : json_decode($answer, true);
 
         // Pages that are still being made are asked for again.
-        return is_array($json) && ['place'] === array_keys($json)
-            ? $this->find($method, $path, $body, $headers)
-            : (is_array($json)
-                ? $json
-                : null);
+        if (is_array($json) && ['place'] === array_keys($json)) {
+            usleep(200_000);
+
+            return $this->find($method, $path, $body, $headers);
+        }
+
+        return is_array($json) ? $json : null;
     }
 
     public function text(string $path): string
     {
-        do {
-            $text = (string) file_get_contents($this->address() . $path);
-        } while (str_starts_with($text, '{"place":'));
+        while (str_starts_with($text = (string) file_get_contents($this->address() . $path), '{"place":')) {
+            usleep(200_000);
+        }
 
         return $text;
     }

@@ -99,7 +99,10 @@ export async function storedTitle(request: APIRequestContext, id: string): Promi
 export async function pagesFile(request: APIRequestContext, id: string, query = ""): Promise<Buffer> {
   for (;;) {
     const answer = await request.get(`/api/documents/${id}/pages.pdf${query}`);
-    if (answer.status() === 202) continue;
+    if (answer.status() === 202) {
+      await new Promise((resolve) => setTimeout(resolve, 200));
+      continue;
+    }
     expect(answer.status()).toBe(200);
     return answer.body();
   }

@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { api, type DocumentCard } from "../api/client";
+import { untilAskedAgain } from "../document/fetch-pages";
 
 /** Setting the pages of longer documents takes seconds: that is done for those only whose pages have been looked at. */
 const SHORT = 60_000;
@@ -27,7 +28,10 @@ export function usePageCounts(documents: readonly DocumentCard[] | undefined): v
         const params = { path: { id } };
         const asked = () => api.GET("/api/documents/{id}/pages", { params, signal: leaving.signal }).catch(() => null);
         let answer = await asked();
-        while (answer?.data && "place" in answer.data) answer = await asked();
+        while (answer?.data && "place" in answer.data) {
+          await untilAskedAgain(answer.data.place);
+          answer = await asked();
+        }
         if (leaving.signal.aborted) return;
         // A document whose pages cannot be set says so where they are looked at.
         if (answer?.data && "labels" in answer.data) {

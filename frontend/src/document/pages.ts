@@ -1,5 +1,6 @@
 import { createStore, type StoreApi } from "zustand/vanilla";
 import { api, read, type Finding, type PageSpot } from "../api/client";
+import { untilAskedAgain } from "./fetch-pages";
 import type { DocumentState } from "./state";
 
 /** Pages come after a pause in the changes, and one asking after the other (milliseconds). */
@@ -103,6 +104,7 @@ export class Pages {
       // They take long, or others come first.
       while ("place" in pages) {
         this.store.setState({ wait: { since, expected, place: pages.place } });
+        await untilAskedAgain(pages.place);
         pages = await read(api.GET("/api/documents/{id}/pages", { params }));
       }
       this.store.setState({
