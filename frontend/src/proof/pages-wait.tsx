@@ -38,7 +38,7 @@ export function FirstPages() {
   return (
     <Progress
       words={`Setting the pages: ${left(wait)}`}
-      done={Math.min(wait.passed, wait.expected * 0.97)}
+      done={wait.place > 0 ? 0 : Math.min(wait.passed, wait.expected * 0.97)}
       of={wait.expected}
     />
   );

@@ -279,9 +279,7 @@ export function Proof() {
         {pdf && size && <SmallPages pdf={pdf} size={size} labels={labels} shown={shown} onShow={show} />}
         <div className="mt-1.5 flex flex-wrap items-center gap-x-6 text-soft">
           <p className="flex-1 whitespace-nowrap" role="status">
-            {pagesShown(labels, shown)}
-            {" · "}
-            {counted(count, "page")} in all
+            {count === 0 ? "No pages yet" : `${pagesShown(labels, shown)} · ${counted(count, "page")} in all`}
             <PagesBehind />
           </p>
           <Choices
@@ -293,7 +291,7 @@ export function Proof() {
             onChoose={(value) => useProof.setState({ spread: value })}
           />
           <div className="flex flex-1 items-center justify-end gap-4">
-            <p className="@max-[800px]:hidden">A click on a line leads to its text</p>
+            {pdf && <p className="@max-[800px]:hidden">A click on a line leads to its text</p>}
             {pdf && <PrintPages pdf={pdf} labels={labels} shown={shown} />}
           </div>
         </div>
