@@ -24,6 +24,8 @@ final class StructureCheck
             new UntoldPicture(),
             new HeadlessTable(),
             new NumberTwice(),
+            new DeeperLooksGreater(),
+            new HardToRead(),
         ];
     }
 

@@ -10,6 +10,7 @@ use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\Scope;
 use Stemmata\Core\Outline\SectionId;
+use Stemmata\Core\Style\KindsIn;
 use Stemmata\Core\Text\Picture;
 
 /**
@@ -275,6 +276,23 @@ final readonly class Document
         }
 
         return $this->with(changedSections: $changed);
+    }
+
+    /** With the kinds of another document that these sections of it are of, as far as this one lacks them. */
+    public function withKindsOf(self $other, Section ...$sections): self
+    {
+        $names = array_keys(
+            KindsIn::of(
+                array_map(
+                    static fn(Section $each): array => [...$each->heading->inline, ...$each->body->blocks],
+                    array_values($sections),
+                ),
+            ),
+        );
+        $sheet = $this->setup->sheet();
+        $with = $sheet->withOwnOf($other->setup->sheet()->withoutOwnBut($names));
+
+        return $with == $sheet ? $this : $this->withSetup($this->setup->withSheet($with));
     }
 
     /** For one whose text went into another section; a deleted section goes to the offcuts and stays. */

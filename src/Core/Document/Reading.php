@@ -14,6 +14,8 @@ enum Reading: string
     /** What the structure check reports. */
     case Findings = 'findings';
     case Offcuts = 'offcuts';
+    /** How kinds of text look. */
+    case StyleSheet = 'style-sheet';
 
     /** @return list<self> those that a change may have made untrue */
     public static function outdatedBy(Change $change): array
@@ -31,6 +33,7 @@ enum Reading: string
             ...$hasOtherPlaces ? [self::Places] : [],
             ...$hasOtherFindings ? [self::Findings] : [],
             ...[] !== $change->offcuts ? [self::Offcuts] : [],
+            ...null !== $change->setup ? [self::StyleSheet] : [],
         ];
     }
 

@@ -8,8 +8,10 @@ use Stemmata\Core\CoreException;
 use Stemmata\Core\Numbering\CaptionNumbering;
 use Stemmata\Core\Numbering\Scheme;
 use Stemmata\Core\Page\PageSetup;
+use Stemmata\Core\Style\Cascade;
 use Stemmata\Core\Style\HouseStyle;
 use Stemmata\Core\Style\HouseStyles;
+use Stemmata\Core\Style\StyleSheet;
 
 /**
  * What holds for a document throughout: how it is numbered, which parts it must have, how captions are numbered, when
@@ -22,6 +24,7 @@ final readonly class Setup
      * @param string             $styleName name of a house style that ships
      * @param PageSetup|null     $ownPages  null for those that go with the house style
      * @param array<string, string> $markerWords what markers stand for to the writer, by marker
+     * @param StyleSheet|null       $sheet    what the writer says beyond the house style; null for nothing
      */
     public function __construct(
         public Scheme $numbering,
@@ -31,6 +34,7 @@ final readonly class Setup
         public string $styleName = HouseStyles::PLAIN,
         public ?PageSetup $ownPages = null,
         public array $markerWords = [],
+        public ?StyleSheet $sheet = null,
     ) {}
 
     public static function plain(): self
@@ -40,7 +44,15 @@ final readonly class Setup
 
     public function style(): HouseStyle
     {
-        return HouseStyles::find($this->styleName) ?? HouseStyles::all()[0];
+        $shipped = HouseStyles::find($this->styleName) ?? HouseStyles::all()[0];
+
+        return null === $this->sheet ? $shipped : Cascade::of($shipped, $this->sheet);
+    }
+
+    /** The writer’s style sheet, which says nothing as long as nothing was changed. */
+    public function sheet(): StyleSheet
+    {
+        return $this->sheet ?? new StyleSheet($this->style()->label, $this->style()->name);
     }
 
     public function pages(): PageSetup
@@ -63,9 +75,19 @@ final readonly class Setup
         return $this->with(plan: $plan);
     }
 
+    /** As it ships. */
     public function withStyle(HouseStyle $style): self
     {
-        return $this->with(styleName: $style->name);
+        return $this->with(styleName: $style->name, sheet: false);
+    }
+
+    /** One that says nothing is none. */
+    public function withSheet(StyleSheet $sheet): self
+    {
+        $shipped = HouseStyles::find($sheet->basedOn) ?? HouseStyles::all()[0];
+        $isNone = [] === $sheet->kinds && null === $sheet->pages && $sheet->name === $shipped->label;
+
+        return $this->with(styleName: $shipped->name, sheet: $isNone ? false : $sheet);
     }
 
     /** @param PageSetup|null $pages null for those that go with the house style */
@@ -90,6 +112,7 @@ final readonly class Setup
     /**
      * @param PageSetup|false|null       $ownPages    false for none
      * @param array<string, string>|null $markerWords
+     * @param StyleSheet|false|null      $sheet       false for none
      */
     private function with(
         ?Scheme $numbering = null,
@@ -98,6 +121,7 @@ final readonly class Setup
         ?string $styleName = null,
         PageSetup|false|null $ownPages = null,
         ?array $markerWords = null,
+        StyleSheet|false|null $sheet = null,
     ): self {
         return new self(
             $numbering ?? $this->numbering,
@@ -107,6 +131,7 @@ final readonly class Setup
             $styleName ?? $this->styleName,
             false === $ownPages ? null : $ownPages ?? $this->ownPages,
             $markerWords ?? $this->markerWords,
+            false === $sheet ? null : $sheet ?? $this->sheet,
         );
     }
 
@@ -123,6 +148,7 @@ final readonly class Setup
             'houseStyle' => HouseStyles::PLAIN === $this->styleName ? null : $this->styleName,
             'pages' => $this->ownPages?->toJson(),
             'markerWords' => $this->markerWords,
+            'sheet' => $this->sheet?->toJson(),
         ]);
     }
 
@@ -153,6 +179,7 @@ final readonly class Setup
                     null !== Marker::tryFrom($marker),
                 \ARRAY_FILTER_USE_BOTH,
             ),
+            isset($json['sheet']) ? StyleSheet::fromJson($json['sheet']) : null,
         );
     }
 }

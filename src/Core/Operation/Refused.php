@@ -308,6 +308,27 @@ final readonly class Refused
         return new self(RefusalReason::OutOfRange, sprintf('There is no house style “%s”.', $name));
     }
 
+    public static function unknownKind(string $name): self
+    {
+        return new self(RefusalReason::OutOfRange, sprintf('There is no kind of text of your own called “%s”.', $name));
+    }
+
+    public static function cannotGiveKind(string $name): self
+    {
+        return new self(
+            RefusalReason::OutOfRange,
+            sprintf(
+                '“%s” does not fit here: all of one kind can be made another of your kinds of paragraphs or a quotation, or of your kinds of words.',
+                $name,
+            ),
+        );
+    }
+
+    public static function invalidStyle(string $sentence): self
+    {
+        return new self(RefusalReason::OutOfRange, $sentence);
+    }
+
     public static function nothingToRefresh(): self
     {
         return new self(RefusalReason::PositionOutside, 'There are no contents in this section to refresh.');

@@ -126,6 +126,20 @@ final readonly class PageSetup
         return self::fromJson(self::merged([...$printed, ...(array) $now], $changes));
     }
 
+    /** Whether there is anything said of headers and footers, beyond a page number at the foot. */
+    public function saysRunningLines(): bool
+    {
+        return [] !==
+            array_filter([
+                $this->header,
+                $this->footer,
+                $this->evenHeader,
+                $this->evenFooter,
+                $this->firstHeader,
+                $this->firstFooter,
+            ]);
+    }
+
     /** @return array<string, RunningLine> by name, as they are printed, also where nothing is said of them */
     public function runningLines(): array
     {

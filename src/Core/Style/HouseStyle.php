@@ -13,30 +13,45 @@ use Stemmata\Core\Page\PageSetup;
 final readonly class HouseStyle
 {
     /**
-     * @param string                       $name   as it is kept and asked for
-     * @param string                       $label  as it is shown
-     * @param string                       $about  what it is for, in one sentence
-     * @param array<string, TextStyle>     $kinds  by the value of a TextKind without levels
-     * @param array<int, TextStyle>        $headings      by level, 1 to 9
-     * @param array<int, TextStyle>        $contentsLines by level, 1 to 9
+     * @param string                   $name  as it is kept and asked for
+     * @param string                   $label as it is shown
+     * @param string                   $about what it is for, in one sentence
+     * @param array<string, TextStyle> $looks by the name of the kind, of all that are shipped
+     * @param array<string, TextStyle> $own   of kinds of paragraphs of the writer’s own
+     * @param array<string, WordLook>  $words of kinds of words of the writer’s own
+     * @param array<string, string>    $labels what kinds of the writer’s own are called, by name
+     * @param bool                     $isChanged whether a style sheet is laid over the one that ships
      */
     public function __construct(
         public string $name,
         public string $label,
         public string $about,
         public PageSetup $pages,
-        private array $kinds,
-        private array $headings,
-        private array $contentsLines,
+        public array $looks,
+        public array $own = [],
+        public array $words = [],
+        public bool $isChanged = false,
+        public array $labels = [],
     ) {}
 
-    /** @param int $level of a heading or of a line of contents, 1 to 9 */
+    /** Whether a style sheet wants words broken somewhere, which a file that is not broken itself has to be told. */
+    public function hyphenates(): bool
+    {
+        if (!$this->isChanged) {
+            return false;
+        }
+        foreach ([...$this->looks, ...$this->own] as $look) {
+            if ($look->hyphenates()) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @param int $level of kinds that have levels, 1 to 9 */
     public function of(TextKind $kind, int $level = 1): TextStyle
     {
-        return match ($kind) {
-            TextKind::Heading => $this->headings[$level],
-            TextKind::ContentsLine => $this->contentsLines[$level],
-            default => $this->kinds[$kind->value],
-        };
+        return $this->looks[$kind->named($level)];
     }
 }

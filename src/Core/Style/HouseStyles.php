@@ -15,11 +15,19 @@ final class HouseStyles
     public const PLAIN = 'reading';
     /** Points in an inch. */
     private const INCH = 72.0;
+    private const HEAD_WEIGHT = 700;
 
     /** @return list<HouseStyle> the plain one first */
     public static function all(): array
     {
-        return [self::reading(), self::academic(), self::report()];
+        return [
+            self::reading(),
+            self::academic(),
+            self::report(),
+            self::policy(),
+            self::submission(),
+            self::largePrint(),
+        ];
     }
 
     public static function find(string $name): ?HouseStyle
@@ -61,14 +69,7 @@ final class HouseStyles
      */
     private static function academic(): HouseStyle
     {
-        $body = new TextStyle(
-            Typeface::StixTwo,
-            12,
-            2,
-            alignment: Alignment::Start,
-            firstLine: self::INCH / 2,
-            indentsAll: true,
-        );
+        $body = new TextStyle(Typeface::StixTwo, 12, 2, alignment: Alignment::Start, firstLine: self::INCH / 2);
 
         return self::style(
             'academic',
@@ -81,17 +82,17 @@ final class HouseStyles
                 isFrontRoman: true,
             ),
             $body,
-            $body->with(firstLine: 0, indentsAll: false, weight: 700, lineHeight: 1.25),
+            $body->with(firstLine: 0, weight: 700, lineHeight: 1.25),
             [18, 14, 12.5, 12, 12, 12, 12, 12, 12],
             $body->with(
                 lineHeight: 1.2,
                 firstLine: 0,
-                indentsAll: false,
                 indentStart: self::INCH / 2,
                 indentEnd: 0,
                 spaceBefore: 10,
                 spaceAfter: 14,
             ),
+            indentsFirst: true,
         );
     }
 
@@ -111,7 +112,64 @@ final class HouseStyles
         );
     }
 
-    /** @param list<float> $sizes of headings, by level from 1 on */
+    private static function policy(): HouseStyle
+    {
+        $body = new TextStyle(Typeface::Figtree, 11, 1.45, spaceAfter: 8);
+
+        return self::style(
+            'policy',
+            'Policy',
+            'Rules to be looked up: a plain face, headings in colour, a title page.',
+            new PageSetup(Paper::A4, new Margins(25, 25, 28, 28), hasTitlePage: true, chapters: ChapterStart::NewPage),
+            $body,
+            $body->with(weight: 700, colour: '#1f4e5f', spaceAfter: 0),
+            [22, 16, 13, 11.5, 11, 11, 11, 11, 11],
+            $body->with(indentStart: 18, indentEnd: 18, spaceBefore: 4, spaceAfter: 10),
+        );
+    }
+
+    /**
+     * After common practice for texts that are sent to editors: 12-point letters, double-spaced, ragged on the right,
+     * first lines indented 0.5 inch, margins of one inch, nothing hyphenated.
+     */
+    private static function submission(): HouseStyle
+    {
+        $body = new TextStyle(Typeface::StixTwo, 12, 2, firstLine: self::INCH / 2, hyphenation: Hyphenation::No);
+
+        return self::style(
+            'submission',
+            'Submission',
+            'For editors and agents: double-spaced, wide margins, nothing that distracts.',
+            new PageSetup(Paper::A4, new Margins(25.4, 25.4, 25.4, 25.4), chapters: ChapterStart::NewPage),
+            $body,
+            $body->with(firstLine: 0, alignment: Alignment::Centred),
+            [12, 12, 12, 12, 12, 12, 12, 12, 12],
+            $body->with(firstLine: 0, indentStart: self::INCH / 2, indentEnd: self::INCH / 2),
+            indentsFirst: true,
+        );
+    }
+
+    /** After common practice for large print: 18 points or more, a plain face, ragged, no words broken, no italics in bulk. */
+    private static function largePrint(): HouseStyle
+    {
+        $body = new TextStyle(Typeface::Hyperlegible, 18, 1.4, spaceAfter: 12, hyphenation: Hyphenation::No);
+
+        return self::style(
+            'large-print',
+            'Large print',
+            'For low sight: large letters of a clear face, no words broken.',
+            new PageSetup(Paper::A4, new Margins(20, 20, 20, 20), chapters: ChapterStart::NewPage),
+            $body,
+            $body->with(weight: 700, spaceAfter: 0),
+            [28, 24, 21, 19, 18, 18, 18, 18, 18],
+            $body->with(indentStart: 24, spaceBefore: 4, spaceAfter: 14),
+        );
+    }
+
+    /**
+     * @param list<float> $sizes        of headings, by level from 1 on
+     * @param bool        $indentsFirst whether the first paragraph under a heading is indented as well
+     */
     private static function style(
         string $name,
         string $label,
@@ -121,22 +179,58 @@ final class HouseStyles
         TextStyle $heading,
         array $sizes,
         TextStyle $quotation,
+        bool $indentsFirst = false,
     ): HouseStyle {
-        $headings = [];
-        $lines = [];
-        $plain = $body->with(alignment: Alignment::Start, firstLine: 0, indentsAll: false, spaceAfter: 0);
+        $plain = $body->with(alignment: Alignment::Start, firstLine: 0, spaceAfter: 0);
         $tight = $plain->with(lineHeight: min($body->lineHeight, 1.35));
+        $cell = $tight->with(size: $body->size * 0.92);
+        $item = $plain->with(spaceAfter: $body->spaceAfter / 2);
+        $headed = $heading->with(keepWithNext: true);
+        $looks = [
+            TextKind::Body->value => $body,
+            TextKind::FirstParagraph->value => $indentsFirst ? $body : $body->with(firstLine: 0),
+            TextKind::Title->value => $headed->with(size: $sizes[0] * 1.5, lineHeight: 1.2, spaceAfter: 10),
+            TextKind::Subtitle->value => $plain->with(
+                size: $sizes[1],
+                lineHeight: 1.3,
+                italic: true,
+                spaceAfter: 8,
+                keepWithNext: true,
+            ),
+            TextKind::TitleLine->value => $plain->with(lineHeight: 1.4, spaceAfter: 6),
+            TextKind::Quotation->value => $quotation,
+            TextKind::TableHead->value => $cell->with(weight: self::HEAD_WEIGHT),
+            TextKind::TableCell->value => $cell,
+            TextKind::Caption->value => $tight->with(size: $body->size * 0.9, spaceBefore: 4, spaceAfter: 8),
+            TextKind::Code->value => $tight->with(
+                face: Typeface::Mono,
+                size: $body->size * 0.82,
+                spaceBefore: 10,
+                spaceAfter: 10,
+            ),
+            TextKind::Formula->value => $plain,
+            TextKind::Footnote->value => $tight->with(size: $body->size * 0.84, spaceAfter: 2),
+            TextKind::ContentsTitle->value => $headed->with(
+                size: $sizes[1] * 1.15,
+                lineHeight: 1.25,
+                spaceBefore: 14,
+                spaceAfter: 10,
+            ),
+            TextKind::RunningLine->value => $tight->with(size: $body->size * 0.84),
+        ];
         foreach ($sizes as $index => $size) {
             $level = $index + 1;
-            $headings[$level] = $heading->with(
+            $looks[TextKind::Heading->named($level)] = $headed->with(
                 size: $size,
                 lineHeight: 1.25,
                 italic: $level > 4,
                 weight: $level > 4 ? 400 : $heading->weight,
                 spaceBefore: $size * ($level < 3 ? 1.5 : 1.1),
                 spaceAfter: $size * ($level < 3 ? 0.7 : 0.5),
+                keepTogether: true,
             );
-            $lines[$level] = $tight->with(
+            $looks[TextKind::ListItem->named($level)] = $item;
+            $looks[TextKind::ContentsLine->named($level)] = $tight->with(
                 weight: 1 === $level ? $heading->weight : 400,
                 indentStart: 14.0 * $index,
                 spaceBefore: 1 === $level ? 5 : 0,
@@ -144,42 +238,6 @@ final class HouseStyles
             );
         }
 
-        return new HouseStyle(
-            $name,
-            $label,
-            $about,
-            $pages,
-            [
-                TextKind::Body->value => $body,
-                TextKind::Title->value => $heading->with(size: $sizes[0] * 1.5, lineHeight: 1.2, spaceAfter: 10),
-                TextKind::Subtitle->value => $plain->with(
-                    size: $sizes[1],
-                    lineHeight: 1.3,
-                    italic: true,
-                    spaceAfter: 8,
-                ),
-                TextKind::TitleLine->value => $plain->with(lineHeight: 1.4, spaceAfter: 6),
-                TextKind::Quotation->value => $quotation,
-                TextKind::ListItem->value => $plain->with(spaceAfter: $body->spaceAfter / 2),
-                TextKind::Table->value => $tight->with(size: $body->size * 0.92),
-                TextKind::Caption->value => $tight->with(size: $body->size * 0.9, spaceBefore: 4, spaceAfter: 8),
-                TextKind::Code->value => $tight->with(
-                    face: Typeface::Mono,
-                    size: $body->size * 0.82,
-                    spaceBefore: 10,
-                    spaceAfter: 10,
-                ),
-                TextKind::Footnote->value => $tight->with(size: $body->size * 0.84, spaceAfter: 2),
-                TextKind::ContentsTitle->value => $heading->with(
-                    size: $sizes[1] * 1.15,
-                    lineHeight: 1.25,
-                    spaceBefore: 14,
-                    spaceAfter: 10,
-                ),
-                TextKind::RunningLine->value => $tight->with(size: $body->size * 0.84),
-            ],
-            $headings,
-            $lines,
-        );
+        return new HouseStyle($name, $label, $about, $pages, $looks);
     }
 }

@@ -7,6 +7,7 @@ namespace Stemmata\Core\Text;
 use Stemmata\Core\Formula\Formula;
 use Stemmata\Core\Link\BookmarkName;
 use Stemmata\Core\Link\CrossReferenceShows;
+use Stemmata\Core\Link\KindName;
 use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Outline\SectionId;
@@ -25,7 +26,7 @@ final class BodySchema
     private const MAX_DEPTH = 60;
     /** Of words that are said of a part: a title, a description, a hint. */
     public const MAX_WORDS_BYTES = 4096;
-    private const ALL_MARKS = ['emphasis', 'strong', 'code', 'struck', 'superscript', 'subscript', 'link'];
+    private const ALL_MARKS = ['emphasis', 'strong', 'code', 'struck', 'superscript', 'subscript', 'link', 'kind'];
 
     /**
      * @var array<string, array{group: string|null, content: string|null, marks: bool, attributes: array<string,
@@ -36,7 +37,8 @@ final class BodySchema
             'group' => 'block',
             'content' => 'inline*',
             'marks' => true,
-            'attributes' => ['look' => 'look??'],
+            // Of a kind that the document’s style sheet defines.
+            'attributes' => ['look' => 'look??', 'kind' => 'kindName??'],
         ],
         'quotation' => ['group' => 'block', 'content' => 'block+', 'marks' => false, 'attributes' => []],
         'bulletList' => ['group' => 'block', 'content' => 'listItem+', 'marks' => false, 'attributes' => []],
@@ -150,6 +152,7 @@ final class BodySchema
     /** @var array<string, array{attributes: array<string, string>}> */
     public const MARKS = [
         'link' => ['attributes' => ['href' => 'target', 'title' => 'words?']],
+        'kind' => ['attributes' => ['name' => 'kindName']],
         'emphasis' => ['attributes' => []],
         'strong' => ['attributes' => []],
         'code' => ['attributes' => []],
@@ -393,6 +396,7 @@ final class BodySchema
             'target' => is_string($value) && LinkTarget::isValid($value),
             'image' => is_string($value) && Picture::isAddress($value),
             'look' => Look::isSound($value),
+            'kindName' => is_string($value) && KindName::isValid($value),
             'formula' => is_string($value) && Formula::isSound($value),
             'percent' => is_int($value) && $value >= 5 && $value <= 100,
             'span' => is_int($value) && $value >= 2 && $value <= 1000,

@@ -33,12 +33,27 @@ final readonly class Node
         return new self('text', text: $text, marks: $marks);
     }
 
-    /** @param list<Node> $inline */
-    public static function paragraph(array $inline, ?Look $look = null): self
+    /**
+     * @param list<Node>  $inline
+     * @param string|null $kind   of the document’s style sheet; null for body text
+     */
+    public static function paragraph(array $inline, ?Look $look = null, ?string $kind = null): self
     {
-        $stored = $look?->toJson();
+        $attributes = ['look' => $look?->toJson(), 'kind' => $kind];
 
-        return new self('paragraph', null === $stored ? [] : ['look' => $stored], $inline);
+        return new self(
+            'paragraph',
+            array_filter($attributes, static fn(mixed $value): bool => null !== $value),
+            $inline,
+        );
+    }
+
+    /** The kind of the document’s style sheet that a paragraph is of; null for body text. */
+    public function kind(): ?string
+    {
+        $kind = $this->attribute('kind');
+
+        return is_string($kind) ? $kind : null;
     }
 
     /** @param bool $isBlock whether it stands on a line of its own */

@@ -82,8 +82,14 @@ final readonly class Picture
     {
         return '' === $address ||
             null !== self::findHash($address) ||
-            1 === preg_match(self::DATA_ADDRESS . '[A-Za-z0-9+/=]*+\z~', $address) ||
+            (1 === preg_match(self::DATA_ADDRESS . '[A-Za-z0-9+/=]*+\z~', $address) && !self::isTooLarge($address)) ||
             (!str_starts_with(strtolower(ltrim($address)), 'data:') && LinkTarget::isValid($address));
+    }
+
+    /** Whether the picture within this address has more dots than one may have. */
+    public static function isTooLarge(string $address): bool
+    {
+        return (self::findInDataAddress($address)?->countDots() ?? 0) > self::MAX_DOTS;
     }
 
     /** How a text names it. */

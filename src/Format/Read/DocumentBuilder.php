@@ -23,6 +23,8 @@ use Stemmata\Core\Text\Slug;
 use Stemmata\Core\TypedNumber\CaptionLifting;
 use Stemmata\Core\TypedNumber\NumberLifting;
 use Stemmata\Format\Read\Contents\FoundContents;
+use Stemmata\Format\Read\Style\BodyLook;
+use Stemmata\Format\Read\Style\KindsUsed;
 use Stemmata\Format\Shared\ContentsWords;
 use Stemmata\Format\Shared\FormatException;
 
@@ -63,6 +65,8 @@ final class DocumentBuilder
      */
     private array $pendingAnchors = [];
     private bool $hasStretches = false;
+    /** @var array<string, string> */
+    private array $kindLabels = [];
     /** @var array<string, string> */
     private array $saidOnTitlePage = [];
     /** @var list<Node> bookmarks that stand before the next heading or block */
@@ -263,6 +267,12 @@ final class DocumentBuilder
         return [] === $this->sections && $this->level->isOpening() && [] === $this->blocks;
     }
 
+    /** @param array<string, string> $labels what kinds of the writer’s own are called in the file, by name */
+    public function kindsAreCalled(array $labels): void
+    {
+        $this->kindLabels = $labels;
+    }
+
     /** @param array<string, string> $said by `subtitle` and `author`; it counts where nothing else is known */
     public function titlePageSays(array $said): void
     {
@@ -290,7 +300,7 @@ final class DocumentBuilder
         if ([] !== $this->contents) {
             $document = $this->withContentsFilled($document);
         }
-        $document = $document->withPictures($this->sound->pictures());
+        $document = KindsUsed::defined($document->withPictures($this->sound->pictures()), $this->kindLabels);
 
         return new ReadResult($document, ImportReport::of($document, $this->report->lines()));
     }

@@ -142,8 +142,8 @@ enum ImportNote
                 '%s pictures are of a kind that cannot be shown; only their descriptions were kept.',
             ],
             self::PictureTooLarge => [
-                'One picture is larger than 8 megabytes; only its description was kept.',
-                '%s pictures are larger than 8 megabytes; only their descriptions were kept.',
+                'One picture is larger than 8 megabytes, or than 60 million dots; only its description was kept.',
+                '%s pictures are larger than 8 megabytes, or than 60 million dots; only their descriptions were kept.',
             ],
             self::PictureMissing => [
                 'One picture is named in the file but not in it.',

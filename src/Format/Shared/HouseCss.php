@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Shared;
 
-use Stemmata\Core\Style\Alignment;
 use Stemmata\Core\Style\HouseStyle;
+use Stemmata\Core\Style\HouseStyles;
 use Stemmata\Core\Style\TextKind;
 use Stemmata\Core\Style\TextStyle;
 
@@ -23,80 +23,117 @@ final readonly class HouseCss
         'h6' => [TextKind::Heading, 6],
         '[role=heading]' => [TextKind::Heading, 7],
         'caption,figcaption' => [TextKind::Caption, 1],
-        'table' => [TextKind::Table, 1],
+        'table' => [TextKind::TableCell, 1],
         'pre' => [TextKind::Code, 1],
         '[role=doc-endnotes]' => [TextKind::Footnote, 1],
     ];
+
+    private const AFTER_HEADING = 'main>:is(h1,h2,h3,h4,h5,h6,[role=heading])+p';
 
     public static function of(HouseStyle $style): string
     {
         $body = $style->of(TextKind::Body);
         $css =
-            sprintf('body{font-family:%s;line-height:%s}', self::family($body), self::number($body->lineHeight)) .
-            self::paragraphs($body);
+            sprintf(
+                'body{font-family:%s;line-height:%s}',
+                StyleCss::family($body->face),
+                StyleCss::number($body->lineHeight),
+            ) . self::paragraphs($style);
         foreach (self::SELECTORS as $selector => [$kind, $level]) {
-            $css .= self::rule($selector, $style->of($kind, $level), $body);
+            $css .= self::rule($selector, $style->of($kind, $level), $body, $style->isChanged);
+        }
+
+        return $css . ($style->isChanged ? self::more($style) : '');
+    }
+
+    private static function paragraphs(HouseStyle $style): string
+    {
+        $body = $style->of(TextKind::Body);
+        $isAll = $style->of(TextKind::FirstParagraph)->firstLine === $body->firstLine;
+        $indented = $body->firstLine > 0 ? 'text-indent:' . StyleCss::em($body->firstLine, $body->size) : '';
+
+        return sprintf(
+            'main>p{margin:0 0 %s;text-align:%s}',
+            StyleCss::em($body->spaceAfter, $body->size),
+            StyleCss::alignment($body->alignment),
+        ) . ('' === $indented ? '' : sprintf('%s{%s}', $isAll ? 'main>p' : 'main>p+p', $indented));
+    }
+
+    private static function rule(string $selector, TextStyle $style, TextStyle $body, bool $isChanged): string
+    {
+        return StyleCss::rule($selector, [
+            ...array_filter([
+                'font-family' => $style->face === $body->face ? '' : StyleCss::family($style->face),
+                'font-size' =>
+                    !$isChanged && $style->size === $body->size ? '' : StyleCss::em($style->size, $body->size),
+                'line-height' => $style->lineHeight === $body->lineHeight ? '' : StyleCss::number($style->lineHeight),
+                'font-weight' => (string) $style->weight,
+                'font-style' => $style->italic ? 'italic' : 'normal',
+                'text-align' => StyleCss::alignment($style->alignment),
+                'margin' => StyleCss::margins($style),
+            ]),
+            ...$isChanged ? StyleCss::beyond($style) : [],
+        ]);
+    }
+
+    /** @return array<string, string> */
+    private static function ofCells(TextStyle $style, TextStyle $table): array
+    {
+        return [
+            ...StyleCss::letters($style, $table),
+            'line-height' => StyleCss::number($style->lineHeight),
+            'background-color' => $style->ground ?? 'transparent',
+            'hyphens' => $style->hyphenates() ? 'auto' : 'manual',
+        ];
+    }
+
+    /** What a style sheet of the writer’s own says beyond what every web page of ours says. */
+    private static function more(HouseStyle $style): string
+    {
+        $body = $style->of(TextKind::Body);
+        $usual = HouseStyles::find($style->name);
+        $isResized = null !== $usual && $usual->of(TextKind::Body)->size !== $body->size;
+        foreach ($style->looks as $name => $look) {
+            $isResized = $isResized || $usual?->looks[$name]->size !== $look->size;
+        }
+        $css = StyleCss::rule('body', [
+            ...$isResized ? ['font-size' => StyleCss::number($body->size) . 'pt'] : [],
+            ...StyleCss::lettersOf($body),
+        ]);
+        $css .= StyleCss::rule('main>p', StyleCss::whole($body, $body));
+        $first = $style->of(TextKind::FirstParagraph);
+        $css .= $first->firstLine === $body->firstLine ? '' : 'main>p:not(p+p){text-indent:0}';
+        $css .= StyleCss::rule(self::AFTER_HEADING, StyleCss::whole($first, $body));
+        foreach ([8, 9] as $level) {
+            $css .= StyleCss::rule(
+                sprintf('[role=heading][aria-level="%d"]', $level),
+                StyleCss::whole($style->of(TextKind::Heading, $level), $body),
+            );
+        }
+        $around = $body;
+        foreach (range(1, 9) as $level) {
+            $item = $style->of(TextKind::ListItem, $level);
+            $css .= StyleCss::rule(trim(str_repeat('li ', $level)), StyleCss::whole($item, $around));
+            $around = $item;
+            $css .= StyleCss::rule(
+                sprintf('.contents [data-level="%d"]', $level),
+                StyleCss::whole($style->of(TextKind::ContentsLine, $level), $body),
+            );
+        }
+        $cell = $style->of(TextKind::TableCell);
+        $css .= StyleCss::rule('td', self::ofCells($cell, $cell));
+        $css .= StyleCss::rule('th', [...self::ofCells($style->of(TextKind::TableHead), $cell)]);
+        $css .=
+            '.contents>p>strong{font:inherit}' .
+            StyleCss::rule('.contents>p', StyleCss::whole($style->of(TextKind::ContentsTitle), $body));
+        $css .= StyleCss::rule('.math.display', StyleCss::whole($style->of(TextKind::Formula), $body));
+        foreach ($style->own as $name => $look) {
+            $css .= StyleCss::rule(sprintf('main p.kind-%s', $name), StyleCss::whole($look, $body));
+        }
+        foreach ($style->words as $name => $look) {
+            $css .= StyleCss::rule(sprintf('span.kind-%s', $name), StyleCss::ofWords($look));
         }
 
         return $css;
-    }
-
-    private static function paragraphs(TextStyle $body): string
-    {
-        $space = self::em($body->spaceAfter, $body->size);
-        $indented = $body->firstLine > 0 ? 'text-indent:' . self::em($body->firstLine, $body->size) : '';
-
-        return sprintf('main>p{margin:0 0 %s;text-align:%s}', $space, self::alignment($body)) .
-            ('' === $indented ? '' : sprintf('%s{%s}', $body->indentsAll ? 'main>p' : 'main>p+p', $indented));
-    }
-
-    private static function rule(string $selector, TextStyle $style, TextStyle $body): string
-    {
-        $em = static fn(float $points): string => self::em($points, $style->size);
-        $declarations = array_filter([
-            'font-family' => $style->face === $body->face ? '' : self::family($style),
-            'font-size' => $style->size === $body->size ? '' : self::em($style->size, $body->size),
-            'line-height' => $style->lineHeight === $body->lineHeight ? '' : self::number($style->lineHeight),
-            'font-weight' => (string) $style->weight,
-            'font-style' => $style->italic ? 'italic' : 'normal',
-            'text-align' => self::alignment($style),
-            'margin' => sprintf(
-                '%s %s %s %s',
-                $em($style->spaceBefore),
-                $em($style->indentEnd),
-                $em($style->spaceAfter),
-                $em($style->indentStart),
-            ),
-        ]);
-        $written = '';
-        foreach ($declarations as $name => $value) {
-            $written .= ('' === $written ? '' : ';') . $name . ':' . $value;
-        }
-
-        return $selector . '{' . $written . '}';
-    }
-
-    private static function family(TextStyle $style): string
-    {
-        return sprintf('"%s",%s', $style->face->value, $style->face->generic());
-    }
-
-    private static function alignment(TextStyle $style): string
-    {
-        return match ($style->alignment) {
-            Alignment::Start => 'start',
-            Alignment::Justified => 'justify',
-            Alignment::Centred => 'center',
-        };
-    }
-
-    private static function em(float $points, float $size): string
-    {
-        return 0.0 === $points ? '0' : self::number($points / $size) . 'em';
-    }
-
-    private static function number(float $value): string
-    {
-        return rtrim(rtrim(sprintf('%.3F', $value), '0'), '.');
     }
 }

@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Stemmata\Core\Check\Finding;
 use Stemmata\Core\Check\StructureCheck;
 use Stemmata\Core\Document\TitleBlock;
+use Stemmata\Core\Style\StyleSheet;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Heading;
 use Stemmata\Tests\Support\Sketch;
@@ -24,6 +25,29 @@ final class StructureCheckTest extends TestCase
     public function testFindings(string $outline, array $expected): void
     {
         self::assertSame($expected, self::codes(StructureCheck::of(Sketch::document($outline))));
+    }
+
+    public function testWhatALookMakesHardToReadOrLeadsAstrayIsFound(): void
+    {
+        $document = Sketch::document('1 a, 2 b, 3 c');
+        $looks = static fn(array $kinds): array => self::codes(
+            StructureCheck::of(
+                $document->withSetup(
+                    $document->setup->withSheet(StyleSheet::fromJson(['name' => 'Tried', 'kinds' => $kinds])),
+                ),
+            ),
+        );
+
+        self::assertSame([], $looks(['heading-2' => ['colour' => '#1f4e5f']]));
+        self::assertSame(['deeper-looks-greater 2'], $looks(['heading-3' => ['size' => '30pt']]));
+        // A level that is not there misleads nobody.
+        self::assertSame([], $looks(['heading-5' => ['size' => '30pt']]));
+        self::assertSame(['low-contrast 0'], $looks(['caption' => ['colour' => '#999999']]));
+        // Large letters may be paler (WCAG 2.2, 1.4.3).
+        self::assertSame([], $looks(['title' => ['colour' => '#8c8c8c']]));
+        self::assertSame(['low-contrast 0'], $looks(['quotation' => ['colour' => '#555555', 'ground' => '#777777']]));
+        self::assertSame(['small-letters 0'], $looks(['body' => ['size' => '8pt']]));
+        self::assertSame(['line-length 0'], $looks(['body' => ['size' => '18pt']]));
     }
 
     public function testNoTitleAndAnEmptyHeading(): void

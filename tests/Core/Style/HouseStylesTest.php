@@ -33,7 +33,7 @@ final class HouseStylesTest extends TestCase
                 );
             }
         }
-        self::assertSame(['reading', 'academic', 'report'], $names);
+        self::assertSame(['reading', 'academic', 'report', 'policy', 'submission', 'large-print'], $names);
         self::assertNull(HouseStyles::find('none'));
     }
 
@@ -44,8 +44,8 @@ final class HouseStylesTest extends TestCase
         self::assertNotNull($style);
         $body = $style->of(TextKind::Body);
         self::assertSame(
-            [12.0, 2.0, 36.0, true],
-            [$body->size, $body->lineHeight, $body->firstLine, $body->indentsAll],
+            [12.0, 2.0, 36.0, 36.0],
+            [$body->size, $body->lineHeight, $body->firstLine, $style->of(TextKind::FirstParagraph)->firstLine],
         );
         $quotation = $style->of(TextKind::Quotation);
         self::assertLessThan(1.3, $quotation->lineHeight);

@@ -58,6 +58,7 @@ final readonly class InsertDocument implements Operation
         }
         $after = $document
             ->withPictures($this->other->pictures)
+            ->withKindsOf($this->other, ...$grafted->sections)
             ->withSection(...$grafted->sections)
             ->withOutline($document->outline->spliced($place->position, $place->position, $grafted->outline));
 

@@ -68,6 +68,7 @@ final readonly class PasteDocument implements Operation
 
         $after = $document
             ->withPictures($this->pasted->pictures)
+            ->withKindsOf($this->pasted, ...$this->pasted->sections())
             ->withSection(...$changed)
             ->withOutline($document->outline->spliced($position + 1, $position + 1, $grafted->outline));
 

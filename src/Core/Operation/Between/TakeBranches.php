@@ -70,6 +70,7 @@ final readonly class TakeBranches implements Operation
         $at = $place->position ?? $document->outline->count();
         $after = $document
             ->withPictures($this->other->pictures)
+            ->withKindsOf($this->other, ...$copies)
             ->withSection(...$copies)
             ->withOutline($document->outline->spliced($at, $at, $taken->withIds($newIds)));
 

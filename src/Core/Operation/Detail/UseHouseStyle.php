@@ -10,8 +10,9 @@ use Stemmata\Core\Operation\Basis;
 use Stemmata\Core\Operation\Operation;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Style\HouseStyles;
+use Stemmata\Core\Style\StyleSheet;
 
-/** Says how the document looks. */
+/** Gives the document the look of a house style that ships. Kinds of the writer’s own are kept. */
 final readonly class UseHouseStyle implements Operation
 {
     public function __construct(private string $style) {}
@@ -22,7 +23,13 @@ final readonly class UseHouseStyle implements Operation
 
         return null === $style
             ? Refused::unknownHouseStyle($this->style)
-            : new Applied($document->withSetup($document->setup->withStyle($style)));
+            : new Applied(
+                $document->withSetup(
+                    $document->setup->withSheet(
+                        (new StyleSheet($style->label, $style->name))->withOwnOf($document->setup->sheet()),
+                    ),
+                ),
+            );
     }
 
     public function restsOn(): Basis

@@ -21,10 +21,11 @@ use Stemmata\Core\Text\PlacesLedTo;
 final readonly class CopyPlan
 {
     /**
-     * @param array<string, string> $idByOld
+     * @param array<string, string> $sectionByOld ids of sections; a bookmark may have the id of one
+     * @param array<string, string> $idByOld      ids of bookmarks and reminders
      * @param array<string, string> $nameById of bookmarks that are called otherwise in the copy
      */
-    private function __construct(private array $idByOld, private array $nameById) {}
+    private function __construct(private array $sectionByOld, private array $idByOld, private array $nameById) {}
 
     /**
      * @param list<SectionId>        $originals
@@ -39,10 +40,11 @@ final readonly class CopyPlan
         IdSource $ids,
         ?FreeNames $names = null,
     ): self {
-        $idByOld = [];
+        $sectionByOld = [];
         foreach ($originals as $index => $original) {
-            $idByOld[$original->value] = $newIds[$index]->value;
+            $sectionByOld[$original->value] = $newIds[$index]->value;
         }
+        $idByOld = [];
         $nameById = [];
         foreach ($references as $each) {
             foreach ($each->reminders as $reminder) {
@@ -56,13 +58,13 @@ final readonly class CopyPlan
             }
         }
 
-        return new self($idByOld, $nameById);
+        return new self($sectionByOld, $idByOld, $nameById);
     }
 
     /** @param Section $original one of the originals */
     public function copy(Section $original): Section
     {
-        $copy = $original->copiedAs(SectionId::fromString($this->idByOld[$original->id->value]));
+        $copy = $original->copiedAs(SectionId::fromString($this->sectionByOld[$original->id->value]));
         $references = References::in($original);
         // A text that names and leads to nothing is the same text in the copy.
         if ([] === $references->bookmarks && [] === $references->links && [] === $references->reminders) {
@@ -95,9 +97,10 @@ final readonly class CopyPlan
         return PlacesLedTo::led($node, function (string $target): string {
             $inner = LinkTarget::findInnerId($target);
 
-            return null === $inner || !isset($this->idByOld[$inner])
-                ? $target
-                : str_replace($inner, $this->idByOld[$inner], $target);
+            $isToSection = null !== $inner && LinkTarget::toSection($inner) === $target;
+            $new = ($isToSection ? $this->sectionByOld : $this->idByOld)[$inner ?? ''] ?? null;
+
+            return null === $inner || null === $new ? $target : str_replace($inner, $new, $target);
         });
     }
 }

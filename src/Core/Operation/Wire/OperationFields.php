@@ -44,6 +44,8 @@ final class OperationFields
         'pages' =>
             'what changes of the PageSetup, as a JSON Merge Patch (RFC 7396); null for the one of the house style',
         'looks' => 'looks of lines by level; null for the one of the house style, and what is not named stays',
+        'styleSheet' => 'a style sheet, as docs/style-sheet.md describes it',
+        'kindChanges' => 'properties of a kind of text that change; null takes away what was said',
         'query' => 'what is looked for, and how exactly',
         'operations' => 'operations that are done together or not at all, none of them a batch',
     ];
@@ -76,6 +78,10 @@ final class OperationFields
         'number-captions' => ['captions' => CaptionNumbering::class],
         'name-marker' => ['marker' => Marker::class, 'words' => 'text'],
         'use-house-style' => ['style' => 'text'],
+        'use-style-sheet' => ['sheet' => 'styleSheet'],
+        'shape-kind' => ['kind' => 'text', 'changes' => 'kindChanges'],
+        'remove-kind' => ['kind' => 'text'],
+        'give-kind' => ['kind' => 'text', 'becomes' => 'text'],
         'set-up-pages' => ['pages' => '?pages'],
         'insert' => ['heading' => '?text', 'landing' => '?' . Landing::class, 'target' => '?id'],
         'rename' => ['section' => 'id', 'heading' => 'heading'],

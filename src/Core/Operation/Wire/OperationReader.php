@@ -21,10 +21,13 @@ use Stemmata\Core\Operation\Detail\DescribeDocument;
 use Stemmata\Core\Operation\Detail\DescribeSection;
 use Stemmata\Core\Operation\Detail\NameMarker;
 use Stemmata\Core\Operation\Detail\NumberCaptions;
+use Stemmata\Core\Operation\Detail\RemoveKind;
 use Stemmata\Core\Operation\Detail\SetUpPages;
+use Stemmata\Core\Operation\Detail\ShapeKind;
 use Stemmata\Core\Operation\Detail\SpreadTarget;
 use Stemmata\Core\Operation\Detail\UseHouseStyle;
 use Stemmata\Core\Operation\Detail\UseNumbering;
+use Stemmata\Core\Operation\Detail\UseStyleSheet;
 use Stemmata\Core\Operation\Idea\NoteIdea;
 use Stemmata\Core\Operation\Idea\RewordIdea;
 use Stemmata\Core\Operation\Move\Demote;
@@ -56,6 +59,7 @@ use Stemmata\Core\Operation\Text\BookmarkCaption;
 use Stemmata\Core\Operation\Text\ChangeContentsLine;
 use Stemmata\Core\Operation\Text\ChangeReminder;
 use Stemmata\Core\Operation\Text\GenerateContents;
+use Stemmata\Core\Operation\Text\GiveKind;
 use Stemmata\Core\Operation\Text\MergeText;
 use Stemmata\Core\Operation\Text\PutTitleInText;
 use Stemmata\Core\Operation\Text\RefreshContents;
@@ -69,6 +73,7 @@ use Stemmata\Core\Operation\Text\TitlePart;
 use Stemmata\Core\Outline\IdSource;
 use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Outline\SectionId;
+use Stemmata\Core\Style\StyleSheet;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Heading;
 
@@ -137,6 +142,10 @@ final readonly class OperationReader
             'name-marker' => new NameMarker($fields->oneOf('marker', Marker::class), $fields->text('words')),
             'number-captions' => new NumberCaptions($fields->oneOf('captions', CaptionNumbering::class)),
             'use-house-style' => new UseHouseStyle($fields->text('style')),
+            'use-style-sheet' => new UseStyleSheet(StyleSheet::fromJson($fields->object('sheet'))),
+            'shape-kind' => new ShapeKind($fields->text('kind'), $fields->object('changes')),
+            'remove-kind' => new RemoveKind($fields->text('kind')),
+            'give-kind' => new GiveKind($fields->text('kind'), $fields->text('becomes')),
             'set-up-pages' => new SetUpPages($fields->has('pages') ? $fields->object('pages') : null),
             'insert' => new InsertSection(
                 $this->ids->next(),

@@ -286,7 +286,7 @@ final class BodyReader
 
             return;
         }
-        $paragraph = Node::paragraph($inline, $style->look($line->size));
+        $paragraph = Node::paragraph($inline, $style->look($line->size), $style->kind);
         if ($style->isCode()) {
             $this->flow->codeLine(Node::plainTextOf($inline), $bookmarks, $style->codeLanguage());
         } elseif ($style->isCalculation()) {
@@ -297,7 +297,7 @@ final class BodyReader
             $depth = $style->numLevel ?? 0;
             if (
                 $this->numbering->isContinuation($style->numId, $depth) &&
-                $this->flow->itemGoesOn($depth, Node::paragraph($inline))
+                $this->flow->itemGoesOn($depth, Node::paragraph($inline, kind: $style->kind))
             ) {
                 return;
             }
@@ -307,7 +307,7 @@ final class BodyReader
                 $depth,
                 $this->numbering->kind($style->numId, $depth),
                 $number,
-                [Node::paragraph($inline)],
+                [Node::paragraph($inline, kind: $style->kind)],
                 $style->isQuotation(),
             );
         } elseif ($style->isQuotation()) {

@@ -45,6 +45,7 @@ final readonly class DocxReader implements DocumentReader
         );
         $styles = Styles::read($part('styles', 'styles.xml'));
         $builder = new DocumentBuilder($this->ids);
+        $builder->kindsAreCalled($styles->kinds);
         $pictures = new PackagePictures($builder, $package);
         $lines = new LineReader($builder, $styles, $relations, $pictures, new Fields());
         foreach (['footnote' => 'footnotes', 'endnote' => 'endnotes'] as $kind => $name) {

@@ -168,7 +168,7 @@ final class LineReader
             return;
         }
         $isCode = true === $style->isCode || (null !== $named && 1 === preg_match('/verbatim|code/i', $named->name));
-        $marks = self::marks($style, $isCode && !$paragraph->isCode(), $target);
+        $marks = self::marks($style, $isCode && !$paragraph->isCode(), $target, $named?->kind);
         foreach (Xml::children($run) as $piece) {
             $this->piece($piece, $marks, $style);
         }
@@ -421,9 +421,12 @@ final class LineReader
     }
 
     /** @return list<Mark> */
-    private static function marks(ParagraphStyle $style, bool $isCode, ?Mark $link): array
+    private static function marks(ParagraphStyle $style, bool $isCode, ?Mark $link, ?string $kind): array
     {
         $marks = [];
+        if (null !== $kind) {
+            $marks['kind'] = new Mark('kind', ['name' => $kind]);
+        }
         if (null !== $link) {
             $marks['link'] = $link;
         }

@@ -7,6 +7,7 @@ namespace Stemmata\Format\Read\Docx;
 use Stemmata\Format\Read\Office\ParagraphStyle;
 use Stemmata\Format\Read\Package\Xml;
 use Stemmata\Format\Read\Package\XmlPart;
+use Stemmata\Format\Shared\KindStyle;
 
 /** The styles part (ECMA-376-1, 17.7): each style with what it takes from the styles it is based on. */
 final readonly class Styles
@@ -17,12 +18,14 @@ final readonly class Styles
     /**
      * @param array<string, ParagraphStyle> $byId
      * @param string                        $language as the defaults say, or empty
+     * @param array<string, string>         $kinds    what kinds of the writer’s own are called, by name
      */
     private function __construct(
         private array $byId,
         private ParagraphStyle $defaults,
         private string $defaultId,
         public string $language,
+        public array $kinds = [],
     ) {}
 
     public static function read(?string $xml): self
@@ -58,11 +61,19 @@ final readonly class Styles
             Properties::of(Xml::child(Xml::child($defaults, 'pPrDefault'), 'pPr'), $run),
         );
         $resolved = [];
+        $kinds = [];
         foreach (array_keys($own) as $id) {
-            $resolved[(string) $id] = self::resolved((string) $id, $own, $basedOn);
+            $id = (string) $id;
+            $kind = KindStyle::findKind($id);
+            if (null !== $kind) {
+                $kinds[$kind] = $own[$id]->name;
+            }
+            // How a kind of the writer’s own looks says nothing of its words.
+            $resolved[$id] =
+                null === $kind ? self::resolved($id, $own, $basedOn) : new ParagraphStyle($own[$id]->name, kind: $kind);
         }
 
-        return new self($resolved, $base, $defaultId, Xml::attribute(Xml::child($run, 'lang'), 'val') ?? '');
+        return new self($resolved, $base, $defaultId, Xml::attribute(Xml::child($run, 'lang'), 'val') ?? '', $kinds);
     }
 
     public function paragraph(?string $id): ParagraphStyle

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read\Html;
 
+use Stemmata\Core\Link\KindName;
 use Stemmata\Core\Text\ListStyle;
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\Read\Contents\FoundContents;
@@ -258,7 +259,18 @@ final readonly class HtmlFlow
             return [new Node('figure', $inline[0]->attributes)];
         }
 
-        return [Node::paragraph($inline, null === $in ? null : HtmlLook::of($in))];
+        return [Node::paragraph($inline, null === $in ? null : HtmlLook::of($in), self::kindOf($run[0]->parentNode))];
+    }
+
+    /** The kind that a paragraph is of: its element says so, or the one around it, where a text has no element for it. */
+    private static function kindOf(?\DOMNode $element): ?string
+    {
+        $around = $element?->parentNode;
+
+        return $element instanceof \DOMElement
+            ? KindName::inClasses($element->getAttribute('class')) ??
+                    ($around instanceof \DOMElement ? KindName::inClasses($around->getAttribute('class')) : null)
+            : null;
     }
 
     /** @return list<Node> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read\Html;
 
+use Stemmata\Core\Link\KindName;
 use Stemmata\Core\Text\Mark;
 
 /** How words stand out, by the element they are in and by the style that stands on it. */
@@ -59,6 +60,11 @@ final class HtmlMarks
             }
         }
 
-        return $marks;
+        $kind =
+            'span' === $element->localName && $element->hasAttributes()
+                ? KindName::inClasses($element->getAttribute('class'))
+                : null;
+
+        return null === $kind ? $marks : $marks + ['kind' => new Mark('kind', ['name' => $kind])];
     }
 }

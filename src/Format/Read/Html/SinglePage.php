@@ -40,7 +40,7 @@ final readonly class SinglePage implements Surroundings
     public function picture(string $source): string
     {
         $source = DataAddress::settled($source);
-        if (strlen($source) > self::LONGEST) {
+        if (strlen($source) > self::LONGEST || Picture::isTooLarge($source)) {
             $this->builder->note(ImportNote::PictureTooLarge);
 
             return '';

@@ -26,6 +26,8 @@ final readonly class ParagraphStyle
         public ?string $vertical = null,
         public ?bool $isCode = null,
         public ?bool $struck = null,
+        /** The kind of the writer’s own that it stands for. */
+        public ?string $kind = null,
     ) {}
 
     /** This one with what the other says on top; a name of the other's wins too. */
@@ -48,6 +50,7 @@ final readonly class ParagraphStyle
             $other->vertical ?? $this->vertical,
             $other->isCode ?? $this->isCode,
             $other->struck ?? $this->struck,
+            $other->kind ?? $this->kind,
         );
     }
 

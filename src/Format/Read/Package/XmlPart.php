@@ -21,6 +21,7 @@ final class XmlPart
         if (strlen($xml) > self::MAX_BYTES) {
             throw FormatException::tooMuchUnpacked(self::MAX_BYTES);
         }
+        $xml = XmlSigns::cleaned($xml);
         $before = libxml_use_internal_errors(true);
         $document = new \DOMDocument();
         $isRead =

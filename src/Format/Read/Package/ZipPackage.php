@@ -78,7 +78,7 @@ final class ZipPackage
     }
 
     /**
-     * A part as a file to be read piece by piece; it goes with the package.
+     * A part in XML as a file to be read piece by piece; it goes with the package.
      *
      * @throws FormatException
      */
@@ -87,9 +87,11 @@ final class ZipPackage
         $path = TemporaryFile::path();
         $this->files[] = $path;
         $file = TemporaryFile::opened($path);
-        $found = $this->unpack($name, static function (string $chunk) use ($file): void {
-            TemporaryFile::write($file, $chunk);
+        $signs = new XmlSigns();
+        $found = $this->unpack($name, static function (string $chunk) use ($file, $signs): void {
+            TemporaryFile::write($file, $signs->take($chunk));
         });
+        TemporaryFile::write($file, $signs->end());
         fclose($file);
 
         return $found ? $path : throw FormatException::missingPart($name);

@@ -18,6 +18,7 @@ use Stemmata\Core\Text\Direction;
 use Stemmata\Core\Text\ListStyle;
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\Shared\CalculationBlock;
+use Stemmata\Format\Shared\KindStyle;
 
 /** Writes the body (ECMA-376-1, 17.2): one long row of paragraphs and tables, each with its style. */
 final class Blocks extends BlockVisitor
@@ -34,6 +35,10 @@ final class Blocks extends BlockVisitor
     /** How deep in lists the block stands; -1 outside of any. */
     private int $depth = -1;
     private bool $isQuoted = false;
+    /** Whether a style sheet of the writer’s own tells apart what looks alike otherwise. */
+    private readonly bool $isChanged;
+    /** What stands right under the heading. */
+    private ?Node $first = null;
     /** Whether the paragraph above bears a numbering of its own. */
     private bool $isAfterNumbers = false;
     /** @var array<string, true> languages of code */
@@ -44,7 +49,9 @@ final class Blocks extends BlockVisitor
         private readonly Runs $runs,
         private readonly Numbering $numbering,
         private readonly Places $places,
-    ) {}
+    ) {
+        $this->isChanged = $rendition->document->setup->style()->isChanged;
+    }
 
     /** @return list<string> languages that code in the text is in, each with a style of its own */
     public function languages(): array
@@ -80,6 +87,8 @@ final class Blocks extends BlockVisitor
         $heading = $this->heading($section);
         $last = $section->blocks[count($section->blocks) - 1] ?? null;
         $this->isAfterNumbers = null === $last ? $this->isAfterNumbers : str_ends_with($last->type, 'List');
+
+        $this->first = '' === $heading ? null : $section->blocks[0] ?? null;
 
         return $heading . $this->of($section->blocks);
     }
@@ -139,16 +148,24 @@ final class Blocks extends BlockVisitor
     {
         $runs = $this->runs->of($paragraph->content);
 
-        if ($this->isQuoted) {
+        $kind = $paragraph->kind();
+        if (null === $kind && $this->isQuoted) {
             return self::styled('Quote', $runs);
         }
-
-        if (self::isBlank($paragraph)) {
+        if (null === $kind && self::isBlank($paragraph)) {
             return self::styled('BlankLine', $runs);
         }
-        $direction = Direction::isRightToLeft($paragraph->plainText()) ? '<w:pPr><w:bidi/></w:pPr>' : '';
+        $style = match (true) {
+            null !== $kind => KindStyle::id($kind),
+            $this->isChanged && $paragraph === $this->first => 'FirstParagraph',
+            default => null,
+        };
+        $direction = Direction::isRightToLeft($paragraph->plainText()) ? '<w:bidi/>' : '';
+        if (null !== $style) {
+            return self::styled($style, $runs, $direction);
+        }
 
-        return '<w:p>' . $direction . $runs . '</w:p>';
+        return '<w:p>' . ('' === $direction ? '' : '<w:pPr>' . $direction . '</w:pPr>') . $runs . '</w:p>';
     }
 
     /** Programs leave blank lines between paragraphs and after lists; this one is the writer's. */
@@ -165,8 +182,10 @@ final class Blocks extends BlockVisitor
     private function itemStyle(Node $paragraph): string
     {
         return match (true) {
+            null !== $paragraph->kind() => KindStyle::id($paragraph->kind()),
             $this->isQuoted => 'Quote',
             self::isBlank($paragraph) => 'BlankLine',
+            $this->isChanged && $this->depth > 0 => 'ListParagraph' . ($this->depth + 1),
             default => 'ListParagraph',
         };
     }
@@ -337,7 +356,7 @@ final class Blocks extends BlockVisitor
     {
         $math = $this->runs->math($formula);
 
-        return '<w:p>' .
+        return ($this->isChanged ? '<w:p><w:pPr><w:pStyle w:val="Formula"/></w:pPr>' : '<w:p>') .
             (str_starts_with($math, '<m:') ? '<m:oMathPara>' . $math . '</m:oMathPara>' : $math) .
             '</w:p>';
     }

@@ -4,20 +4,48 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write\Docx;
 
+use Stemmata\Core\Document\Setup;
 use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Page\PageSetup;
 use Stemmata\Core\Rendition\Rendition;
+use Stemmata\Core\Style\KindDefinition;
+use Stemmata\Core\Style\StyleProperty;
 use Stemmata\Format\Write\DocumentWriter;
 
 /** Writes an Office Open XML text document (ECMA-376, transitional), the body as a stream. */
 final class DocxWriter implements DocumentWriter
 {
+    /** What files of this format can say. */
+    private const WEIGHTS = ['400', '700'];
     private const MAIN = 'application/vnd.openxmlformats-officedocument.wordprocessingml';
 
     /** Twentieths of a point: A4 with margins of 2.5 cm. */
     public function endings(): array
     {
         return ['docx'];
+    }
+
+    public function passesOver(Setup $setup): array
+    {
+        $weights = array_filter(
+            $setup->sheet()->kinds,
+            static fn(KindDefinition $kind): bool => !in_array(
+                $kind->said[StyleProperty::Weight->value] ?? '400',
+                self::WEIGHTS,
+                true,
+            ),
+        );
+
+        return [
+            ...$setup->pages()->saysRunningLines()
+                ? ['Headers and footers are not written into office files yet.']
+                : [],
+            ...[] === $weights
+                ? []
+                : [
+                    'Office files know regular and bold letters only: from a weight of 600 on they are bold, below it regular.',
+                ],
+        ];
     }
 
     public function mediaType(): string
@@ -55,7 +83,7 @@ final class DocxWriter implements DocumentWriter
             ),
         ]);
         $package->add('word/numbering.xml', [$numbering->toXml()]);
-        $package->add('word/settings.xml', [self::settings()]);
+        $package->add('word/settings.xml', [self::settings($rendition->document->setup->style()->hyphenates())]);
         $package->add('word/footnotes.xml', $notes->toXml());
         $package->add('word/_rels/document.xml.rels', [$relationships->toXml()]);
         $package->add('word/_rels/footnotes.xml.rels', [$notes->relationships->toXml()]);
@@ -125,12 +153,14 @@ final class DocxWriter implements DocumentWriter
             '<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/officeDocument" Target="word/document.xml"/><Relationship Id="rId2" Type="http://schemas.openxmlformats.org/package/2006/relationships/metadata/core-properties" Target="docProps/core.xml"/></Relationships>';
     }
 
-    private static function settings(): string
+    private static function settings(bool $hyphenates): string
     {
         return Xml::HEAD .
             '<w:settings ' .
             Xml::NAMES .
-            '><w:footnotePr><w:footnote w:id="-1"/><w:footnote w:id="0"/></w:footnotePr><w:compat><w:compatSetting w:name="compatibilityMode" w:uri="http://schemas.microsoft.com/office/word" w:val="15"/></w:compat></w:settings>';
+            '>' .
+            ($hyphenates ? '<w:autoHyphenation/>' : '') .
+            '<w:footnotePr><w:footnote w:id="-1"/><w:footnote w:id="0"/></w:footnotePr><w:compat><w:compatSetting w:name="compatibilityMode" w:uri="http://schemas.microsoft.com/office/word" w:val="15"/></w:compat></w:settings>';
     }
 
     private static function properties(TitleBlock $block): string

@@ -12,6 +12,7 @@ use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\Picture;
 use Stemmata\Format\Shared\FormulaMarkup;
+use Stemmata\Format\Shared\KindStyle;
 use Stemmata\Format\Shared\OfficeMath\OfficeMathWriter;
 
 /** Writes running text as runs (ECMA-376-1, 17.3.2). Links and cross-references are links and fields of the file. */
@@ -227,8 +228,19 @@ final class Runs extends InlineVisitor
 
     private static function properties(Node $text): string
     {
+        $kind = $text->findMark('kind')?->attribute('name');
+        if (is_string($kind) && null === $text->findMark('code')) {
+            return '<w:rStyle w:val="' . KindStyle::id($kind) . '"/>' . self::marks($text);
+        }
         $xml =
             null === $text->findMark('link') || null !== $text->findMark('code') ? '' : '<w:rStyle w:val="Hyperlink"/>';
+
+        return $xml . self::marks($text);
+    }
+
+    private static function marks(Node $text): string
+    {
+        $xml = '';
         foreach (self::PROPERTIES as $type => $property) {
             // Words stand above the line or below it, not both.
             $isOther = 'subscript' === $type && null !== $text->findMark('superscript');

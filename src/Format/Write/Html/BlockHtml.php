@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Format\Write\Html;
 
 use Stemmata\Core\Contents\ContentsSettings;
+use Stemmata\Core\Link\KindName;
 use Stemmata\Core\Rendition\BlockVisitor;
 use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Core\Text\ListStyle;
@@ -25,7 +26,11 @@ final class BlockHtml extends BlockVisitor
 
     protected function paragraph(Node $paragraph): string
     {
-        return '<p>' . $this->inline->of($paragraph->content) . "</p>\n";
+        $kind = $paragraph->kind();
+
+        return (null === $kind ? '<p>' : '<p class="' . KindName::PREFIX . $kind . '">') .
+            $this->inline->of($paragraph->content) .
+            "</p>\n";
     }
 
     protected function quotation(Node $quotation): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write\Html;
 
+use Stemmata\Core\Document\Setup;
 use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Language\Language;
 use Stemmata\Core\Outline\Level;
@@ -21,6 +22,13 @@ final class HtmlWriter implements DocumentWriter
     public function endings(): array
     {
         return ['html', 'htm'];
+    }
+
+    public function passesOver(Setup $setup): array
+    {
+        return $setup->pages()->saysRunningLines()
+            ? ['A web page has no sheets of paper: headers, footers and page numbers are not in it.']
+            : [];
     }
 
     public function mediaType(): string

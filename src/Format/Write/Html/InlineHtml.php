@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write\Html;
 
+use Stemmata\Core\Link\KindName;
 use Stemmata\Core\Rendition\InlineVisitor;
 use Stemmata\Core\Rendition\Places;
 use Stemmata\Core\Rendition\Rendition;
@@ -97,6 +98,9 @@ final class InlineHtml extends InlineVisitor
 
     private function marked(Mark $mark, string $inner): string
     {
+        if ('kind' === $mark->type) {
+            return sprintf('<span class="%s%s">%s</span>', KindName::PREFIX, (string) $mark->attribute('name'), $inner);
+        }
         if ('link' !== $mark->type) {
             $tag = self::TAGS[$mark->type];
 

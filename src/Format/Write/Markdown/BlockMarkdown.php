@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Format\Write\Markdown;
 
 use Stemmata\Core\Formula\Formula;
+use Stemmata\Core\Link\KindName;
 use Stemmata\Core\Rendition\BlockVisitor;
 use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Core\Text\Node;
@@ -41,7 +42,13 @@ final class BlockMarkdown extends BlockVisitor
 
     protected function paragraph(Node $paragraph): string
     {
-        return [] === $paragraph->content ? '<p></p>' : $this->inline->of($paragraph->content);
+        $words = [] === $paragraph->content ? '<p></p>' : $this->inline->of($paragraph->content);
+        $kind = $paragraph->kind();
+
+        // What stands between the two tags is Markdown again (CommonMark 0.31.2, 4.6).
+        return null === $kind
+            ? $words
+            : sprintf("<div class=\"%s%s\">\n\n%s\n\n</div>", KindName::PREFIX, $kind, $words);
     }
 
     protected function quotation(Node $quotation): string

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Format\Write\Markdown;
 
 use Stemmata\Core\Formula\Formula;
+use Stemmata\Core\Link\KindName;
 use Stemmata\Core\Rendition\InlineVisitor;
 use Stemmata\Core\Rendition\Places;
 use Stemmata\Core\Rendition\Rendition;
@@ -88,6 +89,14 @@ final class InlineMarkdown extends InlineVisitor
         }
         if ('link' === $mark->type) {
             return $this->link($mark, $this->grouped($nodes, $depth, '['));
+        }
+        if ('kind' === $mark->type) {
+            return sprintf(
+                '<span class="%s%s">%s</span>',
+                KindName::PREFIX,
+                (string) $mark->attribute('name'),
+                $this->grouped($nodes, $depth, '>'),
+            );
         }
         $sign = self::SIGNS[$mark->type] ?? null;
         $inner = $this->grouped($nodes, $depth, $sign ?? '>');

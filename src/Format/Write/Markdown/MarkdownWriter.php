@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write\Markdown;
 
+use Stemmata\Core\Document\Setup;
 use Stemmata\Core\Rendition\RenderedSection;
 use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Core\Text\Node;
@@ -23,6 +24,15 @@ final class MarkdownWriter implements DocumentWriter
     public function endings(): array
     {
         return ['md', 'markdown'];
+    }
+
+    public function passesOver(Setup $setup): array
+    {
+        return null === $setup->sheet && !$setup->pages()->saysRunningLines()
+            ? []
+            : [
+                'Markdown says what kind each text is of, but not how it looks: the style sheet is not in it, nor are headers and footers.',
+            ];
     }
 
     public function mediaType(): string

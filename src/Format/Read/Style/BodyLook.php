@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Stemmata\Format\Read;
+namespace Stemmata\Format\Read\Style;
 
 use Stemmata\Core\Document\Section;
 use Stemmata\Core\Outline\Level;
@@ -113,6 +113,7 @@ final class BodyLook
                 $look->after === $body->after ? null : $look->after,
                 $look->style === $body->style ? '' : $look->style,
             ),
+            $paragraph->kind(),
         );
     }
 }
