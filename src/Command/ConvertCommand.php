@@ -8,12 +8,14 @@ use Stemmata\Core\Contents\ContentsSettings;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\Section;
 use Stemmata\Core\Operation\Detail\UseHouseStyle;
+use Stemmata\Core\Operation\Detail\UseStyleSheet;
 use Stemmata\Core\Operation\Refused;
 use Stemmata\Core\Operation\Text\GenerateContents;
 use Stemmata\Core\Outline\IdSource;
 use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Rendition\Rendition;
+use Stemmata\Core\Style\StyleSheet;
 use Stemmata\Format\Formats;
 use Stemmata\Format\Shared\FormatException;
 use Symfony\Component\Console\Attribute\AsCommand;
@@ -26,6 +28,8 @@ use Symfony\Component\Console\Output\OutputInterface;
 final class ConvertCommand extends FileCommand
 {
     private const CONTENTS_TO = 3;
+    /** Bytes; a sheet that says all of every kind has some 40,000. */
+    private const MOST_OF_A_SHEET = 1_000_000;
 
     public function __construct(Formats $formats, private readonly IdSource $ids)
     {
@@ -37,7 +41,12 @@ final class ConvertCommand extends FileCommand
         $this->addArgument('in', InputArgument::REQUIRED)
             ->addArgument('out', InputArgument::REQUIRED)
             ->addOption('contents', null, InputOption::VALUE_NONE, 'Begin with contents of levels 1 to 3')
-            ->addOption('house-style', null, InputOption::VALUE_REQUIRED, 'How it looks: reading, academic or report');
+            ->addOption(
+                'house-style',
+                null,
+                InputOption::VALUE_REQUIRED,
+                'How it looks: a house style (reading, academic, report …), or a style sheet such as sheet.json',
+            );
     }
 
     protected function work(InputInterface $input, OutputInterface $output): void
@@ -48,7 +57,7 @@ final class ConvertCommand extends FileCommand
         $document = self::styled($read->document, $input);
         $rendition = Rendition::of($input->getOption('contents') ? $this->withContents($document) : $document);
         $this->write($out, $writer->write($rendition));
-        foreach ($read->report->losses() as $loss) {
+        foreach ([...$read->report->losses(), ...$writer->passesOver($document->setup)] as $loss) {
             self::errors($output)->writeln($loss, OutputInterface::OUTPUT_RAW);
         }
     }
@@ -86,9 +95,23 @@ final class ConvertCommand extends FileCommand
         if (!is_string($name)) {
             return $document;
         }
-        $chosen = (new UseHouseStyle($name))->applyTo($document);
+        $chosen = (str_ends_with(strtolower($name), '.json')
+            ? new UseStyleSheet(StyleSheet::fromJson(self::sheetIn($name)))
+            : new UseHouseStyle($name)
+        )->applyTo($document);
 
         return $chosen instanceof Refused ? throw FormatException::said($chosen->sentence) : $chosen->document;
+    }
+
+    /** @return mixed what the file holds; null for what is no JSON */
+    private static function sheetIn(string $file): mixed
+    {
+        $size = is_file($file) ? filesize($file) : false;
+        if (false === $size || $size > self::MOST_OF_A_SHEET) {
+            throw FormatException::said(sprintf('There is no style sheet “%s” that could be read.', $file));
+        }
+
+        return json_decode((string) file_get_contents($file), true, 16);
     }
 
     /** Contents stand in the opening; a document without one gets it for them. One that has contents keeps those. */

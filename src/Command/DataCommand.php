@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Command;
 
 use Doctrine\Migrations\DependencyFactory;
+use Stemmata\Disk\TemporaryFile;
 use Stemmata\Storage\Database\DataFolder;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -44,6 +45,7 @@ final class DataCommand extends Command
         $say = static function (string $sentence) use ($errors): void {
             $errors->writeln($sentence, OutputInterface::OUTPUT_RAW);
         };
+        TemporaryFile::sweep();
         $data = new DataFolder($this->folder);
         $trouble =
             $input->getOption('alone') && $data->isInUse()

@@ -7,6 +7,9 @@ namespace Stemmata\Disk;
 /** Files for the time of one piece of work. What does not fit on the disk is told, never cut short. */
 final class TemporaryFile
 {
+    /** Nobody works so long with a file without writing in it (seconds). */
+    private const ABANDONED = 600;
+
     /**
      * A new, empty one; whoever asked for it takes it away.
      *
@@ -16,9 +19,24 @@ final class TemporaryFile
     {
         $folder = sys_get_temp_dir();
         // PHP itself would turn to another folder, which may be one that everybody reads.
-        $path = is_writable($folder) ? @tempnam($folder, 'stemmata') : false;
+        $path = is_writable($folder) ? @tempnam($folder, sprintf('stemmata-%d-', getmypid())) : false;
 
         return false === $path ? throw new NoRoom() : $path;
+    }
+
+    /** Takes away what killed processes have left behind. */
+    public static function sweep(): void
+    {
+        foreach (glob(sys_get_temp_dir() . '/stemmata-[0-9]*-*') ?: [] as $left) {
+            $process = explode('-', basename($left))[1];
+            if (
+                !file_exists('/proc/' . $process) &&
+                @filemtime($left) < time() - self::ABANDONED &&
+                @fileowner($left) === posix_geteuid()
+            ) {
+                @unlink($left);
+            }
+        }
     }
 
     /**

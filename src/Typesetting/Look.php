@@ -11,8 +11,15 @@ use Stemmata\Core\Page\PageSetup;
 use Stemmata\Core\Page\RunningField;
 use Stemmata\Core\Page\RunningLine;
 use Stemmata\Core\Style\Alignment;
+use Stemmata\Core\Style\Figures;
+use Stemmata\Core\Style\HouseStyle;
+use Stemmata\Core\Style\HouseStyles;
+use Stemmata\Core\Style\Rule;
+use Stemmata\Core\Style\StyleProperty;
 use Stemmata\Core\Style\TextKind;
 use Stemmata\Core\Style\TextStyle;
+use Stemmata\Core\Style\WordLook;
+use Stemmata\Typesetting\Markup\BlockTypst;
 use Stemmata\Typesetting\Markup\TypstValue;
 
 /** Makes `look.typ` of a document's house style and page setup: what `book.typ` asks for. */
@@ -37,24 +44,35 @@ final readonly class Look
     {
         $style = $this->document->setup->style();
         $kinds = [];
-        $levels = [];
-        $lines = [];
         foreach (TextKind::cases() as $kind) {
             if (!$kind->hasLevels()) {
-                $kinds[] = $kind->value . ': ' . self::style($style->of($kind));
+                $kinds[$kind->value] = self::style($style->of($kind), self::usual($style)->of($kind));
             }
         }
-        for ($level = 1; $level <= 9; ++$level) {
-            $levels[] = self::style($style->of(TextKind::Heading, $level));
-            $lines[] = self::style($style->of(TextKind::ContentsLine, $level));
-        }
+        $body = $style->of(TextKind::Body);
+        // The first paragraph of a run is not indented by the engine, unless all are.
+        $indentsAll = $style->of(TextKind::FirstParagraph)->firstLine === $body->firstLine;
+        $kinds[TextKind::Body->value] = self::style($body, indentsAll: $indentsAll);
 
         return sprintf(
-            "#let kinds = (%s)\n#let levels = (%s,)\n#let contents-levels = (%s,)\n#let setup = (%s)\n#let words = (%s)\n",
-            implode(', ', $kinds),
-            implode(', ', $levels),
-            implode(', ', $lines),
-            self::dictionary($this->setup($this->document->setup->pages())),
+            "#let kinds = (%s)\n#let levels = %s\n#let items = %s\n#let contents-levels = %s\n#let own-kinds = (%s)\n#let own-words = (%s)\n#let setup = (%s)\n#let words = (%s)\n",
+            self::dictionary($kinds),
+            self::levels($style, TextKind::Heading),
+            self::items($style),
+            self::levels($style, TextKind::ContentsLine),
+            self::named(array_map(static fn(TextStyle $own): string => self::style($own), $style->own)),
+            self::named(array_map(self::wordLook(...), $style->words)),
+            self::dictionary([
+                ...$this->setup($this->document->setup->pages()),
+                'padding' => TypstValue::length(TextStyle::PADDING),
+                'is-changed' => TypstValue::of($style->isChanged),
+                'first-is-apart' => TypstValue::of(
+                    $style->of(TextKind::FirstParagraph) !=
+                        $body->with(firstLine: $style->of(TextKind::FirstParagraph)->firstLine) ||
+                        (!$indentsAll && 0.0 !== $style->of(TextKind::FirstParagraph)->firstLine) ||
+                        BlockTypst::boxes($style),
+                ),
+            ]),
             self::dictionary([
                 'page' => TypstValue::string(PageWords::page($this->document->titleBlock->language)),
                 'picture' => TypstValue::string(PageWords::picture($this->document->titleBlock->language)),
@@ -62,7 +80,113 @@ final readonly class Look
         );
     }
 
-    private static function style(TextStyle $style): string
+    private static function levels(HouseStyle $style, TextKind $kind): string
+    {
+        return '(' .
+            implode(
+                '',
+                array_map(
+                    static fn(int $level): string => self::style(
+                        $style->of($kind, $level),
+                        self::usual($style)->of($kind, $level),
+                    ) . ', ',
+                    range(1, 9),
+                ),
+            ) .
+            ')';
+    }
+
+    /** Items look as the text around them does, as long as no style sheet says otherwise. */
+    private static function items(HouseStyle $style): string
+    {
+        $items = '';
+        foreach (range(1, 9) as $depth) {
+            $item = $style->of(TextKind::ListItem, $depth);
+            $items .= sprintf('%s + (is-apart: %s), ', self::style($item), TypstValue::of($style->isChanged));
+        }
+
+        return '(' . $items . ')';
+    }
+
+    /** @param array<string, string> $entries by names that are no words of the engine’s */
+    private static function named(array $entries): string
+    {
+        $written = ':';
+        foreach ($entries as $name => $value) {
+            $written .= (':' === $written ? '' : ', ') . TypstValue::string($name) . ': ' . $value;
+        }
+
+        return ':' === $written ? $written : substr($written, 1);
+    }
+
+    /** What is said of words of a kind, and nothing else: the rest they have from the text they stand in. */
+    private static function wordLook(WordLook $look): string
+    {
+        $said = static fn(StyleProperty $property): ?string => $look->find($property);
+        $colour = $said(StyleProperty::Colour);
+        $size = $said(StyleProperty::Size);
+        $text = array_filter([
+            'font' =>
+                null === $said(StyleProperty::Face)
+                    ? ''
+                    : '(' . TypstValue::string($said(StyleProperty::Face)) . ',) + ' . TypstValue::of(self::FALLBACK),
+            'size' =>
+                null === $size
+                    ? ''
+                    : (str_ends_with($size, '%')
+                        ? sprintf('%Fem', (float) $size / 100)
+                        : TypstValue::length((float) $size)),
+            'weight' => $said(StyleProperty::Weight) ?? '',
+            'style' => match ($said(StyleProperty::Slant)) {
+                null => '',
+                'italic' => '"italic"',
+                default => '"normal"',
+            },
+            'fill' => null === $colour ? '' : ('ink' === $colour ? 'black' : 'rgb("' . $colour . '")'),
+            'tracking' =>
+                null === $said(StyleProperty::LetterSpacing)
+                    ? ''
+                    : TypstValue::length((float) $said(StyleProperty::LetterSpacing)),
+            'number-type' =>
+                null === $said(StyleProperty::Figures)
+                    ? ''
+                    : self::figures(Figures::from($said(StyleProperty::Figures))),
+        ]);
+        $ground = $said(StyleProperty::Ground);
+
+        return sprintf(
+            '(text: (%s), capitals: %s, underline: %s, ground: %s)',
+            [] === $text ? ':' : self::dictionary($text),
+            TypstValue::string($said(StyleProperty::Capitals) ?? 'none'),
+            TypstValue::of('yes' === $said(StyleProperty::Underline)),
+            TypstValue::of('none' === $ground ? null : $ground),
+        );
+    }
+
+    private static function figures(Figures $figures): string
+    {
+        return match ($figures) {
+            Figures::Usual => 'auto',
+            Figures::Lining => '"lining"',
+            Figures::OldStyle => '"old-style"',
+        };
+    }
+
+    private static function rule(?Rule $rule): string
+    {
+        return null === $rule
+            ? 'none'
+            : sprintf('(%s, %s)', TypstValue::length($rule->width), TypstValue::string($rule->colour));
+    }
+
+    /** What the pages of a house style are made for: what a sheet says otherwise is told apart from it. */
+    private static function usual(HouseStyle $style): HouseStyle
+    {
+        return HouseStyles::find($style->name) ?? $style;
+    }
+
+    /** @param TextStyle|null $usual the same kind as the house style has it */
+    private static function style(TextStyle $style, ?TextStyle $usual = null, bool $indentsAll = false): string
     {
         return '(' .
             self::dictionary([
@@ -71,14 +195,36 @@ final readonly class Look
                 'pitch' => TypstValue::length($style->pitch()),
                 'weight' => TypstValue::of($style->weight),
                 'italic' => TypstValue::of($style->italic),
+                'capitals' => TypstValue::string($style->capitals->value),
+                'tracking' => TypstValue::length($style->letterSpacing),
+                'colour' => TypstValue::of($style->colour),
+                'ground' => TypstValue::of($style->ground),
+                'underline' => TypstValue::of($style->underline),
+                'figures' => self::figures($style->figures),
                 'justified' => TypstValue::of(Alignment::Justified === $style->alignment),
-                'centred' => TypstValue::of(Alignment::Centred === $style->alignment),
+                'align' => match ($style->alignment) {
+                    Alignment::Start, Alignment::Justified => 'none',
+                    Alignment::Centred => 'center',
+                    Alignment::End => 'end',
+                },
+                'hyphenate' => TypstValue::of($style->hyphenates()),
                 'first-line' => TypstValue::length($style->firstLine),
-                'indents-all' => TypstValue::of($style->indentsAll),
+                'indents-all' => TypstValue::of($indentsAll),
                 'indent-start' => TypstValue::length($style->indentStart),
                 'indent-end' => TypstValue::length($style->indentEnd),
                 'before' => TypstValue::length($style->spaceBefore),
                 'after' => TypstValue::length($style->spaceAfter),
+                'rule-above' => self::rule($style->ruleAbove),
+                'rule-below' => self::rule($style->ruleBelow),
+                'frame' => self::rule($style->frame),
+                'before-shift' => TypstValue::length($style->spaceBefore - ($usual ?? $style)->spaceBefore),
+                'after-shift' => TypstValue::length($style->spaceAfter - ($usual ?? $style)->spaceAfter),
+                'page-top' => TypstValue::length(
+                    $style->spaceBefore === ($usual ?? $style)->spaceBefore ? 0.0 : $style->spaceBefore,
+                ),
+                'keep-with-next' => TypstValue::of($style->keepWithNext),
+                'keep-together' => TypstValue::of($style->keepTogether),
+                'new-page' => TypstValue::of($style->newPage),
             ]) .
             ')';
     }

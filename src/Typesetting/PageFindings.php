@@ -28,6 +28,10 @@ final class PageFindings
                 ? [$failure['kind'] ?? null, $failure['section'] ?? null]
                 : [null, null];
             [$kind, $sentence] = match (true) {
+                'undrawn' === $kind => [
+                    'picture-left-blank',
+                    'A picture here is left blank: it cannot be drawn, or not in the time that there is for one.',
+                ],
                 is_string($section) && isset($positions[$section]) => [
                     'plain-words-only',
                     'This section could be printed as plain words only.',

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Typesetting;
 
+use Stemmata\Core\Document\Setup;
 use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Format\Write\DocumentWriter;
 
@@ -15,6 +16,11 @@ final readonly class PdfWriter implements DocumentWriter
     public function endings(): array
     {
         return ['pdf'];
+    }
+
+    public function passesOver(Setup $setup): array
+    {
+        return [];
     }
 
     public function mediaType(): string

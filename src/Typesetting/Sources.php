@@ -7,6 +7,7 @@ namespace Stemmata\Typesetting;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\References;
 use Stemmata\Core\Rendition\Rendition;
+use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\Picture;
 use Stemmata\Typesetting\Markup\BlockTypst;
@@ -19,13 +20,26 @@ use Stemmata\Typesetting\Markup\TypstValue;
  */
 final readonly class Sources
 {
+    /** Letters, about, of a paragraph of plain words. */
+    private const PLAIN_LENGTH = 2000;
+
     private Rendition $rendition;
     private Look $look;
+    /** @var array<string, true> ids of sections whose words alone are printed, for they took the engine too long */
+    private array $plain;
 
-    public function __construct(private Document $document)
+    /** @param int $simplified how often the engine gave up on this document: once, and its longest section is made plain */
+    public function __construct(private Document $document, int $simplified = 0)
     {
         $this->rendition = Rendition::of($document);
         $this->look = new Look($document);
+        $this->plain = array_fill_keys(HeavySections::of($document, $simplified), true);
+    }
+
+    /** @return list<string> ids of sections of which the words alone are printed */
+    public function plain(): array
+    {
+        return array_keys($this->plain);
     }
 
     public function look(): string
@@ -59,10 +73,17 @@ final readonly class Sources
         $outline = $this->document->outline;
         $references = $this->document->references();
         $language = $this->document->titleBlock->language;
+        $isBoxed = BlockTypst::boxes($this->document->setup->style());
         $keys = [];
         foreach ($outline->ids() as $position => $id) {
             // A text of which nobody says when it was changed is like no other.
-            $parts = [$language, $revisions[$id->value] ?? random_bytes(16), ...$this->heading($position, $id->value)];
+            $parts = [
+                $language,
+                $revisions[$id->value] ?? random_bytes(16),
+                isset($this->plain[$id->value]),
+                $isBoxed,
+                ...$this->heading($position, $id->value),
+            ];
             $refers = $references[$position] ?? null;
             if (null !== $refers) {
                 $parts[] = $this->rendition->labelsOf($id->value);
@@ -87,19 +108,52 @@ final readonly class Sources
         $inline = new InlineTypst($this->rendition);
         $section = $this->rendition->sectionAt($position);
         [$level, $number, $restart] = $this->heading($position, $section->id);
-        $source = sprintf(
-            "#import \"/book.typ\": *\n#section(%s, %d, %s, [%s], %s%s%s)\n%s",
+        $isOnOwnPage = !$section->level->isOpening() && BlockTypst::beginsWithOwnPage($section->blocks);
+        $break = sprintf("#section-break(%d%s)\n", $level, $isOnOwnPage ? ', own-page: true' : '');
+        $heading = sprintf(
+            "#section(%s, %d, %s, [%s], %s%s)\n",
             TypstValue::string($section->id),
             $level,
             TypstValue::string($number),
             $section->level->isOpening() ? '' : $inline->of($section->heading),
             TypstValue::string(trim(strtr(Node::plainTextOf($section->heading), "\n", ' '))),
             null === $restart ? '' : ', number-at: ' . $restart,
-            !$section->level->isOpening() && BlockTypst::beginsWithOwnPage($section->blocks) ? ', own-page: true' : '',
-            (new BlockTypst($inline, $this->rendition))->of($section->blocks, $section->id),
         );
+        $source =
+            "#import \"/book.typ\": *\n" .
+            $break .
+            (isset($this->plain[$section->id])
+                ? $heading . $this->wordsAlone($section->blocks)
+                : (new BlockTypst($inline, $this->rendition))->of($section->blocks, $section->id, $heading));
 
         return [$source, $inline->pictures];
+    }
+
+    /**
+     * Paragraphs of a length that the engine sets in no time, whatever the words stood in.
+     *
+     * @param list<Node> $blocks
+     */
+    private function wordsAlone(array $blocks): string
+    {
+        $worded = Body::of($blocks)->mapped(
+            fn(Node $part): Node => 'crossReference' === $part->type
+                ? Node::text($this->rendition->places->crossReferenceWords($part))
+                : $part,
+        );
+        $paragraphs = [];
+        foreach ($worded->blocks as $block) {
+            $words = strtr($block->plainText(), "\n\t", '  ');
+            array_push($paragraphs, ...explode("\n", wordwrap($words, self::PLAIN_LENGTH)));
+        }
+
+        return implode(
+            "\n\n",
+            array_map(
+                TypstValue::words(...),
+                array_filter($paragraphs, static fn(string $each): bool => '' !== trim($each)),
+            ),
+        );
     }
 
     /** @return array{int, string, int|null} level, number, and the page number set there on purpose */

@@ -8,6 +8,7 @@ use Stemmata\Core\Document\Document;
 use Stemmata\Core\Text\Picture;
 use Stemmata\Typesetting\Engine\Engine;
 use Stemmata\Typesetting\Engine\StillSetting;
+use Stemmata\Typesetting\Engine\TookTooMuch;
 use Stemmata\Typesetting\Engine\TypesettingFailed;
 
 /** Makes pages of a document. The engine is sent only what it does not have yet. */
@@ -40,17 +41,46 @@ final readonly class Typesetter
         bool $staysWarm = false,
         ?\Closure $whenRead = null,
     ): Typeset {
-        $sources = new Sources($document);
-        $request = [
-            'document' => $name,
-            'isFleeting' => !$staysWarm,
-            'look' => $sources->look(),
-            'main' => $sources->main(),
-            'sections' => (object) $sources->keys($revisions),
-        ];
-        if (null !== $standard) {
-            $request['pdf'] = ['standard' => $standard->value];
+        [$simplified, $isAfresh] = [0, false];
+        while (true) {
+            $sources = new Sources($document, $simplified);
+            $request = [
+                'document' => $name,
+                'isFleeting' => !$staysWarm,
+                'simplified' => $simplified,
+                'isAfresh' => $isAfresh && 0 === $simplified,
+                'look' => $sources->look(),
+                'main' => $sources->main(),
+                'sections' => (object) $sources->keys($revisions),
+            ];
+            if (null !== $standard) {
+                $request['pdf'] = ['standard' => $standard->value];
+            }
+            try {
+                return $this->exchanged($document, $sources, $request, $whenRead);
+            } catch (TookTooMuch $failed) {
+                // The longest sections in plain words, so that all others have their pages.
+                $isSimpler =
+                    $simplified < HeavySections::MOST_ROUNDS &&
+                    count($sources->plain()) < count(HeavySections::of($document, $simplified + 1));
+                if (!$isSimpler && (!$failed->isRemembered || $isAfresh)) {
+                    throw $failed;
+                }
+                // What took too long may be gone by now.
+                [$simplified, $isAfresh] = $isSimpler ? [$simplified + 1, $isAfresh] : [0, true];
+            }
         }
+    }
+
+    /**
+     * @param array<string, mixed>   $request
+     * @param \Closure(): mixed|null $whenRead
+     *
+     * @throws TypesettingFailed
+     * @throws StillSetting
+     */
+    private function exchanged(Document $document, Sources $sources, array $request, ?\Closure $whenRead): Typeset
+    {
         $extra = [];
         $pictures = [];
         // First only what lacks is asked for: pages may take long, and nothing is to be held open meanwhile.
@@ -58,11 +88,11 @@ final readonly class Typesetter
         for ($round = 0; $round < self::MOST_ROUNDS; ++$round) {
             [$said, $bytes] = $this->engine->exchange($request + $extra, $patience);
             if (is_array($said['answer'] ?? null)) {
-                return self::result($document, $said['answer'], $bytes);
+                return self::result($document, $sources->plain(), $said['answer'], $bytes);
             }
             if (is_int($said['waiting'] ?? null)) {
                 // Whoever stands in line is told so at once, and holds nobody meanwhile.
-                if (0.0 !== $patience || $said['waiting'] > 0) {
+                if (null === $whenRead || 0.0 !== $patience || $said['waiting'] > 0) {
                     throw new StillSetting($said['waiting']);
                 }
                 $whenRead();
@@ -73,7 +103,7 @@ final readonly class Typesetter
             } else {
                 throw is_string($said['failed'] ?? null) && 'limit' !== $said['failed']
                     ? TypesettingFailed::because($said['failed'])
-                    : TypesettingFailed::tookTooMuch();
+                    : new TookTooMuch(true === ($said['isRemembered'] ?? null));
             }
         }
         throw TypesettingFailed::notThere();
@@ -106,14 +136,21 @@ final readonly class Typesetter
         return ['sources' => (object) $made, 'pictures' => (object) $bytes];
     }
 
-    /** @param array<mixed> $answer */
-    private static function result(Document $document, array $answer, string $pdf): Typeset
+    /**
+     * @param list<string> $plain ids of sections of which the words alone were sent
+     * @param array<mixed> $answer
+     */
+    private static function result(Document $document, array $plain, array $answer, string $pdf): Typeset
     {
+        $failures = is_array($answer['findings'] ?? null) ? $answer['findings'] : [];
+        foreach ($plain as $section) {
+            $failures[] = ['kind' => 'left-out', 'section' => $section];
+        }
         $spots = is_array($answer['spots'] ?? null) ? $answer['spots'] : [];
 
         return new Typeset(
             PageMap::of(is_int($answer['pages'] ?? null) ? $answer['pages'] : 0, $spots),
-            PageFindings::of($document, is_array($answer['findings'] ?? null) ? $answer['findings'] : [], $spots),
+            PageFindings::of($document, $failures, $spots),
             $pdf,
             PdfStandard::tryFrom(is_string($answer['standard'] ?? null) ? $answer['standard'] : '') ??
                 PdfStandard::Tagged,

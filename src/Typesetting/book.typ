@@ -1,7 +1,8 @@
 // What every document is typeset with. Its sections call these functions with words that are string literals; look.typ,
 // which PHP makes of the house style and the page setup, says how each kind of text looks. No file is read here but the
 // pictures of the document, by their hash.
-#import "look.typ": kinds, levels, contents-levels, setup, words
+#import "look.typ": kinds, levels, contents-levels, items, setup, words
+#import "looks.typ": boxed-paragraph, drawn-around, dressed, first-paragraph, in-cell, in-head, indented-paragraph, indents, is-drawn, item, looks, of-kind, second-paragraph, styled-block, word
 #import "tables.typ": breaking, fitted, holds, may-break, shrunk
 
 // Places that can be gone to, and whose pages are asked for. Two kinds of them may share an id.
@@ -36,67 +37,63 @@
 // `source` is content, whose long words may be broken.
 #let unread-formula(source) = told("unread-formula") + code(source)
 
-// --- looks ---------------------------------------------------------------------------------------------------------
-
-// Lines stand exactly so far from each other as the style says, whatever the face.
-#let looks(style, body) = {
-  set text(
-    font: (style.face,) + setup.fallback,
-    size: style.size,
-    weight: style.weight,
-    style: if style.italic { "italic" } else { "normal" },
-    hyphenate: style.justified,
-    top-edge: 0.8em,
-    bottom-edge: -0.2em,
-  )
-  set par(
-    justify: style.justified,
-    leading: style.pitch - style.size,
-    spacing: style.pitch - style.size + style.after,
-    first-line-indent: (amount: style.first-line, all: style.indents-all),
-  )
-  set align(center) if style.centred
-  body
-}
 // Where words may be wider than the lines: letters are large, or the lines short.
 #let by-width(body) = layout(size => breaking(size.width, body))
-#let styled-block(style, body, ..options) = block(
-  above: style.before,
-  below: style.after,
-  width: 100%,
-  inset: (left: style.indent-start, right: style.indent-end),
-  ..options,
-  looks(style, body),
-)
-
 // --- blocks --------------------------------------------------------------------------------------------------------
 
-#let quotation(body) = {
+#let quotation(body, may-begin: false) = {
   let style = kinds.quotation
+  if style.new-page and may-begin { pagebreak(weak: true) }
   block(
     above: style.pitch - style.size + style.before,
     below: style.pitch - style.size + style.after,
-    inset: (
-      left: if setup.right-to-left { style.indent-end } else { style.indent-start },
-      right: if setup.right-to-left { style.indent-start } else { style.indent-end },
+    inset: indents(style),
+    breakable: not style.keep-together,
+    sticky: style.keep-with-next,
+    drawn-around(
+      style,
+      quote(block: true, quotes: false, looks(style + (indents-all: style.first-line != 0pt), dressed(style, body))),
     ),
-    quote(block: true, quotes: false, looks(style, body)),
   )
 }
-#let bullets(..items) = list(marker: ([•], [–], [◦]), ..items.pos())
-#let numbered(start, pattern, ..items) = enum(start: start, numbering: pattern, ..items.pos())
-#let code-block(lines) = styled-block(
-  kinds.code,
+#let item-gap(depth) = {
+  let style = items.at(calc.min(depth, 9) - 1)
+  style.pitch - style.size + style.after
+}
+#let list-block(depth, body) = {
+  let style = items.at(calc.min(depth, 9) - 1)
+  let gap = item-gap(depth)
+  set list(spacing: gap)
+  set enum(spacing: gap)
+  set par(spacing: gap)
+  set block(above: gap + 3pt + style.before, below: gap + 3pt)
+  body
+}
+#let bullets(depth, ..items) = list-block(depth, list(marker: ([•], [–], [◦]), ..items.pos().map(each => item(depth, each))))
+#let numbered(depth, start, pattern, ..items) = list-block(depth, enum(
+  start: start,
+  numbering: pattern,
+  ..items.pos().map(each => item(depth, each)),
+))
+#let code-block(lines) = {
+  let style = kinds.code
+  // The engine takes four fifths of a size for code; a style sheet's is the size that it says.
+  show raw: set text(font: (style.face,) + setup.fallback, size: if setup.is-changed { 1.25em } else { 1em })
   // Lines are broken between words; what has none that is short enough, anywhere.
-  layout(size => {
+  let body = layout(size => {
     let most = calc.max(1, calc.floor(size.width / measure(raw("0")).width) - 1)
     show regex("\\S{" + str(most) + ",}"): it => it.text.clusters().join(may-break)
-    raw(lines, block: true, theme: none)
-  }),
-  fill: luma(96%),
-  inset: (x: 8pt, y: 6pt),
-  breakable: true,
-)
+    // Long ones in portions: what goes on over pages costs as much for each page as it is long.
+    set block(spacing: par.leading)
+    for portion in lines.split("\n").chunks(60) { raw(portion.join("\n"), block: true, theme: none) }
+  })
+  let ground = (fill: luma(96%), inset: (x: 8pt, y: 6pt), breakable: true)
+  if is-drawn(style) { styled-block(style, body, breakable: true) } else if (
+    style.indent-start == 0pt and style.indent-end == 0pt
+  ) { styled-block(style, body, ..ground) } else {
+    styled-block(style, block(width: 100%, ..ground, body), breakable: true)
+  }
+}
 #let separator = align(center, block(above: 1.2em, below: 1.2em, pdf.artifact(line(length: 18%, stroke: 0.5pt + luma(60%)))))
 #let other-way(direction, body) = {
   set text(dir: direction)
@@ -135,7 +132,7 @@
 }
 #let data-table(columns, heads, cells, words, full, repeated, id, landscape, caption) = {
   let body = figure(
-    spot("caption", id) + looks(kinds.table, layout(size => fitted(
+    spot("caption", id) + looks(kinds.table-cell, layout(size => fitted(
       size.width,
       columns,
       heads,
@@ -173,14 +170,23 @@
 #let gap = [#metadata("gap")<gap>]
 #let chapter-mark = [#metadata("chapter")<chapter>]
 #let head-mark(level, plain) = [#metadata(plain)#label("head-" + str(level))]
-// `plain` is what headers say of it.
-// With `own-page`, contents follow that stand on a page of their own, heading and all.
-#let section(id, level, number, body, plain, number-at: none, own-page: false) = {
+// Space above what begins a page is none to the engine; where a style sheet asks for some, it is made.
+#let page-top(style) = if style.page-top > 0pt { block(height: style.page-top, above: 0pt, below: 0pt) }
+// What stands before a section. With `own-page`, contents follow that stand on a page of their own, heading and all.
+#let section-break(level, own-page: false) = {
   if own-page { pagebreak(weak: true) }
   if level == 1 and setup.chapters != "following" {
     gap
     pagebreak(weak: true, to: if setup.chapters == "rightPage" { "odd" })
+    page-top(levels.at(0))
+  } else if level > 0 and levels.at(level - 1).new-page {
+    gap
+    pagebreak(weak: true)
+    page-top(levels.at(level - 1))
   }
+}
+// `plain` is what headers say of it.
+#let section(id, level, number, body, plain, number-at: none) = {
   if number-at != none { counter(page).update(number-at) }
   let lead = {
     spot("section", id)
@@ -258,12 +264,12 @@
   }
   outline(title: none, target: figure.where(kind: name))
 }
-#let contents(id, title, lines, pages, two-columns, shaded, own-page, goes-with-heading) = {
-  if own-page and not goes-with-heading { pagebreak(weak: true) }
+#let contents(id, title, lines, pages, two-columns, shaded, own-page, goes-with-heading, top-level) = {
+  if (own-page or (top-level and kinds.contents-title.new-page)) and not goes-with-heading { pagebreak(weak: true) }
   let body = {
     // Where they begin: with the title, which may go to the next page with the first line.
     if title == "" { block-spot(spot("contents", id)) } else {
-      styled-block(kinds.contentsTitle, spot("contents", id) + title, sticky: true)
+      styled-block(kinds.contents-title, spot("contents", id) + title, sticky: true)
     }
     let name = "contents-" + id
     if two-columns {
@@ -351,31 +357,36 @@
     setup.two-sided and calc.even(counter(page).get().first())
   ) { setup.at("even-" + which) } else { setup.at(which) }
   if line != none {
-    looks(kinds.runningLine, layout(size => {
+    drawn-around(kinds.running-line, looks(kinds.running-line, dressed(kinds.running-line, layout(size => {
       let words = line.map(pieces)
       let gaps = (words.filter(each => each != none).len() - 1) * 1em.to-absolute()
       let widths = shares(words.map(each => measure(each).width), size.width - calc.max(0pt, gaps))
+      let (first, middle, last) = widths.map(width => width + 0.2pt)
+      // In the middle of the page, unless one of its neighbours reaches too far.
+      let has-room = calc.max(first, last) <= (size.width - middle) / 2
       grid(
-        columns: (1fr, auto, 1fr),
+        columns: if has-room { (1fr, auto, 1fr) } else { (first, 1fr, last) },
         align: (start, center, end),
         ..words.zip(widths).map(((each, width)) => cut-to(width + 0.1pt, each)),
       )
-    }))
+    }))))
   }
 }
 
+#let title-lines = for (index, (kind, line)) in setup.title-lines.enumerate() {
+  if index == 0 { page-top(kinds.at(kind)) }
+  styled-block(kinds.at(kind), by-width(line))
+}
 #let title-page = {
   if setup.title-page {
     page(header: none, footer: none, numbering: none, {
       v(24%)
-      for (kind, line) in setup.title-lines { styled-block(kinds.at(kind), by-width(line)) }
+      title-lines
     })
     if setup.two-sided {
       page(header: none, footer: none, numbering: none, [])
     }
-  } else {
-    for (kind, line) in setup.title-lines { styled-block(kinds.at(kind), by-width(line)) }
-  }
+  } else { title-lines }
 }
 #let begin-body = {
   [#metadata("front-end")<front-end>]
@@ -402,27 +413,40 @@
   set strong(delta: 250)
   set list(indent: 1em, body-indent: 0.6em)
   set enum(indent: 1em, body-indent: 0.6em)
-  let item-gap = kinds.listItem.pitch - kinds.listItem.size + kinds.listItem.after
-  set list(spacing: item-gap)
-  set enum(spacing: item-gap)
-  show list: set par(first-line-indent: 0pt, spacing: item-gap)
-  show enum: set par(first-line-indent: 0pt, spacing: item-gap)
-  show list: set block(above: item-gap + 3pt, below: item-gap + 3pt)
-  show enum: set block(above: item-gap + 3pt, below: item-gap + 3pt)
+  show list: set par(first-line-indent: 0pt, hanging-indent: 0pt)
+  show enum: set par(first-line-indent: 0pt, hanging-indent: 0pt)
   show quote: set pad(x: 0pt)
   show quote: set block(above: 0pt, below: 0pt)
-  show math.equation.where(block: true): set block(above: 1.1em, below: 1.1em)
+  show math.equation.where(block: true): set block(
+    above: 1.1em + kinds.formula.before,
+    below: 1.1em + kinds.formula.after,
+  )
+  show math.equation.where(block: true): set text(
+    size: kinds.formula.size,
+    fill: if kinds.formula.colour == none { black } else { rgb(kinds.formula.colour) },
+  )
   show math.equation.where(block: true): it => layout(size => within(size.width, it))
-  set footnote.entry(separator: line(length: 18%, stroke: 0.4pt + luma(50%)), gap: 0.4em)
-  show footnote.entry: it => looks(kinds.footnote, it)
+  // What the house styles leave below a note, 2 points, is part of the gap between two.
+  set footnote.entry(separator: line(length: 18%, stroke: 0.4pt + luma(50%)), gap: 0.4em + kinds.footnote.after - 2pt)
+  show footnote.entry: it => drawn-around(kinds.footnote, looks(kinds.footnote, dressed(kinds.footnote, it)))
   show raw: set par(justify: false, first-line-indent: 0pt)
   show heading: it => {
     let style = levels.at(calc.min(it.level, 9) - 1)
     let is-long = it.supplement == [long]
-    styled-block(style, by-width(it.body), breakable: is-long, sticky: not is-long)
+    styled-block(
+      style,
+      by-width(it.body),
+      breakable: is-long or not style.keep-together,
+      sticky: not is-long and style.keep-with-next,
+    )
   }
   show figure: set block(breakable: true)
-  show figure.caption: it => styled-block(kinds.caption, it.body, sticky: it.position == top)
+  // The room between a caption and what it belongs to is the figure's; what a style sheet says otherwise is put to that.
+  show figure.caption: it => pad(top: kinds.caption.before-shift, bottom: kinds.caption.after-shift, styled-block(
+    kinds.caption,
+    it.body,
+    sticky: it.position == top or kinds.caption.keep-with-next,
+  ))
   show figure: it => block(above: 1.2em, below: 1.2em, it)
   show: it => looks(kinds.body, it)
   body

@@ -2,6 +2,7 @@
 // layout”); where that is too much, letters become smaller and words are hyphenated, by turns and down to a floor, and
 // what is too wide even so goes on in parts below each other. No word ever leaves its column.
 #import "look.typ": kinds, setup
+#import "looks.typ": in-cell, in-head
 
 // A place where a word may be broken without a hyphen; the engine passes over spaces of no width at all.
 #let may-break = h(0.001pt)
@@ -94,7 +95,7 @@
 
 // How a table is set in a width: the share of its letters' size, the columns of each part, and whether its words must be broken.
 #let plan(room, columns, words, full, repeated) = {
-  let size = kinds.table.size
+  let size = kinds.table-cell.size
   let natural = needs(columns, (), full)
   let whole = needs(columns, words, ())
   let natural = natural.zip(whole).map(((one, other)) => calc.min(room, calc.max(one, other)))
@@ -148,7 +149,7 @@
     if to <= from and not is-repeated { continue }
     let (x, columns) = if is-repeated { (0, 1) } else { (from - begin + shift, to - from) }
     let room = if isTight { total(widths.slice(x, x + columns)) - pad * 2 }
-    let body = if not is-repeated and cell.x < begin { [] } else if cell.header { strong(cell.body) } else { cell.body }
+    let body = if not is-repeated and cell.x < begin { [] } else if cell.header { in-head(cell.body) } else { in-cell(cell.body) }
     if isTight {
       body = {
         show math.equation: it => shrunk(room, it)
@@ -164,7 +165,7 @@
   let (share, parts, isTight) = plan(room, columns, words, full, repeated)
   if parts.len() > 1 { told }
   set text(size: share * 1em, hyphenate: isTight)
-  set par(leading: (kinds.table.pitch - kinds.table.size) * share)
+  set par(leading: (kinds.table-cell.pitch - kinds.table-cell.size) * share)
   for (index, (begin, end, widths)) in parts.enumerate() {
     let shift = if index > 0 and repeated and columns > 2 { 1 } else { 0 }
     let pad = padding(share)
@@ -173,6 +174,10 @@
     let printed(..options) = table(
       columns: widths,
       stroke: (x, y) => (bottom: 0.4pt + luma(55%), top: if y == 0 { 0.8pt } else { none }),
+      fill: (x, y) => {
+        let style = if y < heads { kinds.table-head } else { kinds.table-cell }
+        if style.ground != none { rgb(style.ground) }
+      },
       inset: (x: pad, y: 3.5pt * share),
       ..options,
     )

@@ -39,7 +39,7 @@ final class BehindNginxTest extends TestCase
         );
         $files->dumpFile(self::$folder . '/nginx-stemmata.conf', $shipped('nginx-stemmata.conf'));
         $server = strtr($shipped('nginx.conf'), [
-            $root . '/deploy/nginx-stemmata.conf' => self::$folder . '/nginx-stemmata.conf',
+            '/etc/nginx/stemmata.conf' => self::$folder . '/nginx-stemmata.conf',
         ]);
         // The server for other machines, with the signs taken away, and places of its own for what is kept in /etc.
         $public = strtr((string) preg_replace('/^# ?/m', '', substr($server, (int) strpos($server, '# server {'))), [

@@ -96,6 +96,23 @@ final class PagesOverHttpTest extends TestCase
         );
     }
 
+    /** Proof shows a file and a map of it; of two states they would lead from a line to another one. */
+    public function testTheFileIsOfTheRevisionThatIsAskedForOrNone(): void
+    {
+        $document = LiveDocument::from(self::$server, "# Lamps\n\nThe old lamp.\n");
+        $revision = $document->revision();
+        $path = '/api/documents/' . $document->id . '/pages.pdf?revision=' . $revision;
+        self::assertStringStartsWith('%PDF', self::$server->text($path));
+        $document->type(0, 'The new lamp.');
+        $passed = self::$server->get('GET', $path);
+        self::assertSame([409, 'stale'], [$passed['status'], $passed['reason']]);
+        $newest = '/api/documents/' . $document->id . '/pages.pdf?revision=' . ($revision + 1);
+        self::assertStringContainsString(
+            'The new lamp.',
+            implode('', PrintedPages::of(self::$server->text($newest))->texts()),
+        );
+    }
+
     public function testTheDeskKnowsHowManyPagesThereAre(): void
     {
         $document = LiveDocument::from(self::$server, "# Lamps\n\nThe old lamp.\n");

@@ -57,26 +57,10 @@ final class RacingWritesTest extends TestCase
         $document = LiveDocument::from(self::$server, "# One\n\na\n\n## Two\n\nb\n\n# Three\n\nc\n\n# Four\n\nd\n");
         $other = LiveDocument::from(self::$server, "# First\n\nx\n\n# Second\n\ny\n");
         $seconds = (float) (getenv('STEMMATA_RACE') ?: '1.2');
-        $clients = array_map(
-            static function (string $does) use ($document, $other, $seconds): Process {
-                $client = new Process(
-                    [
-                        'node',
-                        __DIR__ . '/racing-client.mjs',
-                        self::$server->address(),
-                        $document->id,
-                        $other->id,
-                        $does,
-                        (string) $seconds,
-                    ],
-                    timeout: 60 + $seconds,
-                );
-                $client->start();
-
-                return $client;
-            },
-            ['inserts', $way],
-        );
+        $clients = array_map(static fn(string $does): Process => self::client($document, $other, $does, $seconds), [
+            'inserts',
+            $way,
+        ]);
         $did = array_map(static function (Process $client): array {
             $client->wait();
             self::assertSame('', $client->getErrorOutput());
@@ -98,6 +82,84 @@ final class RacingWritesTest extends TestCase
         $this->assertKept($document, $other, array_values(array_filter($inserted[0], is_string(...))), $way);
         $this->assertHistoryIsExact($document, $document->revision());
         $this->assertHistoryIsExact($other, $other->revision());
+    }
+
+    /** @return iterable<string, array{int}> */
+    public static function seeds(): iterable
+    {
+        for ($seed = 1; $seed <= max(2, (int) (getenv('STEMMATA_RACE') ?: 1)); ++$seed) {
+            yield "seed {$seed}" => [$seed];
+        }
+    }
+
+    /** Two clients that write as it comes, and one that tidies as it comes: thinning, milestones, copies, purging. */
+    #[DataProvider('seeds')]
+    public function testEveryWayOfWritingAgainstEveryWayOfTidying(int $seed): void
+    {
+        $picture = base64_encode((string) file_get_contents(__DIR__ . '/../../docs/screenshots/desk.png'));
+        $document = LiveDocument::from(self::$server, "# One\n\na\n\n## Two\n\nb\n\n# Three\n\nc\n\n# Four\n\nd\n");
+        $document->operate([
+            'name' => 'replace-body',
+            'section' => $document->section(1),
+            'body' => [
+                ['type' => 'figure', 'attrs' => ['src' => 'data:image/png;base64,' . $picture, 'alt' => 'A desk']],
+            ],
+        ]);
+        $other = LiveDocument::from(self::$server, "# First\n\nx\n\n# Second\n\ny\n");
+        $clients = [];
+        foreach (['any-write', 'any-write', 'any-tidying'] as $number => $does) {
+            $clients[] = self::client($document, $other, $does, 3, $seed * 7919 + $number);
+        }
+        $database = new \PDO('sqlite:' . self::$server->data . '/stemmata.sqlite');
+        $database->exec('PRAGMA busy_timeout = 20000');
+        $aged = $database->prepare(
+            'UPDATE journal SET started_at = started_at - 400000, made_at = made_at - 400000 WHERE document_id = ?',
+        );
+        while ([] !== array_filter($clients, static fn(Process $client): bool => $client->isRunning())) {
+            $aged->execute([$document->id]);
+            usleep(50_000);
+        }
+        $did = array_map(static function (Process $client): array {
+            self::assertSame('', $client->getErrorOutput());
+            $report = json_decode($client->getOutput(), true);
+            self::assertIsArray($report, $client->getOutput());
+
+            return $report;
+        }, $clients);
+
+        self::assertSame([[], [], []], array_column($did, 'failures'), 'no answer of 500 and above');
+        foreach ($did as $one) {
+            self::assertGreaterThan(4, $one['done'], 'there was a race');
+        }
+        foreach ([$document, $other] as $each) {
+            $revisions = array_merge(...array_map(static fn(array $one): array => self::revisions($one, $each), $did));
+            self::assertSame(count($revisions), count(array_unique($revisions)), 'no revision twice');
+        }
+        $names = array_column($document->get('/history/milestones'), 'name');
+        foreach ((array) $did[2]['milestones'] as $milestone) {
+            self::assertContains($milestone, $names);
+        }
+        $pictured = static fn(LiveDocument $in): int => substr_count(
+            (string) json_encode($in->get('/texts?sections=' . implode(',', $in->ids()))),
+            'picture:',
+        );
+        foreach (array_filter((array) $did[2]['copies'], is_string(...)) as $id) {
+            $copy = LiveDocument::withId(self::$server, $id);
+            self::assertSame(
+                $pictured($copy),
+                substr_count(
+                    self::$server->text('/api/documents/' . $id . '/export?format=html'),
+                    'src="data:image/png;base64,',
+                ),
+                'a copy has its pictures',
+            );
+        }
+        $this->assertHistoryIsExact($document, $document->revision());
+        $this->assertHistoryIsExact($other, $other->revision());
+        foreach (['foreign_key_check' => [], 'integrity_check' => ['ok']] as $check => $sound) {
+            $found = $database->query('PRAGMA ' . $check);
+            self::assertSame($sound, false === $found ? null : $found->fetchAll(\PDO::FETCH_COLUMN), $check);
+        }
     }
 
     /** Thinning puts steps together and leaves the revision as it is: a step that was planned before is another one then. */
@@ -186,6 +248,31 @@ final class RacingWritesTest extends TestCase
         $database = new \PDO('sqlite:' . self::$server->data . '/stemmata.sqlite');
         $unbacked = $database->query('SELECT COUNT(*) FROM file_use WHERE hash NOT IN (SELECT hash FROM stored_file)');
         self::assertSame(0, false === $unbacked ? null : $unbacked->fetchColumn());
+    }
+
+    private static function client(
+        LiveDocument $document,
+        LiveDocument $other,
+        string $does,
+        float $seconds,
+        int $seed = 1,
+    ): Process {
+        $client = new Process(
+            [
+                'node',
+                __DIR__ . '/racing-client.mjs',
+                self::$server->address(),
+                $document->id,
+                $other->id,
+                $does,
+                (string) $seconds,
+                (string) $seed,
+            ],
+            timeout: 120 + $seconds,
+        );
+        $client->start();
+
+        return $client;
     }
 
     /**

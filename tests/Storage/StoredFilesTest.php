@@ -146,6 +146,25 @@ final class StoredFilesTest extends TestCase
             'A picture may have 60 million dots at most, such as 10,000 by 6,000; make it smaller first.',
             self::$server->get('POST', '/api/documents/' . $document->id . '/pictures', $large)['detail'] ?? null,
         );
+        $address = (new Picture('png', $large))->dataAddress();
+        $figure = ['type' => 'figure', 'attrs' => ['src' => $address, 'alt' => 'a']];
+        self::assertSame(
+            422,
+            $document->operate([
+                'name' => 'replace-body',
+                'section' => $document->section(0),
+                'body' => [$figure],
+            ])['status'] ?? null,
+        );
+        $page = self::$server->get(
+            'POST',
+            '/api/documents/import?name=x.html',
+            '<h1>A</h1><img src="' . $address . '">',
+        );
+        self::assertStringContainsString(
+            'or than 60 million dots; only its description',
+            (string) json_encode($page['report']),
+        );
         $this->assertKept(1);
     }
 

@@ -1,13 +1,21 @@
 // One client of a race: does one thing over and over for so many seconds, and reports in JSON what was acknowledged.
-// usage: racing-client.mjs ADDRESS DOCUMENT OTHER WHAT SECONDS
-const [address, here, other, what, seconds] = process.argv.slice(2);
-const report = { inserted: [], revisions: {}, failures: [], done: 0 };
+// usage: racing-client.mjs ADDRESS DOCUMENT OTHER WHAT SECONDS [SEED]; WHAT is “any-write” or “any-tidying” for all of a kind
+const [address, here, other, what, seconds, seed = "1"] = process.argv.slice(2);
+const report = { inserted: [], revisions: {}, failures: [], done: 0, did: {}, milestones: [], copies: [] };
+let state = Number(seed) >>> 0 || 1;
+/** A small generator of whole numbers below a limit (xorshift, G. Marsaglia 2003). */
+function below(limit) {
+  state ^= state << 13;
+  state ^= state >>> 17;
+  state ^= state << 5;
+  return (state >>> 0) % limit;
+}
 
 async function call(method, path, body) {
   const answer = await fetch(address + path, { method, headers: { "Content-Type": "application/json" }, body: typeof body === "string" ? body : JSON.stringify(body) });
   const text = await answer.text();
   if (answer.status >= 500) report.failures.push(`${method} ${path}: ${answer.status} ${text.slice(0, 200)}`);
-  return { ok: answer.ok, ...(text.startsWith("{") ? JSON.parse(text) : {}) };
+  return { ok: answer.ok, ...(text.startsWith("{") ? JSON.parse(text) : text.startsWith("[") ? { list: JSON.parse(text) } : {}) };
 }
 
 /** Notes what was acknowledged: each revision of a document may be given once. */
@@ -56,6 +64,46 @@ const doings = {
   },
   "keeps-starters": async ({ round }) => took("", await call("POST", `${path}/starter`, { name: `Starter ${round}` })),
 };
+
+/** All that changes the document itself. */
+const writes = ["inserts", "moves", "copies", "returns", "brings-back", "undoes", "imports-into", "keeps-resume-point"];
+/** All that puts in order what is kept, and leaves the text alone. */
+const tidyings = {
+  thins: async () => took("", await call("PUT", `${path}/history/rule`, { weeks: 4 + below(4) })),
+  "keeps-all": async () => took("", await call("PUT", `${path}/history/rule`, { weeks: null })),
+  "names-a-milestone": async ({ round }) => {
+    const answer = await call("POST", `${path}/history/milestones`, { name: `Milestone ${round}` });
+    took("", { ok: answer.ok });
+    if (answer.ok) report.milestones.push(`Milestone ${round}`);
+  },
+  "takes-a-milestone-away": async () => {
+    const list = (await call("GET", `${path}/history/milestones`)).list ?? [];
+    const one = list[below(Math.max(1, list.length))];
+    if (!one) return;
+    took("", await call("DELETE", `${path}/history/milestones/${one.id}`));
+    report.milestones = report.milestones.filter((name) => name !== one.name);
+  },
+  "copies-the-document": async () => {
+    const answer = await call("POST", `${path}/copy`, {});
+    took("", { ok: answer.ok });
+    if (answer.ok) report.copies.push(answer.id);
+  },
+  "purges-a-copy": async () => {
+    const id = report.copies.shift();
+    if (!id) return;
+    await call("DELETE", `/api/documents/${id}`);
+    took("", await call("DELETE", `/api/removed-documents/${id}`));
+  },
+  "keeps-a-starter": doings["keeps-starters"],
+};
+doings["any-write"] = (now) => doings[pick(writes)](now);
+doings["any-tidying"] = (now) => tidyings[pick(Object.keys(tidyings))](now);
+
+function pick(ways) {
+  const way = ways[below(ways.length)];
+  report.did[way] = (report.did[way] ?? 0) + 1;
+  return way;
+}
 
 async function transfer({ base, ids }, moves) {
   const answer = await onNewest(base, (baseRevision) => call("POST", `${path}/transfer`, { baseRevision, sections: [ids.at(-1)], other, landing: "after", moves }));

@@ -46,6 +46,37 @@ final class PagesAreTrueTest extends TestCase
         yield 'the book of Debian’s package developers-reference' => [self::DEVELOPERS, 'reading'];
     }
 
+    /** @return iterable<string, array{string}> */
+    public static function levels(): iterable
+    {
+        yield 'a chapter, which begins a page itself' => ['h1'];
+        yield 'a section' => ['h2'];
+    }
+
+    /** A heading alone at the foot of a page, with its table on the next one, would be a fault (common practice). */
+    #[DataProvider('levels')]
+    public function testAHeadingGoesWithTheLandscapeTableUnderIt(string $level): void
+    {
+        $document = Services::formats()->read(
+            'x.html',
+            "<h1>Coast</h1><p>Some words.</p><{$level}>Readings</{$level}><table style=\"page: landscape\">" .
+                '<caption>Lamps</caption><tr><td>Thole</td></tr></table><h2>After</h2><p>The end.</p>',
+        )->document;
+        $typeset = (new Typesetter(new OneShotEngine()))->typeset($document, 'x', standard: PdfStandard::Tagged);
+        $pages = PrintedPages::of($typeset->pdf)->texts();
+        $at = static fn(string $words): array => array_keys(
+            array_filter($pages, static fn(string $page): bool => str_contains($page, $words)),
+        );
+        $coast = $at('Some words.');
+
+        self::assertCount(1, $coast);
+        self::assertSame([$coast[0] + 1], $at('Thole'), 'no page is empty');
+        self::assertStringContainsString('Readings', $pages[$coast[0] + 1]);
+        self::assertStringNotContainsString('Readings', $pages[$coast[0]]);
+        self::assertSame([$coast[0] + 2], $at('The end.'));
+        self::assertSame([], $typeset->findings);
+    }
+
     #[DataProvider('documents')]
     public function testContentsAndOutlineNameThePageOfEachHeading(string $path, string $style): void
     {

@@ -19,6 +19,7 @@ use Stemmata\Http\Request\UploadedBytes;
 use Stemmata\Http\TextIn\Importing;
 use Stemmata\Http\TextIn\View\Imported;
 use Stemmata\Storage\Desk\Desk;
+use Stemmata\Storage\Desk\KeptHouseStyles;
 use Stemmata\Storage\Desk\KeptStarters;
 use Stemmata\Storage\Document\DocumentStore;
 use Stemmata\Storage\Entity\DocumentRecord;
@@ -77,15 +78,23 @@ final readonly class DeskController
     ]
     #[OA\Response(response: 201, description: 'A new document', content: new OA\JsonContent(ref: Created::class))]
     #[OA\Response(ref: '#/components/responses/Problem', response: 400)]
-    public function create(Request $request, IdSource $ids, ShippedStarters $shipped, KeptStarters $kept): JsonResponse
-    {
+    public function create(
+        Request $request,
+        IdSource $ids,
+        ShippedStarters $shipped,
+        KeptStarters $kept,
+        KeptHouseStyles $looks,
+    ): JsonResponse {
         $body = JsonBody::of($request);
         $wanted = $body->findText('starter') ?? 'blank';
         $starter =
             $shipped->find($wanted) ??
             ($kept->find($wanted) ?? throw ProblemException::malformed('There is no such starter any more.'));
 
-        return new JsonResponse(new Created($this->desk->add($starter->opened($body->text('title'), $ids))), 201);
+        $document = $starter->opened($body->text('title'), $ids);
+        $dressed = $document->withSetup($document->setup->withSheet($looks->forNew()));
+
+        return new JsonResponse(new Created($this->desk->add($dressed)), 201);
     }
 
     #[Route('/api/documents/import', methods: ['POST'])]

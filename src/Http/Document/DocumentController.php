@@ -261,6 +261,25 @@ final readonly class DocumentController
         return new JsonResponse(FindingView::all(StructureCheck::of($document), $document));
     }
 
+    #[Route('/passed-over', methods: ['GET'])]
+    #[OA\Get(path: '/api/documents/{id}/passed-over', operationId: 'readPassedOver')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\QueryParameter(name: 'format', required: true, schema: new OA\Schema(type: 'string'))]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'What the document looks like of which a file of that format can say nothing, in sentences',
+            content: new OA\JsonContent(type: 'array', items: new OA\Items(type: 'string')),
+        ),
+    ]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
+    public function passedOver(string $id, Request $request, Formats $formats): JsonResponse
+    {
+        $writer = $formats->writerFor($request->query->getString('format'));
+
+        return new JsonResponse($writer->passesOver($this->store->get($id)->setup()));
+    }
+
     #[Route('/dead-links', methods: ['GET'])]
     #[OA\Get(path: '/api/documents/{id}/dead-links', operationId: 'countDeadLinks')]
     #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]

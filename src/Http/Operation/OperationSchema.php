@@ -71,6 +71,11 @@ final class OperationSchema
             'heading' => ['oneOf' => [['type' => 'string'], $parts]],
             'numbering' => ['type' => ['object', 'null']],
             'pages' => ['type' => ['object', 'null'], 'additionalProperties' => true],
+            'styleSheet' => ['type' => 'object', 'additionalProperties' => true],
+            'kindChanges' => [
+                'type' => 'object',
+                'additionalProperties' => ['type' => ['string', 'null']],
+            ],
             'looks' => [
                 'type' => 'object',
                 'additionalProperties' => [

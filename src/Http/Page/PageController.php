@@ -8,6 +8,7 @@ use OpenApi\Attributes as OA;
 use Stemmata\Core\Check\Finding;
 use Stemmata\Core\Check\StructureCheck;
 use Stemmata\Core\Document\Document;
+use Stemmata\Core\Operation\Applied;
 use Stemmata\Core\Operation\Rule\Extent;
 use Stemmata\Core\Style\HouseStyles;
 use Stemmata\Http\Document\RequestedScope;
@@ -16,6 +17,8 @@ use Stemmata\Http\Page\View\PageSetupView;
 use Stemmata\Http\Page\View\PagesView;
 use Stemmata\Http\Page\View\PagesWaitView;
 use Stemmata\Http\Request\OneSnapshot;
+use Stemmata\Http\Request\ProblemException;
+use Stemmata\Http\Style\HouseStyleChoice;
 use Stemmata\Storage\Document\DocumentStore;
 use Stemmata\Storage\Section\Facts;
 use Stemmata\Typesetting\Engine\StillSetting;
@@ -43,6 +46,7 @@ final readonly class PageController
         private Typesetter $typesetter,
         private PageCounts $counts,
         private OneSnapshot $snapshot,
+        private HouseStyleChoice $houseStyles,
     ) {}
 
     #[Route('/pages', methods: ['GET'])]
@@ -126,6 +130,20 @@ final readonly class PageController
         ),
     ]
     #[
+        OA\QueryParameter(
+            name: 'look',
+            description: 'As it would look with this house style: the name of one that ships, or the id of one of the writer’s own; for a part',
+            schema: new OA\Schema(type: 'string'),
+        ),
+    ]
+    #[
+        OA\QueryParameter(
+            name: 'revision',
+            description: 'Of the document, as the map of its pages says: with this, no other state is answered with',
+            schema: new OA\Schema(type: 'integer'),
+        ),
+    ]
+    #[
         OA\Response(
             response: 200,
             description: 'The pages as PDF, to be looked at',
@@ -139,6 +157,7 @@ final readonly class PageController
             content: new OA\JsonContent(ref: PagesWaitView::class),
         ),
     ]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 409)]
     #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
     public function pdf(string $id, Request $request): Response
     {
@@ -151,9 +170,16 @@ final readonly class PageController
 
     private function file(string $id, Request $request): Response
     {
+        $revision = $this->store->get($id)->revision;
+        if ($request->query->has('revision') && $request->query->getInt('revision') !== $revision) {
+            throw ProblemException::passed();
+        }
         [$whole, $revisions] = $this->read($id);
+        $look = $request->query->getString('look');
+        $whole = $this->inLook($whole, $look);
         $document = RequestedScope::of($whole, $request);
-        $isPart = $document !== $whole;
+        // What is only tried takes the place of nothing that the engine keeps warm.
+        $isPart = $document !== $whole || '' !== $look;
         if ($isPart && 'kept' === $request->query->getString('pageNumbers')) {
             $document = RequestedScope::of(
                 $this->numberedFrom($id, $whole, $revisions, $document->outline->idAt(0)->value),
@@ -177,6 +203,19 @@ final readonly class PageController
             'Cache-Control' => 'private, no-store',
             ...null === $typeset->refused ? [] : self::notAsAsked($document, $asked, $typeset->refused),
         ]);
+    }
+
+    /** The document as it would look with another house style; as it is without one. */
+    private function inLook(Document $document, string $look): Document
+    {
+        if ('' === $look) {
+            return $document;
+        }
+        $operation =
+            $this->houseStyles->findUse($look) ?? throw ProblemException::notFound('There is no such house style.');
+        $applied = $operation->applyTo($document);
+
+        return $applied instanceof Applied ? $applied->document : $document;
     }
 
     /**

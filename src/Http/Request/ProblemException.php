@@ -24,6 +24,12 @@ final class ProblemException extends HttpException
         return new self(422, $reason, $sentence);
     }
 
+    /** What was asked for is of a state that the document has left. */
+    public static function passed(): self
+    {
+        return new self(409, 'stale', 'The document has changed since; ask for its newest pages.');
+    }
+
     public static function notFound(string $sentence): self
     {
         return new self(404, 'not-found', $sentence);

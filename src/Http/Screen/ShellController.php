@@ -28,9 +28,14 @@ final readonly class ShellController
     }
 
     /** The document is on its way while the program is still being read. */
-    #[Route('/documents/{id}', methods: ['GET'], requirements: ['id' => '[a-z0-9]+'])]
-    #[Route('/documents/{id}/arrange', methods: ['GET'], requirements: ['id' => '[a-z0-9]+'])]
-    #[Route('/documents/{id}/proof', methods: ['GET'], requirements: ['id' => '[a-z0-9]+'])]
+    #[
+        Route(
+            '/documents/{id}/{face}',
+            methods: ['GET'],
+            requirements: ['id' => '[a-z0-9]+', 'face' => 'arrange|looks|proof'],
+            defaults: ['face' => null],
+        ),
+    ]
     public function document(string $id): Response
     {
         $page = $this->page();

@@ -9,6 +9,7 @@ use Stemmata\Core\LikelyHeading\LikelyHeadings;
 use Stemmata\Core\LikelyHeading\LookGroup;
 use Stemmata\Core\Text\Characters;
 use Stemmata\Disk\NoRoom;
+use Stemmata\Disk\TemporaryFile;
 use Stemmata\Format\Formats;
 use Stemmata\Format\Shared\FormatException;
 use Stemmata\Http\Request\UploadedBytes;
@@ -151,6 +152,7 @@ final readonly class ReadingWorker
 
     private function folder(): string
     {
+        TemporaryFile::sweep();
         foreach (glob(sys_get_temp_dir() . '/stemmata-reading-*', \GLOB_ONLYDIR) ?: [] as $left) {
             // A clock that is set forward makes nothing abandoned that somebody still reads.
             if (

@@ -4,24 +4,18 @@ declare(strict_types=1);
 
 namespace Stemmata\Storage\Desk;
 
-use Doctrine\ORM\EntityManagerInterface;
 use Stemmata\Storage\Database\CurrentWriter;
 use Stemmata\Storage\Database\WriteLock;
-use Stemmata\Storage\Entity\Writer;
 
 /** The keys that a writer has chosen for commands. */
 final readonly class OwnKeys
 {
-    public function __construct(
-        private EntityManagerInterface $entities,
-        private WriteLock $lock,
-        private CurrentWriter $current,
-    ) {}
+    public function __construct(private WriteLock $lock, private CurrentWriter $current) {}
 
     /** @return array<string, list<string>> keys by command; commands with our keys are not among them */
     public function of(): array
     {
-        $kept = json_decode($this->writer()->keys, true, flags: \JSON_THROW_ON_ERROR);
+        $kept = json_decode($this->current->record()->keys, true, flags: \JSON_THROW_ON_ERROR);
         $keys = [];
         foreach (is_array($kept) ? $kept : [] as $command => $chords) {
             $keys[(string) $command] = array_values(array_filter(is_array($chords) ? $chords : [], is_string(...)));
@@ -35,15 +29,7 @@ final readonly class OwnKeys
     {
         $json = json_encode((object) $keys, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
         $this->lock->holding(function () use ($json): void {
-            $this->writer()->keys = $json;
+            $this->current->record()->keys = $json;
         });
-    }
-
-    private function writer(): Writer
-    {
-        $id = $this->current->id();
-
-        return $this->entities->find(Writer::class, $id) ??
-            throw new \LogicException(sprintf('There is no writer “%s”.', $id));
     }
 }

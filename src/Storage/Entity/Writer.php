@@ -18,5 +18,7 @@ class Writer
         #[ORM\Column(length: 200)] public string $name,
         /** JSON: the keys chosen instead of ours, by command. */
         #[ORM\Column(type: 'text')] public string $keys = '{}',
+        /** The house style of new documents: the name of one that ships, or the id of one of the writer’s own; empty for the usual one. */
+        #[ORM\Column(length: 80, options: ['default' => ''])] public string $newLook = '',
     ) {}
 }

@@ -11,6 +11,9 @@ final class OneShotEngine implements Engine
     /** Who serves others as well does not wait so long. */
     private const SECONDS_SERVING = 55;
 
+    /** Some part of a document may ask for all the memory of the machine. */
+    private const BYTES = 6_000_000_000;
+
     /** @var resource|null */
     private $process;
     /** @var array<int, resource> */
@@ -46,7 +49,8 @@ final class OneShotEngine implements Engine
         });
         if (null === $message || [] === $message[0]) {
             $this->end();
-            throw TypesettingFailed::tookTooMuch();
+            // A request cannot wait for another try.
+            throw 'cli' === \PHP_SAPI ? new TookTooMuch() : TypesettingFailed::gaveUp();
         }
 
         return $message;
@@ -57,7 +61,7 @@ final class OneShotEngine implements Engine
     {
         if (null === $this->process) {
             $process = proc_open(
-                ['node', __DIR__ . '/once.mjs'],
+                ['prlimit', '--data=' . self::BYTES, 'node', __DIR__ . '/once.mjs'],
                 [['pipe', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']],
                 $this->pipes,
             );

@@ -51,7 +51,7 @@ final class ServiceEngine implements Engine
                 return $message;
             }
         }
-        throw TypesettingFailed::tookTooMuch();
+        throw TypesettingFailed::gaveUp();
     }
 
     /**
@@ -88,7 +88,7 @@ final class ServiceEngine implements Engine
         if ($isTimedOut) {
             // Whoever asks next starts another one.
             $this->stop();
-            throw TypesettingFailed::tookTooMuch();
+            throw TypesettingFailed::gaveUp();
         }
 
         return null === $message || [] === $message[0] ? null : $message;

@@ -6,11 +6,14 @@ namespace Stemmata\Typesetting\Engine;
 
 use Stemmata\Core\CoreException;
 
-final class TypesettingFailed extends \RuntimeException implements CoreException
+class TypesettingFailed extends \RuntimeException implements CoreException
 {
-    public static function tookTooMuch(): self
+    protected const TOO_MUCH = 'The pages took too long or too much memory to make. Try a part of the document.';
+
+    /** Nobody knows whether it was the document. */
+    public static function gaveUp(): self
     {
-        return new self('The pages took too long or too much memory to make. Try a part of the document.');
+        return new self(self::TOO_MUCH);
     }
 
     public static function notThere(): self

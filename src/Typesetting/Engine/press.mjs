@@ -1,20 +1,28 @@
 // Typesets one document: keeps its sources and the warm compiler, and answers with the pages of all places and the PDF.
 // Used by worker.mjs, which serves one document for long, and by once.mjs, which serves one request.
+import { spawnSync } from "node:child_process";
 import { readFileSync, readdirSync } from "node:fs";
 import { createRequire } from "node:module";
 import { dirname, join } from "node:path";
+import { fileURLToPath } from "node:url";
 import { NodeCompiler } from "@myriaddreamin/typst-ts-node-compiler";
 
 const require = createRequire(import.meta.url);
 // A folder that is not there: nothing but what is added below can be read.
 const ROOT = "/nowhere";
-const SHIPPED_SOURCES = ["book.typ", "tables.typ"];
-const DEBIAN_FONTS = ["/usr/share/fonts/truetype/noto", "/usr/share/fonts/opentype/noto"];
-const SHIPPED_FONTS = ["literata", "figtree", "stix-two-text"];
+const SHIPPED_SOURCES = ["book.typ", "looks.typ", "tables.typ"];
+const DEBIAN_FONTS = ["/usr/share/fonts/truetype/noto", "/usr/share/fonts/opentype/noto", "/usr/share/fonts/opentype/opendyslexic"];
+const SHIPPED_FONTS = ["literata", "eb-garamond", "stix-two-text", "figtree", "atkinson-hyperlegible"];
 /** Sections that are left out because the engine cannot set them, before it gives up. */
 const MOST_LEFT_OUT = 20;
 /** What was of no use in the last run is forgotten, so that a long document takes no more than it must. */
 const FORGET_AFTER = 1;
+/** Drawings that may take long are drawn apart first: so many seconds each, so many for all that come at once, and bytes. */
+const DRAWING_SECONDS = 8;
+const DRAWINGS_SECONDS = 24;
+const DRAWING_BYTES = 1_500_000_000;
+const LONG_DRAWING = 100_000;
+const COSTLY_PARTS = /<(?:\w+:)?(?:filter|mask|pattern|use|symbol|marker|image|clipPath)[\s>]/;
 const NO_PICTURE = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="96" height="48"/>');
 
 function fontFolders() {
@@ -40,6 +48,8 @@ export class Press {
   /** The key of each section's source, by id. */
   #keys = new Map();
   #pictures = new Set();
+  /** Those of them that cannot be drawn. */
+  #undrawn = new Set();
   #texts = new Map();
   /** The sources that the compiler has, by path. */
   #held = new Map();
@@ -54,8 +64,9 @@ export class Press {
 
   /** What of a request is not there yet: ids of sections, hashes of pictures. */
   take(request) {
+    const until = Date.now() + DRAWINGS_SECONDS * 1000;
     for (const [hash, base64] of Object.entries(request.pictures ?? {})) {
-      this.#takePicture(hash, Buffer.from(base64, "base64"));
+      this.#takePicture(hash, Buffer.from(base64, "base64"), until);
     }
     for (const [id, [source, pictures]] of Object.entries(request.sources ?? {})) {
       this.#texts.set(id, { source, pictures });
@@ -90,6 +101,9 @@ export class Press {
   /** Pages of the sources as they are now. */
   #compiled() {
     const findings = [];
+    for (const [id, { pictures }] of this.#undrawn.size === 0 ? [] : this.#texts) {
+      if (pictures.some((hash) => this.#undrawn.has(hash))) findings.push({ kind: "undrawn", section: id });
+    }
     const began = performance.now();
     const document = this.#set(findings);
     const milliseconds = performance.now() - began;
@@ -175,12 +189,28 @@ export class Press {
   }
 
   /** A picture that the engine cannot draw must not keep a document from its pages. */
-  #takePicture(hash, bytes) {
+  #takePicture(hash, bytes, until) {
+    const path = join(ROOT, `pictures/${hash}`);
     this.#pictures.add(hash);
-    this.#compiler.mapShadow(join(ROOT, `pictures/${hash}`), bytes);
-    const tried = this.#compiler.compile({ mainFileContent: `#image("/pictures/${hash}")` });
-    if (tried.result === null) this.#compiler.mapShadow(join(ROOT, `pictures/${hash}`), NO_PICTURE);
+    if (isDrawnInTime(bytes, until)) {
+      this.#compiler.mapShadow(path, bytes);
+      if (this.#compiler.compile({ mainFileContent: `#image("/pictures/${hash}")` }).result !== null) return;
+    }
+    this.#undrawn.add(hash);
+    this.#compiler.mapShadow(path, NO_PICTURE);
   }
+}
+
+/** Groups by the ten thousand and large filters take minutes, or end the process: those are tried in one of their own. */
+function isDrawnInTime(bytes, until) {
+  const begin = bytes.subarray(0, 4096).toString("latin1");
+  const isDemanding =
+    begin.includes("<svg") && (bytes.length > LONG_DRAWING || COSTLY_PARTS.test(bytes.toString("latin1")));
+  if (!isDemanding) return true;
+  const milliseconds = Math.min(DRAWING_SECONDS * 1000, until - Date.now());
+  if (milliseconds <= 0) return false;
+  const trial = [`--data=${DRAWING_BYTES}`, process.execPath, fileURLToPath(new URL("./drawing.mjs", import.meta.url))];
+  return spawnSync("prlimit", trial, { input: bytes, timeout: milliseconds, killSignal: "SIGKILL" }).status === 0;
 }
 
 /** Its words alone: every string literal of the source is a run of them. */

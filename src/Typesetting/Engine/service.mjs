@@ -2,7 +2,7 @@
 // that is kept warm; when all are taken, documents wait in line, the first that came first. Processes that take too long
 // or too much are ended. Whoever does not want to wait so long is told so, and finds what came of it by asking again.
 // Ends itself when nobody asks for long, or when its socket is taken away.
-// usage: node service.mjs SOCKET
+// usage: node service.mjs SOCKET [SECONDS that one document may take]
 import { fork } from "node:child_process";
 import { createHash } from "node:crypto";
 import { chmodSync, readFileSync, rmSync, statSync } from "node:fs";
@@ -12,7 +12,7 @@ import { frame, onMessages } from "./frames.mjs";
 
 const MOST = 512 * 1024 * 1024;
 /** For one document, once it is at work. */
-const SECONDS = 90;
+const SECONDS = Number(process.argv[3] ?? 90);
 const MEGABYTES = 3072;
 /** A process that holds more is not kept for the next request. */
 const MEGABYTES_KEPT = 1536;
@@ -26,6 +26,8 @@ const IDLE_SECONDS = 300;
 const ROUND_SECONDS = 10;
 /** What came of a request is kept for whoever was told to ask again. */
 const RESULT_SECONDS = 60;
+/** So long a document that took too much is not tried again as it was (decision 20). */
+const LIMIT_SECONDS = 300;
 const [socketPath] = process.argv.slice(2);
 
 const documents = new Map();
@@ -43,7 +45,9 @@ const megabytesOf = (pid) => {
 
 /** Two requests of the same pages are one. */
 const identityOf = ({ look, main, sections, pdf }) =>
-  createHash("sha1").update(JSON.stringify([look, main, sections, pdf])).digest("hex");
+  createHash("sha1")
+    .update(JSON.stringify([look, main, sections, pdf]))
+    .digest("hex");
 
 class Job {
   asking = 0;
@@ -77,6 +81,9 @@ class Document {
   #startedAt = 0;
   #expectedUntil = 0;
   #done = new Map();
+  /** How much simpler it must be than it was when it took too much, and until when that is remembered (milliseconds). */
+  #simplified = 0;
+  #simplifiedUntil = 0;
   used = Date.now();
 
   constructor(name) {
@@ -105,7 +112,13 @@ class Document {
   }
 
   get isForgotten() {
-    return !this.hasProcess && !this.isWanted && this.#done.size === 0 && Date.now() > this.#expectedUntil;
+    const until = Math.max(this.#expectedUntil, this.#simplifiedUntil);
+    return !this.hasProcess && !this.isWanted && this.#done.size === 0 && Date.now() > until;
+  }
+
+  tookTooMuch({ simplified = 0, isAfresh }) {
+    if (isAfresh || Date.now() > this.#simplifiedUntil) this.#simplified = 0;
+    return simplified < this.#simplified;
   }
 
   /** The same request, at work or done for one who was told to ask again. */
@@ -205,6 +218,8 @@ class Document {
     if (this.#current === null) return;
     if (Date.now() - this.#startedAt < SECONDS * 1000 && this.megabytes < MEGABYTES) return;
     this.#isOverLimit = true;
+    this.#simplified = (this.#current.request.simplified ?? 0) + 1;
+    this.#simplifiedUntil = Date.now() + LIMIT_SECONDS * 1000;
     this.#child.kill("SIGKILL");
   }
 
@@ -276,6 +291,7 @@ function watch() {
 async function answerTo(request) {
   if (!documents.has(request.document)) documents.set(request.document, new Document(request.document));
   const document = documents.get(request.document);
+  if (document.tookTooMuch(request)) return { failed: "limit", isRemembered: true };
   const identity = identityOf(request);
   let job = document.find(identity);
   if (job === undefined) {

@@ -9,6 +9,9 @@ use Stemmata\Core\Language\Language;
 use Stemmata\Core\Rendition\BlockVisitor;
 use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Core\Rendition\TableShape;
+use Stemmata\Core\Style\Capitals;
+use Stemmata\Core\Style\HouseStyle;
+use Stemmata\Core\Style\TextKind;
 use Stemmata\Core\Text\Direction;
 use Stemmata\Core\Text\ListStyle;
 use Stemmata\Core\Text\Node;
@@ -34,24 +37,63 @@ final class BlockTypst extends BlockVisitor
     private int $contents = 0;
     /** The first block of the section. */
     private ?Node $first = null;
+    /** Whether that is a table on a landscape page, which the heading goes to as well. */
+    private bool $isHeadedSideways = false;
 
-    public function __construct(private readonly InlineTypst $inline, private readonly Rendition $rendition) {}
+    /** Whether the next paragraph is the first one under a heading. */
+    private bool $isUnderHeading = false;
+    /** Whether the paragraph above is of a kind of the writer’s own, or the first one under the heading. */
+    private bool $isAfterOwn = false;
+    private bool $isAfterFirst = false;
+    private readonly bool $isBoxed;
 
-    /** @param list<Node> $blocks of a section; each is a place that can be gone to */
-    public function of(array $blocks, string $section): string
+    public function __construct(private readonly InlineTypst $inline, private readonly Rendition $rendition)
     {
-        $markup = '';
+        $this->isBoxed = self::boxes($rendition->document->setup->style());
+    }
+
+    /** Whether paragraphs of the body have something about them that the engine knows of blocks only. */
+    public static function boxes(HouseStyle $style): bool
+    {
+        $body = $style->of(TextKind::Body);
+
+        return [$body->ground, $body->ruleAbove, $body->ruleBelow, $body->frame] !== [null, null, null, null] ||
+            $body->underline ||
+            $body->keepTogether ||
+            $body->keepWithNext ||
+            Capitals::None !== $body->capitals ||
+            $body->spaceBefore > 0 ||
+            $body->indentStart > 0 ||
+            $body->indentEnd > 0;
+    }
+
+    /**
+     * @param list<Node> $blocks  of a section; each is a place that can be gone to
+     * @param string     $heading in markup; it goes with a table on a landscape page that stands right under it
+     */
+    public function of(array $blocks, string $section, string $heading = ''): string
+    {
         $this->section = $section;
         $this->captions = 0;
         $this->contents = 0;
         $this->first = self::firstOf($blocks);
+        $this->isHeadedSideways = '' !== $heading && self::isLandscape($this->first);
+        $markup = $this->isHeadedSideways ? '' : $heading;
         foreach ($blocks as $index => $block) {
             // The spot stands in the paragraph, so that it adds none; before what is no paragraph it clings to it.
             $spot = sprintf('#spot("block", %s);', TypstValue::string($section . ':' . $index));
-            $markup .=
+            $this->isUnderHeading = 0 === $index && '' !== $heading;
+            $above = $blocks[$index - 1] ?? null;
+            $this->isAfterOwn = null !== $above?->kind();
+            $this->isAfterFirst = 1 === $index && '' !== $heading && 'paragraph' === $above?->type;
+            $set =
                 'paragraph' === $block->type
                     ? $this->paragraph($block, $spot)
                     : '#block-spot[' . $spot . "]\n" . $this->block($block);
+            $markup .=
+                $block === $this->first && $this->isHeadedSideways
+                    ? "#page(flipped: true)[\n" . $heading . $set . "]\n"
+                    : $set;
         }
 
         return $markup;
@@ -68,9 +110,37 @@ final class BlockTypst extends BlockVisitor
             1 === preg_match('/\p{L}/u', $paragraph->plainText()) &&
             $isRightToLeft !== ('rtl' === Language::direction($this->rendition->titleBlock()->language));
 
-        return $isOwnWay
-            ? sprintf("\n#other-way(%s)[%s%s]\n\n", $isRightToLeft ? 'rtl' : 'ltr', $spot, $words)
-            : "\n" . $spot . $words . "\n\n";
+        $inner = $isOwnWay
+            ? sprintf('#other-way(%s)[%s%s]', $isRightToLeft ? 'rtl' : 'ltr', $spot, $words)
+            : $spot . $words;
+
+        return "\n" . $this->dressed($paragraph, $inner) . "\n\n";
+    }
+
+    /** Paragraphs of the text itself in the look of their kind; those of lists and quotations have that of these. */
+    private function dressed(Node $paragraph, string $inner): string
+    {
+        $own = $paragraph->kind();
+        $isUnderHeading = $this->isUnderHeading;
+        $this->isUnderHeading = false;
+
+        return match (true) {
+            null !== $own => sprintf(
+                '#of-kind(%s, %s)[%s]',
+                TypstValue::string($own),
+                // Within another block no page can be begun.
+                TypstValue::of(0 === $this->depth),
+                $inner,
+            ),
+            $this->depth > 0 => $inner,
+            $isUnderHeading => '#first-paragraph[' . $inner . ']',
+            $this->isBoxed => '#boxed-paragraph[' . $inner . ']',
+            // The engine sees what looks otherwise as no paragraph, after which none is indented.
+            // To the engine what looks otherwise is no paragraph, after which none is indented.
+            $this->isAfterOwn => '#indented-paragraph[' . $inner . ']',
+            $this->isAfterFirst => '#second-paragraph[' . $inner . ']',
+            default => $inner,
+        };
     }
 
     /** @param list<Node> $blocks */
@@ -89,7 +159,11 @@ final class BlockTypst extends BlockVisitor
             return self::FLATTENED . $this->within($quotation->content);
         }
         ++$this->quotations;
-        $markup = '#quotation[' . $this->within($quotation->content) . "]\n";
+        // Within another block no page can be begun.
+        $markup =
+            (0 === $this->depth ? '#quotation(may-begin: true)[' : '#quotation[') .
+            $this->within($quotation->content) .
+            "]\n";
         --$this->quotations;
 
         return $markup;
@@ -97,7 +171,7 @@ final class BlockTypst extends BlockVisitor
 
     protected function bulletList(Node $list): string
     {
-        return $this->flattened($list) ?? '#bullets(' . $this->items($list) . ")\n";
+        return $this->flattened($list) ?? sprintf("#bullets(%d, %s)\n", $this->lists + 1, $this->items($list));
     }
 
     protected function orderedList(Node $list): string
@@ -111,7 +185,13 @@ final class BlockTypst extends BlockVisitor
         };
 
         return $this->flattened($list) ??
-            sprintf("#numbered(%d, \"%s\", %s)\n", self::start($list), $pattern, $this->items($list));
+            sprintf(
+                "#numbered(%d, %d, \"%s\", %s)\n",
+                $this->lists + 1,
+                self::start($list),
+                $pattern,
+                $this->items($list),
+            );
     }
 
     private function items(Node $list): string
@@ -200,7 +280,8 @@ final class BlockTypst extends BlockVisitor
             }
         }
 
-        $isLandscape = true === $table->attribute('landscape');
+        $isLandscape = self::isLandscape($table);
+        $hasPage = $table === $this->first && $this->isHeadedSideways;
 
         return sprintf(
             "%s#data-table(%d, %d, (%s), (%s), (%s), %s, %s, %s, [%s])\n",
@@ -213,7 +294,7 @@ final class BlockTypst extends BlockVisitor
             $widths->fullest(),
             TypstValue::of($widths->firstCanBeRepeated()),
             TypstValue::string($this->captionId()),
-            TypstValue::of($isLandscape && 0 === $this->depth),
+            TypstValue::of($isLandscape && 0 === $this->depth && !$hasPage),
             null === $caption ? '' : $this->caption($table, $caption->content),
         );
     }
@@ -285,7 +366,7 @@ final class BlockTypst extends BlockVisitor
         }
 
         return sprintf(
-            "#contents(%s, %s, (%s), %s, %s, %s, %s, %s)\n",
+            "#contents(%s, %s, (%s), %s, %s, %s, %s, %s, %s)\n",
             TypstValue::string($which),
             TypstValue::string($settings->title),
             $lines,
@@ -294,6 +375,7 @@ final class BlockTypst extends BlockVisitor
             TypstValue::of($settings->isShaded),
             TypstValue::of($settings->onOwnPage && 0 === $this->depth),
             TypstValue::of($contents === $this->first),
+            TypstValue::of(0 === $this->depth),
         );
     }
 
@@ -303,6 +385,11 @@ final class BlockTypst extends BlockVisitor
         $first = self::firstOf($blocks);
 
         return 'contents' === $first?->type && ContentsSettings::in($first)->onOwnPage;
+    }
+
+    private static function isLandscape(?Node $block): bool
+    {
+        return 'table' === $block?->type && true === $block->attribute('landscape');
     }
 
     /** @param list<Node> $blocks */

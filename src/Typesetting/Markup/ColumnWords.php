@@ -28,7 +28,7 @@ final class ColumnWords
     /** @param int $column from 0 on */
     public function add(Node $cell, int $column, int $columns): void
     {
-        $isStrong = true === $cell->attribute('header');
+        $isHead = true === $cell->attribute('header');
         $key = $column . ', ' . $columns;
         $this->words[$key] ??= [];
         foreach (self::wordsOf($cell) as $word => $isCode) {
@@ -36,7 +36,7 @@ final class ColumnWords
             $markup = $isCode ? '#code[' . $markup . '];' : $markup;
             $this->words[$key][$word] ??= [
                 self::guess((string) $word) * ($isCode ? 1.3 : 1),
-                $isStrong ? '#strong[' . $markup . '];' : $markup,
+                ($isHead ? '#in-head[' : '#in-cell[') . $markup . '];',
             ];
         }
         $this->words[$key] = self::widest($this->words[$key], self::WORDS_OF_A_COLUMN);
@@ -44,7 +44,7 @@ final class ColumnWords
             $words = $cell->plainText();
             $width = self::guess($words) + ('' === trim($words) && [] !== $cell->content ? 10 : 0);
             $markup = $this->inline->of(self::withoutPlaces($cell->content));
-            $this->cells[$column][] = [$width, $isStrong ? '#strong[' . $markup . '];' : $markup];
+            $this->cells[$column][] = [$width, ($isHead ? '#in-head[' : '#in-cell[') . $markup . '];'];
             $this->cells[$column] = array_values(self::widest($this->cells[$column], self::CELLS_OF_A_COLUMN));
         }
         if (0 === $column && (1 !== $columns || $cell->content !== self::withoutPlaces($cell->content))) {

@@ -52,6 +52,9 @@ final class InlineTypst extends InlineVisitor
         if ('' === $inner) {
             return '';
         }
+        if ('kind' === $mark->type) {
+            return sprintf('#word(%s)[%s];', TypstValue::string((string) $mark->attribute('name')), $inner);
+        }
         if ('link' !== $mark->type) {
             return sprintf('#%s[%s];', self::FUNCTIONS[$mark->type], $inner);
         }

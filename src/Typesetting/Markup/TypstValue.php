@@ -21,9 +21,14 @@ final class TypstValue
     private const VERY_LONG = 2000;
     private const TOGETHER = 8;
 
+    /** More marks on one letter than a text needs, which take the engine ever longer (UAX 15, 13: stream-safe text). */
+    private const TOO_MANY_MARKS = '/(\p{M}{30})\p{M}++/u';
+
     public static function string(string $text): string
     {
-        return '"' . strtr(Characters::cleaned($text), ['\\' => '\\\\', '"' => '\\"', "\r" => '', "\n" => '\\n']) . '"';
+        $legible = (string) preg_replace(self::TOO_MANY_MARKS, '$1', Characters::cleaned($text));
+
+        return '"' . strtr($legible, ['\\' => '\\\\', '"' => '\\"', "\r" => '', "\n" => '\\n']) . '"';
     }
 
     /** A run of words in markup. */

@@ -42,7 +42,7 @@ final readonly class WriteOutcome
         #[
             OA\Property(
                 description: 'What was read from the whole document and has to be read again',
-                items: new OA\Items(type: 'string', enum: ['places', 'findings', 'offcuts']),
+                items: new OA\Items(type: 'string', enum: ['places', 'findings', 'offcuts', 'style-sheet']),
             ),
         ]
         public array $outdated,
