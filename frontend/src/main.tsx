@@ -28,7 +28,11 @@ createRoot(root).render(
       <Switch>
         <Route path="/documents/:id/:face?">
           {({ id, face }) => (
-            <DocumentScreen key={id} id={id} face={face === "arrange" || face === "proof" ? face : "write"} />
+            <DocumentScreen
+              key={id}
+              id={id}
+              face={face === "arrange" || face === "proof" || face === "looks" ? face : "write"}
+            />
           )}
         </Route>
         <Route path="/keys">

@@ -18,7 +18,8 @@ type After =
   /** In the heading of that section. */
   | `heading of ${string}`;
 
-const AFTER: Record<Exclude<AnywhereCommand, "print">, After> = {
+// Printing leaves the window, and the style sheet is a face of its own, without the text.
+const AFTER: Record<Exclude<AnywhereCommand, "print" | "looks">, After> = {
   jump: "here after Escape",
   undo: "here",
   redo: "here",
@@ -53,6 +54,7 @@ const AFTER: Record<Exclude<AnywhereCommand, "print">, After> = {
   ideas: "here",
   contents: "here",
   pages: "here",
+  look: "here",
   counts: "here",
   offcuts: "here",
   history: "here",
@@ -76,6 +78,8 @@ for (const [command, after] of Object.entries(AFTER) as [keyof typeof AFTER, Aft
     }
     if (command === "other-face") {
       await expect(page.getByRole("treegrid")).toBeVisible();
+      await page.keyboard.press("Shift+F9");
+      await expect(page.getByRole("main", { name: "Style sheet" })).toBeVisible();
       await page.keyboard.press("Shift+F9");
       await expect(page.getByRole("main", { name: "Proof" })).toBeVisible();
       await page.keyboard.press("Shift+F9");

@@ -1,5 +1,5 @@
 import { expect, type Page } from "@playwright/test";
-import { allKept, exported, openDocument, putCursor, test } from "./helpers";
+import { allKept, expectClean, exported, openDocument, putCursor, test } from "./helpers";
 
 const LINES = Array.from({ length: 40 }, (_, at) => `Line ${at + 1} of the log. The glass fell slowly.`);
 const LOG = `# Log\n\n${LINES.join("\n\n")}\n`;
@@ -115,4 +115,44 @@ test("size, lines, measure, letters and light change at once and last; typed sig
   await page.keyboard.type("x");
   await allKept(page);
   expect(await exported(page.request, id, "md")).toContain(`“So it’s — so.” "x`);
+});
+
+test("signs that nobody sees are shown on wish, take no room, and are not there for a reader of the screen", async ({
+  page,
+}) => {
+  const id = await openDocument(page, "# Gales\n\nIn No.\u00a07 the wind rose.\\\nThen it fell.\n\nAnother.\n");
+  const places = () =>
+    page.evaluate(() =>
+      [...document.querySelectorAll(".manuscript p")].map((each) => {
+        const { top, height, width } = each.getBoundingClientRect();
+        return [top, height, width];
+      }),
+    );
+  // The look of the document has come in, and its letters.
+  await expect
+    .poll(() =>
+      page
+        .locator(".manuscript p")
+        .last()
+        .evaluate((each) => getComputedStyle(each).textIndent),
+    )
+    .not.toBe("0px");
+  await page.evaluate(() => document.fonts.ready.then(() => undefined));
+  await expect.poll(async () => JSON.stringify(await places()) === JSON.stringify(await places())).toBe(true);
+  const before = await places();
+  await page.getByRole("button", { name: "How the text looks" }).click();
+  await page.getByRole("checkbox", { name: "Show paragraph ends" }).check();
+  await expect(page.locator(".manuscript .sign")).toHaveCount(2);
+  await expect(page.locator(".manuscript p.ends")).toHaveCount(2);
+  expect(await places()).toEqual(before);
+  await expectClean(page);
+  await page.keyboard.press("Escape");
+  await page.reload();
+  await expect(page.locator(".manuscript .sign")).toHaveCount(2);
+  await putCursor(page, "Another.");
+  await page.keyboard.press("End");
+  await page.keyboard.type(" Calm.");
+  await expect
+    .poll(() => exported(page.request, id, "md"))
+    .toContain("In No.&nbsp;7 the wind rose.\\\nThen it fell.\n\nAnother. Calm.");
 });

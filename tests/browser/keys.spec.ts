@@ -119,6 +119,8 @@ test("keys go from section to section, between outline and text, and between Wri
   await page.keyboard.press("Shift+F9");
   await expect(page.getByRole("treegrid")).toBeVisible();
   await page.keyboard.press("Shift+F9");
+  await expect(page.getByRole("main", { name: "Style sheet" })).toBeVisible();
+  await page.keyboard.press("Shift+F9");
   await expect(page.getByRole("tree")).toBeVisible();
 });
 

@@ -3,7 +3,8 @@ import { COMMANDS, type TextCommand } from "../../frontend/src/keys/commands";
 import { choose, exported, openDocument, putCursor, test } from "./helpers";
 
 /** Every command of the text, and where the next letter must stand: the kind of line, and the line. */
-const SIGN = "§";
+/** A letter that is on the keyboard, so that a key is pressed for it, and in none of the texts. */
+const SIGN = "Q";
 
 type Landing = {
   line: string;

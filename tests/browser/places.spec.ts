@@ -214,6 +214,11 @@ test("selected words are named; the name goes with them, and its end with it", a
   await page.getByRole("dialog").getByRole("textbox").fill("mole");
   await page.keyboard.press("Enter");
   await expect(page.getByText("“mole” is bookmarked.")).toBeVisible();
+  // Writing goes on behind the words, once they have their name.
+  await page.keyboard.type(" Q");
+  await expect(page.getByText("It was built twice. Q")).toBeVisible();
+  await page.keyboard.press("Backspace");
+  await page.keyboard.press("Backspace");
   const named = page.locator(".manuscript .named-stretch");
   await expect(named).toHaveText(["old mole stands.", "It was built twice."]);
   await allKept(page);

@@ -106,6 +106,7 @@ test.describe("Proof", () => {
     await drawer.getByLabel("Bookmark to add a line for").click();
     await page.getByRole("option", { name: "the_wick" }).click();
     await drawer.getByRole("button", { name: "Add a line" }).click();
+    await expect(drawer.getByRole("combobox", { name: "Bookmark to add a line for" })).toBeFocused();
     await expect(drawer.getByText("By your hand: 3 lines")).toBeVisible();
 
     for (const heading of ["Glasses", "Gale by night", "Lamp by day"]) {
@@ -382,11 +383,8 @@ test.describe("Proof", () => {
     await drawer.getByLabel(/^Top/).press("Enter");
 
     // On the page itself.
-    await page.getByRole("treeitem", { name: /Gale by night/ }).click();
-    await page
-      .getByRole("button", { name: /Edit the footer of page/ })
-      .last()
-      .click();
+    await page.getByRole("treeitem", { name: /Gale by night.*page 7/ }).click();
+    await page.getByRole("button", { name: "Edit the footer of page 7" }).click();
     const onPage = proof(page).getByRole("region", { name: /Footer.*on the page/ });
     const field = onPage.getByRole("textbox").first();
     await field.fill("Draft, ");

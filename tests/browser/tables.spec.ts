@@ -1,6 +1,6 @@
 import { execFileSync } from "node:child_process";
 import { expect, type Page } from "@playwright/test";
-import { chooseCommand, exported, openDocument, putCursor, test, pagesFile } from "./helpers";
+import { allKept, chooseCommand, exported, openDocument, putCursor, test, pagesFile, storedOutline } from "./helpers";
 import { keptText, shownIsKept } from "./shown-and-kept";
 
 const TABLE = `# Log
@@ -157,9 +157,40 @@ test("a table on a landscape page is one after a reload and in the file, and sta
   await page.keyboard.press("Control+z");
   await expect.poll(isLandscape).toBe(true);
   await page.getByRole("link", { name: "Proof" }).click();
+  // Whoever goes to the last page sees that there are pages.
+  await expect(page.locator("[data-sheet]").first()).toBeAttached({ timeout: 20_000 });
   await page.getByRole("region", { name: "Printed pages" }).focus();
   await page.keyboard.press("End");
   const sheet = page.locator("[data-sheet]").filter({ hasText: "seven" }).first();
   await expect(sheet).toBeAttached({ timeout: 20_000 });
   await expect.poll(async () => (await sheet.boundingBox())!.width > (await sheet.boundingBox())!.height).toBe(true);
+});
+
+test("what is cut through a table or a caption, and put back where it was, is the text that was", async ({ page }) => {
+  const id = await openDocument(
+    page,
+    "# Coast\n\nBefore it.\n\n| Station | Lamps |\n| --- | --- |\n| Thole | forty |\n| Hume | six |\n\nBetween.\n\n![A lamp](picture.png)\n\nThe end.\n",
+  );
+  await page.locator(".manuscript figcaption").click();
+  await page.keyboard.type("Lamp of Thole");
+  await allKept(page);
+  const before = await exported(page.request, id, "md");
+  const outline = await storedOutline(page.request, id);
+  for (const [from, to] of [
+    ["Before it.", "Thole"],
+    ["Between.", "Lamp of Thole"],
+    ["The end.", "Hume"],
+  ] as const) {
+    await putCursor(page, from);
+    await page.keyboard.press("ArrowLeft");
+    const words = page.locator(".manuscript :is(td, th, figcaption)", { hasText: to }).last();
+    await words.click({ position: { x: 18, y: 12 }, modifiers: ["Shift"] });
+    await page.keyboard.press("Control+x");
+    await allKept(page);
+    expect(await exported(page.request, id, "md")).not.toBe(before);
+    await page.keyboard.press("Control+v");
+    await expect(async () => expect(await exported(page.request, id, "md")).toBe(before)).toPass({ timeout: 8000 });
+    expect(await storedOutline(page.request, id)).toEqual(outline);
+    await shownIsKept(page, id);
+  }
 });

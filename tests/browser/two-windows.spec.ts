@@ -151,3 +151,27 @@ test("words written over several sections that another window changed meanwhile 
   await other.getByRole("button", { name: "Ideas" }).click();
   await expect(other.getByRole("region", { name: "Ideas" })).toContainText("Written over it all.");
 });
+
+test("a heading that was written and split while another window took its section away is not lost", async ({
+  page,
+  context,
+}) => {
+  const { id, other } = await withOneOffline(page, context);
+  await other.locator(".manuscript .heading").first().click();
+  await other.keyboard.press("Home");
+  await other.keyboard.type("Front ");
+  await other.keyboard.press("Enter");
+  await page.locator(".manuscript .heading").first().click();
+  await page.keyboard.press("Home");
+  await page.keyboard.press("Backspace");
+  await allKept(page);
+  await other.context().setOffline(false);
+  await expect(async () => {
+    const kept = await Promise.all(
+      [`/api/documents/${id}/ideas`, `/api/documents/${id}/export?format=md`].map(async (path) =>
+        (await page.request.get(path)).text(),
+      ),
+    );
+    expect(kept.join("\n")).toContain("Front");
+  }).toPass({ timeout: 20_000 });
+});

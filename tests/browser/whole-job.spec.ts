@@ -63,8 +63,10 @@ test("a real long document: imported, reorganised, linked, given contents, expor
   await page.getByRole("button", { name: "Commands for this paragraph" }).click();
   await chooseCommand(page, "Bookmark here…");
   await page.getByRole("dialog").getByRole("textbox").fill("two words");
+  await expect(page.getByRole("dialog").getByRole("textbox")).toHaveValue("two_words");
+  await page.getByRole("dialog").getByRole("textbox").fill("half:place");
   await page.getByRole("button", { name: "Set the bookmark" }).click();
-  await expect(page.getByRole("alert")).toContainText("no spaces");
+  await expect(page.getByRole("alert")).toContainText("letter");
   await page.getByRole("dialog").getByRole("textbox").fill("gruber_place");
   await page.getByRole("button", { name: "Set the bookmark" }).click();
   await expect(page.getByRole("dialog")).toHaveCount(0);

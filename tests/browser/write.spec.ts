@@ -35,6 +35,7 @@ test.describe("the text", () => {
   test("a line becomes a heading and a paragraph again with only the cursor in it", async ({ page }) => {
     const id = await openDocument(page, THREE);
     await page.getByText("Second words.").click();
+    await page.keyboard.press("End");
     await page.keyboard.press("Control+Alt+3");
     await expect(row(page, "Second words.")).toHaveAttribute("aria-level", "3");
     expect(await storedOutline(page.request, id)).toEqual([
@@ -50,6 +51,9 @@ test.describe("the text", () => {
     await page.keyboard.press("Control+Alt+0");
     await expect(row(page, "Second words.")).toHaveCount(0);
     expect(await storedOutline(page.request, id)).toEqual(["1 Alpha", "2 Beta", "2 Gamma", "1 Delta"]);
+    // The cursor is where it was, at the end of the line.
+    await page.keyboard.type(" And on.");
+    await expect(page.getByText("Second words. And on.", { exact: true })).toBeVisible();
   });
 
   test("a section is split at the cursor, and at selected words, which become the heading", async ({ page }) => {
@@ -177,6 +181,7 @@ test.describe("the outline", () => {
     await page.getByRole("button", { name: "Offcuts" }).click();
     await expect(page.getByText("3 sections, 6 words · stood first")).toBeVisible();
     await page.getByRole("button", { name: "Bring back" }).click();
+    await expect(page.getByRole("textbox", { name: "Manuscript" })).toBeFocused();
     await expect.poll(() => storedOutline(page.request, id)).toEqual(["1 Alpha", "2 Beta", "2 Gamma", "1 Delta"]);
   });
 
@@ -322,4 +327,18 @@ test("the cursor stays where it is while another window writes in the same secti
   await allKept(page);
   await expect(page.getByRole("dialog")).toBeHidden();
   expect(await exported(page.request, id, "md")).toContain("Second words. Mine. Theirs.");
+});
+
+test("contents that were refreshed from their notice leave the keys to the text", async ({ page }) => {
+  await openDocument(page, "# Coast\n\nAlpha.\n\n# Gales\n\nBeta.\n");
+  await putCursor(page, "Alpha.");
+  await page.getByRole("button", { name: "Contents", exact: true }).click();
+  await page.getByRole("button", { name: "Make contents…" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Make the contents" }).click();
+  const refresh = page.locator(".manuscript").getByRole("button", { name: "Refresh" });
+  await pickRow(page, "Gales");
+  await page.keyboard.press("Control+Shift+ArrowUp");
+  await refresh.click();
+  await expect(refresh).toHaveCount(0);
+  await expect(page.getByRole("textbox", { name: "Manuscript" })).toBeFocused();
 });

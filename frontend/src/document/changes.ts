@@ -31,7 +31,7 @@ type Told = { holds: () => boolean; sentence?: string; applied: (outcome: WriteO
 /** So many looks a few seconds apart at an unchanged document tell that a command did not reach the server. */
 const ENOUGH_LOOKS = 2;
 /** All that is read from the whole document. */
-const EVERY_READING: readonly Reading[] = ["places", "findings", "offcuts"];
+const EVERY_READING: readonly Reading[] = ["places", "findings", "offcuts", "style-sheet"];
 
 type Parts = {
   store: StoreApi<DocumentState>;
@@ -233,10 +233,22 @@ export class Changes {
       const params = { ...this.path.params, query: { since } };
       const changes = await read(api.GET("/api/documents/{id}/changes", { params }));
       if (changes.revision !== since) this.takeOver(changes);
+      this.readOlder();
       this.settleDoubt(changes.revision !== since);
     } catch {
       // Asked again a few seconds later.
     }
+  }
+
+  /** No text is shown for long that is older than what is known of its section, whatever came between. */
+  private readOlder(): void {
+    const { store } = this.parts;
+    const { texts, facts, outdated } = store.getState();
+    const typing = this.parts.typing();
+    const older = [...texts.values()].filter(
+      ({ id, revision }) => revision < (facts.get(id)?.revision ?? 0) && !typing.has(id) && !outdated.has(id),
+    );
+    if (older.length > 0) store.setState({ outdated: new Set([...outdated, ...older.map(({ id }) => id)]) });
   }
 
   /** A command whose answer never came may still be at work when the server is asked; asked once more, it is known. */
@@ -327,8 +339,8 @@ export class Changes {
     return { holds: () => this.parts.merges() === before };
   }
 
-  /** From the moment a command is given until what came of it is known; of several, until the last. */
-  private async answering<T>(work: () => Promise<T>): Promise<T> {
+  /** From the moment a command is given until what came of it is known; of several, until the last. Keys wait for it. */
+  async answering<T>(work: () => Promise<T>): Promise<T> {
     const { store } = this.parts;
     this.waiting++;
     if (!store.getState().isAnswering) store.setState({ isAnswering: true });

@@ -33,6 +33,9 @@ export class Files {
     if (format === "pdf") return this.writePdf("ua-1", scope);
     await this.flush();
     window.location.assign(this.address(format, scope));
+    const query = { params: { path: { id: this.id }, query: { format } } };
+    const passedOver = await read(api.GET("/api/documents/{id}/passed-over", query)).catch(() => []);
+    if (passedOver.length > 0) this.messages.say(passedOver.join(" "));
   }
 
   /** The pages as a file that keeps to a standard; when the structure does not allow it, that is told. */

@@ -11,7 +11,9 @@ type DocumentReading =
   | "likely-headings"
   | "found"
   | "page-setup"
-  | "contents";
+  | "contents"
+  | "kind-uses"
+  | "kind-places";
 
 /** Those that any change may have made untrue; they are read by tools that are open now and then. */
 const WITH_EVERY_CHANGE: readonly DocumentReading[] = [
@@ -25,6 +27,8 @@ const WITH_EVERY_CHANGE: readonly DocumentReading[] = [
 ];
 /** The check looks through the whole document, so it waits for a pause in the changes (milliseconds). */
 const PAUSE = 400;
+/** Kinds of text are counted in the whole text as well, and nobody waits for that. */
+const LONG_PAUSE = 1500;
 
 /** The key of a reading; the same for as long as the document is known, whatever is written meanwhile. */
 export function readingKey(
@@ -37,7 +41,8 @@ export function readingKey(
 
 /** What a session tells of its changes makes the readings outdated that rest on them; those in view are read again. */
 export function outdating(client: QueryClient, document: string): (readings: readonly Reading[]) => void {
-  let timer: number | undefined;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let countTimer: ReturnType<typeof setTimeout> | undefined;
   const invalidate = (reading: DocumentReading) => {
     const queryKey = readingKey(document, reading);
     // What is on its way was read before the change; its answer would be taken for the present state.
@@ -45,9 +50,11 @@ export function outdating(client: QueryClient, document: string): (readings: rea
   };
   return (readings) => {
     WITH_EVERY_CHANGE.forEach(invalidate);
+    clearTimeout(countTimer);
+    countTimer = setTimeout(() => (invalidate("kind-uses"), invalidate("kind-places")), LONG_PAUSE);
     readings.filter((reading) => reading !== "findings").forEach(invalidate);
     if (!readings.includes("findings")) return;
-    window.clearTimeout(timer);
-    timer = window.setTimeout(() => invalidate("findings"), PAUSE);
+    clearTimeout(timer);
+    timer = setTimeout(() => invalidate("findings"), PAUSE);
   };
 }

@@ -915,3 +915,11 @@ test("texts that were in sight long ago are let go, but for those with words tha
   await lookAt(0);
   expect(session.state.texts.has("s4")).toBe(true);
 });
+
+test("a text that is older than what is known of its section is read again, whatever came between", async () => {
+  session.texts.keep([textOf("a", "old", 1)]);
+  session.store.setState((state) => ({ facts: new Map(state.facts).set("a", facts("a", 2)) }));
+  expect(session.state.outdated.has("a")).toBe(false);
+  await session.changes.sync();
+  expect(session.state.outdated.has("a")).toBe(true);
+});

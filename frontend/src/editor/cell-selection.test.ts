@@ -1,7 +1,8 @@
 import { EditorState, TextSelection } from "@tiptap/pm/state";
 import { expect, test } from "vitest";
-import { CellSelection, cellSelections } from "./cell-selection";
+import { CellSelection, cellSelections, overNotes } from "./cell-selection";
 import { cell, docOf, p, row, textWith } from "./editor.test-helper";
+import { schema } from "./schema";
 import { mergeCells, splitCell } from "./table";
 
 const TABLE = {
@@ -85,4 +86,28 @@ test("selected cells are merged and split again; the words of all stand in the f
   expect(lines(state)).toEqual(["Oil", "before", "Lamps", "aa bb dd ee|cc", "ff", "gg|hh|ii", "after"]);
   expect(splitCell(state, (tr) => (state = state.apply(tr)))).toBe(true);
   expect(lines(state)).toEqual(["Oil", "before", "Lamps", "aa bb dd ee||cc", "||ff", "gg|hh|ii", "after"]);
+});
+
+test("a selection that reaches into a note takes it whole, and leaves it on its way back", () => {
+  const noted = schema.node("doc", null, [
+    schema.node("section", { id: "aaaaaaaaaaaa" }, [
+      schema.node("heading"),
+      schema.node("paragraph", null, [
+        schema.text("ab"),
+        schema.node("footnote", null, [schema.text("note")]),
+        schema.text("cd"),
+      ]),
+    ]),
+  ]);
+  // 4 is before “ab”; the note goes from 6 to 12.
+  const over = (anchor: number, head: number, came: number) => {
+    const { from, to } = overNotes(TextSelection.create(noted, anchor, head), came);
+    return [from, to];
+  };
+  expect(over(4, 8, 6)).toEqual([4, 12]);
+  expect(over(4, 11, 12)).toEqual([4, 6]);
+  expect(over(14, 9, 12)).toEqual([6, 14]);
+  expect(over(14, 7, 6)).toEqual([12, 14]);
+  expect(over(8, 14, 8)).toEqual([6, 14]);
+  expect(over(8, 10, 8)).toEqual([8, 10]);
 });

@@ -77,6 +77,35 @@ export function fitting(selection: TextSelection): TextSelection {
   return new CellSelection($anchor, $head, acrossEdges(doc, $from.pos, $to.pos, first, last), null);
 }
 
+/**
+ * A note is in a selection or around it: one that is cut through would be two. What reaches into it takes it whole, or, when
+ * it comes back from behind it, leaves it.
+ *
+ * @param came where the end that moves was before
+ */
+export function overNotes(selection: TextSelection, came: number): TextSelection {
+  const { $anchor, $head } = selection;
+  const doc = $anchor.node(0);
+  const isForward = $head.pos > $anchor.pos;
+  const anchor = noteAround($anchor, $head.pos);
+  const head = noteAround($head, $anchor.pos);
+  if (!anchor && !head) return selection;
+  const isBack = head && (isForward ? came >= head.to : came <= head.from);
+  const from = !anchor ? $anchor.pos : isForward ? anchor.from : anchor.to;
+  const to = !head ? $head.pos : isForward === !isBack ? head.to : head.from;
+  return TextSelection.create(doc, from, to);
+}
+
+/** The note around one end of a selection, when the other end is not in it. */
+function noteAround($end: ResolvedPos, other: number): Stretch | null {
+  for (let depth = $end.depth; depth > 0; depth--) {
+    if ($end.node(depth).type.name !== "footnote") continue;
+    const [from, to] = [$end.before(depth), $end.after(depth)];
+    return other > from && other < to ? null : { from, to };
+  }
+  return null;
+}
+
 /** A table that is reached from its beginning to its end goes as a whole; of any other, cells are emptied. */
 function acrossEdges(doc: TextNode, from: number, to: number, first: Around, last: Around): Stretch[] {
   const ofFirst = first ? partsIn(first.table, first.start) : [];
@@ -120,10 +149,10 @@ function tableAround($at: ResolvedPos): Around {
 /** Keeps selections over cells what they are, and draws them. */
 export function cellSelections(): Plugin {
   return new Plugin({
-    appendTransaction: (_transactions, _before, state) => {
+    appendTransaction: (_transactions, before, state) => {
       const { selection } = state;
       if (!(selection instanceof TextSelection) || selection instanceof CellSelection) return null;
-      const meant = fitting(selection);
+      const meant = fitting(overNotes(selection, before.selection.head));
       return meant === selection ? null : state.tr.setSelection(meant);
     },
     props: {

@@ -1,8 +1,10 @@
-import { baseKeymap, chainCommands, createParagraphNear, newlineInCode, splitBlock } from "@tiptap/pm/commands";
+import { baseKeymap, chainCommands, createParagraphNear, newlineInCode } from "@tiptap/pm/commands";
 import { InputRule, inputRules, undoInputRule, wrappingInputRule } from "@tiptap/pm/inputrules";
 import { keymap } from "@tiptap/pm/keymap";
+import type { Node as TextNode } from "@tiptap/pm/model";
 import { Plugin, type Command, type EditorState, type Transaction } from "@tiptap/pm/state";
 import * as commands from "./commands";
+import { leaveKind, splitInKind } from "./kinds";
 import { levelOf, near, sectionAround } from "./places";
 import { cellBelow } from "./table";
 import { schema } from "./schema";
@@ -32,7 +34,8 @@ export function textKeys(host: Host): Plugin[] {
     newlineInCode,
     createParagraphNear,
     commands.leaveEmptyLine,
-    splitBlock,
+    leaveKind,
+    splitInKind,
   );
   return [
     keymap({
@@ -89,16 +92,24 @@ function isAtFoot(state: EditorState): boolean {
 }
 
 /**
- * No section is ever without its heading, whatever was taken out or pasted; and an opening whose words were all taken
- * out stays, for the cursor is in it.
+ * No section is ever without its heading, whatever was taken out or pasted, nor two of them one: where one was parted,
+ * what follows is a section of its own. An opening whose words were all taken out stays, for the cursor is in it.
  */
-export function wholeSections(isShowing: (transaction: Transaction) => boolean): Plugin {
+export function wholeSections(
+  isShowing: (transaction: Transaction) => boolean,
+  newId: () => string,
+  levelOf: (section: TextNode) => number,
+): Plugin {
   return new Plugin({
     appendTransaction: (transactions, before, state) => {
       if (!transactions.some(({ docChanged }) => docChanged) || transactions.some(isShowing)) return null;
       const tr = state.tr;
       const without: number[] = [];
+      const met = new Set<string>();
       state.doc.forEach((section, offset) => {
+        const id = String(section.attrs["id"]);
+        if (met.has(id)) tr.setNodeMarkup(offset, null, { id: newId(), level: levelOf(section) });
+        met.add(id);
         if (section.type.name === "section" && !headingOf(section)) without.push(offset + 1);
       });
       for (const at of without.toReversed()) tr.insert(at, schema.node("heading"));

@@ -56,6 +56,7 @@ function open(sections: ShownSection[], host: Partial<ManuscriptHost> = {}): Man
     newId: () => `made${++made}`,
     document: () => "here",
     readsLineSigns: () => true,
+    showsSigns: () => false,
     hasSection: () => false,
     join: vi.fn(),
     toEnd: vi.fn(),
@@ -365,4 +366,28 @@ test("a cursor left behind is back when its section is, and gone with a section 
   other.focusAt("a", { at: 8 }, false);
   other.show([z], () => false);
   expect(cursor(other)[0]).toBe("z");
+});
+
+test("a heading that is a paragraph of the section above from now on keeps the cursor where it was in it", () => {
+  for (const body of [[p("Body.")], []]) {
+    const made = open([shown("a", textWith("Ink", p("Last words."))), shown("b", textWith("Haste", ...body))]);
+    made.focusAt("b", { at: 4 }, false);
+    const [, at] = cursor(made)!;
+    made.show([shown("a", textWith("Ink", p("Last words."), p("Haste"), ...body))], () => false);
+    const { $head } = made.view.state.selection;
+    expect([$head.parent.textContent, $head.parentOffset]).toEqual(["Haste", at - 1]);
+  }
+});
+
+test("what stands on the screen and is neither known nor being typed is shown anew, though what is known is as it was", () => {
+  const known = [shown("a", textWith("Ink", p("text")))];
+  const made = open(known);
+  made.view.dispatch(
+    made.view.state.tr.insertText("More ", 1 + made.view.state.doc.firstChild!.firstChild!.nodeSize + 1),
+  );
+  const words = () => made.view.state.doc.textContent;
+  made.show(known, () => true);
+  expect(words()).toContain("More ");
+  made.show(known, () => false);
+  expect(words()).toBe("Inktext");
 });

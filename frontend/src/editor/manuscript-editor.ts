@@ -17,12 +17,13 @@ import {
 } from "./decorations";
 import { fillerMarks } from "./filler";
 import { longParagraphs } from "./long-paragraphs";
+import { invisibleSigns } from "./invisible-signs";
 import { foundMarks, rangeOf, spokenMark, type FoundStretch } from "./found";
 import { HeldKeys } from "./held-keys";
 import { inputMarks, lineMarks, textKeys, wholeSections } from "./keymap";
 import { footnotes } from "./notes";
 import { findSection, levelOf, near, placeIn, positionIn, sectionAround, type SectionPlace } from "./places";
-import { putPassage, type Passage } from "./passage";
+import { passageOf, putPassage, type Passage } from "./passage";
 import { putInstead } from "./put-instead";
 import { nodeType, schema } from "./schema";
 import { headingOf, sectionNode } from "./section-text";
@@ -59,6 +60,8 @@ export type ManuscriptHost = {
   signs(): TypedSigns | null;
   /** Whether signs at the head of a line make it a list or a heading. */
   readsLineSigns(): boolean;
+  /** Whether signs that nobody sees are drawn. */
+  showsSigns(): boolean;
   /** The document’s language, as a tag after BCP 47. */
   language(): string;
   /** The section joins the one above it, or the one below it joins it. */
@@ -102,8 +105,11 @@ export class ManuscriptEditor {
   private mended = 0;
   /** Sections that were taken out here, by writing over them. */
   private readonly gone = new Set<string>();
-  private shownTexts = new Map<string, ShownSection["text"]>();
+  /** Of each section in the editor that is what is known of it: the text that it was looked at against. */
+  private readonly asKnown = new WeakMap<TextNode, ShownSection["text"]>();
   private readonly keys = new HeldKeys();
+  /** What was cut last, and the text before and after it. */
+  private lastCut: { slice: Slice; before: TextNode; to: number; after: TextNode; at: number } | null = null;
   /** The selection when its sections do not stand in the editor, for the window is far from it; the next key goes there. */
   private away: { anchor: Spot; head: Spot } | null = null;
   /** Whether the window is on its way to it. */
@@ -216,7 +222,6 @@ export class ManuscriptEditor {
     const { doc, selection } = this.view.state;
     const known = new Map(doc.content.content.map((node) => [String(node.attrs["id"]), node]));
     const nodes = sections.map((section) => this.nodeOf(section, known.get(section.id), isTyping));
-    this.shownTexts = new Map(sections.map(({ id, text }) => [id, text]));
     const before = doc.content.content;
     if (nodes.length === before.length && nodes.every((node, index) => node === before[index])) return;
     const places = this.away
@@ -250,11 +255,6 @@ export class ManuscriptEditor {
     this.view.dom.dataset["mended"] = String(this.mended);
     const tr = this.view.state.tr.replaceWith(0, doc.content.size, nodes);
     this.view.dispatch(tr.setMeta(SHOWN, true).setMeta("addToHistory", false));
-  }
-
-  /** What was written in these sections is not kept: the next time they are shown, they are as they are known. */
-  forget(sections: readonly string[]): void {
-    for (const section of sections) this.shownTexts.delete(section);
   }
 
   /** What was typed is safely kept: from here on, undoing is the journal's. */
@@ -378,9 +378,11 @@ export class ManuscriptEditor {
   private nodeOf(shown: ShownSection, known: TextNode | undefined, isTyping: (id: string) => boolean): TextNode {
     const { id, text, hasHeading } = shown;
     const isSameKind = known !== undefined && (known.type.name === "section") === hasHeading;
-    if (isSameKind && (isTyping(id) || this.shownTexts.get(id) === text)) return known;
+    if (isSameKind && (isTyping(id) || this.asKnown.get(known) === text)) return known;
     const node = sectionNode(id, text, hasHeading);
-    return isSameKind && known.content.eq(node.content) ? known : node;
+    const is = isSameKind && known.content.eq(node.content) ? known : node;
+    this.asKnown.set(is, text);
+    return is;
   }
 
   private keepSelection(
@@ -392,7 +394,7 @@ export class ManuscriptEditor {
     const [anchor, head] = places.map((place) => {
       if (!place) return null;
       const section = findSection(tr.doc, place.id);
-      return section ? positionIn(section, place.at) : whereItWent(before.$head.node(0), tr.doc, place.id);
+      return section ? positionIn(section, place.at) : whereItWent(before.$head.node(0), tr.doc, place);
     });
     if (tr.doc.childCount === 0) return;
     // What was empty was selected as a whole, as there was no place for a cursor in it.
@@ -421,7 +423,11 @@ export class ManuscriptEditor {
 
   private plugins(): Plugin[] {
     return [
-      wholeSections((transaction) => transaction.getMeta(SHOWN) === true),
+      wholeSections(
+        (transaction) => transaction.getMeta(SHOWN) === true,
+        () => this.host.newId(),
+        (section) => levelOf(section, this.host),
+      ),
       noLooseEnds((transaction) => transaction.getMeta(SHOWN) === true),
       cellSelections(),
       inputMarks(() => this.host.signs()),
@@ -440,6 +446,7 @@ export class ManuscriptEditor {
       foundMarks((id) => this.host.foundIn(id)),
       spokenMark((id) => this.host.spokenIn(id)),
       fillerMarks(),
+      invisibleSigns(() => this.host.showsSigns()),
       captionLabels((id) => this.host.lookOf(id).captions),
       ...footnotes((id) => this.host.lookOf(id).firstNote),
     ];
@@ -510,8 +517,29 @@ export class ManuscriptEditor {
     const to = event.clipboardData;
     if (!to || !putOnClipboard(view, to, this.host.document(), (section) => levelOf(section, this.host))) return false;
     event.preventDefault();
-    if (isCut) view.dispatch(view.state.tr.deleteSelection().scrollIntoView().setMeta("uiEvent", "cut"));
+    if (!isCut) return true;
+    const { doc: before, selection } = view.state;
+    const { slice } = passageOf(selection, this.host.document(), (section) => levelOf(section, this.host));
+    view.dispatch(view.state.tr.deleteSelection().scrollIntoView().setMeta("uiEvent", "cut"));
+    const { doc: after, selection: left } = view.state;
+    this.lastCut = { slice, before, to: selection.to, after, at: left.head };
     return true;
+  }
+
+  /**
+   * What was cut and is put back where it was, before anything else is done, is the text that was, also where a table or a
+   * picture was cut through, of which a part stayed; null for any other passage and any other place. Sections that were cut
+   * come back by the passage, which knows how deep they stood.
+   */
+  private takenBack(passage: Passage): Transaction | null {
+    const { lastCut } = this;
+    const { doc, selection, tr } = this.view.state;
+    if (!lastCut || !selection.empty || selection.head !== lastCut.at) return null;
+    if (doc.childCount !== lastCut.before.childCount) return null;
+    if (!passage.slice.eq(lastCut.slice) || !doc.eq(lastCut.after)) return null;
+    replaceRun(tr, doc.content.content, lastCut.before.content.content);
+    const $to = tr.doc.resolve(Math.min(lastCut.to, tr.doc.content.size));
+    return tr.setSelection(Selection.near($to, -1)).setMeta("passage", true).scrollIntoView();
   }
 
   /** What was cut or copied here goes in as what it was; false where nothing of it can stand. */
@@ -519,14 +547,16 @@ export class ManuscriptEditor {
     const { state } = this.view;
     const standing = new Set<string>();
     state.doc.descendants((node) => void (node.attrs["id"] && standing.add(String(node.attrs["id"]))));
-    const put = putPassage(state, passage, {
-      document: this.host.document(),
-      newId: () => this.host.newId(),
-      // What was cut a moment ago may still be in the outline that is known here.
-      isTaken: (id) =>
-        standing.has(id) || this.host.isBookmarkTaken(id) || (!this.gone.has(id) && this.host.hasSection(id)),
-      levelOf: (section) => levelOf(section, this.host),
-    });
+    const put =
+      this.takenBack(passage) ??
+      putPassage(state, passage, {
+        document: this.host.document(),
+        newId: () => this.host.newId(),
+        // What was cut a moment ago may still be in the outline that is known here.
+        isTaken: (id) =>
+          standing.has(id) || this.host.isBookmarkTaken(id) || (!this.gone.has(id) && this.host.hasSection(id)),
+        levelOf: (section) => levelOf(section, this.host),
+      });
     if (!put) return false;
     this.view.dispatch(put);
     return true;
@@ -635,19 +665,29 @@ function replaceRun(tr: Transaction, before: readonly TextNode[], after: readonl
   tr.replaceWith(from, to, Fragment.from(after.slice(head, after.length - tail)));
 }
 
-/** Where the words of a section stand that is gone: in the one above it, from where that one reads otherwise on. */
-function whereItWent(before: TextNode, after: TextNode, id: string): number | null {
+/**
+ * Where a place of a section is that is gone: in the one above it, as far from its end when that has taken the words in, or
+ * else from where that one reads otherwise on.
+ */
+function whereItWent(before: TextNode, after: TextNode, { id, at }: Spot): number | null {
   const gone = findSection(before, id);
   for (let index = (gone?.index ?? 0) - 1; index >= 0; index--) {
     const was = before.child(index);
     const above = findSection(after, String(was.attrs["id"]));
-    if (above) {
-      const at = was.content.findDiffStart(above.node.content);
-      return positionIn(above, at ?? above.node.content.size);
+    if (!above) continue;
+    const { content, textContent } = above.node;
+    if (gone && textContent.length > was.textContent.length && textContent.endsWith(gone.node.textContent)) {
+      // The empty paragraph of a section without a text is not taken in.
+      const rest =
+        (isBlank(gone.node.lastChild) && !isBlank(above.node.lastChild) ? -2 : 0) + gone.node.content.size - at;
+      return positionIn(above, content.size - Math.max(1, rest));
     }
+    return positionIn(above, was.content.findDiffStart(content) ?? content.size);
   }
   return after.childCount > 0 ? 1 : null;
 }
+
+const isBlank = (node: TextNode | null) => node?.type.name === "paragraph" && node.content.size === 0;
 
 /** The cursor stands after what was pasted, however deep its last part lies. */
 function afterPaste(transaction: Transaction): Transaction {

@@ -57,7 +57,17 @@ const host = (state: EditorState, document = "here"): PassageHost => ({
 });
 
 const stateOf = (of: TextNode) =>
-  EditorState.create({ doc: of, plugins: [cellSelections(), wholeSections(() => false)] });
+  EditorState.create({
+    doc: of,
+    plugins: [
+      cellSelections(),
+      wholeSections(
+        () => false,
+        () => `new${String(++made).padStart(9, "0")}`,
+        () => 2,
+      ),
+    ],
+  });
 
 /** Words, places, notes and other parts, in order. */
 function partsOf(node: TextNode): string[] {
@@ -97,10 +107,9 @@ test("whatever is selected, cut and pasted where it was is the text that was, pa
     back.doc.check();
     // Of a table that was reached from outside the cells are another table, which stands where it is pasted.
     const isOverEdge = state.selection instanceof CellSelection && state.selection.within === null;
-    // A note or a picture’s caption that was cut through is two.
+    // A picture’s caption that was cut through is two.
     const { $from, $to } = state.selection;
-    const isThrough =
-      !$from.sameParent($to) && [$from, $to].some((each) => ["footnote", "figure"].includes(each.parent.type.name));
+    const isThrough = !$from.sameParent($to) && [$from, $to].some((each) => each.parent.type.name === "figure");
     if (isOverEdge || isThrough) expect(letters(back.doc), `seed ${seed}`).toBe(letters(state.doc));
     else expect(partsOf(back.doc), `seed ${seed}`).toEqual(partsOf(state.doc));
     const ids = back.doc.content.content.map((section) => String(section.attrs["id"]));
@@ -163,4 +172,14 @@ test("cells over cells: the table grows where it must", () => {
     ["t3", "t1", "t2"],
     ["", "t3", "t4"],
   ]);
+});
+
+test("what parts a section, such as a table that comes from elsewhere into its heading, leaves two of them", () => {
+  const state = stateOf(doc());
+  const parted = state.apply(state.tr.insert(state.doc.child(0).nodeSize, state.doc.child(1)));
+  const ids = parted.doc.content.content.map((section) => String(section.attrs["id"]));
+  expect(ids.length).toBe(state.doc.childCount + 1);
+  expect(new Set(ids).size).toBe(ids.length);
+  expect(parted.doc.child(1).attrs["id"]).toBe("aaaaaaaaaaaa");
+  expect(parted.doc.child(2).attrs["level"]).toBe(2);
 });

@@ -233,6 +233,7 @@ class Run {
       newId: () => `n${++this.made}`,
       document: () => "here",
       readsLineSigns: () => true,
+      showsSigns: () => false,
       hasSection: () => false,
       signs: () => ({ open: "“", close: "”", innerOpen: "‘", innerClose: "’", dash: "–" }),
       language: () => "en",
@@ -362,8 +363,8 @@ class Run {
         editor.handedOver();
         return "handed over";
       case 1:
-        editor.forget(here ? [here.id] : []);
-        return `forget ${here?.id}`;
+        editor.redraw();
+        return "redraw";
       case 2:
         return `focus ${editor.focusAt("b", { at: random(12) }, false)}`;
       case 3:

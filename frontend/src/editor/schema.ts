@@ -24,7 +24,10 @@ const DAMAGED =
   "The text of this section is damaged and cannot be read. What is kept of it stands below, as it is; the history may hold an earlier state.";
 
 const DRAWN: Record<string, Drawn> = {
-  paragraph: { toDOM: () => ["p", 0], parseDOM: [{ tag: "p" }, { tag: "h1,h2,h3,h4,h5,h6" }] },
+  paragraph: {
+    toDOM: (node) => ["p", node.attrs["kind"] ? { class: KIND_CLASS + String(node.attrs["kind"]) } : {}, 0],
+    parseDOM: [{ tag: "p", getAttrs: (element) => ({ kind: kindInClasses(element) }) }, { tag: "h1,h2,h3,h4,h5,h6" }],
+  },
   quotation: { toDOM: () => ["blockquote", 0], parseDOM: [{ tag: "blockquote" }], extra: { defining: true } },
   bulletList: { toDOM: () => ["ul", 0], parseDOM: [{ tag: "ul" }] },
   orderedList: {
@@ -212,7 +215,29 @@ function spansOf(cell: HTMLElement): { columns: number | null; rows: number | nu
   return { columns: span("colspan"), rows: span("rowspan") };
 }
 
+/** A kind of the writer’s own is a class, as in web pages. */
+const KIND_CLASS = "kind-";
+
+function kindInClasses(element: HTMLElement): string | null {
+  const found = [...element.classList].find((each) => KIND_NAME.test(each));
+  return found === undefined ? null : found.slice(KIND_CLASS.length);
+}
+
+const KIND_NAME = /^kind-[a-z][a-z0-9-]{0,39}$/;
+
 const MARKS: Record<string, MarkSpec> = {
+  kind: {
+    toDOM: (mark) => ["span", { class: KIND_CLASS + String(mark.attrs["name"]) }, 0],
+    parseDOM: [
+      {
+        tag: "span[class]",
+        getAttrs: (element) => {
+          const name = kindInClasses(element);
+          return name === null ? false : { name };
+        },
+      },
+    ],
+  },
   link: {
     inclusive: false,
     toDOM: (mark) => [
@@ -239,6 +264,11 @@ const MARKS: Record<string, MarkSpec> = {
   struck: { toDOM: () => ["s", 0], parseDOM: [{ tag: "s,strike,del" }, { style: "text-decoration=line-through" }] },
   superscript: { excludes: "subscript", toDOM: () => ["sup", 0], parseDOM: [{ tag: "sup" }] },
   subscript: { excludes: "superscript", toDOM: () => ["sub", 0], parseDOM: [{ tag: "sub" }] },
+};
+
+const MARK_ATTRIBUTES: Record<string, Record<string, AttributeSpec>> = {
+  link: { href: {}, title: { default: null } },
+  kind: { name: {} },
 };
 
 type TableRow = { group: string | null; content: string | null; marks: boolean; attributes: Record<string, string> };
@@ -291,10 +321,7 @@ export const schema = new Schema({
     ...Object.fromEntries(Object.entries(rows).map(([name, row]) => [name, nodeSpec(name, row)])),
   },
   marks: Object.fromEntries(
-    Object.keys(table.marks).map((name) => [
-      name,
-      { ...MARKS[name], attrs: name === "link" ? { href: {}, title: { default: null } } : {} },
-    ]),
+    Object.keys(table.marks).map((name) => [name, { ...MARKS[name], attrs: MARK_ATTRIBUTES[name] ?? {} }]),
   ),
 });
 

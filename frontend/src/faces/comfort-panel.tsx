@@ -22,7 +22,8 @@ import { setQuiet } from "../window/quiet";
 
 const THEME_WORDS: Record<Theme, string> = { day: "Day", night: "Night", contrast: "High contrast" };
 const FACE_WORDS: Record<FaceName, string> = {
-  literata: "Book",
+  sheet: "The document’s",
+  book: "Book",
   figtree: "Plain",
   hyperlegible: "Distinct",
   opendyslexic: "Weighted",
@@ -123,6 +124,9 @@ export function ComfortPanel({ trigger }: { trigger?: ReactElement }) {
             <Tick checked={comfort.lineSigns} onTick={(lineSigns) => setComfort({ lineSigns })}>
               Signs at a line’s head make lists and headings
             </Tick>
+            <Tick checked={comfort.invisibles} onTick={(invisibles) => setComfort({ invisibles })}>
+              Show paragraph ends, breaks, tabs and fixed blanks
+            </Tick>
           </div>
           <div className="flex flex-wrap gap-x-4 gap-y-1 border-t border-line pt-3">
             <Popover.Close asChild>
@@ -158,12 +162,12 @@ function Choice<T extends string>({
   return (
     <fieldset>
       <legend className="mb-1 text-xs font-semibold text-stem">{label}</legend>
-      <div className="flex gap-1">
+      <div className="flex flex-wrap gap-1">
         {all.map((each) => (
           <label
             key={each}
             className={cx(
-              "flex-1 cursor-pointer rounded-lg border px-1.5 py-1 text-center text-xs has-focus-visible:outline-2 has-focus-visible:outline-offset-2 has-focus-visible:outline-stem",
+              "grow basis-[4.5rem] cursor-pointer rounded-lg border px-1.5 py-1 text-center text-xs whitespace-nowrap has-focus-visible:outline-2 has-focus-visible:outline-offset-2 has-focus-visible:outline-stem",
               each === value ? "border-stem bg-wash font-medium text-stem" : "border-line text-soft hover:text-ink",
             )}
           >

@@ -19,6 +19,8 @@ import { Header, SAVING, type Face } from "./header";
 import { JumpBox } from "../places/jump-box";
 import type { Offered } from "../places/offering";
 import { NarrowBar } from "./write/narrow-bar";
+import { Looks } from "../looks/looks";
+import { SheetRules } from "../looks/sheet-rules";
 import { Manuscript } from "../manuscript/manuscript";
 import { MessageBar } from "./message-bar";
 import { PageScale } from "../proof/page-scale";
@@ -135,14 +137,17 @@ function Faces({ face }: { face: Face }) {
           <Drawer />
           <NarrowBar onJump={commands.jump} />
         </div>
+      ) : face === "looks" ? (
+        <Looks />
       ) : (
         <ArrangeTable />
       )}
       <div>
         <ChoicePanel />
       </div>
-      <PickedBar besideOutline={face !== "arrange"} />
+      <PickedBar besideOutline={face !== "arrange" && face !== "looks"} />
       <MessageBar face={face} />
+      <SheetRules />
       <Dialogs />
       {offered && <JumpBox commands={offered} onClose={() => setOffered(null)} />}
     </div>

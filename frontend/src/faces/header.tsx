@@ -31,7 +31,7 @@ function isOpen(saving: Saving): boolean {
 }
 
 /** The ways to look at a document. */
-export type Face = "write" | "arrange" | "proof";
+export type Face = "write" | "arrange" | "proof" | "looks";
 
 export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
   const session = useSession("Header");
@@ -87,6 +87,7 @@ export function Header({ face, onJump }: { face: Face; onJump: () => void }) {
       <nav aria-label="Faces of the document" className="flex self-stretch">
         <FaceLink to={`/documents/${id}`} words="Write" shown={face === "write"} />
         <FaceLink to={`/documents/${id}/arrange`} words="Arrange" shown={face === "arrange"} />
+        <FaceLink to={`/documents/${id}/looks`} words="Looks" shown={face === "looks"} />
         <FaceLink to={`/documents/${id}/proof`} words="Proof" shown={face === "proof"} onNear={preparePdf} />
       </nav>
       <div className="flex min-w-0 items-center justify-end gap-1 md:gap-3">

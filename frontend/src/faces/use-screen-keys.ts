@@ -17,7 +17,7 @@ import { step as stepFound, useFind } from "../find/found";
 import { openDrawer, useDrawer, type DrawerTool } from "../window/open-drawer";
 
 /** The faces in turn, as addresses have them. */
-const FACES = ["", "/arrange", "/proof"] as const;
+const FACES = ["", "/arrange", "/looks", "/proof"] as const;
 
 export type AnywhereCommands = Record<AnywhereCommand, () => void>;
 
@@ -71,6 +71,8 @@ export function useAnywhereCommands(onJump: (commands: AnywhereCommands) => void
       ideas: drawer("ideas"),
       contents: drawer("contents"),
       pages: drawer("pages"),
+      look: drawer("look"),
+      looks: () => navigate(`/documents/${session.state.id}/looks`),
       counts: drawer("counts"),
       offcuts: drawer("offcuts"),
       history: drawer("history"),

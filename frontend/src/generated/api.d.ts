@@ -388,6 +388,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/passed-over": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["readPassedOver"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/dead-links": {
         parameters: {
             query?: never;
@@ -813,6 +829,118 @@ export interface paths {
         };
         get: operations["readSpeech"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/style-sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["readStyleSheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/style-sheet/uses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["readKindUses"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/style-sheet/uses/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["readKindPlaces"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/style-sheet.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["exportStyleSheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house-styles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listHouseStyles"];
+        put?: never;
+        post: operations["keepHouseStyle"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house-styles/{style}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["removeHouseStyle"];
+        options?: never;
+        head?: never;
+        patch: operations["renameHouseStyle"];
+        trace?: never;
+    };
+    "/api/house-styles/{style}/for-new": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["useForNewDocuments"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1438,7 +1566,7 @@ export interface components {
             label: string;
             notices: components["schemas"]["Notice"][];
             /** @description What was read from the whole document and has to be read again */
-            outdated: ("places" | "findings" | "offcuts")[];
+            outdated: ("places" | "findings" | "offcuts" | "style-sheet")[];
         };
         PageSetup: {
             /**
@@ -1599,6 +1727,80 @@ export interface components {
             /** @description What of it stands in the heading or the text: where in the words, where there as the editor counts, and how long */
             stretches: number[][];
         };
+        /** @description A house style to choose. */
+        HouseStyleView: {
+            /** @description The name of one that ships, or the id of one of the writer’s own */
+            id: string;
+            label: string;
+            about: string;
+            isOwn: boolean;
+            /** @description Whether new documents have it */
+            isForNew: boolean;
+            sheet: {
+                [key: string]: unknown;
+            };
+        };
+        /** @description A place where a kind of text is. */
+        KindPlaceView: {
+            section: string;
+            /** @description The editor’s position in the heading, or in the text */
+            from: number;
+            to: number;
+            isInHeading: boolean;
+            /** @description Its first words */
+            words: string;
+        };
+        /** @description How often a kind of text is there, and where first. */
+        KindUseView: {
+            kind: string;
+            count: number;
+            /** @description The first section that has it */
+            section: string;
+            /** @description Its first words */
+            words: string;
+        };
+        /** @description One kind of text, what is said of it, and what comes of that. */
+        KindView: {
+            /** @description As style sheets name it */
+            name: string;
+            /** @description As it is shown */
+            label: string;
+            /** @enum {string} */
+            of: "paragraphs" | "words";
+            /** @description Whether it is a kind of the writer’s own */
+            isOwn: boolean;
+            /** @description What it rests on; null for the body */
+            restsOn: string | null;
+            /** @description Whether the style sheet says anything of it */
+            isChanged: boolean;
+            /** @description What can be said of it */
+            properties: string[];
+            /** @description What the style sheet says beyond the house style, by property */
+            said: {
+                [key: string]: string;
+            };
+            /** @description How it looks, by property; of words, what they do not have from the text around them */
+            look: {
+                [key: string]: string;
+            };
+        };
+        /** @description The style sheet of a document. */
+        StyleSheetView: {
+            name: string;
+            /** @description The house style that it rests on */
+            basedOn: string;
+            /** @description What that is called */
+            basedOnLabel: string;
+            /** @description Whether it says anything beyond that */
+            isChanged: boolean;
+            kinds: components["schemas"]["KindView"][];
+            faces: {
+                name: string;
+                about: string;
+            }[];
+            /** @description Rules for the text that is written in */
+            css: string;
+        };
         /** @description A document that was read from a file. */
         Imported: {
             id: string;
@@ -1652,7 +1854,7 @@ export interface components {
             /** @description What else the writer should know */
             notice: string;
         };
-        Operation: components["schemas"]["PromoteOperation"] | components["schemas"]["DemoteOperation"] | components["schemas"]["SetLevelOperation"] | components["schemas"]["MoveOperation"] | components["schemas"]["MoveUpOperation"] | components["schemas"]["MoveDownOperation"] | components["schemas"]["SplitOperation"] | components["schemas"]["JoinOperation"] | components["schemas"]["MakeHeadingOperation"] | components["schemas"]["MakeHeadingsOperation"] | components["schemas"]["TakeAsTitleOperation"] | components["schemas"]["PutTitleInTextOperation"] | components["schemas"]["SplitByRuleOperation"] | components["schemas"]["UseNumberingOperation"] | components["schemas"]["NumberCaptionsOperation"] | components["schemas"]["NameMarkerOperation"] | components["schemas"]["UseHouseStyleOperation"] | components["schemas"]["SetUpPagesOperation"] | components["schemas"]["InsertOperation"] | components["schemas"]["RenameOperation"] | components["schemas"]["ReplaceBodyOperation"] | components["schemas"]["MergeTextOperation"] | components["schemas"]["ReplaceFoundOperation"] | components["schemas"]["ReplaceStretchOperation"] | components["schemas"]["BookmarkCaptionOperation"] | components["schemas"]["ChangeReminderOperation"] | components["schemas"]["DuplicateOperation"] | components["schemas"]["DeleteOperation"] | components["schemas"]["SetAsideOperation"] | components["schemas"]["BringBackOperation"] | components["schemas"]["SetTextAsideOperation"] | components["schemas"]["SetStretchAsideOperation"] | components["schemas"]["NoteIdeaOperation"] | components["schemas"]["RewordIdeaOperation"] | components["schemas"]["DiscardOperation"] | components["schemas"]["DescribeSectionOperation"] | components["schemas"]["DescribeDocumentOperation"] | components["schemas"]["SpreadTargetOperation"] | components["schemas"]["GenerateContentsOperation"] | components["schemas"]["SetUpContentsOperation"] | components["schemas"]["ChangeContentsLineOperation"] | components["schemas"]["AddContentsLineOperation"] | components["schemas"]["RefreshContentsOperation"] | components["schemas"]["BatchOperation"];
+        Operation: components["schemas"]["PromoteOperation"] | components["schemas"]["DemoteOperation"] | components["schemas"]["SetLevelOperation"] | components["schemas"]["MoveOperation"] | components["schemas"]["MoveUpOperation"] | components["schemas"]["MoveDownOperation"] | components["schemas"]["SplitOperation"] | components["schemas"]["JoinOperation"] | components["schemas"]["MakeHeadingOperation"] | components["schemas"]["MakeHeadingsOperation"] | components["schemas"]["TakeAsTitleOperation"] | components["schemas"]["PutTitleInTextOperation"] | components["schemas"]["SplitByRuleOperation"] | components["schemas"]["UseNumberingOperation"] | components["schemas"]["NumberCaptionsOperation"] | components["schemas"]["NameMarkerOperation"] | components["schemas"]["UseHouseStyleOperation"] | components["schemas"]["UseStyleSheetOperation"] | components["schemas"]["ShapeKindOperation"] | components["schemas"]["RemoveKindOperation"] | components["schemas"]["GiveKindOperation"] | components["schemas"]["SetUpPagesOperation"] | components["schemas"]["InsertOperation"] | components["schemas"]["RenameOperation"] | components["schemas"]["ReplaceBodyOperation"] | components["schemas"]["MergeTextOperation"] | components["schemas"]["ReplaceFoundOperation"] | components["schemas"]["ReplaceStretchOperation"] | components["schemas"]["BookmarkCaptionOperation"] | components["schemas"]["ChangeReminderOperation"] | components["schemas"]["DuplicateOperation"] | components["schemas"]["DeleteOperation"] | components["schemas"]["SetAsideOperation"] | components["schemas"]["BringBackOperation"] | components["schemas"]["SetTextAsideOperation"] | components["schemas"]["SetStretchAsideOperation"] | components["schemas"]["NoteIdeaOperation"] | components["schemas"]["RewordIdeaOperation"] | components["schemas"]["DiscardOperation"] | components["schemas"]["DescribeSectionOperation"] | components["schemas"]["DescribeDocumentOperation"] | components["schemas"]["SpreadTargetOperation"] | components["schemas"]["GenerateContentsOperation"] | components["schemas"]["SetUpContentsOperation"] | components["schemas"]["ChangeContentsLineOperation"] | components["schemas"]["AddContentsLineOperation"] | components["schemas"]["RefreshContentsOperation"] | components["schemas"]["BatchOperation"];
         PromoteOperation: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -1845,6 +2047,50 @@ export interface components {
             name: "use-house-style";
             /** @description A text of at most 8,192 bytes */
             style: string;
+        };
+        UseStyleSheetOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "use-style-sheet";
+            /** @description A style sheet, as docs/style-sheet.md describes it */
+            sheet: {
+                [key: string]: unknown;
+            };
+        };
+        ShapeKindOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "shape-kind";
+            /** @description A text of at most 8,192 bytes */
+            kind: string;
+            /** @description Properties of a kind of text that change; null takes away what was said */
+            changes: {
+                [key: string]: string | null;
+            };
+        };
+        RemoveKindOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "remove-kind";
+            /** @description A text of at most 8,192 bytes */
+            kind: string;
+        };
+        GiveKindOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "give-kind";
+            /** @description A text of at most 8,192 bytes */
+            kind: string;
+            /** @description A text of at most 8,192 bytes */
+            becomes: string;
         };
         SetUpPagesOperation: {
             /**
@@ -2945,6 +3191,31 @@ export interface operations {
             404: components["responses"]["Problem"];
         };
     };
+    readPassedOver: {
+        parameters: {
+            query: {
+                format: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What the document looks like of which a file of that format can say nothing, in sentences */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
+                };
+            };
+            422: components["responses"]["Problem"];
+        };
+    };
     countDeadLinks: {
         parameters: {
             query?: {
@@ -3642,6 +3913,10 @@ export interface operations {
                 pageNumbers?: "kept";
                 /** @description What the file is to keep to, where the structure of the document allows it */
                 standard?: "ua-1" | "a-2u" | "tagged";
+                /** @description As it would look with this house style: the name of one that ships, or the id of one of the writer’s own; for a part */
+                look?: string;
+                /** @description Of the document, as the map of its pages says: with this, no other state is answered with */
+                revision?: number;
             };
             header?: never;
             path: {
@@ -3669,6 +3944,7 @@ export interface operations {
                     "application/json": components["schemas"]["PagesWaitView"];
                 };
             };
+            409: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
         };
     };
@@ -3785,6 +4061,218 @@ export interface operations {
                 };
             };
             422: components["responses"]["Problem"];
+        };
+    };
+    readStyleSheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How each kind of text looks */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StyleSheetView"];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    readKindUses: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The kinds of text that are there */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KindUseView"][];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    readKindPlaces: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                kind: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The first 500 places of a kind of text, in their order */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KindPlaceView"][];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    exportStyleSheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The style sheet as a file, which docs/style-sheet.md describes */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: unknown;
+                    };
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    listHouseStyles: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Those that ship, then the writer’s own */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseStyleView"][];
+                };
+            };
+        };
+    };
+    keepHouseStyle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    sheet: {
+                        [key: string]: unknown;
+                    };
+                };
+            };
+        };
+        responses: {
+            /** @description Kept for all documents of the writer */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseStyleView"];
+                };
+            };
+            400: components["responses"]["Problem"];
+        };
+    };
+    removeHouseStyle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                style: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Gone; documents that have its look keep it */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    renameHouseStyle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                style: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    name: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Called so */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    useForNewDocuments: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                style: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description New documents have it; those that are there stay as they are */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            404: components["responses"]["Problem"];
         };
     };
     findLikelyHeadings: {

@@ -3,7 +3,7 @@ import { useState, type FormEvent } from "react";
 import { useSession } from "../document/context";
 import { api } from "../api/client";
 import { insertBookmark, namedEnd, renameBookmark } from "../editor/commands";
-import { findSection } from "../editor/places";
+import { findSection, placeIn, positionIn } from "../editor/places";
 import { textOf } from "../editor/section-text";
 import { newId } from "../document/new-id";
 import { Button } from "../parts/button";
@@ -29,13 +29,18 @@ export function BookmarkDialog({ spot, onClose }: { spot: Spot; onClose: () => v
   const isStretch = !present && namedEnd(spot.view.state) !== null;
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    let doc = spot.view.state.doc;
+    let { doc } = spot.view.state;
+    let after = to;
     const change = present
       ? renameBookmark(name)
       : insertBookmark({ id: (await formerId(session.state.id, name)) ?? newId(), name });
-    change(spot.view.state, (transaction) => (doc = transaction.doc));
+    change(spot.view.state, (transaction) => {
+      doc = transaction.doc;
+      after = transaction.mapping.map(to);
+    });
     const place = findSection(doc, spot.section);
     if (!place) return onClose();
+    after = placeIn(place, after);
     const text = textOf(place.node);
     const answer = await session.changes.perform(
       {
@@ -53,7 +58,8 @@ export function BookmarkDialog({ spot, onClose }: { spot: Spot; onClose: () => v
       await session.texts.readAgain(spot.section);
       const { state, dispatch } = spot.view;
       // Writing goes on after the bookmark, not in place of it.
-      if (present) dispatch(state.tr.setSelection(TextSelection.create(state.doc, state.selection.to)));
+      const now = findSection(state.doc, spot.section);
+      if (now) dispatch(state.tr.setSelection(TextSelection.near(state.doc.resolve(positionIn(now, after)))));
       session.messages.say(
         present ? `The bookmark is called “${name}” now.` : `“${name}” is bookmarked.`,
         "said",
@@ -77,12 +83,14 @@ export function BookmarkDialog({ spot, onClose }: { spot: Spot; onClose: () => v
     >
       <form onSubmit={(event) => void submit(event)}>
         <label className="block text-soft">
-          Letters, digits and underscores, no spaces
+          Letters and digits; a space becomes an underscore
           <input
             autoFocus
             value={name}
             maxLength={60}
-            onChange={(event) => (setName(event.target.value), setProblem(""))}
+            // What is offered is written over; a blank is what an underscore stands for.
+            onFocus={(event) => event.target.select()}
+            onChange={(event) => (setName(event.target.value.replace(/\s/g, "_")), setProblem(""))}
             aria-invalid={problem !== ""}
             aria-describedby="bookmark-problem"
             className="mt-2 block w-full rounded-lg border border-line bg-paper px-3 py-2 text-base text-ink"

@@ -59,6 +59,13 @@ export class ContentsView implements NodeView {
     setUpInPlace({ section, index: [...all].indexOf(this.dom), beside: this.dom.getBoundingClientRect() });
   }
 
+  /** What was pressed is gone then, and the keys are the text’s. */
+  private async refresh(session: Session, section: string): Promise<void> {
+    const text = this.dom.closest<HTMLElement>(".manuscript");
+    await session.changes.perform({ name: "refresh-contents", section });
+    if (document.activeElement === document.body || this.dom.contains(document.activeElement)) text?.focus();
+  }
+
   private sayState(session: Session, section: string): void {
     const isStale = session.state.staleContents.has(section);
     if (this.notice.hidden !== isStale && this.notice.dataset["state"] !== undefined) return;
@@ -68,7 +75,7 @@ export class ContentsView implements NodeView {
     refresh.type = "button";
     refresh.className = "font-semibold text-stem underline underline-offset-4";
     refresh.textContent = "Refresh";
-    refresh.addEventListener("click", () => void session.changes.perform({ name: "refresh-contents", section }));
+    refresh.addEventListener("click", () => void this.refresh(session, section));
     this.notice.replaceChildren("The headings have changed since.", refresh);
   }
 }
@@ -89,6 +96,7 @@ function headOf(node: TextNode, onSetUp: () => void): HTMLElement {
 
 function titleOf(node: TextNode): HTMLElement {
   const title = document.createElement("p");
+  title.dataset["part"] = "contents-title";
   title.className = "font-text text-[17px] font-semibold mb-2 flex-1";
   title.textContent = String(node.attrs["title"]);
   return title;
@@ -102,6 +110,7 @@ function listOf(node: TextNode, session: Session): HTMLElement {
   const looks = (node.attrs["looks"] ?? {}) as Record<number, string>;
   for (const line of lines) {
     const item = document.createElement("li");
+    item.dataset["level"] = String(line.level);
     item.style.cssText = LOOKS[looks[line.level] ?? ""] ?? "";
     const isByHand = line.words !== undefined || line.bookmark !== undefined;
     item.style.paddingLeft = `${(line.level - from) * 20 + (isByHand ? 10 : 0)}px`;

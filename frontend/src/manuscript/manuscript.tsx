@@ -211,6 +211,7 @@ function hostOf(
     signs: () => (useComfort.getState().signs ? session.state.titleBlock.signs : null),
     language: () => session.state.titleBlock.language,
     readsLineSigns: () => useComfort.getState().lineSigns,
+    showsSigns: () => useComfort.getState().invisibles,
     join: (section, neighbour) => {
       const editor = view();
       if (!editor) return;

@@ -7,20 +7,16 @@ import { counted } from "../parts/words";
 
 /**
  * Keeps writing that made sections come or go. The screen shows it already; what is typed meanwhile in the section that
- * stayed builds on what this keeps. When it cannot be kept, the texts are shown as they were: answers with these sections.
+ * stayed builds on what this keeps. When it cannot be kept, the texts are shown as they were.
  */
-export async function keepStretch(
-  session: Session,
-  stretch: Stretch,
-  before: readonly TextNode[],
-): Promise<readonly string[]> {
+export async function keepStretch(session: Session, stretch: Stretch, before: readonly TextNode[]): Promise<void> {
   const sections = sectionsOf(stretch);
   const asked = sections.filter((section) => session.typing.isAsked(section));
   if (asked.length > 0) {
     // Of two texts that wait for a choice neither may go with the stretch: both stand there, and it is done again.
     for (const section of asked) await session.typing.settleClash(section, "both");
     session.messages.say("Two windows changed the same words there; both stand there now. Do it once more.", "warning");
-    return sections;
+    return;
   }
   const texts = stretch.name === "replace-stretch" ? stretch.texts : [];
   const made = texts.slice(1).flatMap(({ id }) => id ?? []);
@@ -41,11 +37,10 @@ export async function keepStretch(
   });
   if (answer.kind !== "applied" && !isDone) {
     if (words !== "") await rescued(session, words);
-    return sections;
+    return;
   }
-  if (stretch.name === "batch") return [];
+  if (stretch.name === "batch") return;
   session.messages.say(said(sections.length - (texts.length > 0 ? 1 : 0), made.length), "said", true);
-  return [];
 }
 
 /** Whether the outline is as such a change leaves it: sections that are gone, and new ones by the ids that this window gave. */
@@ -69,25 +64,27 @@ type Part = { text?: string; content?: Part[] };
 function newWords(
   session: Session,
   sections: readonly string[],
-  texts: readonly { id?: string; body?: unknown[] }[],
+  texts: readonly { id?: string; heading?: unknown[]; body?: unknown[] }[],
 ): string {
-  const known = new Set(
-    sections.flatMap((section) => session.state.texts.get(section)?.body.map((block) => JSON.stringify(block)) ?? []),
-  );
-  const kept = sections
-    .map((section) => plainOf({ content: (session.state.texts.get(section)?.body ?? []) as Part[] }))
-    .join("\n");
-  const now = texts.map(({ id, body }, index) => {
-    const section = index === 0 ? sections[0]! : (id ?? "");
-    return session.typing.isIn(section) ? (session.typing.textNow(section)?.body ?? []) : (body ?? []);
-  });
-  return now
-    .flat()
+  const stood = sections.flatMap((section) => blocksOf(session.state.texts.get(section)));
+  const known = new Set(stood.map((block) => JSON.stringify(block)));
+  const kept = stood.map(plainOf).join("\n");
+  return texts
+    .flatMap((text, index) => {
+      const section = index === 0 ? sections[0]! : (text.id ?? "");
+      return blocksOf(session.typing.isIn(section) ? session.typing.textNow(section) : text);
+    })
     .filter((block) => !known.has(JSON.stringify(block)))
-    .map((block) => plainOf(block as Part).trim())
+    .map((block) => plainOf(block).trim())
     .filter((line) => line !== "" && !kept.includes(line))
     .join("\n");
 }
+
+/** The heading, as a block like any other, and those of the body. */
+const blocksOf = (text: { heading?: unknown[]; body?: unknown[] } | undefined): Part[] => [
+  { content: (text?.heading ?? []) as Part[] },
+  ...((text?.body ?? []) as Part[]),
+];
 
 const plainOf = (part: Part): string => part.text ?? (part.content ?? []).map(plainOf).join("");
 

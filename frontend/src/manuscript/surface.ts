@@ -131,7 +131,7 @@ export class Surface {
         );
         if (isOtherwise) this.holding(() => (this.heights.forget(this.ids), this.measure()));
         if (now.line !== before.line) this.soon();
-        if (now.setOff !== before.setOff) this.editor.redraw();
+        if (now.setOff !== before.setOff || now.invisibles !== before.invisibles) this.editor.redraw();
       }),
       useReading.subscribe(({ word }, before) => {
         if (word !== before.word) this.showSpoken(word?.section ?? null);
@@ -158,15 +158,11 @@ export class Surface {
     this.below.remove();
   }
 
-  /**
-   * Writing has made sections come or go; until the outline has them, what is known is not shown over it.
-   *
-   * @param work answers with sections whose writing could not be kept
-   */
-  async whileStretching(work: () => Promise<readonly string[]>): Promise<void> {
+  /** Writing has made sections come or go; until the outline has them, what is known is not shown over it. */
+  async whileStretching(work: () => Promise<void>): Promise<void> {
     this.pending++;
     try {
-      this.editor.forget(await work());
+      await work();
     } finally {
       this.pending--;
       this.take();

@@ -118,8 +118,14 @@ export async function joinWithAbove(
   const above = session.state.outline.ids[position - 1];
   if (above !== undefined && !session.navigation.isInScope(above)) return notShown(session, above);
   const place = findSection(view.state.doc, section);
-  // How far the cursor stands from the end of the text, which is the same in the text that takes it in.
-  const fromEnd = place ? place.node.content.size - placeIn(place, view.state.selection.head) : 0;
+  // How far the cursor stands from the end of the text, which is the same in the text that takes it in; the empty
+  // paragraph under a heading without a text is not.
+  const last = place?.node.lastChild;
+  const isBare = place?.node.childCount === 2 && last?.type.name === "paragraph" && last.content.size === 0;
+  const untaken = isBare ? last.nodeSize : 0;
+  const fromEnd = place
+    ? Math.max(1, place.node.content.size - untaken - placeIn(place, view.state.selection.head))
+    : 0;
   const followUp = followingUp();
   const answer = await session.changes.perform({ name: "join", section, heading });
   if (answer.kind !== "applied") return;

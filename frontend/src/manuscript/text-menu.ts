@@ -5,6 +5,7 @@ import { isInTable, isMergedCell } from "../editor/table";
 import type { TextCommand } from "../keys/commands";
 import { keysShown, labelled } from "../keys/keys";
 import { LEVELS } from "../outline/outline";
+import { kindMenu } from "../looks/kind-menu";
 import type { MenuEntry } from "../parts/menu";
 import { fromClipboard, ontoClipboard } from "./pasting";
 import type { Spot } from "./spot";
@@ -54,6 +55,7 @@ export function textMenu(session: Session, spot: Omit<Spot, "key">): MenuEntry[]
       "line",
       command("bookmark"),
       command("reminder"),
+      ...kindMenu(view).slice(-1),
       whole,
     ];
   }
@@ -110,6 +112,8 @@ export function textMenu(session: Session, spot: Omit<Spot, "key">): MenuEntry[]
       : []),
     ...(isInTable(view.state) ? [] : [headings]),
     ...(isInTable(view.state) ? [] : [turn]),
+    // Cells hold no paragraphs.
+    ...kindMenu(view).slice(isInTable(view.state) ? 1 : 0),
     ...(isSelected
       ? []
       : [

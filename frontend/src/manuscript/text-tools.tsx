@@ -168,7 +168,7 @@ function HeadingsTool({ spot }: { spot: Spot }) {
     run: () => void makeHeading(session, spot.section, spot.view, level),
   }));
   return (
-    <Menu label="Make these lines headings" entries={entries}>
+    <Menu label="Make these lines headings" entries={entries} onClosed={() => backToText(spot.view)}>
       <Toolbar.Button
         aria-label="Make these lines headings"
         onMouseDown={(event) => event.preventDefault()}

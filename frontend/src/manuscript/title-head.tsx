@@ -50,11 +50,12 @@ export function TitleHead() {
     <div
       role="group"
       aria-label="Head of the text"
-      className="group/head mb-8 space-y-1 border-b border-line pb-5 font-text"
+      className="title-head group/head mb-8 space-y-1 border-b border-line pb-5 font-text"
     >
       {LINES.map(({ part, label, look }, index) => (
         <TitleLine
           key={part}
+          part={part === "title" || part === "subtitle" ? part : "line"}
           label={label}
           look={cx(
             look,
@@ -74,6 +75,8 @@ export function TitleHead() {
 }
 
 type LineProps = {
+  /** Which kind of text it is. */
+  part: "title" | "subtitle" | "line";
   label: string;
   look: string;
   value: string;
@@ -85,7 +88,7 @@ type LineProps = {
   onLeave: () => void;
 };
 
-function TitleLine({ label, look, value, hasLines, onField, onKeep, onStep, onLeave }: LineProps) {
+function TitleLine({ part, label, look, value, hasLines, onField, onKeep, onStep, onLeave }: LineProps) {
   const session = useSession("TitleLine");
   const [typed, setTyped] = useState(value);
   const [known, setKnown] = useState(value);
@@ -143,7 +146,7 @@ function TitleLine({ label, look, value, hasLines, onField, onKeep, onStep, onLe
     onStep(by);
   };
   return (
-    <label className={cx("grid", look)}>
+    <label data-part={part} className={cx("grid", look)}>
       <span className="sr-only">{label}</span>
       {/* It grows with its words, which stand behind it unseen. */}
       <span

@@ -52,8 +52,10 @@ export function ContentsLines({ contents }: { contents: Contents }) {
           />
           <Button
             disabled={!chosen}
-            onClick={() => {
+            onClick={(event) => {
               if (!chosen) return;
+              // The button rests until another place is chosen, and has no keys then.
+              event.currentTarget.parentElement?.querySelector<HTMLElement>("[role=combobox]")?.focus();
               const level = levelAt(session.state.outline, session.state.positions.get(chosen.section) ?? 0);
               void addLine(contents, {
                 bookmark: chosen.id,

@@ -50,7 +50,7 @@ export function ContentsSettings({ contents }: { contents: Contents }) {
           id={titleField}
           value={contents.title}
           className={WIDE_FIELD}
-          onKeep={(title) => void setUp(contents, { title })}
+          onKeep={(title) => setUp(contents, { title })}
         />
       </div>
       <Choice

@@ -27,7 +27,7 @@ export function LineWords({
         line.words !== null && "border-l-2 border-l-ochre",
         line.out && "text-faint line-through",
       )}
-      onKeep={(words) => void changeLine(contents, line.key, { words })}
+      onKeep={(words) => changeLine(contents, line.key, { words })}
     />
   );
 }

@@ -21,7 +21,7 @@ type Props = {
 /** A header or a footer: its three places, each with words and fields. */
 export function RunningLineFields({ label, line, isAcross = false, onChange }: Props) {
   return (
-    <fieldset className={cx("gap-y-2", isAcross ? "flex min-w-0 gap-x-1" : "grid")}>
+    <fieldset className={cx("gap-y-2", isAcross ? "grid min-w-0 gap-x-1 sm:flex" : "grid")}>
       <legend className="mb-1 text-xs font-semibold text-stem">{label}</legend>
       {PLACES.map((place) => (
         <PlaceField

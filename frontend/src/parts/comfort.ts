@@ -1,6 +1,6 @@
 import { create } from "zustand";
 
-export const FACES = ["literata", "figtree", "hyperlegible", "opendyslexic"] as const;
+export const FACES = ["sheet", "book", "figtree", "hyperlegible", "opendyslexic"] as const;
 export type FaceName = (typeof FACES)[number];
 export const THEMES = ["day", "night", "contrast"] as const;
 export type Theme = (typeof THEMES)[number];
@@ -27,6 +27,8 @@ export type Comfort = {
   signs: boolean;
   /** Whether “- ”, “1. ”, “> ” and “# ” at the head of a line make it a list, a quotation or a heading. */
   lineSigns: boolean;
+  /** Whether paragraph ends, line breaks, tabs and blanks that hold words together are drawn. */
+  invisibles: boolean;
 };
 
 export const LIMITS = {
@@ -41,7 +43,7 @@ const LETTER = 0.55;
 const KEY = "stemmata:comfort";
 export const USUAL: Comfort = {
   theme: "day",
-  face: "literata",
+  face: "sheet",
   size: 16.5,
   leading: 1.7,
   measure: 68,
@@ -50,10 +52,12 @@ export const USUAL: Comfort = {
   notes: true,
   signs: true,
   lineSigns: true,
+  invisibles: false,
 };
 
 const FAMILIES: Record<FaceName, string> = {
-  literata: '"Literata Variable", Georgia, serif',
+  sheet: '"Literata Variable", Georgia, serif',
+  book: '"Literata Variable", Georgia, serif',
   figtree: '"Figtree Variable", system-ui, sans-serif',
   hyperlegible: '"Atkinson Hyperlegible", system-ui, sans-serif',
   opendyslexic: '"OpenDyslexic", system-ui, sans-serif',
@@ -82,6 +86,8 @@ function show({ theme, face, size, leading, measure, setOff }: Comfort): void {
   const { dataset, style } = document.documentElement;
   dataset["theme"] = theme;
   dataset["setOff"] = setOff;
+  // The letters are those of the document’s style sheet, or the reader’s own.
+  dataset["letters"] = face === "sheet" ? "sheet" : "own";
   style.setProperty("--font-text", FAMILIES[face]);
   style.setProperty("--text-size", `${size}px`);
   style.setProperty("--text-leading", String(leading));
@@ -123,5 +129,6 @@ export function sound(kept: Partial<Record<keyof Comfort, unknown>>, usual: Comf
     notes: kept.notes !== false,
     signs: kept.signs !== false,
     lineSigns: kept.lineSigns !== false,
+    invisibles: kept.invisibles === true,
   };
 }

@@ -66,3 +66,23 @@ test("what is refused stays and can be tried again; what comes from elsewhere do
   show("Undone");
   expect(field().value).toBe("Undone");
 });
+
+test("an answer that is older than what was handed over does not show, and does not pass for it", async () => {
+  const answers: (() => void)[] = [];
+  onKeep.mockImplementation(() => new Promise<void>((resolve) => answers.push(resolve)));
+  show("Gales");
+  type("Of gales");
+  enter();
+  type("");
+  enter();
+  // What is read now is what the first of them made; the second is still on its way.
+  await act(async () => answers[0]!());
+  show("Of gales");
+  expect(field().value).toBe("Gales");
+  type("Of gales");
+  leave();
+  expect(onKeep.mock.calls).toEqual([["Of gales"], [""], ["Of gales"]]);
+  await act(async () => answers.forEach((answer) => answer()));
+  show("Gales");
+  expect(field().value).toBe("Gales");
+});

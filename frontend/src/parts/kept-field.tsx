@@ -1,10 +1,11 @@
-import { useEffect, useRef, useState, type ComponentProps } from "react";
+import { useState, type ComponentProps } from "react";
 
 type Props = Omit<ComponentProps<"input">, "value" | "defaultValue" | "onChange" | "onBlur" | "onKeyDown"> & {
   value: string;
   /** What a field that is left empty says. */
   whenEmpty?: string;
-  onKeep: (words: string) => void;
+  /** What it gives is waited for: until then nothing from elsewhere is shown, which may be older than what was handed over. */
+  onKeep: (words: string) => Promise<unknown> | void;
 };
 
 /**
@@ -13,33 +14,33 @@ type Props = Omit<ComponentProps<"input">, "value" | "defaultValue" | "onChange"
  */
 export function KeptField({ value, whenEmpty = "", onKeep, ...props }: Props) {
   const [typed, setTyped] = useState(value);
-  const [kept, setKept] = useState(value);
-  const [isTyping, setTyping] = useState(false);
-  if (kept !== value) {
-    setKept(value);
-    if (!isTyping) setTyped(value);
+  const [seen, setSeen] = useState(value);
+  /** What the field said when its writer began to type; null while nothing is typed that was not handed over. */
+  const [before, setBefore] = useState<string | null>(null);
+  const [underWay, setUnderWay] = useState(0);
+  if (seen !== value) {
+    setSeen(value);
+    if (before === null && underWay === 0) setTyped(value);
   }
-  // What is on its way is not handed over again when the field is left.
-  const handed = useRef(value);
-  useEffect(() => {
-    handed.current = value;
-  }, [value]);
-  const keep = (isAgain: boolean) => {
+  const keep = async (isAgain: boolean) => {
     const words = typed.trim();
     const shown = words || whenEmpty;
-    const isNew = shown !== handed.current || (isAgain && shown !== value);
-    handed.current = shown;
+    const isNew = before === null ? isAgain && shown !== value : shown !== before || shown !== value;
     setTyped(shown);
-    setTyping(false);
-    if (isNew) onKeep(words);
+    setBefore(null);
+    if (!isNew) return;
+    const answer = onKeep(words);
+    if (!answer) return;
+    setUnderWay((count) => count + 1);
+    await answer.finally(() => setUnderWay((count) => count - 1));
   };
   return (
     <input
       {...props}
       value={typed}
-      onChange={(event) => (setTyped(event.target.value), setTyping(true))}
-      onBlur={() => keep(false)}
-      onKeyDown={(event) => event.key === "Enter" && keep(true)}
+      onChange={(event) => (setTyped(event.target.value), setBefore(before ?? typed))}
+      onBlur={() => void keep(false)}
+      onKeyDown={(event) => event.key === "Enter" && void keep(true)}
     />
   );
 }

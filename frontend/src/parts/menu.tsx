@@ -1,11 +1,20 @@
 import { ChevronRight } from "lucide-react";
 import { ContextMenu, DropdownMenu } from "radix-ui";
-import { useRef, useState, type ReactNode } from "react";
+import { useRef, useState, type CSSProperties, type ReactNode } from "react";
 import { cx } from "./cx";
 import { giveFocusBack } from "./focus";
 
 export type MenuEntry =
-  | { label: string; sign?: ReactNode; keys?: string; also?: string; tone?: "loss"; run: () => void }
+  | {
+      label: string;
+      sign?: ReactNode;
+      keys?: string;
+      also?: string;
+      tone?: "loss";
+      /** How the label looks, where that says what it is for. */
+      look?: CSSProperties;
+      run: () => void;
+    }
   | { label: string; entries: readonly MenuEntry[] }
   | "line";
 
@@ -48,7 +57,9 @@ function Entries({ kit, entries }: { kit: Kit; entries: readonly MenuEntry[] }) 
             {entry.sign}
           </span>
         )}
-        <span className="flex-1">{entry.label}</span>
+        <span className="flex-1" style={entry.look}>
+          {entry.label}
+        </span>
         {entry.keys && <kbd className="font-sans text-[11.5px] text-faint">{entry.keys}</kbd>}
       </Item>
     ),

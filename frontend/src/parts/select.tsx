@@ -36,7 +36,7 @@ export function Select({
         )}
       >
         <span className="min-w-0 flex-1 truncate">
-          <Radix.Value>{chosen}</Radix.Value>
+          <Radix.Value placeholder={words}>{chosen}</Radix.Value>
         </span>
         <ChevronDown size={13} strokeWidth={1.8} aria-hidden="true" className="shrink-0 text-faint" />
       </Radix.Trigger>

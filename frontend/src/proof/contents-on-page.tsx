@@ -2,7 +2,6 @@ import { Pencil, Settings2 } from "lucide-react";
 import { Popover, Toolbar } from "radix-ui";
 import { useState } from "react";
 import type { Contents, ContentsLine, PageSpot } from "../api/client";
-import { usePages } from "../document/context";
 import { useContents } from "../pages/contents";
 import { setUpInPlace, useOpenContents } from "../pages/open-contents";
 import { LineWords, takenBack } from "../pages/line-words";
@@ -11,12 +10,12 @@ import { cx } from "../parts/cx";
 import { counted } from "../parts/words";
 import { openDrawer } from "../window/open-drawer";
 import type { PageSize } from "./sheet";
+import { useShownPages } from "./shown-pages";
 
 /** The lines of contents on a page: what is behind or by hand is marked at their side, and is changed there, as all settings are. */
 export function ContentsOnPage({ sheet, size }: { sheet: number; size: PageSize }) {
   const { contents } = useContents();
-  const spots = usePages("ContentsOnPage", (state) => state.lines);
-  const heads = usePages("ContentsOnPage", (state) => state.contents);
+  const { lines: spots, contents: heads } = useShownPages("ContentsOnPage");
   return contents?.map((each) => {
     const lines = placed(each, spots, sheet);
     const head = heads.get(`${each.section}:${each.index}`);

@@ -1,9 +1,10 @@
 import { useEffect, useMemo, useRef, useState } from "react";
-import { useDocument, usePages, useSession } from "../document/context";
+import { useDocument, useSession } from "../document/context";
 import { sectionLabel, sectionName } from "../document/section-name";
 import { levelAt } from "../outline/outline";
 import { cx } from "../parts/cx";
 import { openedAt } from "./leaves";
+import { useShownPages } from "./shown-pages";
 import { useProof } from "./shown-sheet";
 
 /** Chapters nearer than this to each other are told by one number (browser dots). */
@@ -18,7 +19,7 @@ export function PageScale() {
   useDocument("PageScale", (state) => state.names);
   useDocument("PageScale", (state) => state.numbers);
   useDocument("PageScale", (state) => state.facts);
-  const { labels, sections } = usePages("PageScale", (state) => state);
+  const { labels, sections } = useShownPages("PageScale");
   const { sheet, spread } = useProof();
   const strip = useRef<HTMLElement>(null);
   const [width, setWidth] = useState(0);

@@ -36,12 +36,18 @@ export function openPdf(address: string): Promise<Pdf | null> {
 }
 
 async function read(address: string): Promise<Pdf | null> {
-  const [{ getDocument }, answer] = await Promise.all([library(), fetchPages(address)]);
+  const [, answer] = await Promise.all([library(), fetchPages(address)]);
   if (!answer?.ok) {
     last = null;
     return null;
   }
-  const data = new Uint8Array(await answer.arrayBuffer());
+  return openOnce(await answer.arrayBuffer());
+}
+
+/** A file that whoever opens it puts away as well. */
+export async function openOnce(bytes: ArrayBuffer): Promise<Pdf> {
+  const { getDocument } = await library();
+  const data = new Uint8Array(bytes);
   await ending;
   // Every face is in the file, so nothing else is ever fetched.
   return getDocument({

@@ -18,6 +18,7 @@ import { counted } from "../parts/words";
 import { findOn, lettersOf, type Mark } from "./found-on-page";
 import { inOrder, leafed, openedAt, pagesShown, spotAt, type Spot, type Spread } from "./leaves";
 import { openPdf, type Pdf } from "./pdf";
+import { showMap, useShownPages } from "./shown-pages";
 import { useProof } from "./shown-sheet";
 import { Sheet, type PageSize } from "./sheet";
 import { PageFindings } from "./page-findings";
@@ -45,10 +46,17 @@ export function Proof() {
   const id = useDocument("Proof", (state) => state.id);
   const [, navigate] = useLocation();
   const { pdf, size, failure } = usePdf(id);
-  const pages = usePages("Proof", (state) => state);
+  const pages = useShownPages("Proof");
+  const noPages = usePages("Proof", (state) => state.failure);
   const { sheet, spread } = useProof();
   const { contents } = useContents();
   const room = useRef<HTMLDivElement>(null);
+  // Who comes here leafs: the keys are the pages’, as those of Write are the text’s.
+  useEffect(() => {
+    const { activeElement } = document;
+    if (activeElement === document.body || activeElement?.closest("header"))
+      room.current?.focus({ preventScroll: true });
+  }, []);
   const [space, setSpace] = useState({ width: 0, height: 0 });
   useLayoutEffect(() => {
     const box = room.current;
@@ -208,7 +216,7 @@ export function Proof() {
       >
         {pdf === null || size === null ? (
           <div role="status" className="grid h-full place-content-center text-center text-soft">
-            {failure ?? pages.failure ?? <FirstPages />}
+            {failure ?? noPages ?? <FirstPages />}
           </div>
         ) : spread === "many" ? (
           <ul className="flex flex-wrap justify-center gap-x-4 gap-y-5" aria-label="All pages">
@@ -305,6 +313,7 @@ export function Proof() {
 
 /** The file of the newest pages; the one before is shown until it is there. */
 function usePdf(id: string): { pdf: Pdf | null; size: PageSize | null; failure: string | null } {
+  const { pages } = useSession("usePdf");
   const revision = usePages("usePdf", (state) => state.revision);
   const [shown, setShown] = useState<{ pdf: Pdf | null; size: PageSize | null; failure: string | null }>({
     pdf: null,
@@ -313,6 +322,7 @@ function usePdf(id: string): { pdf: Pdf | null; size: PageSize | null; failure: 
   });
   useEffect(() => {
     if (revision === 0) return;
+    const map = pages.store.getState();
     let isOver = false;
     let again = 0;
     const open = async () => {
@@ -320,6 +330,7 @@ function usePdf(id: string): { pdf: Pdf | null; size: PageSize | null; failure: 
       const view = pdf && (await pdf.getPage(1)).getViewport({ scale: 1 });
       if (isOver) return;
       if (pdf === null) again = window.setTimeout(() => void open(), RETRY);
+      else showMap(map);
       setShown((before) =>
         pdf === null
           ? { ...before, failure: "The pages cannot be had just now." }
@@ -331,7 +342,8 @@ function usePdf(id: string): { pdf: Pdf | null; size: PageSize | null; failure: 
       isOver = true;
       window.clearTimeout(again);
     };
-  }, [id, revision]);
+  }, [id, revision, pages]);
+  useEffect(() => () => showMap(null), [id]);
   return shown;
 }
 

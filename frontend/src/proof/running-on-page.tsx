@@ -2,6 +2,7 @@ import { X } from "lucide-react";
 import { useEffect, useRef } from "react";
 import { usePageSetup } from "../pages/page-setup";
 import { RunningLineFields } from "../pages/running-lines";
+import { cx } from "../parts/cx";
 
 /** Which header or footer is edited, and on which kind of page. */
 export type EditedLine = "header" | "footer" | "evenHeader" | "evenFooter" | "firstHeader" | "firstFooter";
@@ -29,9 +30,13 @@ export function RunningOnPage({ which, onClose }: { which: EditedLine; onClose: 
     <section
       ref={box}
       aria-label={`${WORDS[which]}, on the page`}
-      // Of a page in small it is wider than the page, so that its three fields can be read.
-      className="absolute left-1/2 z-10 w-[min(max(calc(100%+24px),30rem),calc(100vw-24px))] -translate-x-1/2 rounded-xl border border-line bg-sheet p-3 shadow-lg"
-      style={which.toLowerCase().endsWith("header") ? { top: 8 } : { bottom: 8 }}
+      // Of a page in small it is wider than the page, so that its three fields can be read; in a narrow window, where a page
+      // reaches past the edge, it stands in the window.
+      className={cx(
+        "absolute left-1/2 z-10 w-[min(max(calc(100%+24px),30rem),calc(100vw-24px))] -translate-x-1/2 rounded-xl border border-line bg-sheet p-3 shadow-lg",
+        "max-md:fixed max-md:inset-x-3 max-md:top-auto max-md:bottom-3 max-md:w-auto max-md:translate-x-0",
+        which.toLowerCase().endsWith("header") ? "top-2" : "bottom-2",
+      )}
       onKeyDown={(event) => event.key === "Escape" && (event.stopPropagation(), onClose())}
     >
       <RunningLineFields

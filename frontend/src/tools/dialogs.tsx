@@ -1,6 +1,7 @@
 import { NameDialog } from "../parts/name-dialog";
 import { counted, wholeNumber } from "../parts/words";
 import { useDocument, useSession } from "../document/context";
+import { NewKindAtCursor } from "../manuscript/new-kind-at-cursor";
 import { KeysDialog } from "../keys/keys-dialog";
 import { closeDialog, useOpenDialog } from "../window/open-dialog";
 import { AboutDialog } from "./about-dialog";
@@ -49,6 +50,8 @@ export function Dialogs() {
           }}
         />
       );
+    case "new-kind":
+      return <NewKindAtCursor of={dialog.of} onClose={closeDialog} />;
     case "about":
       return <AboutDialog onClose={closeDialog} />;
     case "keys":

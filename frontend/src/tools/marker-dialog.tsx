@@ -60,7 +60,7 @@ export function MarkerDialog({ sections, onClose }: { sections: string[]; onClos
                 value={meanings[marker] ?? ""}
                 maxLength={60}
                 onKeep={(meaning) =>
-                  void session.changes.perform({ name: "name-marker", marker, words: meaning }, { quiet: true })
+                  session.changes.perform({ name: "name-marker", marker, words: meaning }, { quiet: true })
                 }
                 className="w-36 rounded-lg border border-line bg-paper px-2 py-1"
               />

@@ -22,12 +22,15 @@ export function StandingDialog({ target, onClose }: { target: string; onClose: (
     }
     const { view } = useSpot.getState();
     const params = { path: { id: text.id }, query: { sections: text.sections.join(",") } };
-    const texts = await read(api.GET("/api/documents/{id}/texts", { params })).catch(() => null);
-    const [words] = texts ?? [];
-    if (!words || !view)
-      return session.messages.say("That text cannot be read just now; nothing was put in.", "warning");
-    putPassage(view, words);
-    backToText(view);
+    // What is typed meanwhile stands behind it.
+    await session.changes.answering(async () => {
+      const texts = await read(api.GET("/api/documents/{id}/texts", { params })).catch(() => null);
+      const [words] = texts ?? [];
+      if (!words || !view)
+        return session.messages.say("That text cannot be read just now; nothing was put in.", "warning");
+      putPassage(view, words);
+      backToText(view);
+    });
   };
   return (
     <Dialog

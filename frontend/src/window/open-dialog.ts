@@ -10,6 +10,7 @@ export type OpenDialog =
   | { kind: "standing"; target: string }
   | { kind: "keep-starter" | "keys" | "about" }
   | { kind: "dead-links"; format: FileFormat; scope?: Scope | undefined; count: number; keptFiles: string[] }
+  | { kind: "new-kind"; of: "paragraphs" | "words" }
   | { kind: "nest" | "to-document"; sections: string[] }
   | { kind: "marker" | "target"; sections: string[] };
 

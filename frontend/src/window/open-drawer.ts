@@ -1,7 +1,7 @@
 import { create } from "zustand";
 
 export type DrawerTool =
-  "find" | "links" | "reminders" | "ideas" | "contents" | "pages" | "counts" | "offcuts" | "history" | "check";
+  "find" | "links" | "reminders" | "ideas" | "contents" | "pages" | "look" | "counts" | "offcuts" | "history" | "check";
 
 /** One drawer, and the tool in it. In a narrow window the outline lies over the text as the drawer does. */
 export const useDrawer = create<{ open: DrawerTool | null; isOutlineOver: boolean }>(() => ({

@@ -9,6 +9,7 @@ import {
   Scissors,
   Search,
   Sigma,
+  Type,
   X,
   type LucideIcon,
 } from "lucide-react";
@@ -26,6 +27,7 @@ import { openDrawer, useDrawer, type DrawerTool } from "../../window/open-drawer
 import { OffcutsDrawer } from "./offcuts-drawer";
 import { IdeasDrawer } from "./ideas-drawer";
 import { RemindersDrawer } from "./reminders-drawer";
+import { LookDrawer } from "./look-drawer";
 import { PagesDrawer } from "./pages-drawer";
 import { PlacesDrawer } from "./places-drawer";
 
@@ -38,6 +40,7 @@ export const TOOLS: readonly Tool[] = [
   { id: "ideas", label: "Ideas", icon: Lightbulb, content: IdeasDrawer },
   { id: "contents", label: "Contents", icon: ListOrdered, content: ContentsDrawer },
   { id: "pages", label: "Pages", icon: BookOpen, content: PagesDrawer },
+  { id: "look", label: "Look", icon: Type, content: LookDrawer },
   { id: "counts", label: "Counts", icon: Sigma, content: CountsDrawer },
   { id: "offcuts", label: "Offcuts", icon: Scissors, content: OffcutsDrawer },
   { id: "history", label: "History", icon: History, content: HistoryDrawer },
@@ -78,7 +81,7 @@ export function Drawer() {
       )}
       <nav
         aria-label="Tools"
-        className={cx("hidden w-16 flex-col items-center gap-2 border-line pt-3", !isQuiet && "md:flex")}
+        className={cx("hidden w-16 flex-col items-center gap-1 border-line pt-3", !isQuiet && "md:flex")}
       >
         {TOOLS.map(({ id, label, icon: Icon }) => (
           <button

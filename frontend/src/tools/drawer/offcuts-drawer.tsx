@@ -1,14 +1,16 @@
 import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
-import { api, read, type Offcut } from "../../api/client";
+import { api, read, type Offcut, type OperationNamed } from "../../api/client";
 import { useDocument, useSession, useWindow } from "../../document/context";
 import { readingKey } from "../../document/readings";
+import type { Session } from "../../document/session";
 import { cx } from "../../parts/cx";
 import { WIDE_FIELD } from "../../parts/field";
 import { Button } from "../../parts/button";
 import { Dialog } from "../../parts/dialog";
 import { counted, since } from "../../parts/words";
 import { placeOfCursor } from "../../manuscript/cursor-place";
+import { backToText, useSpot } from "../../manuscript/spot";
 
 /** What was cut and not thrown away. */
 export function OffcutsDrawer() {
@@ -59,6 +61,16 @@ const REASONS: Record<string, string> = {
 };
 const ACTION = "rounded font-semibold text-stem underline underline-offset-4";
 
+/** The row that was pressed is gone then: the keys go to what came back. */
+async function bringBack(session: Session, what: Omit<OperationNamed<"bring-back">, "name">): Promise<void> {
+  const answer = await session.changes.perform({ name: "bring-back", ...what });
+  if (answer.kind !== "applied") return;
+  const section = answer.outcome.order.at(-1)?.inserted.ids[0];
+  const view = useSpot.getState().spot?.view;
+  if (section !== undefined) session.navigation.goTo({ section });
+  else if (view) backToText(view);
+}
+
 function OffcutItem({ offcut, onRead }: { offcut: Offcut; onRead: () => void }) {
   const session = useSession("OffcutItem");
   const current = useWindow("OffcutItem", (state) => state.current);
@@ -75,11 +87,7 @@ function OffcutItem({ offcut, onRead }: { offcut: Offcut; onRead: () => void }) 
       </p>
       {offcut.opening && <p className="my-1.5 line-clamp-4 font-text text-[13.5px] text-soft">{offcut.opening}</p>}
       <p className="flex flex-wrap gap-x-4 gap-y-1">
-        <button
-          type="button"
-          className={ACTION}
-          onClick={() => void session.changes.perform({ name: "bring-back", offcut: offcut.id })}
-        >
+        <button type="button" className={ACTION} onClick={() => void bringBack(session, { offcut: offcut.id })}>
           Bring back
         </button>
         {current !== null && (
@@ -87,8 +95,7 @@ function OffcutItem({ offcut, onRead }: { offcut: Offcut; onRead: () => void }) 
             type="button"
             className={ACTION}
             onClick={() =>
-              void session.changes.perform({
-                name: "bring-back",
+              void bringBack(session, {
                 offcut: offcut.id,
                 landing: "after",
                 target: current,
@@ -167,10 +174,7 @@ function OffcutReader({ offcut, onClose }: { offcut: Offcut; onClose: () => void
             <Button onClick={copy} disabled={text === undefined}>
               Copy
             </Button>
-            <Button
-              tone="stem"
-              onClick={() => (onClose(), void session.changes.perform({ name: "bring-back", offcut: offcut.id }))}
-            >
+            <Button tone="stem" onClick={() => (onClose(), void bringBack(session, { offcut: offcut.id }))}>
               Bring back
             </Button>
           </>
