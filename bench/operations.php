@@ -51,7 +51,7 @@ $known = new KnownTexts();
 $files = new StoredFiles($entities->getConnection());
 $clock = new NativeClock();
 $rows = new SectionRows($entities->getConnection(), new WordCount(), $known, $files);
-$desk = new Desk($entities, $lock, $rows, $ids, $files, new CurrentWriter(), $clock);
+$desk = new Desk($entities, $lock, $rows, $ids, $files, new CurrentWriter($entities), $clock);
 $offcuts = new OffcutRows($entities->getConnection());
 
 /** @param Closure(): void $work */
@@ -317,7 +317,7 @@ $store = new DocumentStore(
     new Journal($entities),
     $known,
     $files,
-    new CurrentWriter(),
+    new CurrentWriter($entities),
     $clock,
 );
 $record = $store->get($last);

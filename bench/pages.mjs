@@ -49,11 +49,43 @@ async function timed(path) {
 }
 const json = async (path) => (await fetch(address + path)).json();
 
+async function operate(id, operation) {
+  const { revision } = await json(`/api/documents/${id}`);
+  await fetch(`${address}/api/documents/${id}/operations`, {
+    method: "POST",
+    headers: { "Content-Type": "application/json" },
+    body: JSON.stringify({ baseRevision: revision, operation }),
+  });
+}
+
+/** How long an edit of another document and the reading of it take (milliseconds), over and over until this is done. */
+async function othersUntil(work) {
+  const { id } = await (
+    await fetch(`${address}/api/documents/import?name=Other.md`, {
+      method: "POST",
+      body: "# Other\n\nwords\n",
+      headers: { "Content-Type": "application/octet-stream" },
+    })
+  ).json();
+  const section = (await json(`/api/documents/${id}`)).outline.ids[0];
+  const times = [];
+  let isDone = false;
+  void work.finally(() => (isDone = true));
+  do {
+    const began = performance.now();
+    await operate(id, { name: "rename", section, heading: `Other ${times.length}` });
+    times.push((performance.now() - began) / 2);
+    await new Promise((done) => setTimeout(done, 40));
+  } while (!isDone);
+  return times;
+}
+
 console.log(
-  "| pages | at first | after an edit | of that the engine | 1.3 × engine + 150 ms | PDF | most memory of the engine |",
+  "| pages | at first | after an edit | of that the engine | 1.3 × engine + 150 ms | after a change of the look | PDF | most memory of the engine |",
 );
-console.log("| ---: | ---: | ---: | ---: | ---: | ---: | ---: |");
+console.log("| ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: |");
 let large = null;
+let others = "";
 const isQuick = Boolean(process.env.BENCH_QUICK);
 const SIZES = isQuick ? [4, 12] : [12, 125, 375, 1250];
 /** The one that is typed in. */
@@ -65,30 +97,36 @@ for (const sections of SIZES) {
     headers: { "Content-Type": "application/octet-stream" },
   });
   const { id } = await imported.json();
-  const first = await timed(`/api/documents/${id}/pages?blocks=yes`);
+  const alone = await othersUntil(new Promise((done) => setTimeout(done, isQuick ? 300 : 4000)));
+  const making = timed(`/api/documents/${id}/pages?blocks=yes`);
+  const meanwhile = await othersUntil(making);
+  const first = await making;
   const { labels } = JSON.parse(Buffer.from(first.body).toString());
   const skeleton = await json(`/api/documents/${id}`);
   const section = skeleton.outline.ids[Math.floor(sections / 2)];
   const edits = [];
   for (let round = 0; round < ROUNDS; round++) {
-    const { revision } = await json(`/api/documents/${id}`);
     const [text] = await json(`/api/documents/${id}/texts?sections=${section}`);
     text.body[0].content[0].text += ` ${WORDS[round]}`;
-    await fetch(`${address}/api/documents/${id}/operations`, {
-      method: "POST",
-      headers: { "Content-Type": "application/json" },
-      body: JSON.stringify({ baseRevision: revision, operation: { name: "replace-body", section, body: text.body } }),
-    });
+    await operate(id, { name: "replace-body", section, body: text.body });
     edits.push(await timed(`/api/documents/${id}/pages?blocks=yes`));
   }
+  const looks = [];
+  for (let round = 0; round < 5; round++) {
+    await operate(id, { name: "shape-kind", kind: "body", changes: { size: `${10 + (round % 2)}pt` } });
+    looks.push(await timed(`/api/documents/${id}/pages?blocks=yes`));
+  }
+  const look = median(looks.map((each) => each.took));
   const pdf = await timed(`/api/documents/${id}/pages.pdf`);
   const took = median(edits.map((each) => each.took));
   const engine = median(edits.map((each) => each.engine));
   console.log(
-    `| ${labels.length} | ${Math.round(first.took)} ms | ${Math.round(took)} ms | ${Math.round(engine)} ms | ${Math.round(1.3 * engine + 150)} ms | ${Math.round(pdf.took)} ms | ${Math.round(megabytes())} MB |`,
+    `| ${labels.length} | ${Math.round(first.took)} ms | ${Math.round(took)} ms | ${Math.round(engine)} ms | ${Math.round(1.3 * engine + 150)} ms | ${Math.round(look)} ms | ${Math.round(pdf.took)} ms | ${Math.round(megabytes())} MB |`,
   );
+  others = `\nA request for another document while ${labels.length} pages are made: p95 ${p95(meanwhile).toFixed(0)} ms, median ${median(meanwhile).toFixed(0)} ms; alone p95 ${p95(alone).toFixed(0)} ms, median ${median(alone).toFixed(0)} ms.`;
   if (sections === TYPED) large = id;
 }
+console.log(others);
 
 // Typing while pages are made without a pause, in 300 pages. From the key until its letter stands in the laid-out text, and until
 // the frame with it is painted: a screen shows 60 frames a second, so that a letter waits up to 16.7 ms for the next one,
@@ -150,7 +188,9 @@ for (const [what, words] of [
   ["laid", "until its letter is laid out"],
   ["painted", "until it is painted"],
 ])
-  console.log(`\nTyping, from key ${words}: ${stated(without, what)} without pages; ${stated(beside, what)} while they catch up.`);
+  console.log(
+    `\nTyping, from key ${words}: ${stated(without, what)} without pages; ${stated(beside, what)} while they catch up.`,
+  );
 
 // Opening Proof, warm: until the page at the cursor can be read.
 const openings = [];
@@ -167,5 +207,7 @@ for (let round = 0; round < (isQuick ? 2 : 9); round++) {
   openings.push(performance.now() - began);
   await page.getByRole("link", { name: "Write" }).click();
 }
-console.log(`Opening Proof, the first time ${Math.round(openings[0])} ms, then ${Math.round(median(openings.slice(1)))} ms until the page can be read.`);
+console.log(
+  `Opening Proof, the first time ${Math.round(openings[0])} ms, then ${Math.round(median(openings.slice(1)))} ms until the page can be read.`,
+);
 await browser.close();

@@ -121,6 +121,45 @@ async function scrollFrames(page, list) {
   return page.evaluate(() => (cancelAnimationFrame(window.running), window.frames_.slice(2)));
 }
 
+/** From the Enter that changes the colour of a kind of text until the text on the screen is painted in it, by way of the server. */
+async function lookToPaint(page) {
+  await page.locator(".manuscript .heading").first().click();
+  await page.getByRole("navigation", { name: "Tools" }).getByRole("button", { name: "Look", exact: true }).click();
+  const field = page.getByRole("textbox", { name: "Colour", exact: true });
+  await field.waitFor();
+  await page.waitForTimeout(4000);
+  const times = [];
+  for (let round = 0; round < Math.min(15, ROUNDS); round++) {
+    const red = 100 + round;
+    await field.fill(`#${red.toString(16)}1166`);
+    const painted = page.evaluate(
+      (wanted) =>
+        new Promise((done) => {
+          addEventListener(
+            "keydown",
+            ({ timeStamp }) => {
+              const heading = document.querySelector(".manuscript .heading");
+              const look = () =>
+                getComputedStyle(heading).color === wanted
+                  ? requestAnimationFrame(() => done(performance.now() - timeStamp))
+                  : requestAnimationFrame(look);
+              look();
+            },
+            { once: true, capture: true },
+          );
+        }),
+      `rgb(${red}, 17, 102)`,
+    );
+    await page.waitForTimeout(50);
+    await page.keyboard.press("Enter");
+    times.push(await painted);
+    // The kinds are counted anew after a pause.
+    await page.waitForTimeout(400);
+  }
+  await page.keyboard.press("Escape");
+  return times;
+}
+
 async function heap(page) {
   const session = await page.context().newCDPSession(page);
   await session.send("HeapProfiler.collectGarbage");
@@ -170,12 +209,13 @@ for (const count of SIZES) {
   const typed = await letters(page);
   await page.waitForTimeout(1500);
   const textFrames = await scrollFrames(page, "text");
+  const looked = await lookToPaint(page);
   await page.goto(`${address}/documents/${id}/arrange`);
   await page.getByRole("treegrid").waitFor();
   await page.waitForTimeout(1000);
   const arrangeFrames = await scrollFrames(page, "treegrid");
   const used = await heap(page);
-  results.push({ count, opening, times, outlineFrames, textFrames, typed, arrangeFrames, used });
+  results.push({ count, opening, times, outlineFrames, textFrames, typed, looked, arrangeFrames, used });
   await page.close();
 }
 await browser.close();
@@ -183,7 +223,9 @@ await browser.close();
 const [small, large] = results;
 const line = (name, of, figure, unit) =>
   console.log(`| ${name} | ${figure(of(small)).toFixed(0)} ${unit} | ${figure(of(large)).toFixed(0)} ${unit} |`);
-console.log(`\n| in Chromium | ${SIZES.map((size) => size.toLocaleString("en") + " sections").join(" | ")} |\n| --- | ---: | ---: |`);
+console.log(
+  `\n| in Chromium | ${SIZES.map((size) => size.toLocaleString("en") + " sections").join(" | ")} |\n| --- | ---: | ---: |`,
+);
 line("first usable screen, median", (result) => result.opening, median, "ms");
 for (const name of Object.keys(large.times))
   line(`${name}, key to paint, 95th percentile`, (result) => result.times[name], p95, "ms");
@@ -192,6 +234,7 @@ const frames = (name, of) =>
 frames("a frame while scrolling the outline", (result) => result.outlineFrames);
 frames("a letter in the text, until the page is laid out anew", (result) => result.typed);
 frames("a frame while scrolling the text", (result) => result.textFrames);
+frames("a change of a kind’s look, key to painted text", (result) => result.looked);
 frames("a frame while scrolling Arrange", (result) => result.arrangeFrames);
 line(
   "heap in use",

@@ -121,6 +121,7 @@ final class ArchitectureTest extends TestCase
             'Storage/Database/SqliteSql.php',
             'Storage/Database/WriteLock.php',
             'Storage/Desk/Desk.php',
+            'Storage/Desk/KeptHouseStyles.php',
             'Storage/Desk/KeptStarters.php',
             'Storage/File/StoredFiles.php',
             'Storage/History/Journal.php',

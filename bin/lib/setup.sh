@@ -44,7 +44,7 @@ debian_packages() {
 }
 
 # All that tests need beside what serving needs: readers of other people's, and their books (tests/Format/Foreign).
-TEST_PACKAGES=(poppler-utils qpdf chromium-headless-shell unicode-data pandoc python3-docx python3-odf debian-policy developers-reference debian-faq debian-history debmake-doc git-doc bash-doc python-jinja2-doc python-markdown-doc nginx php8.2-fpm openssl curl procps)
+TEST_PACKAGES=(poppler-utils qpdf chromium-headless-shell unicode-data pandoc python3-docx python3-odf debian-policy developers-reference debian-faq debian-history debmake-doc git-doc bash-doc python-jinja2-doc python-markdown-doc nginx php8.2-fpm openssl curl procps iproute2)
 
 need_node() {
     if ! command -v node >/dev/null || [ "$(node -p 'process.versions.node.split(".")[0]')" -lt 20 ]; then
@@ -69,7 +69,7 @@ warm_up() { rm -rf "var/cache/$APP_ENV" && php bin/console cache:warmup --no-int
 # usage: set_up [with-tests]
 set_up() {
     mkdir -p var
-    debian_packages php8.2-cli php8.2-sqlite3 php8.2-intl php8.2-xml php8.2-mbstring php8.2-curl php8.2-zip php8.2-gmp php8.2-gd composer unzip fonts-noto-core fonts-noto-cjk fonts-noto-color-emoji
+    debian_packages php8.2-cli php8.2-sqlite3 php8.2-intl php8.2-xml php8.2-mbstring php8.2-curl php8.2-zip php8.2-gmp php8.2-gd composer unzip fonts-noto-core fonts-noto-cjk fonts-noto-color-emoji fonts-opendyslexic
     need_node
     # What runs the tests is not needed for serving; a machine that has it keeps it.
     if [ "${1:-}" = with-tests ] || [ -f var/setup/php-packages-with-tests ]; then

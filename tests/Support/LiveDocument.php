@@ -182,7 +182,7 @@ final class LiveDocument
     }
 
     /** @return list<string> */
-    private function ids(): array
+    public function ids(): array
     {
         $outline = $this->get()['outline'];
 

@@ -63,6 +63,11 @@ final readonly class RandomOperations
             'name-marker',
             'use-house-style',
             'set-up-pages',
+            'use-style-sheet',
+            'shape-kind',
+            'shape-kind',
+            'remove-kind',
+            'give-kind',
             'change-reminder',
             'spread-target',
             'note-idea',
@@ -85,6 +90,19 @@ final readonly class RandomOperations
                 'name' => $name,
                 'captions' => $this->among(['plain', 'byChapter', 'none']),
                 'style' => $this->among(['reading', 'academic', 'report', 'none of ours']),
+                'sheet' => ['name' => 'Sheet', 'basedOn' => 'policy', 'kinds' => ['body' => ['size' => '12pt']]],
+                'kind' =>
+                    'give-kind' === $name
+                        ? $this->among(['quotation', 'quotation', 'verse', 'ship'])
+                        : $this->among(['body', 'heading-2', 'verse', 'ship', 'heading-11']),
+                'becomes' => $this->among(['body', 'quotation', 'verse', 'ship']),
+                'changes' => $this->among([
+                    ['size' => '12pt'],
+                    ['size' => null, 'colour' => '#aa1166'],
+                    ['label' => 'Verse', 'slant' => 'italic'],
+                    ['label' => 'Ship', 'of' => 'words', 'restsOn' => null],
+                    ['restsOn' => 'verse'],
+                ]),
                 'pages' => $isContents
                     ? $this->among([null, 'plain', 'none'])
                     : $this->among([

@@ -12,9 +12,18 @@ function below(limit) {
 }
 const pick = (list) => list[below(list.length)];
 
-const made = await (await fetch(`${address}/api/documents/import?name=x.md`, { method: "POST", body: "# A\n\nwords [b](#b)\n\n## B\n\n- one\n- two\n\n# C\n" })).json();
-const other = await (await fetch(`${address}/api/documents/import?name=y.md`, { method: "POST", body: "# D\n" })).json();
-const skeleton = await (await fetch(`${address}/api/documents/${made.id}`)).json();
+/** The disk may be full at this moment. */
+async function insist(path, body) {
+  for (;;) {
+    const answer = await fetch(address + path, body === undefined ? {} : { method: "POST", body });
+    if (answer.ok) return answer.json();
+    await new Promise((done) => setTimeout(done, 100));
+  }
+}
+
+const made = await insist("/api/documents/import?name=x.md", "# A\n\nwords [b](#b)\n\n## B\n\n- one\n- two\n\n# C\n");
+const other = await insist("/api/documents/import?name=y.md", "# D\n");
+const skeleton = await insist(`/api/documents/${made.id}`);
 const ids = [...skeleton.outline.ids, "zzzzzzzzzzzz", "", "A", "aaaaaaaaaaaa'--"];
 
 const NAMES = ["promote", "demote", "set-level", "move", "move-up", "move-down", "split", "join", "make-heading", "make-headings", "take-as-title", "put-title-in-text", "split-by-rule", "use-numbering", "insert", "rename", "replace-body", "duplicate", "delete", "set-aside", "bring-back", "set-text-aside", "discard", "describe-section", "describe-document", "generate-contents", "refresh-contents", "batch", "nonsense", ""];
@@ -67,19 +76,80 @@ function request() {
   return ["POST", document() + pick(POSTED)];
 }
 
+/** A language as somebody might write it: by the grammar of BCP 47, and past its bounds. */
+function language() {
+  const subtag = () => pick(["u", "x", "t", "nu", "zzzz", "Latn", "Hant", "GB", "419", "a".repeat(1 + below(12)), String(below(10_000)), "1".repeat(below(9)), "ä", "*", ""]);
+  const first = pick(["en", "de", "zh", "x", "i", "sgn", "root", "art", "qaa", "e", "", "EN", "en_US", "a".repeat(below(200))]);
+  return [first, ...Array.from({ length: pick([0, 1, 2, 3, 40]) }, subtag)].join(pick(["-", "-", "-", "_"]));
+}
+
+/** The head of a picture that says of itself whatever it likes (PNG 11.2.2, GIF89a 18, JPEG B.2.2, a drawing). */
+function picture() {
+  const size = () => pick([0, 1, 2, 100, 7745, 7746, 60_000, 65_535, 2 ** 31 - 1, 2 ** 31, 2 ** 32 - 1]);
+  const [wide, high] = [size(), size()];
+  const noise = Buffer.from(Array.from({ length: below(300) }, () => below(256)));
+  switch (below(4)) {
+    case 0: {
+      const head = Buffer.alloc(25);
+      head.writeUInt32BE(13, 0);
+      head.write("IHDR", 4);
+      head.writeUInt32BE(wide, 8);
+      head.writeUInt32BE(high, 12);
+      head.set([pick([1, 8, 16, 255]), below(7), 0, 0, 0], 16);
+      return Buffer.concat([Buffer.from("\x89PNG\r\n\x1a\n", "latin1"), head, noise]);
+    }
+    case 1:
+      return Buffer.concat([Buffer.from("GIF89a"), Buffer.from([wide & 255, (wide >> 8) & 255, high & 255, (high >> 8) & 255]), noise]);
+    case 2:
+      return Buffer.concat([Buffer.from([0xff, 0xd8, 0xff, 0xc0, 0, 17, 8, (high >> 8) & 255, high & 255, (wide >> 8) & 255, wide & 255]), noise]);
+    default:
+      return Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="${wide}" height="${pick([high, "100%", "-1", "1e400", "NaN"])}">${pick(["<g>".repeat(below(9000)), "<rect/>", '<filter id="f"/>', "<script>1</script>", '<image href="file:///etc/passwd"/>'])}${pick(["</svg>", ""])}`);
+  }
+}
+
+/** A pattern by the grammar of patterns: parts, repeated, in one another, next to one another. */
+function pattern(depth = 0) {
+  const parts = Array.from({ length: 1 + below(3) }, () => {
+    const part = depth < 4 && below(2) === 0 ? `(${pick(["", "?:", "?=", "?!", "?<=", "?>", "?<n>", "?R", "*FAIL"])}${pattern(depth + 1)})` : pick(["a", "word", ".", "\\w", "\\b", "^", "$", "[a-z]", "[^", "\\1", "\\p{L}", "\\X", "\\K", "é", "(", ")", "\\", "|", "#", "/", "\u0000"]);
+    return part + pick(["", "", "+", "*", "?", "+?", "*+", "{2,}", "{0,65536}", "{1000}"]);
+  });
+  return parts.join(pick(["", "|"]));
+}
+
+/** Kinds of requests that have broken something once: languages, sizes of pictures, patterns. */
+function special() {
+  const at = document();
+  switch (below(4)) {
+    case 0:
+      return ["POST", `${at}/operations`, JSON.stringify({ baseRevision: revision, operation: { name: "describe-document", language: language() } })];
+    case 1:
+      return ["POST", `${at}/pictures`, picture()];
+    case 2:
+      return ["POST", `${at}/find`, JSON.stringify({ query: { words: pattern().slice(0, 500), mode: "pattern", caseMatters: below(2) === 0, wholeWords: below(2) === 0 }, offcuts: true })];
+    default:
+      return ["GET", at + pick(["/export?format=html", "/export?format=docx", "/export?format=md", "/pages", "/findings", "/counts"])];
+  }
+}
+
 const failures = [];
 const statuses = {};
+let slowest = 0;
 let revision = skeleton.revision;
 for (let sent = 0; sent < count; sent += 1) {
-  const [method, to] = request();
+  const [method, to, given] = below(4) === 0 ? special() : request();
   // The documents stay; all else may be tried.
   if (method === "DELETE" && /^\/api\/documents\/[a-z0-9]+$/.test(to)) continue;
-  const sending = method === "GET" ? undefined : body(revision);
+  const sending = method === "GET" ? undefined : (given ?? body(revision));
+  const began = performance.now();
   const answer = await fetch(address + to, { method, body: sending, headers: { "Content-Type": pick(["application/json", "text/plain", ""]) } });
   const text = await answer.text();
   statuses[answer.status] = (statuses[answer.status] ?? 0) + 1;
-  if (answer.status >= 500) failures.push(`${method} ${to}: ${answer.status} ${String(sending).slice(0, 400)}`);
-  if (answer.ok && text.startsWith('{"previousRevision"')) revision = JSON.parse(text).revision;
+  slowest = Math.max(slowest, performance.now() - began);
+  // What does not fit on a disk is said to be so (RFC 4918, 11.5).
+  if (answer.status >= 500 && answer.status !== 507) failures.push(`${method} ${to}: ${answer.status} ${String(sending).slice(0, 400)}`);
+  if (answer.ok && text.startsWith('{"previousRevision"') && to.includes(made.id)) revision = JSON.parse(text).revision;
+  // One that does not know the revision any more would be refused for that alone.
+  if (answer.status === 409 && to.includes(made.id)) revision = JSON.parse(text).changes?.revision ?? revision;
 }
 const still = await fetch(`${address}/api/documents/${made.id}`);
-console.log(JSON.stringify({ statuses, failures: failures.slice(0, 5), failed: failures.length, opens: still.ok }));
+console.log(JSON.stringify({ statuses, failures: failures.slice(0, 5), failed: failures.length, opens: still.ok, slowest: Math.round(slowest) }));
