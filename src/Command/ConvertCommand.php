@@ -57,7 +57,7 @@ final class ConvertCommand extends FileCommand
         $document = self::styled($read->document, $input);
         $rendition = Rendition::of($input->getOption('contents') ? $this->withContents($document) : $document);
         $this->write($out, $writer->write($rendition));
-        foreach ([...$read->report->losses(), ...$writer->passesOver($document->setup)] as $loss) {
+        foreach ([...$read->report->losses(), ...$writer->passesOver($document)] as $loss) {
             self::errors($output)->writeln($loss, OutputInterface::OUTPUT_RAW);
         }
     }

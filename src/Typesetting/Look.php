@@ -10,16 +10,12 @@ use Stemmata\Core\Language\Language;
 use Stemmata\Core\Page\PageSetup;
 use Stemmata\Core\Page\RunningField;
 use Stemmata\Core\Page\RunningLine;
-use Stemmata\Core\Style\Alignment;
-use Stemmata\Core\Style\Figures;
 use Stemmata\Core\Style\HouseStyle;
 use Stemmata\Core\Style\HouseStyles;
-use Stemmata\Core\Style\Rule;
-use Stemmata\Core\Style\StyleProperty;
 use Stemmata\Core\Style\TextKind;
 use Stemmata\Core\Style\TextStyle;
-use Stemmata\Core\Style\WordLook;
 use Stemmata\Typesetting\Markup\BlockTypst;
+use Stemmata\Typesetting\Markup\StyleTypst;
 use Stemmata\Typesetting\Markup\TypstValue;
 
 /** Makes `look.typ` of a document's house style and page setup: what `book.typ` asks for. */
@@ -27,16 +23,6 @@ final readonly class Look
 {
     /** Points in a millimetre. */
     private const MILLIMETRE = 72 / 25.4;
-    /** For what the faces do not hold; those that are there are taken in this order. */
-    private const FALLBACK = [
-        'Libertinus Serif',
-        'Noto Serif',
-        'Noto Sans',
-        'Noto Naskh Arabic',
-        'Noto Serif Hebrew',
-        'Noto Serif CJK SC',
-        'Noto Color Emoji',
-    ];
 
     public function __construct(private Document $document) {}
 
@@ -46,23 +32,23 @@ final readonly class Look
         $kinds = [];
         foreach (TextKind::cases() as $kind) {
             if (!$kind->hasLevels()) {
-                $kinds[$kind->value] = self::style($style->of($kind), self::usual($style)->of($kind));
+                $kinds[$kind->value] = StyleTypst::paragraph($style->of($kind), self::usual($style)->of($kind));
             }
         }
         $body = $style->of(TextKind::Body);
         // The first paragraph of a run is not indented by the engine, unless all are.
         $indentsAll = $style->of(TextKind::FirstParagraph)->firstLine === $body->firstLine;
-        $kinds[TextKind::Body->value] = self::style($body, indentsAll: $indentsAll);
+        $kinds[TextKind::Body->value] = StyleTypst::paragraph($body, indentsAll: $indentsAll);
 
         return sprintf(
             "#let kinds = (%s)\n#let levels = %s\n#let items = %s\n#let contents-levels = %s\n#let own-kinds = (%s)\n#let own-words = (%s)\n#let setup = (%s)\n#let words = (%s)\n",
-            self::dictionary($kinds),
+            StyleTypst::dictionary($kinds),
             self::levels($style, TextKind::Heading),
             self::items($style),
             self::levels($style, TextKind::ContentsLine),
-            self::named(array_map(static fn(TextStyle $own): string => self::style($own), $style->own)),
-            self::named(array_map(self::wordLook(...), $style->words)),
-            self::dictionary([
+            StyleTypst::named(array_map(static fn(TextStyle $own): string => StyleTypst::paragraph($own), $style->own)),
+            StyleTypst::named(array_map(StyleTypst::words(...), $style->words)),
+            StyleTypst::dictionary([
                 ...$this->setup($this->document->setup->pages()),
                 'padding' => TypstValue::length(TextStyle::PADDING),
                 'is-changed' => TypstValue::of($style->isChanged),
@@ -73,7 +59,7 @@ final readonly class Look
                         BlockTypst::boxes($style),
                 ),
             ]),
-            self::dictionary([
+            StyleTypst::dictionary([
                 'page' => TypstValue::string(PageWords::page($this->document->titleBlock->language)),
                 'picture' => TypstValue::string(PageWords::picture($this->document->titleBlock->language)),
             ]),
@@ -86,7 +72,7 @@ final readonly class Look
             implode(
                 '',
                 array_map(
-                    static fn(int $level): string => self::style(
+                    static fn(int $level): string => StyleTypst::paragraph(
                         $style->of($kind, $level),
                         self::usual($style)->of($kind, $level),
                     ) . ', ',
@@ -102,131 +88,16 @@ final readonly class Look
         $items = '';
         foreach (range(1, 9) as $depth) {
             $item = $style->of(TextKind::ListItem, $depth);
-            $items .= sprintf('%s + (is-apart: %s), ', self::style($item), TypstValue::of($style->isChanged));
+            $items .= sprintf('%s + (is-apart: %s), ', StyleTypst::paragraph($item), TypstValue::of($style->isChanged));
         }
 
         return '(' . $items . ')';
-    }
-
-    /** @param array<string, string> $entries by names that are no words of the engine’s */
-    private static function named(array $entries): string
-    {
-        $written = ':';
-        foreach ($entries as $name => $value) {
-            $written .= (':' === $written ? '' : ', ') . TypstValue::string($name) . ': ' . $value;
-        }
-
-        return ':' === $written ? $written : substr($written, 1);
-    }
-
-    /** What is said of words of a kind, and nothing else: the rest they have from the text they stand in. */
-    private static function wordLook(WordLook $look): string
-    {
-        $said = static fn(StyleProperty $property): ?string => $look->find($property);
-        $colour = $said(StyleProperty::Colour);
-        $size = $said(StyleProperty::Size);
-        $text = array_filter([
-            'font' =>
-                null === $said(StyleProperty::Face)
-                    ? ''
-                    : '(' . TypstValue::string($said(StyleProperty::Face)) . ',) + ' . TypstValue::of(self::FALLBACK),
-            'size' =>
-                null === $size
-                    ? ''
-                    : (str_ends_with($size, '%')
-                        ? sprintf('%Fem', (float) $size / 100)
-                        : TypstValue::length((float) $size)),
-            'weight' => $said(StyleProperty::Weight) ?? '',
-            'style' => match ($said(StyleProperty::Slant)) {
-                null => '',
-                'italic' => '"italic"',
-                default => '"normal"',
-            },
-            'fill' => null === $colour ? '' : ('ink' === $colour ? 'black' : 'rgb("' . $colour . '")'),
-            'tracking' =>
-                null === $said(StyleProperty::LetterSpacing)
-                    ? ''
-                    : TypstValue::length((float) $said(StyleProperty::LetterSpacing)),
-            'number-type' =>
-                null === $said(StyleProperty::Figures)
-                    ? ''
-                    : self::figures(Figures::from($said(StyleProperty::Figures))),
-        ]);
-        $ground = $said(StyleProperty::Ground);
-
-        return sprintf(
-            '(text: (%s), capitals: %s, underline: %s, ground: %s)',
-            [] === $text ? ':' : self::dictionary($text),
-            TypstValue::string($said(StyleProperty::Capitals) ?? 'none'),
-            TypstValue::of('yes' === $said(StyleProperty::Underline)),
-            TypstValue::of('none' === $ground ? null : $ground),
-        );
-    }
-
-    private static function figures(Figures $figures): string
-    {
-        return match ($figures) {
-            Figures::Usual => 'auto',
-            Figures::Lining => '"lining"',
-            Figures::OldStyle => '"old-style"',
-        };
-    }
-
-    private static function rule(?Rule $rule): string
-    {
-        return null === $rule
-            ? 'none'
-            : sprintf('(%s, %s)', TypstValue::length($rule->width), TypstValue::string($rule->colour));
     }
 
     /** What the pages of a house style are made for: what a sheet says otherwise is told apart from it. */
     private static function usual(HouseStyle $style): HouseStyle
     {
         return HouseStyles::find($style->name) ?? $style;
-    }
-
-    /** @param TextStyle|null $usual the same kind as the house style has it */
-    private static function style(TextStyle $style, ?TextStyle $usual = null, bool $indentsAll = false): string
-    {
-        return '(' .
-            self::dictionary([
-                'face' => TypstValue::string($style->face->value),
-                'size' => TypstValue::length($style->size),
-                'pitch' => TypstValue::length($style->pitch()),
-                'weight' => TypstValue::of($style->weight),
-                'italic' => TypstValue::of($style->italic),
-                'capitals' => TypstValue::string($style->capitals->value),
-                'tracking' => TypstValue::length($style->letterSpacing),
-                'colour' => TypstValue::of($style->colour),
-                'ground' => TypstValue::of($style->ground),
-                'underline' => TypstValue::of($style->underline),
-                'figures' => self::figures($style->figures),
-                'justified' => TypstValue::of(Alignment::Justified === $style->alignment),
-                'align' => match ($style->alignment) {
-                    Alignment::Start, Alignment::Justified => 'none',
-                    Alignment::Centred => 'center',
-                    Alignment::End => 'end',
-                },
-                'hyphenate' => TypstValue::of($style->hyphenates()),
-                'first-line' => TypstValue::length($style->firstLine),
-                'indents-all' => TypstValue::of($indentsAll),
-                'indent-start' => TypstValue::length($style->indentStart),
-                'indent-end' => TypstValue::length($style->indentEnd),
-                'before' => TypstValue::length($style->spaceBefore),
-                'after' => TypstValue::length($style->spaceAfter),
-                'rule-above' => self::rule($style->ruleAbove),
-                'rule-below' => self::rule($style->ruleBelow),
-                'frame' => self::rule($style->frame),
-                'before-shift' => TypstValue::length($style->spaceBefore - ($usual ?? $style)->spaceBefore),
-                'after-shift' => TypstValue::length($style->spaceAfter - ($usual ?? $style)->spaceAfter),
-                'page-top' => TypstValue::length(
-                    $style->spaceBefore === ($usual ?? $style)->spaceBefore ? 0.0 : $style->spaceBefore,
-                ),
-                'keep-with-next' => TypstValue::of($style->keepWithNext),
-                'keep-together' => TypstValue::of($style->keepTogether),
-                'new-page' => TypstValue::of($style->newPage),
-            ]) .
-            ')';
     }
 
     /** @return array<string, string> */
@@ -262,7 +133,7 @@ final readonly class Look
             'lang' => TypstValue::string('und' === $language ? 'en' : $language),
             'region' => null === $region ? 'none' : TypstValue::string($region),
             'right-to-left' => TypstValue::of('rtl' === Language::direction($title->language)),
-            'fallback' => TypstValue::of(self::FALLBACK),
+            'fallback' => TypstValue::of(StyleTypst::FALLBACK),
             'small-lines' => TypstValue::of(LineLook::SMALL),
             'title' => TypstValue::string('' === trim($title->title) ? 'Untitled' : $title->title),
             'authors' => TypstValue::of('' === $title->author ? [] : [$title->author]),
@@ -355,16 +226,5 @@ final readonly class Look
         }
 
         return '(' . $places . ')';
-    }
-
-    /** @param array<string, string> $entries */
-    private static function dictionary(array $entries): string
-    {
-        $written = [];
-        foreach ($entries as $name => $value) {
-            $written[] = $name . ': ' . $value;
-        }
-
-        return implode(', ', $written);
     }
 }

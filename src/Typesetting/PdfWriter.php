@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Typesetting;
 
-use Stemmata\Core\Document\Setup;
+use Stemmata\Core\Document\Document;
 use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Format\Write\DocumentWriter;
 
@@ -18,7 +18,7 @@ final readonly class PdfWriter implements DocumentWriter
         return ['pdf'];
     }
 
-    public function passesOver(Setup $setup): array
+    public function passesOver(Document $document): array
     {
         return [];
     }

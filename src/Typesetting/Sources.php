@@ -7,11 +7,13 @@ namespace Stemmata\Typesetting;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\References;
 use Stemmata\Core\Rendition\Rendition;
+use Stemmata\Core\Style\TextKind;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\Picture;
 use Stemmata\Typesetting\Markup\BlockTypst;
 use Stemmata\Typesetting\Markup\InlineTypst;
+use Stemmata\Typesetting\Markup\StyleTypst;
 use Stemmata\Typesetting\Markup\TypstValue;
 
 /**
@@ -73,7 +75,8 @@ final readonly class Sources
         $outline = $this->document->outline;
         $references = $this->document->references();
         $language = $this->document->titleBlock->language;
-        $isBoxed = BlockTypst::boxes($this->document->setup->style());
+        $style = $this->document->setup->style();
+        $isBoxed = BlockTypst::boxes($style);
         $keys = [];
         foreach ($outline->ids() as $position => $id) {
             // A text of which nobody says when it was changed is like no other.
@@ -87,6 +90,10 @@ final readonly class Sources
             $refers = $references[$position] ?? null;
             if (null !== $refers) {
                 $parts[] = $this->rendition->labelsOf($id->value);
+                if ($refers->byHand > 0) {
+                    // What is said by hand is said of the look of its kind.
+                    $parts[] = $style;
+                }
                 if ($refers->hasContents) {
                     // A line of a list of illustrations names the page of a caption that is found by its words.
                     $captions ??= array_map(static fn(References $each): array => $each->captions, $references);
@@ -111,13 +118,21 @@ final readonly class Sources
         $isOnOwnPage = !$section->level->isOpening() && BlockTypst::beginsWithOwnPage($section->blocks);
         $break = sprintf("#section-break(%d%s)\n", $level, $isOnOwnPage ? ', own-page: true' : '');
         $heading = sprintf(
-            "#section(%s, %d, %s, [%s], %s%s)\n",
+            "#section(%s, %d, %s, [%s], %s%s%s)\n",
             TypstValue::string($section->id),
             $level,
             TypstValue::string($number),
             $section->level->isOpening() ? '' : $inline->of($section->heading),
             TypstValue::string(trim(strtr(Node::plainTextOf($section->heading), "\n", ' '))),
             null === $restart ? '' : ', number-at: ' . $restart,
+            $section->shape->isEmpty()
+                ? ''
+                : ', look: ' .
+                    StyleTypst::paragraph(
+                        $section->shape->on(
+                            $this->document->setup->style()->of(TextKind::Heading, max(1, $section->level->value)),
+                        ),
+                    ),
         );
         $source =
             "#import \"/book.typ\": *\n" .

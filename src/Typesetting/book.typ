@@ -2,7 +2,7 @@
 // which PHP makes of the house style and the page setup, says how each kind of text looks. No file is read here but the
 // pictures of the document, by their hash.
 #import "look.typ": kinds, levels, contents-levels, items, setup, words
-#import "looks.typ": boxed-paragraph, drawn-around, dressed, first-paragraph, in-cell, in-head, indented-paragraph, indents, is-drawn, item, looks, of-kind, second-paragraph, styled-block, word
+#import "looks.typ": boxed-paragraph, drawn-around, dressed, first-paragraph, in-cell, in-head, indented-paragraph, indents, is-drawn, item, looks, of-kind, paragraph-of, second-paragraph, styled-block, word, worded
 #import "tables.typ": breaking, fitted, holds, may-break, shrunk
 
 // Places that can be gone to, and whose pages are asked for. Two kinds of them may share an id.
@@ -185,8 +185,8 @@
     page-top(levels.at(level - 1))
   }
 }
-// `plain` is what headers say of it.
-#let section(id, level, number, body, plain, number-at: none) = {
+// `plain` is what headers say of it; `look`, how the heading looks where that is said by hand.
+#let section(id, level, number, body, plain, number-at: none, look: none) = {
   if number-at != none { counter(page).update(number-at) }
   let lead = {
     spot("section", id)
@@ -196,8 +196,8 @@
   if level == 0 or (number == "" and body == []) {
     block-spot(lead)
   } else {
-    // A heading that would fill most of a page may go on on the next.
-    heading(level: level, bookmarked: true, supplement: if plain.len() > LONG-HEADING [long], {
+    // A heading that would fill most of a page may go on on the next. Nobody reads the supplement, which tells that to the rule by which headings are set.
+    heading(level: level, bookmarked: true, supplement: metadata((is-long: plain.len() > LONG-HEADING, look: look)), {
       lead
       // A blank that is one for readers of the outline and of tags, too.
       if number != "" { number; if body != [] { [\u{a0}]; h(0.35em) } }
@@ -431,8 +431,8 @@
   show footnote.entry: it => drawn-around(kinds.footnote, looks(kinds.footnote, dressed(kinds.footnote, it)))
   show raw: set par(justify: false, first-line-indent: 0pt)
   show heading: it => {
-    let style = levels.at(calc.min(it.level, 9) - 1)
-    let is-long = it.supplement == [long]
+    let (is-long, look) = it.supplement.value
+    let style = if look == none { levels.at(calc.min(it.level, 9) - 1) } else { look }
     styled-block(
       style,
       by-width(it.body),

@@ -89,14 +89,11 @@
   if style.new-page and may-begin { pagebreak(weak: true) }
   paragraph-of(style, body)
 } else { body }
-#let word(name, body) = if name in own-words {
-  let style = own-words.at(name)
-  let options = style.text
-  text(..options, {
-    let inner = dressed(style, body)
-    if style.ground == none { inner } else { highlight(fill: rgb(style.ground), inner) }
-  })
-} else { body }
+#let worded(style, body) = text(..style.text, {
+  let inner = dressed(style, body)
+  if style.ground == none { inner } else { highlight(fill: rgb(style.ground), inner) }
+})
+#let word(name, body) = if name in own-words { worded(own-words.at(name), body) } else { body }
 #let item(depth, body) = {
   let style = items.at(calc.min(depth, 9) - 1)
   if not style.is-apart { return body }

@@ -884,6 +884,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/style-sheet/shape": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["readShape"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/style-sheet.json": {
         parameters: {
             query?: never;
@@ -1342,6 +1358,8 @@ export interface components {
             marker: string;
             /** @enum {string} */
             stage: "" | "idea" | "drafted" | "revised" | "settled";
+            /** @description What is said by hand of the look of the heading. */
+            shape: string;
             revision: number;
         };
         /** @description A section's heading and body as the editor keeps them. */
@@ -1487,7 +1505,7 @@ export interface components {
         /** @description What was noted about a section then, and what is noted now. */
         SectionDetail: {
             /** @enum {string} */
-            what: "aim" | "target" | "marker" | "stage" | "numbering" | "contents";
+            what: "aim" | "target" | "marker" | "stage" | "look" | "numbering" | "contents";
             /** @description Empty for nothing */
             then: string;
             /** @description Empty for nothing */
@@ -1784,6 +1802,13 @@ export interface components {
                 [key: string]: string;
             };
         };
+        /** @description What is said by hand of a look, in the form in which a text keeps it. */
+        ShapeView: {
+            /** @description As texts keep it; empty when nothing is said */
+            shape: string;
+            /** @description A rule for the text that is written in */
+            css: string;
+        };
         /** @description The style sheet of a document. */
         StyleSheetView: {
             name: string;
@@ -1854,7 +1879,7 @@ export interface components {
             /** @description What else the writer should know */
             notice: string;
         };
-        Operation: components["schemas"]["PromoteOperation"] | components["schemas"]["DemoteOperation"] | components["schemas"]["SetLevelOperation"] | components["schemas"]["MoveOperation"] | components["schemas"]["MoveUpOperation"] | components["schemas"]["MoveDownOperation"] | components["schemas"]["SplitOperation"] | components["schemas"]["JoinOperation"] | components["schemas"]["MakeHeadingOperation"] | components["schemas"]["MakeHeadingsOperation"] | components["schemas"]["TakeAsTitleOperation"] | components["schemas"]["PutTitleInTextOperation"] | components["schemas"]["SplitByRuleOperation"] | components["schemas"]["UseNumberingOperation"] | components["schemas"]["NumberCaptionsOperation"] | components["schemas"]["NameMarkerOperation"] | components["schemas"]["UseHouseStyleOperation"] | components["schemas"]["UseStyleSheetOperation"] | components["schemas"]["ShapeKindOperation"] | components["schemas"]["RemoveKindOperation"] | components["schemas"]["GiveKindOperation"] | components["schemas"]["SetUpPagesOperation"] | components["schemas"]["InsertOperation"] | components["schemas"]["RenameOperation"] | components["schemas"]["ReplaceBodyOperation"] | components["schemas"]["MergeTextOperation"] | components["schemas"]["ReplaceFoundOperation"] | components["schemas"]["ReplaceStretchOperation"] | components["schemas"]["BookmarkCaptionOperation"] | components["schemas"]["ChangeReminderOperation"] | components["schemas"]["DuplicateOperation"] | components["schemas"]["DeleteOperation"] | components["schemas"]["SetAsideOperation"] | components["schemas"]["BringBackOperation"] | components["schemas"]["SetTextAsideOperation"] | components["schemas"]["SetStretchAsideOperation"] | components["schemas"]["NoteIdeaOperation"] | components["schemas"]["RewordIdeaOperation"] | components["schemas"]["DiscardOperation"] | components["schemas"]["DescribeSectionOperation"] | components["schemas"]["DescribeDocumentOperation"] | components["schemas"]["SpreadTargetOperation"] | components["schemas"]["GenerateContentsOperation"] | components["schemas"]["SetUpContentsOperation"] | components["schemas"]["ChangeContentsLineOperation"] | components["schemas"]["AddContentsLineOperation"] | components["schemas"]["RefreshContentsOperation"] | components["schemas"]["BatchOperation"];
+        Operation: components["schemas"]["PromoteOperation"] | components["schemas"]["DemoteOperation"] | components["schemas"]["SetLevelOperation"] | components["schemas"]["MoveOperation"] | components["schemas"]["MoveUpOperation"] | components["schemas"]["MoveDownOperation"] | components["schemas"]["SplitOperation"] | components["schemas"]["JoinOperation"] | components["schemas"]["MakeHeadingOperation"] | components["schemas"]["MakeHeadingsOperation"] | components["schemas"]["TakeAsTitleOperation"] | components["schemas"]["PutTitleInTextOperation"] | components["schemas"]["SplitByRuleOperation"] | components["schemas"]["UseNumberingOperation"] | components["schemas"]["NumberCaptionsOperation"] | components["schemas"]["NameMarkerOperation"] | components["schemas"]["UseHouseStyleOperation"] | components["schemas"]["UseStyleSheetOperation"] | components["schemas"]["ShapeKindOperation"] | components["schemas"]["RemoveKindOperation"] | components["schemas"]["MakeAllSoOperation"] | components["schemas"]["ClearShapesOperation"] | components["schemas"]["GiveKindOperation"] | components["schemas"]["SetUpPagesOperation"] | components["schemas"]["InsertOperation"] | components["schemas"]["RenameOperation"] | components["schemas"]["ReplaceBodyOperation"] | components["schemas"]["MergeTextOperation"] | components["schemas"]["ReplaceFoundOperation"] | components["schemas"]["ReplaceStretchOperation"] | components["schemas"]["BookmarkCaptionOperation"] | components["schemas"]["ChangeReminderOperation"] | components["schemas"]["DuplicateOperation"] | components["schemas"]["DeleteOperation"] | components["schemas"]["SetAsideOperation"] | components["schemas"]["BringBackOperation"] | components["schemas"]["SetTextAsideOperation"] | components["schemas"]["SetStretchAsideOperation"] | components["schemas"]["NoteIdeaOperation"] | components["schemas"]["RewordIdeaOperation"] | components["schemas"]["DiscardOperation"] | components["schemas"]["DescribeSectionOperation"] | components["schemas"]["DescribeDocumentOperation"] | components["schemas"]["SpreadTargetOperation"] | components["schemas"]["GenerateContentsOperation"] | components["schemas"]["SetUpContentsOperation"] | components["schemas"]["ChangeContentsLineOperation"] | components["schemas"]["AddContentsLineOperation"] | components["schemas"]["RefreshContentsOperation"] | components["schemas"]["BatchOperation"];
         PromoteOperation: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -2080,6 +2105,26 @@ export interface components {
             name: "remove-kind";
             /** @description A text of at most 8,192 bytes */
             kind: string;
+        };
+        MakeAllSoOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "make-all-so";
+            /** @description A text of at most 8,192 bytes */
+            kind: string;
+            /** @description A text of at most 8,192 bytes */
+            shape: string;
+        };
+        ClearShapesOperation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            name: "clear-shapes";
+            /** @description A text of at most 8,192 bytes */
+            kind?: string;
         };
         GiveKindOperation: {
             /**
@@ -2348,6 +2393,8 @@ export interface components {
             marker?: "" | "bud" | "leaf" | "thorn" | "berry" | "frost";
             /** @enum {string} */
             stage?: "" | "idea" | "drafted" | "revised" | "settled";
+            /** @description A text of at most 8,192 bytes */
+            shape?: string;
             /** @description True or false */
             numbered?: boolean;
             /** @description True or false */
@@ -4131,6 +4178,33 @@ export interface operations {
                 };
             };
             404: components["responses"]["Problem"];
+        };
+    };
+    readShape: {
+        parameters: {
+            query: {
+                said: string;
+                of: "paragraphs" | "words";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It is a look */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShapeView"];
+                };
+            };
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
         };
     };
     exportStyleSheet: {

@@ -26,6 +26,7 @@ final class StructureCheck
             new NumberTwice(),
             new DeeperLooksGreater(),
             new HardToRead(),
+            new ShapedByHand(),
         ];
     }
 

@@ -10,7 +10,7 @@ use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\Scope;
 use Stemmata\Core\Outline\SectionId;
-use Stemmata\Core\Style\KindsIn;
+use Stemmata\Core\Text\KindsIn;
 use Stemmata\Core\Text\Picture;
 
 /**

@@ -26,6 +26,7 @@ final readonly class References
      * @param list<Reminder>        $reminders in order, each id once
      * @param array<string, string> $addresses the first linked words by what is linked to outside the text: pages of the web,
      *     mail, files
+     * @param int                   $byHand    its heading, paragraphs and stretches of words that are shaped by hand
      * @param int                   $untold    pictures within its lines of which nobody is told what they show
      */
     private function __construct(
@@ -40,6 +41,7 @@ final readonly class References
         public array $reminders = [],
         public int $untold = 0,
         public array $addresses = [],
+        public int $byHand = 0,
     ) {}
 
     public static function in(Section $section): self
@@ -55,8 +57,10 @@ final readonly class References
         $reminders = [];
         $untold = 0;
         $addresses = [];
+        $byHand = $section->shape->isEmpty() ? 0 : 1;
         foreach (self::parts($section) as $node) {
             $fillers += Filler::is($node) ? 1 : 0;
+            $byHand += null === $node->attribute('shape') && null === $node->findMark('shape') ? 0 : 1;
             $untold += 'image' === $node->type && !Picture::isDescribed($node) ? 1 : 0;
             $notes += 'footnote' === $node->type ? 1 : 0;
             if (null !== ($caption = Caption::findOf($node))) {
@@ -98,6 +102,7 @@ final readonly class References
             array_values($reminders),
             $untold,
             $addresses,
+            $byHand,
         );
     }
 
@@ -120,6 +125,7 @@ final readonly class References
         array $reminders = [],
         int $untold = 0,
         array $addresses = [],
+        int $byHand = 0,
     ): self {
         return new self(
             $bookmarks,
@@ -132,6 +138,7 @@ final readonly class References
             reminders: $reminders,
             untold: $untold,
             addresses: $addresses,
+            byHand: $byHand,
         );
     }
 

@@ -6,6 +6,7 @@ namespace Stemmata\Core\Document;
 
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\SectionId;
+use Stemmata\Core\Style\Shape;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\Heading;
 
@@ -18,6 +19,7 @@ final readonly class Section
     /**
      * @param string   $aim    one sentence: what this section must do; empty when not said
      * @param int|null $target words wanted, 1 or more
+     * @param Shape    $shape  what is said by hand of the look of its heading
      */
     public function __construct(
         public SectionId $id,
@@ -27,6 +29,7 @@ final readonly class Section
         public ?int $target = null,
         public Marker $marker = Marker::None,
         public Stage $stage = Stage::None,
+        public Shape $shape = new Shape(),
     ) {}
 
     public static function blank(SectionId $id): self
@@ -64,6 +67,11 @@ final readonly class Section
         return $this->with(stage: $stage);
     }
 
+    public function withShape(Shape $shape): self
+    {
+        return $this->with(shape: $shape);
+    }
+
     public function copiedAs(SectionId $id): self
     {
         return $this->with(id: $id);
@@ -78,6 +86,7 @@ final readonly class Section
         ?int $target = null,
         ?Marker $marker = null,
         ?Stage $stage = null,
+        ?Shape $shape = null,
     ): self {
         return new self(
             $id ?? $this->id,
@@ -87,6 +96,7 @@ final readonly class Section
             0 === $target ? null : $target ?? $this->target,
             $marker ?? $this->marker,
             $stage ?? $this->stage,
+            $shape ?? $this->shape,
         );
     }
 

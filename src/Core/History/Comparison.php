@@ -119,6 +119,7 @@ final readonly class Comparison
             new DetailChange(SectionDetail::Target, (string) $then->target, (string) $now->target),
             new DetailChange(SectionDetail::Marker, $then->marker->value, $now->marker->value),
             new DetailChange(SectionDetail::Stage, $then->stage->value, $now->stage->value),
+            new DetailChange(SectionDetail::Look, $then->shape->written(), $now->shape->written()),
         ]);
     }
 

@@ -11,6 +11,7 @@ enum SectionDetail: string
     case Target = 'target';
     case Marker = 'marker';
     case Stage = 'stage';
+    case Look = 'look';
     case Numbering = 'numbering';
     case Contents = 'contents';
 }

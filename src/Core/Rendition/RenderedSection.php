@@ -6,6 +6,7 @@ namespace Stemmata\Core\Rendition;
 
 use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Outline\Outline;
+use Stemmata\Core\Style\Shape;
 use Stemmata\Core\Text\Node;
 
 /** One section, with all that a format has to know of it. */
@@ -19,6 +20,7 @@ final readonly class RenderedSection
      * @param string|null $place    the name by which links in the file lead here; null when none does
      * @param list<Node>  $heading  running text
      * @param list<Node>  $blocks
+     * @param Shape       $shape    what is said by hand of the look of its heading
      */
     public function __construct(
         public string $id,
@@ -29,6 +31,7 @@ final readonly class RenderedSection
         public ?string $place,
         public array $heading,
         public array $blocks,
+        public Shape $shape = new Shape(),
     ) {}
 
     public function isAppendix(): bool

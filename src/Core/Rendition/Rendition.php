@@ -90,6 +90,7 @@ final readonly class Rendition
             $this->places->findName($section->id->value),
             $section->heading->inline,
             $this->labelled($section),
+            $section->shape,
         );
     }
 

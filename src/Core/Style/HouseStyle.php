@@ -49,6 +49,12 @@ final readonly class HouseStyle
         return false;
     }
 
+    /** The look of a kind by its name, shipped or of the writer’s own; of one that no sheet knows, that of the body. */
+    public function named(string $kind): TextStyle
+    {
+        return $this->own[$kind] ?? ($this->looks[$kind] ?? $this->of(TextKind::Body));
+    }
+
     /** @param int $level of kinds that have levels, 1 to 9 */
     public function of(TextKind $kind, int $level = 1): TextStyle
     {

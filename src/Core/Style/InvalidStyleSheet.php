@@ -56,6 +56,30 @@ final class InvalidStyleSheet extends \DomainException implements CoreException
         return new self(sprintf('“%s” of “%s” is no property.', self::cut($property), self::cut($kind)));
     }
 
+    public static function unknownByHand(string $property): self
+    {
+        return new self(sprintf('“%s” is no property of a look.', self::cut($property)));
+    }
+
+    public static function notByHand(StyleProperty $property, bool $ofWords): self
+    {
+        return new self(
+            sprintf('“%s” cannot be said of one %s.', $property->value, $ofWords ? 'stretch of words' : 'paragraph'),
+        );
+    }
+
+    public static function wrongByHand(StyleProperty $property, string $value): self
+    {
+        return new self(
+            sprintf(
+                '“%s” cannot be “%s”: it can be %s.',
+                $property->value,
+                self::cut($value),
+                StyleProperty::Size === $property ? 'from 4pt to 144pt' : $property->allowed(),
+            ),
+        );
+    }
+
     public static function notOfKind(string $kind, StyleProperty $property): self
     {
         return new self(sprintf('“%s” cannot be said of “%s”.', $property->value, self::cut($kind)));

@@ -12,4 +12,12 @@ final readonly class Rule
      * @param string $colour as “#aa1166”
      */
     public function __construct(public float $width, public string $colour) {}
+
+    /** @param string $said “0.5pt #8a948e”; anything else is no rule */
+    public static function find(string $said): ?self
+    {
+        $parts = explode(' ', $said);
+
+        return isset($parts[1]) ? new self((float) $parts[0], $parts[1]) : null;
+    }
 }

@@ -37,6 +37,14 @@ final readonly class StyleSheet
         return $this->kinds[$kind] ?? new KindDefinition();
     }
 
+    /** What a kind is called; its name, where no sheet says. */
+    public function labelOf(string $kind): string
+    {
+        $shipped = TextKind::find($kind);
+
+        return null === $shipped ? $this->definition($kind)->label ?? $kind : $shipped[0]->label($shipped[1]);
+    }
+
     /** @param list<string> $names */
     public function withoutOwnBut(array $names): self
     {

@@ -117,11 +117,7 @@ final readonly class TextStyle
         $colour = static fn(StyleProperty $property): ?string => str_starts_with($value($property), '#')
             ? $value($property)
             : null;
-        $rule = static function (StyleProperty $property) use ($value): ?Rule {
-            $parts = explode(' ', $value($property));
-
-            return isset($parts[1]) ? new Rule((float) $parts[0], $parts[1]) : null;
-        };
+        $rule = static fn(StyleProperty $property): ?Rule => Rule::find($value($property));
         $size = $length(StyleProperty::Size);
         $isExact = str_ends_with($value(StyleProperty::LineHeight), 'pt');
 

@@ -11,6 +11,7 @@ use Stemmata\Core\Link\KindName;
 use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Outline\Level;
 use Stemmata\Core\Outline\SectionId;
+use Stemmata\Core\Style\Shape;
 
 /**
  * Which parts a text may hold, and which may stand in which. The editor builds its own schema from this table
@@ -26,7 +27,17 @@ final class BodySchema
     private const MAX_DEPTH = 60;
     /** Of words that are said of a part: a title, a description, a hint. */
     public const MAX_WORDS_BYTES = 4096;
-    private const ALL_MARKS = ['emphasis', 'strong', 'code', 'struck', 'superscript', 'subscript', 'link', 'kind'];
+    private const ALL_MARKS = [
+        'emphasis',
+        'strong',
+        'code',
+        'struck',
+        'superscript',
+        'subscript',
+        'link',
+        'kind',
+        'shape',
+    ];
 
     /**
      * @var array<string, array{group: string|null, content: string|null, marks: bool, attributes: array<string,
@@ -37,8 +48,8 @@ final class BodySchema
             'group' => 'block',
             'content' => 'inline*',
             'marks' => true,
-            // Of a kind that the document’s style sheet defines.
-            'attributes' => ['look' => 'look??', 'kind' => 'kindName??'],
+            // Of a kind that the document’s style sheet defines; and what is said of its look by hand (Core\Style\Shape).
+            'attributes' => ['look' => 'look??', 'kind' => 'kindName??', 'shape' => 'shape??'],
         ],
         'quotation' => ['group' => 'block', 'content' => 'block+', 'marks' => false, 'attributes' => []],
         'bulletList' => ['group' => 'block', 'content' => 'listItem+', 'marks' => false, 'attributes' => []],
@@ -153,6 +164,7 @@ final class BodySchema
     public const MARKS = [
         'link' => ['attributes' => ['href' => 'target', 'title' => 'words?']],
         'kind' => ['attributes' => ['name' => 'kindName']],
+        'shape' => ['attributes' => ['said' => 'wordShape']],
         'emphasis' => ['attributes' => []],
         'strong' => ['attributes' => []],
         'code' => ['attributes' => []],
@@ -397,6 +409,8 @@ final class BodySchema
             'image' => is_string($value) && Picture::isAddress($value),
             'look' => Look::isSound($value),
             'kindName' => is_string($value) && KindName::isValid($value),
+            'shape' => is_string($value) && Shape::isSound($value, false),
+            'wordShape' => is_string($value) && Shape::isSound($value, true),
             'formula' => is_string($value) && Formula::isSound($value),
             'percent' => is_int($value) && $value >= 5 && $value <= 100,
             'span' => is_int($value) && $value >= 2 && $value <= 1000,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Core\Text;
 
 use Stemmata\Core\Formula\Formula;
+use Stemmata\Core\Style\Shape;
 
 /**
  * A part of a text: a block, an inline part or a run of characters, as the editor's own model has it.
@@ -54,6 +55,14 @@ final readonly class Node
         $kind = $this->attribute('kind');
 
         return is_string($kind) ? $kind : null;
+    }
+
+    /** What is said by hand of the look of a paragraph, or of these words. */
+    public function shape(): Shape
+    {
+        $said = 'paragraph' === $this->type ? $this->attribute('shape') : $this->findMark('shape')?->attribute('said');
+
+        return is_string($said) ? Shape::kept($said, 'paragraph' !== $this->type) : Shape::none();
     }
 
     /** @param bool $isBlock whether it stands on a line of its own */

@@ -6,6 +6,7 @@ namespace Stemmata\Format\Shared;
 
 use Stemmata\Core\Style\HouseStyle;
 use Stemmata\Core\Style\HouseStyles;
+use Stemmata\Core\Style\Shape;
 use Stemmata\Core\Style\TextKind;
 use Stemmata\Core\Style\TextStyle;
 
@@ -28,6 +29,8 @@ final readonly class HouseCss
         '[role=doc-endnotes]' => [TextKind::Footnote, 1],
     ];
 
+    /** The size of the text of a web page, as a multiple of what the reader's browser has. */
+    private const TEXT_SIZE = 1.05;
     private const AFTER_HEADING = 'main>:is(h1,h2,h3,h4,h5,h6,[role=heading])+p';
 
     public static function of(HouseStyle $style): string
@@ -44,6 +47,20 @@ final readonly class HouseCss
         }
 
         return $css . ($style->isChanged ? self::more($style) : '');
+    }
+
+    /** What is said by hand of one paragraph or heading, as its attribute `style`; empty when nothing is. */
+    public static function byHand(Shape $shape, HouseStyle $style): string
+    {
+        $body = $style->of(TextKind::Body)->size;
+        // With a sheet of the writer’s own the text has its size in points; without one, the one that the reader has.
+        $length = static fn(float $points): string => match (true) {
+            0.0 === $points => '0',
+            $style->isChanged => StyleCss::number($points) . 'pt',
+            default => StyleCss::number((self::TEXT_SIZE * $points) / $body) . 'rem',
+        };
+
+        return StyleCss::declared(StyleCss::ofSaid($shape->said, $length));
     }
 
     private static function paragraphs(HouseStyle $style): string

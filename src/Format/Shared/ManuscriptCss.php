@@ -6,6 +6,7 @@ namespace Stemmata\Format\Shared;
 
 use Stemmata\Core\Link\KindName;
 use Stemmata\Core\Style\HouseStyle;
+use Stemmata\Core\Style\Shape;
 use Stemmata\Core\Style\StyleProperty;
 use Stemmata\Core\Style\TextKind;
 use Stemmata\Core\Style\TextStyle;
@@ -19,6 +20,8 @@ final class ManuscriptCss
     /** What the reader sets aside by wanting letters of their own. */
     private const TEXT = '[data-letters="sheet"] .manuscript ';
     private const HEAD = '[data-letters="sheet"] .title-head ';
+    /** So often it is named that no rule for a kind outweighs it. */
+    private const LAST_WORD = 6;
     /** Lightness from which letters, and up to which a ground is read at night (OKLCH). */
     private const LEAST_LIGHT = 0.75;
     private const MOST_LIGHT = 0.3;
@@ -111,6 +114,39 @@ final class ManuscriptCss
         }
 
         return $css;
+    }
+
+    /** What is said by hand, at the size that the reader has chosen; it is the last word on what it is said of. */
+    public static function byHand(Shape $shape, bool $ofWords, HouseStyle $style): string
+    {
+        $body = $style->of(TextKind::Body);
+        $selector =
+            self::TEXT .
+            str_repeat(
+                sprintf('[data-%s="%s"]', $ofWords ? 'word-shape' : 'shape', $shape->written()),
+                self::LAST_WORD,
+            );
+        $declarations = StyleCss::ofSaid(
+            $shape->said,
+            static fn(float $points): string => sprintf(
+                'calc(var(--text-size)*%s)',
+                StyleCss::number($points / $body->size),
+            ),
+            static fn(float $factor): string => sprintf(
+                'calc(var(--text-leading)*%s)',
+                StyleCss::number($factor / $body->lineHeight),
+            ),
+        );
+        unset($declarations['break-after'], $declarations['break-inside']);
+        $said = $shape->said;
+        if ('ink' === ($said['colour'] ?? '')) {
+            $declarations['color'] = 'var(--ink)';
+        }
+
+        return '@layer components{' .
+            StyleCss::rule($selector, $declarations) .
+            self::atNight($selector, $said['colour'] ?? null, $said['ground'] ?? null) .
+            '}';
     }
 
     private static function kind(string $selector, TextStyle $style, TextStyle $body, bool $withSpace = true): string

@@ -22,12 +22,20 @@ final class StyleCss
     private const BLACK = '#22302b';
 
     /** @param array<string, string> $declarations */
-    public static function rule(string $selector, array $declarations): string
+    public static function declared(array $declarations): string
     {
         $written = '';
         foreach ($declarations as $name => $value) {
             $written .= ('' === $written ? '' : ';') . $name . ':' . $value;
         }
+
+        return $written;
+    }
+
+    /** @param array<string, string> $declarations */
+    public static function rule(string $selector, array $declarations): string
+    {
+        $written = self::declared($declarations);
 
         return '' === $written ? '' : $selector . '{' . $written . '}';
     }
@@ -137,24 +145,66 @@ final class StyleCss
      */
     public static function ofWords(WordLook $look): array
     {
+        return self::ofSaid($look->said, static fn(float $points): string => self::number($points) . 'pt');
+    }
+
+    /**
+     * What is said, and nothing else.
+     *
+     * @param array<string, string>   $said    by property, each in its normal form
+     * @param \Closure(float): string $length  points as a length
+     * @param \Closure(float): string $leading a factor from line to line as a line height; null for the factor itself
+     *
+     * @return array<string, string>
+     */
+    public static function ofSaid(array $said, \Closure $length, ?\Closure $leading = null): array
+    {
+        $leading ??= self::number(...);
         $css = [];
-        foreach ($look->said as $name => $value) {
+        foreach ($said as $name => $value) {
+            $property = StyleProperty::from($name);
+            $points = (float) $value;
             $css = [
                 ...$css,
-                ...match (StyleProperty::from($name)) {
+                ...match ($property) {
                     StyleProperty::Face => ['font-family' => self::family(Typeface::from($value))],
                     StyleProperty::Size => [
-                        'font-size' => str_ends_with($value, '%') ? self::number((float) $value / 100) . 'em' : $value,
+                        'font-size' => str_ends_with($value, '%')
+                            ? self::number($points / 100) . 'em'
+                            : $length($points),
                     ],
                     StyleProperty::Weight => ['font-weight' => $value],
                     StyleProperty::Slant => ['font-style' => 'italic' === $value ? 'italic' : 'normal'],
                     StyleProperty::Capitals => self::capitals(Capitals::from($value)),
-                    StyleProperty::LetterSpacing => ['letter-spacing' => $value],
+                    StyleProperty::LetterSpacing => ['letter-spacing' => $length($points)],
                     StyleProperty::Colour => ['color' => 'ink' === $value ? self::BLACK : $value],
                     StyleProperty::Ground => ['background-color' => 'none' === $value ? 'transparent' : $value],
                     StyleProperty::Underline => ['text-decoration' => 'yes' === $value ? 'underline' : 'none'],
                     StyleProperty::Figures => ['font-variant-numeric' => self::figures(Figures::from($value))],
-                    default => [],
+                    StyleProperty::Alignment => ['text-align' => self::alignment(Alignment::from($value))],
+                    StyleProperty::LineHeight => [
+                        'line-height' => str_ends_with($value, 'pt') ? $length($points) : $leading($points),
+                    ],
+                    StyleProperty::SpaceBefore => ['margin-block-start' => $length($points)],
+                    StyleProperty::SpaceAfter => ['margin-block-end' => $length($points)],
+                    StyleProperty::IndentStart => ['margin-inline-start' => $length($points)],
+                    StyleProperty::IndentEnd => ['margin-inline-end' => $length($points)],
+                    StyleProperty::FirstLine => [
+                        'text-indent' => $length($points),
+                        ...$points < 0 ? ['padding-inline-start' => $length(-$points)] : [],
+                    ],
+                    StyleProperty::RuleAbove => ['border-top' => self::line(Rule::find($value))],
+                    StyleProperty::RuleBelow => ['border-bottom' => self::line(Rule::find($value))],
+                    StyleProperty::Frame => ['border' => self::line(Rule::find($value))],
+                    StyleProperty::KeepWithNext => ['break-after' => 'yes' === $value ? 'avoid' : 'auto'],
+                    StyleProperty::KeepTogether => ['break-inside' => 'yes' === $value ? 'avoid' : 'auto'],
+                    StyleProperty::NewPage => ['break-before' => 'yes' === $value ? 'page' : 'auto'],
+                    StyleProperty::Hyphenation => [
+                        'hyphens' =>
+                            'yes' === $value || ('justified' === $value && 'justified' === ($said['alignment'] ?? ''))
+                                ? 'auto'
+                                : 'manual',
+                    ],
                 },
             ];
         }

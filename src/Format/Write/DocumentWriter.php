@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write;
 
-use Stemmata\Core\Document\Setup;
+use Stemmata\Core\Document\Document;
 use Stemmata\Core\Rendition\Rendition;
 
 interface DocumentWriter
@@ -15,7 +15,7 @@ interface DocumentWriter
     public function mediaType(): string;
 
     /** @return list<string> sentences: what a document looks like of which files of this format can say nothing */
-    public function passesOver(Setup $setup): array;
+    public function passesOver(Document $document): array;
 
     /** @return iterable<string> the bytes of the file, portion by portion */
     public function write(Rendition $rendition): iterable;

@@ -277,7 +277,7 @@ final readonly class DocumentController
     {
         $writer = $formats->writerFor($request->query->getString('format'));
 
-        return new JsonResponse($writer->passesOver($this->store->get($id)->setup()));
+        return new JsonResponse($writer->passesOver($this->store->document($id)));
     }
 
     #[Route('/dead-links', methods: ['GET'])]

@@ -237,7 +237,7 @@ final readonly class ViewOf
 
     /**
      * @param array<string, array{id: string, heading: string, words: int, aim: string, target: int|null,
-     *     marker: string, stage: string, revision: int}> $facts
+     *     marker: string, stage: string, shape: string, revision: int}> $facts
      *
      * @return list<SectionFacts>
      */

@@ -8,12 +8,15 @@ use OpenApi\Attributes as OA;
 use Stemmata\Core\Counting\KindUses;
 use Stemmata\Core\Style\HouseStyle;
 use Stemmata\Core\Style\HouseStyles;
+use Stemmata\Core\Style\Shape;
 use Stemmata\Core\Style\StyleSheet;
+use Stemmata\Format\Shared\ManuscriptCss;
 use Stemmata\Http\Request\JsonBody;
 use Stemmata\Http\Request\ProblemException;
 use Stemmata\Http\Style\View\HouseStyleView;
 use Stemmata\Http\Style\View\KindPlaceView;
 use Stemmata\Http\Style\View\KindUseView;
+use Stemmata\Http\Style\View\ShapeView;
 use Stemmata\Http\Style\View\StyleSheetView;
 use Stemmata\Storage\Desk\KeptHouseStyles;
 use Stemmata\Storage\Document\DocumentStore;
@@ -87,6 +90,29 @@ final readonly class StyleController
                 KindUses::places($this->store->document($id), $kind, self::MOST_PLACES),
             ),
         );
+    }
+
+    #[Route('/api/documents/{id}/style-sheet/shape', methods: ['GET'])]
+    #[OA\Get(path: '/api/documents/{id}/style-sheet/shape', operationId: 'readShape')]
+    #[OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'string'))]
+    #[OA\QueryParameter(name: 'said', required: true, schema: new OA\Schema(type: 'string'))]
+    #[
+        OA\QueryParameter(
+            name: 'of',
+            required: true,
+            schema: new OA\Schema(type: 'string', enum: ['paragraphs', 'words']),
+        ),
+    ]
+    #[OA\Response(response: 200, description: 'It is a look', content: new OA\JsonContent(ref: ShapeView::class))]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 404)]
+    #[OA\Response(ref: '#/components/responses/Problem', response: 422)]
+    public function shape(string $id, Request $request): JsonResponse
+    {
+        $isOfWords = 'words' === $request->query->getString('of');
+        $shape = Shape::read($request->query->getString('said'), $isOfWords);
+        $style = $this->store->get($id)->setup()->style();
+
+        return new JsonResponse(new ShapeView($shape->written(), ManuscriptCss::byHand($shape, $isOfWords, $style)));
     }
 
     #[Route('/api/documents/{id}/style-sheet.json', methods: ['GET'])]

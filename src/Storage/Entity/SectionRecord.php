@@ -34,6 +34,9 @@ class SectionRecord
     public string $marker = '';
     #[ORM\Column(length: 16, options: ['default' => ''])]
     public string $stage = '';
+    /** What is said by hand of the look of the heading, as Shape writes it. */
+    #[ORM\Column(type: 'text', options: ['default' => ''])]
+    public string $shape = '';
     /** The document's revision that last changed this section's text. */
     #[ORM\Column]
     public int $revision = 1;

@@ -10,19 +10,19 @@ use Stemmata\Core\Text\CaptionKind;
 
 /**
  * What is counted of a section, as it is kept beside its text, so that numbers and findings are computed without reading
- * every text: `[notes, [[kind, words, [bookmark, …], isTold], …], fillers, untold]` in JSON, without what is usual at the end.
+ * every text: `[notes, [[kind, words, [bookmark, …], isTold], …], fillers, untold, byHand]` in JSON, without what is usual at the end.
  */
 final class CountedForm
 {
-    public const NONE = ['notes' => 0, 'captions' => [], 'fillers' => 0, 'untold' => 0];
+    public const NONE = ['notes' => 0, 'captions' => [], 'fillers' => 0, 'untold' => 0, 'byHand' => 0];
     /** Of a caption, as lists show it (bytes). */
     private const LONGEST_CAPTION = 300;
 
     /** Empty when there is nothing to count. */
     public static function written(References $references): string
     {
-        $rest = [$references->fillers, $references->untold];
-        if (0 === $references->notes && [] === $references->captions && [0, 0] === $rest) {
+        $rest = [$references->fillers, $references->untold, $references->byHand];
+        if (0 === $references->notes && [] === $references->captions && [0, 0, 0] === $rest) {
             return '';
         }
         $captions = array_map(
@@ -35,15 +35,22 @@ final class CountedForm
             $references->captions,
         );
 
-        $counted = [$references->notes, $captions, ...[0, 0] === $rest ? [] : $rest];
+        $counted = [$references->notes, $captions, ...[0, 0, 0] === $rest ? [] : $rest];
 
         return json_encode($counted, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
     }
 
-    /** @return array{notes: int, captions: list<Caption>, fillers: int, untold: int} nothing of what cannot be read */
+    /** @return array{notes: int, captions: list<Caption>, fillers: int, untold: int, byHand: int} nothing of what cannot be read */
     public static function read(string $json): array
     {
-        [$notes, $rows, $fillers, $untold] = [...(array) json_decode($json, true), null, null, null, null];
+        [$notes, $rows, $fillers, $untold, $byHand] = [
+            ...(array) json_decode($json, true),
+            null,
+            null,
+            null,
+            null,
+            null,
+        ];
         $captions = [];
         foreach (is_array($rows) ? $rows : [] as $row) {
             [$kind, $words, $bookmarks, $isTold] = [
@@ -69,6 +76,7 @@ final class CountedForm
             'captions' => $captions,
             'fillers' => is_int($fillers) ? $fillers : 0,
             'untold' => is_int($untold) ? $untold : 0,
+            'byHand' => is_int($byHand) ? $byHand : 0,
         ];
     }
 }

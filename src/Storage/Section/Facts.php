@@ -16,11 +16,11 @@ use Stemmata\Storage\Database\SqliteSql;
  * Lists for the screens, read as plain rows: of 10,000 sections no object is made, for none would be changed.
  *
  * @phpstan-type SectionFacts array{id: string, heading: string, words: int, aim: string, target: int|null,
- *     marker: string, stage: string, revision: int}
+ *     marker: string, stage: string, shape: string, revision: int}
  */
 final readonly class Facts
 {
-    private const COLUMNS = 'id, revision, words, target, marker, stage, heading, aim';
+    private const COLUMNS = 'id, revision, words, target, marker, stage, shape, heading, aim';
     private const IDS_PER_QUERY = 1000;
 
     public function __construct(private Connection $connection) {}
@@ -267,6 +267,7 @@ final readonly class Facts
                 'target' => $row->findInteger('target'),
                 'marker' => $row->text('marker'),
                 'stage' => $row->text('stage'),
+                'shape' => $row->text('shape'),
                 'revision' => $row->integer('revision'),
             ];
         }

@@ -8,6 +8,7 @@ use Stemmata\Core\Document\Marker;
 use Stemmata\Core\Document\Section;
 use Stemmata\Core\Document\Stage;
 use Stemmata\Core\Outline\SectionId;
+use Stemmata\Core\Style\Shape;
 use Stemmata\Core\Text\Body;
 use Stemmata\Core\Text\BodySchema;
 use Stemmata\Core\Text\Heading;
@@ -115,6 +116,7 @@ final class SectionForm
             'target' => (string) json_encode($section->target),
             'marker' => '"' . $section->marker->value . '"',
             'stage' => '"' . $section->stage->value . '"',
+            'shape' => '"' . $section->shape->written() . '"',
         ];
     }
 
@@ -142,6 +144,7 @@ final class SectionForm
             Marker::from($row->text('marker')),
             // Steps from before there were stages say nothing of them.
             Stage::from($row->findText('stage') ?? ''),
+            Shape::kept($row->findText('shape') ?? ''),
         );
     }
 

@@ -20,7 +20,7 @@ use Stemmata\Storage\File\StoredFiles;
  * each of 10,000 sections takes seconds, which every other writer would have to wait for.
  *
  * @phpstan-type Text array{heading: string, heading_inline: string, body: string, words: int, plain_text: string}
- * @phpstan-type Notes array{aim: string, target: int|null, marker: string, stage: string}
+ * @phpstan-type Notes array{aim: string, target: int|null, marker: string, stage: string, shape: string}
  * @phpstan-type ReferenceRow array{kind: string, target: string, name: string}
  * @phpstan-type SectionRow array{id: string, isNew: bool, notes: Notes, text: Text|null, folded: string|null,
  *     references: list<ReferenceRow>, pictures: list<string>}
@@ -45,7 +45,12 @@ final readonly class SectionRows
      */
     public function row(?Section $before, Section $section): array
     {
-        $isSameText = null !== $before && $before->body === $section->body && $before->heading === $section->heading;
+        $isSameText =
+            null !== $before &&
+            $before->body === $section->body &&
+            $before->heading === $section->heading &&
+            // How often there is something by hand is kept with what a text refers to.
+            $before->shape == $section->shape;
 
         $references = $isSameText ? null : References::in($section);
 
@@ -57,6 +62,7 @@ final readonly class SectionRows
                 'target' => $section->target,
                 'marker' => $section->marker->value,
                 'stage' => $section->stage->value,
+                'shape' => $section->shape->written(),
             ],
             'text' => $isSameText ? null : $this->text($section),
             'folded' => $isSameText && $before->aim === $section->aim ? null : FoldedWords::of($section),
@@ -71,21 +77,22 @@ final readonly class SectionRows
         $insert = $this->connection->prepare(
             <<<'SQL'
             INSERT INTO section
-                (heading, heading_inline, body, words, plain_text, aim, target, marker, stage, revision, id, document_id)
-            VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+                (heading, heading_inline, body, words, plain_text, aim, target, marker, stage, shape, revision, id,
+                document_id)
+            VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
             SQL
             ,
         );
         $update = $this->connection->prepare(
             <<<'SQL'
             UPDATE section SET heading = ?, heading_inline = ?, body = ?, words = ?, plain_text = ?,
-                aim = ?, target = ?, marker = ?, stage = ?, revision = ?
+                aim = ?, target = ?, marker = ?, stage = ?, shape = ?, revision = ?
             WHERE id = ? AND document_id = ?
             SQL
             ,
         );
         $note = $this->connection->prepare(
-            'UPDATE section SET aim = ?, target = ?, marker = ?, stage = ?, revision = ? WHERE id = ? AND document_id = ?',
+            'UPDATE section SET aim = ?, target = ?, marker = ?, stage = ?, shape = ?, revision = ? WHERE id = ? AND document_id = ?',
         );
         $forget = $this->connection->prepare(self::forgetting());
         $refer = $this->connection->prepare(

@@ -15,6 +15,7 @@ use Stemmata\Core\Document\Section;
 use Stemmata\Core\Document\Shelf;
 use Stemmata\Core\Document\Stage;
 use Stemmata\Core\Outline\SectionId;
+use Stemmata\Core\Style\Shape;
 use Stemmata\Core\Text\Picture;
 use Stemmata\Storage\Database\Row;
 use Stemmata\Storage\Database\SqliteSql;
@@ -25,7 +26,7 @@ use Stemmata\Storage\File\StoredFiles;
 /** Finds a document's sections in the database, each when it is first asked for. */
 final class StoredShelf implements Shelf
 {
-    private const COLUMNS = 'id, heading, heading_inline, body, words, aim, target, marker, stage';
+    private const COLUMNS = 'id, heading, heading_inline, body, words, aim, target, marker, stage, shape';
     /** Who has asked for so many sections one by one will ask for the others. */
     private const FEW = 40;
     /** From here on, reading all of the document's headings is quicker than asking for each by its id. */
@@ -142,6 +143,7 @@ final class StoredShelf implements Shelf
             $row->findInteger('target'),
             Marker::from($row->text('marker')),
             Stage::from($row->text('stage')),
+            Shape::kept($row->text('shape')),
         );
     }
 
@@ -257,6 +259,7 @@ final class StoredShelf implements Shelf
                 $reminders[$section] ?? [],
                 $count['untold'],
                 $addresses[$section] ?? [],
+                $count['byHand'],
             );
         }
 

@@ -40,16 +40,21 @@ final class BlockTypst extends BlockVisitor
     /** Whether that is a table on a landscape page, which the heading goes to as well. */
     private bool $isHeadedSideways = false;
 
+    /** What paragraphs are of there that are of no kind of the writer’s own. */
+    private TextKind $around = TextKind::Body;
+
     /** Whether the next paragraph is the first one under a heading. */
     private bool $isUnderHeading = false;
-    /** Whether the paragraph above is of a kind of the writer’s own, or the first one under the heading. */
+    /** Whether the paragraph above looks otherwise than the body, or is the first one under the heading. */
     private bool $isAfterOwn = false;
     private bool $isAfterFirst = false;
     private readonly bool $isBoxed;
+    private readonly HouseStyle $style;
 
     public function __construct(private readonly InlineTypst $inline, private readonly Rendition $rendition)
     {
-        $this->isBoxed = self::boxes($rendition->document->setup->style());
+        $this->style = $rendition->document->setup->style();
+        $this->isBoxed = self::boxes($this->style);
     }
 
     /** Whether paragraphs of the body have something about them that the engine knows of blocks only. */
@@ -84,7 +89,7 @@ final class BlockTypst extends BlockVisitor
             $spot = sprintf('#spot("block", %s);', TypstValue::string($section . ':' . $index));
             $this->isUnderHeading = 0 === $index && '' !== $heading;
             $above = $blocks[$index - 1] ?? null;
-            $this->isAfterOwn = null !== $above?->kind();
+            $this->isAfterOwn = null !== $above && (null !== $above->kind() || !$above->shape()->isEmpty());
             $this->isAfterFirst = 1 === $index && '' !== $heading && 'paragraph' === $above?->type;
             $set =
                 'paragraph' === $block->type
@@ -124,7 +129,14 @@ final class BlockTypst extends BlockVisitor
         $isUnderHeading = $this->isUnderHeading;
         $this->isUnderHeading = false;
 
+        $shape = $paragraph->shape();
+
         return match (true) {
+            !$shape->isEmpty() => sprintf(
+                '#paragraph-of(%s)[%s]',
+                StyleTypst::paragraph($shape->on($this->style->named($own ?? $this->kind($isUnderHeading)))),
+                $inner,
+            ),
             null !== $own => sprintf(
                 '#of-kind(%s, %s)[%s]',
                 TypstValue::string($own),
@@ -135,7 +147,6 @@ final class BlockTypst extends BlockVisitor
             $this->depth > 0 => $inner,
             $isUnderHeading => '#first-paragraph[' . $inner . ']',
             $this->isBoxed => '#boxed-paragraph[' . $inner . ']',
-            // The engine sees what looks otherwise as no paragraph, after which none is indented.
             // To the engine what looks otherwise is no paragraph, after which none is indented.
             $this->isAfterOwn => '#indented-paragraph[' . $inner . ']',
             $this->isAfterFirst => '#second-paragraph[' . $inner . ']',
@@ -143,11 +154,20 @@ final class BlockTypst extends BlockVisitor
         };
     }
 
+    private function kind(bool $isUnderHeading): string
+    {
+        return $isUnderHeading && 0 === $this->depth
+            ? TextKind::FirstParagraph->value
+            : $this->around->named(max(1, min(9, $this->lists)));
+    }
+
     /** @param list<Node> $blocks */
-    private function within(array $blocks): string
+    private function within(array $blocks, TextKind $around): string
     {
         ++$this->depth;
+        [$outer, $this->around] = [$this->around, $around];
         $markup = implode('', array_map($this->block(...), $blocks));
+        $this->around = $outer;
         --$this->depth;
 
         return $markup;
@@ -156,13 +176,13 @@ final class BlockTypst extends BlockVisitor
     protected function quotation(Node $quotation): string
     {
         if ($this->quotations >= self::DEEPEST_QUOTATION) {
-            return self::FLATTENED . $this->within($quotation->content);
+            return self::FLATTENED . $this->within($quotation->content, TextKind::Quotation);
         }
         ++$this->quotations;
         // Within another block no page can be begun.
         $markup =
             (0 === $this->depth ? '#quotation(may-begin: true)[' : '#quotation[') .
-            $this->within($quotation->content) .
+            $this->within($quotation->content, TextKind::Quotation) .
             "]\n";
         --$this->quotations;
 
@@ -199,7 +219,10 @@ final class BlockTypst extends BlockVisitor
         ++$this->lists;
         $items = implode(
             ', ',
-            array_map(fn(Node $item): string => '[' . $this->within($item->content) . ']', $list->content),
+            array_map(
+                fn(Node $item): string => '[' . $this->within($item->content, TextKind::ListItem) . ']',
+                $list->content,
+            ),
         );
         --$this->lists;
 
@@ -212,7 +235,13 @@ final class BlockTypst extends BlockVisitor
         return $this->lists < self::DEEPEST_LIST
             ? null
             : self::FLATTENED .
-                    implode('', array_map(fn(Node $item): string => $this->within($item->content), $list->content));
+                    implode(
+                        '',
+                        array_map(
+                            fn(Node $item): string => $this->within($item->content, TextKind::ListItem),
+                            $list->content,
+                        ),
+                    );
     }
 
     protected function code(Node $code): string

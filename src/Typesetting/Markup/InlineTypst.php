@@ -8,6 +8,7 @@ use Stemmata\Core\Link\CrossReferenceShows;
 use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Rendition\InlineVisitor;
 use Stemmata\Core\Rendition\Rendition;
+use Stemmata\Core\Style\Shape;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\Picture;
@@ -54,6 +55,13 @@ final class InlineTypst extends InlineVisitor
         }
         if ('kind' === $mark->type) {
             return sprintf('#word(%s)[%s];', TypstValue::string((string) $mark->attribute('name')), $inner);
+        }
+        if ('shape' === $mark->type) {
+            $shape = Shape::kept((string) $mark->attribute('said'), true);
+
+            return $shape->isEmpty()
+                ? $inner
+                : sprintf('#worded(%s)[%s];', StyleTypst::words($shape->ofWords()), $inner);
         }
         if ('link' !== $mark->type) {
             return sprintf('#%s[%s];', self::FUNCTIONS[$mark->type], $inner);

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Stemmata\Tests\Format\Style;
 
 use PHPUnit\Framework\TestCase;
+use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\Setup;
+use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Page\PageSetup;
 use Stemmata\Core\Style\StyleSheet;
 use Stemmata\Tests\Support\Services;
@@ -45,6 +47,8 @@ final class PassedOverTest extends TestCase
     /** @return list<string> */
     private static function told(string $format, Setup $setup): array
     {
-        return Services::formats()->writerFor($format)->passesOver($setup);
+        return Services::formats()
+            ->writerFor($format)
+            ->passesOver(Document::of(new TitleBlock('Tried'), [])->withSetup($setup));
     }
 }

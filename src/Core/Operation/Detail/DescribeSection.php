@@ -18,10 +18,11 @@ use Stemmata\Core\Operation\Rule\Extent;
 use Stemmata\Core\Operation\Rule\Picked;
 use Stemmata\Core\Outline\Outline;
 use Stemmata\Core\Outline\SectionId;
+use Stemmata\Core\Style\Shape;
 
 /**
- * Sets what the writer notes about sections: aim, target, marker, stage, whether numbered, whether in the contents. Null
- * leaves a point as it is.
+ * Sets what the writer notes about sections: aim, target, marker, stage, how the heading is shaped by hand, whether
+ * numbered, whether in the contents. Null leaves a point as it is.
  */
 final readonly class DescribeSection implements Operation
 {
@@ -38,6 +39,7 @@ final readonly class DescribeSection implements Operation
         private ?bool $appendix = null,
         private ?bool $inContents = null,
         private ?Stage $stage = null,
+        private ?Shape $shape = null,
     ) {}
 
     public function applyTo(Document $document): Applied|Refused
@@ -71,6 +73,7 @@ final readonly class DescribeSection implements Operation
             null !== $this->target => 'the target',
             null !== $this->marker => 'the marker',
             null !== $this->stage => 'the stage',
+            null !== $this->shape => 'the look',
             null !== $this->numbered || null !== $this->appendix => 'the numbering',
             default => 'the place in the contents',
         };
@@ -94,7 +97,7 @@ final readonly class DescribeSection implements Operation
     private function noted(Document $document, int $position): array
     {
         // A flag is the outline’s; no section needs to be read for it.
-        if (null === ($this->aim ?? ($this->target ?? ($this->marker ?? $this->stage)))) {
+        if (null === ($this->aim ?? ($this->target ?? ($this->marker ?? ($this->stage ?? $this->shape))))) {
             return [];
         }
         $section = $document->sectionAt($position);
@@ -102,7 +105,8 @@ final readonly class DescribeSection implements Operation
             ->withAim($this->aim ?? $section->aim)
             ->withTarget(0 === $this->target ? null : $this->target ?? $section->target)
             ->withMarker($this->marker ?? $section->marker)
-            ->withStage($this->stage ?? $section->stage);
+            ->withStage($this->stage ?? $section->stage)
+            ->withShape($this->shape ?? $section->shape);
 
         return $noted == $section ? [] : [$noted];
     }

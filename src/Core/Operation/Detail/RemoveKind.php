@@ -42,9 +42,6 @@ final readonly class RemoveKind implements Operation
 
     public function describe(Document $before): string
     {
-        return sprintf(
-            'Took away the kind “%s”',
-            $before->setup->sheet()->definition($this->kind)->label ?? $this->kind,
-        );
+        return sprintf('Took away the kind “%s”', $before->setup->sheet()->labelOf($this->kind));
     }
 }

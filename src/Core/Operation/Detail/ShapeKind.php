@@ -37,16 +37,13 @@ final readonly class ShapeKind implements Operation
 
     public function describe(Document $before): string
     {
-        $definition = $before->setup->sheet()->definition($this->kind);
-        $shipped = TextKind::find($this->kind);
-        $label = match (true) {
-            null !== $shipped => $shipped[0]->label($shipped[1]),
-            null !== $definition->label => $definition->label,
-            default => $this->changes['label'] ?? null,
-        };
+        $sheet = $before->setup->sheet();
+        $isNew = null === TextKind::find($this->kind) && !$sheet->definition($this->kind)->isOwn();
+        $label = $isNew ? $this->changes['label'] ?? null : null;
 
-        return null === $shipped && null === $definition->label
-            ? sprintf('Made the kind “%s”', is_string($label) ? $label : $this->kind)
-            : sprintf('Changed the look of “%s”', is_string($label) ? $label : $this->kind);
+        return sprintf(
+            $isNew ? 'Made the kind “%s”' : 'Changed the look of “%s”',
+            is_string($label) ? $label : $sheet->labelOf($this->kind),
+        );
     }
 }

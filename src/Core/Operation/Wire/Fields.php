@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Stemmata\Core\Operation\Wire;
 
 use Stemmata\Core\Outline\SectionId;
+use Stemmata\Core\Style\InvalidStyleSheet;
+use Stemmata\Core\Style\Shape;
 use Stemmata\Core\Text\Characters;
 
 /** Reads the fields of an operation that came from outside, each checked as it is asked for. */
@@ -39,6 +41,15 @@ final readonly class Fields
         }
 
         return Characters::cleaned($value);
+    }
+
+    /** What is said by hand of the look of a paragraph or a heading, or of words. @throws InvalidStyleSheet */
+    public function shape(string $field): Shape
+    {
+        $written = $this->text($field);
+
+        // Of words a size can be said that paragraphs cannot have.
+        return Shape::read($written, Shape::isSound($written, true) && !Shape::isSound($written, false));
     }
 
     public function findText(string $field): ?string

@@ -17,8 +17,10 @@ use Stemmata\Core\Merge\Preference;
 use Stemmata\Core\Numbering\CaptionNumbering;
 use Stemmata\Core\Numbering\Scheme;
 use Stemmata\Core\Operation\Batch;
+use Stemmata\Core\Operation\Detail\ClearShapes;
 use Stemmata\Core\Operation\Detail\DescribeDocument;
 use Stemmata\Core\Operation\Detail\DescribeSection;
+use Stemmata\Core\Operation\Detail\MakeAllSo;
 use Stemmata\Core\Operation\Detail\NameMarker;
 use Stemmata\Core\Operation\Detail\NumberCaptions;
 use Stemmata\Core\Operation\Detail\RemoveKind;
@@ -145,6 +147,8 @@ final readonly class OperationReader
             'use-style-sheet' => new UseStyleSheet(StyleSheet::fromJson($fields->object('sheet'))),
             'shape-kind' => new ShapeKind($fields->text('kind'), $fields->object('changes')),
             'remove-kind' => new RemoveKind($fields->text('kind')),
+            'make-all-so' => self::makeAllSo($fields),
+            'clear-shapes' => new ClearShapes($fields->findText('kind')),
             'give-kind' => new GiveKind($fields->text('kind'), $fields->text('becomes')),
             'set-up-pages' => new SetUpPages($fields->has('pages') ? $fields->object('pages') : null),
             'insert' => new InsertSection(
@@ -348,7 +352,13 @@ final readonly class OperationReader
             $fields->findBoolean('appendix'),
             $fields->findBoolean('inContents'),
             $fields->has('stage') ? $fields->oneOf('stage', Stage::class) : null,
+            $fields->has('shape') ? $fields->shape('shape') : null,
         );
+    }
+
+    private static function makeAllSo(Fields $fields): MakeAllSo
+    {
+        return new MakeAllSo($fields->text('kind'), $fields->shape('shape'));
     }
 
     private static function describeDocument(Fields $fields): DescribeDocument

@@ -7,9 +7,9 @@ namespace Stemmata\Format\Read\Style;
 use Stemmata\Core\Document\Document;
 use Stemmata\Core\Link\KindName;
 use Stemmata\Core\Style\KindDefinition;
-use Stemmata\Core\Style\KindsIn;
 use Stemmata\Core\Style\StyleSheet;
 use Stemmata\Core\Style\TextKind;
+use Stemmata\Core\Text\KindsIn;
 use Stemmata\Core\Text\Node;
 
 /** Puts into a document’s style sheet the kinds of the writer’s own that its texts are of, so that they have a name. */

@@ -13,6 +13,7 @@ use Stemmata\Core\Rendition\BlockVisitor;
 use Stemmata\Core\Rendition\RenderedSection;
 use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Core\Rendition\TableShape;
+use Stemmata\Core\Style\HouseStyle;
 use Stemmata\Core\Style\TextKind;
 use Stemmata\Core\Text\Direction;
 use Stemmata\Core\Text\ListStyle;
@@ -37,6 +38,7 @@ final class Blocks extends BlockVisitor
     private bool $isQuoted = false;
     /** Whether a style sheet of the writer’s own tells apart what looks alike otherwise. */
     private readonly bool $isChanged;
+    private readonly HouseStyle $style;
     /** What stands right under the heading. */
     private ?Node $first = null;
     /** Whether the paragraph above bears a numbering of its own. */
@@ -50,7 +52,8 @@ final class Blocks extends BlockVisitor
         private readonly Numbering $numbering,
         private readonly Places $places,
     ) {
-        $this->isChanged = $rendition->document->setup->style()->isChanged;
+        $this->style = $rendition->document->setup->style();
+        $this->isChanged = $this->style->isChanged;
     }
 
     /** @return list<string> languages that code in the text is in, each with a style of its own */
@@ -141,10 +144,39 @@ final class Blocks extends BlockVisitor
 
         $direction = Direction::isRightToLeft(Node::plainTextOf($section->heading)) ? '<w:bidi/>' : '';
 
-        return $space . self::styled('Heading' . $section->level->value, $runs, $numbering . $direction);
+        return $space .
+            ByHand::paragraph(
+                self::styled('Heading' . $section->level->value, $runs, $numbering . $direction),
+                $section->shape,
+                $this->style->of(TextKind::Heading, $section->level->value),
+            );
     }
 
     protected function paragraph(Node $paragraph): string
+    {
+        return $this->byHand($this->asItsKind($paragraph), $paragraph);
+    }
+
+    private function byHand(string $xml, Node $paragraph): string
+    {
+        $shape = $paragraph->shape();
+
+        return $shape->isEmpty()
+            ? $xml
+            : ByHand::paragraph($xml, $shape, $this->style->named($paragraph->kind() ?? $this->kindAround($paragraph)));
+    }
+
+    private function kindAround(Node $paragraph): string
+    {
+        return match (true) {
+            $this->isQuoted => TextKind::Quotation->value,
+            $this->depth >= 0 => TextKind::ListItem->named(min(9, $this->depth + 1)),
+            $paragraph === $this->first => TextKind::FirstParagraph->value,
+            default => TextKind::Body->value,
+        };
+    }
+
+    private function asItsKind(Node $paragraph): string
     {
         $runs = $this->runs->of($paragraph->content);
 
@@ -227,15 +259,21 @@ final class Blocks extends BlockVisitor
             foreach ($item->content as $index => $block) {
                 $xml .= match (true) {
                     'paragraph' !== $block->type => $this->block($block),
-                    0 === $index => self::styled(
-                        $this->itemStyle($block),
-                        $this->runs->of($block->content),
-                        Numbering::properties($numbers, $depth),
+                    0 === $index => $this->byHand(
+                        self::styled(
+                            $this->itemStyle($block),
+                            $this->runs->of($block->content),
+                            Numbering::properties($numbers, $depth),
+                        ),
+                        $block,
                     ),
-                    default => self::styled(
-                        self::isBlank($block) ? 'BlankLine' : 'ListContinue',
-                        $this->runs->of($block->content),
-                        Numbering::properties(Numbering::GOES_ON, $depth),
+                    default => $this->byHand(
+                        self::styled(
+                            self::isBlank($block) ? 'BlankLine' : 'ListContinue',
+                            $this->runs->of($block->content),
+                            Numbering::properties(Numbering::GOES_ON, $depth),
+                        ),
+                        $block,
                     ),
                 };
             }

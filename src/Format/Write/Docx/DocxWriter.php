@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write\Docx;
 
-use Stemmata\Core\Document\Setup;
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\References;
 use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Page\PageSetup;
 use Stemmata\Core\Rendition\Rendition;
@@ -25,10 +26,10 @@ final class DocxWriter implements DocumentWriter
         return ['docx'];
     }
 
-    public function passesOver(Setup $setup): array
+    public function passesOver(Document $document): array
     {
         $weights = array_filter(
-            $setup->sheet()->kinds,
+            $document->setup->sheet()->kinds,
             static fn(KindDefinition $kind): bool => !in_array(
                 $kind->said[StyleProperty::Weight->value] ?? '400',
                 self::WEIGHTS,
@@ -37,7 +38,7 @@ final class DocxWriter implements DocumentWriter
         );
 
         return [
-            ...$setup->pages()->saysRunningLines()
+            ...$document->setup->pages()->saysRunningLines()
                 ? ['Headers and footers are not written into office files yet.']
                 : [],
             ...[] === $weights
@@ -98,7 +99,9 @@ final class DocxWriter implements DocumentWriter
     /** @return iterable<string> */
     private static function body(Rendition $rendition, Blocks $blocks): iterable
     {
-        yield Xml::HEAD . '<w:document ' . Xml::NAMES . '><w:body>' . $blocks->titlePage();
+        $isByHand = static fn(References $each): bool => $each->byHand > 0;
+        $more = [] === array_filter($rendition->document->references(), $isByHand) ? '' : StylesPart::MORE_NAMES;
+        yield Xml::HEAD . '<w:document ' . Xml::NAMES . $more . '><w:body>' . $blocks->titlePage();
         foreach ($rendition->sections() as $section) {
             yield $blocks->section($section);
         }

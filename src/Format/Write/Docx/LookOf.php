@@ -112,9 +112,11 @@ final class LookOf
         return (null === $said(StyleProperty::Face) ? '' : self::face(Typeface::from($said(StyleProperty::Face)))) .
             (null === $weight ? '' : ((int) $weight >= self::BOLD ? '<w:b/>' : '<w:b w:val="0"/>')) .
             $written(StyleProperty::Slant, 'italic', '0', 'i') .
-            (null === $said(StyleProperty::Capitals)
-                ? ''
-                : self::capitals(Capitals::from($said(StyleProperty::Capitals)))) .
+            match ($said(StyleProperty::Capitals)) {
+                null => '',
+                'none' => '<w:caps w:val="0"/><w:smallCaps w:val="0"/>',
+                default => self::capitals(Capitals::from($said(StyleProperty::Capitals) ?? '')),
+            } .
             (null === $colour ? '' : self::colour($colour)) .
             (null === $spacing ? '' : sprintf('<w:spacing w:val="%d"/>', self::twips((float) $spacing))) .
             (null === $half ? '' : sprintf('<w:sz w:val="%1$d"/><w:szCs w:val="%1$d"/>', $half)) .

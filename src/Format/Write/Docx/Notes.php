@@ -42,7 +42,8 @@ final class Notes
     /** @return iterable<string> */
     public function toXml(): iterable
     {
-        yield Xml::HEAD . '<w:footnotes ' . Xml::NAMES . '>' . self::LINES;
+        $more = str_contains(implode('', $this->notes), '<w14:') ? StylesPart::MORE_NAMES : '';
+        yield Xml::HEAD . '<w:footnotes ' . Xml::NAMES . $more . '>' . self::LINES;
         yield from $this->notes;
         yield '</w:footnotes>';
     }

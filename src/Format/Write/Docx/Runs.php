@@ -8,6 +8,7 @@ use Stemmata\Core\Link\CrossReferenceShows;
 use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Rendition\InlineVisitor;
 use Stemmata\Core\Rendition\Rendition;
+use Stemmata\Core\Style\TextKind;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
 use Stemmata\Core\Text\Picture;
@@ -70,7 +71,14 @@ final class Runs extends InlineVisitor
 
     protected function text(Node $text): string
     {
-        return self::words($text->text, self::properties($text));
+        return self::words(
+            $text->text,
+            ByHand::run(
+                self::properties($text),
+                $text->shape(),
+                $this->rendition->document->setup->style()->of(TextKind::Body)->size,
+            ),
+        );
     }
 
     protected function hardBreak(): string

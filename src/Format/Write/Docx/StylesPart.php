@@ -13,7 +13,8 @@ use Stemmata\Format\Shared\KindStyle;
 final class StylesPart
 {
     /** Of the extension that numerals need; programs that do not know it pass over it (ECMA-376-3). */
-    private const MORE_NAMES = ' xmlns:mc="http://schemas.openxmlformats.org/markup-compatibility/2006" xmlns:w14="http://schemas.microsoft.com/office/word/2010/wordml" mc:Ignorable="w14"';
+    /** For what is an extension of the format, which readers without it pass over. */
+    public const MORE_NAMES = ' xmlns:mc="http://schemas.openxmlformats.org/markup-compatibility/2006" xmlns:w14="http://schemas.microsoft.com/office/word/2010/wordml" mc:Ignorable="w14"';
     private const TABS = '<w:tabs><w:tab w:val="right" w:leader="dot" w:pos="9070"/></w:tabs>';
 
     /** @param list<string> $languages of code in the text */

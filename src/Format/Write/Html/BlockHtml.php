@@ -28,7 +28,10 @@ final class BlockHtml extends BlockVisitor
     {
         $kind = $paragraph->kind();
 
-        return (null === $kind ? '<p>' : '<p class="' . KindName::PREFIX . $kind . '">') .
+        return '<p' .
+            (null === $kind ? '' : ' class="' . KindName::PREFIX . $kind . '"') .
+            $this->inline->byHand($paragraph->shape()) .
+            '>' .
             $this->inline->of($paragraph->content) .
             "</p>\n";
     }

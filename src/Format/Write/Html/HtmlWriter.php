@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write\Html;
 
-use Stemmata\Core\Document\Setup;
+use Stemmata\Core\Document\Document;
 use Stemmata\Core\Document\TitleBlock;
 use Stemmata\Core\Language\Language;
 use Stemmata\Core\Outline\Level;
@@ -24,9 +24,9 @@ final class HtmlWriter implements DocumentWriter
         return ['html', 'htm'];
     }
 
-    public function passesOver(Setup $setup): array
+    public function passesOver(Document $document): array
     {
-        return $setup->pages()->saysRunningLines()
+        return $document->setup->pages()->saysRunningLines()
             ? ['A web page has no sheets of paper: headers, footers and page numbers are not in it.']
             : [];
     }
@@ -76,7 +76,8 @@ final class HtmlWriter implements DocumentWriter
         }
         $words = self::number($section->number) . $inline->of($section->heading);
 
-        return self::element($section->level, self::attributes($section), $words) . "\n";
+        return self::element($section->level, self::attributes($section) . $inline->byHand($section->shape), $words) .
+            "\n";
     }
 
     /** The name by which links lead to a heading, and what it says of numbers and contents. */

@@ -8,9 +8,12 @@ use Stemmata\Core\Link\KindName;
 use Stemmata\Core\Rendition\InlineVisitor;
 use Stemmata\Core\Rendition\Places;
 use Stemmata\Core\Rendition\Rendition;
+use Stemmata\Core\Style\Shape;
 use Stemmata\Core\Text\Mark;
 use Stemmata\Core\Text\Node;
 use Stemmata\Format\Shared\FormulaMarkup;
+use Stemmata\Format\Shared\HouseCss;
+use Stemmata\Format\Shared\StyleCss;
 
 /** Writes running text as HTML. Notes are gathered and written where the document ends. */
 final class InlineHtml extends InlineVisitor
@@ -96,8 +99,22 @@ final class InlineHtml extends InlineVisitor
         return $html;
     }
 
+    /** What is said by hand of a look, as an attribute. */
+    public function byHand(Shape $shape): string
+    {
+        return $shape->isEmpty()
+            ? ''
+            : ' style="' . self::escaped(HouseCss::byHand($shape, $this->rendition->document->setup->style())) . '"';
+    }
+
     private function marked(Mark $mark, string $inner): string
     {
+        if ('shape' === $mark->type) {
+            $shape = Shape::kept((string) $mark->attribute('said'), true);
+            $style = StyleCss::declared(StyleCss::ofWords($shape->ofWords()));
+
+            return '' === $style ? $inner : '<span style="' . self::escaped($style) . '">' . $inner . '</span>';
+        }
         if ('kind' === $mark->type) {
             return sprintf('<span class="%s%s">%s</span>', KindName::PREFIX, (string) $mark->attribute('name'), $inner);
         }

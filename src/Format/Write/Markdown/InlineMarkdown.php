@@ -90,6 +90,9 @@ final class InlineMarkdown extends InlineVisitor
         if ('link' === $mark->type) {
             return $this->link($mark, $this->grouped($nodes, $depth, '['));
         }
+        if ('shape' === $mark->type) {
+            return $this->grouped($nodes, $depth, $before);
+        }
         if ('kind' === $mark->type) {
             return sprintf(
                 '<span class="%s%s">%s</span>',

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Write\Markdown;
 
-use Stemmata\Core\Document\Setup;
+use Stemmata\Core\Document\Document;
+use Stemmata\Core\Document\References;
 use Stemmata\Core\Rendition\RenderedSection;
 use Stemmata\Core\Rendition\Rendition;
 use Stemmata\Core\Text\Node;
@@ -26,13 +27,20 @@ final class MarkdownWriter implements DocumentWriter
         return ['md', 'markdown'];
     }
 
-    public function passesOver(Setup $setup): array
+    public function passesOver(Document $document): array
     {
-        return null === $setup->sheet && !$setup->pages()->saysRunningLines()
-            ? []
-            : [
-                'Markdown says what kind each text is of, but not how it looks: the style sheet is not in it, nor are headers and footers.',
-            ];
+        $isByHand = static fn(References $each): bool => $each->byHand > 0;
+
+        return [
+            ...null === $document->setup->sheet && !$document->setup->pages()->saysRunningLines()
+                ? []
+                : [
+                    'Markdown says what kind each text is of, but not how it looks: the style sheet is not in it, nor are headers and footers.',
+                ],
+            ...[] === array_filter($document->references(), $isByHand)
+                ? []
+                : ['Markdown does not say what is shaped by hand: the words are there, without that look.'],
+        ];
     }
 
     public function mediaType(): string

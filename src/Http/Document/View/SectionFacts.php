@@ -19,6 +19,7 @@ final readonly class SectionFacts
         #[OA\Property] public ?int $target,
         #[OA\Property] public string $marker,
         #[OA\Property(enum: Stage::class)] public string $stage,
+        #[OA\Property(description: 'What is said by hand of the look of the heading.')] public string $shape,
         #[OA\Property] public int $revision,
     ) {}
 }

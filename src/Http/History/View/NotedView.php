@@ -12,7 +12,7 @@ use Stemmata\Core\History\DetailChange;
 final readonly class NotedView
 {
     private function __construct(
-        #[OA\Property(enum: ['aim', 'target', 'marker', 'stage', 'numbering', 'contents'])] public string $what,
+        #[OA\Property(enum: ['aim', 'target', 'marker', 'stage', 'look', 'numbering', 'contents'])] public string $what,
         #[OA\Property(description: 'Empty for nothing')] public string $then,
         #[OA\Property(description: 'Empty for nothing')] public string $now,
     ) {}

@@ -2,9 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Stemmata\Core\Style;
-
-use Stemmata\Core\Text\Node;
+namespace Stemmata\Core\Text;
 
 /** Which kinds of the writer’s own texts are of. */
 final class KindsIn
