@@ -115,7 +115,7 @@ final class LookOf
             match ($said(StyleProperty::Capitals)) {
                 null => '',
                 'none' => '<w:caps w:val="0"/><w:smallCaps w:val="0"/>',
-                default => self::capitals(Capitals::from($said(StyleProperty::Capitals) ?? '')),
+                default => self::capitals(Capitals::from($said(StyleProperty::Capitals))),
             } .
             (null === $colour ? '' : self::colour($colour)) .
             (null === $spacing ? '' : sprintf('<w:spacing w:val="%d"/>', self::twips((float) $spacing))) .
