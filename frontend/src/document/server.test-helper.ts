@@ -35,6 +35,7 @@ export const facts = (id: string, revision = 1): SectionFacts => ({
   target: null,
   marker: "",
   stage: "",
+  shape: "",
   revision,
 });
 export const textOf = (id: string, words: string, revision = 1): SectionText => ({

@@ -2,6 +2,7 @@ import type { Node as TextNode } from "@tiptap/pm/model";
 import { Plugin } from "@tiptap/pm/state";
 import { Decoration, DecorationSet } from "@tiptap/pm/view";
 import { levelOf } from "./places";
+import { seeShape } from "./seen-shapes";
 
 /** What a section shows of the outline; none of it is part of its text. */
 export type SectionLook = {
@@ -19,6 +20,8 @@ export type SectionLook = {
   captions: readonly string[];
   /** Words under a heading whose text is folded, in words. */
   folded: string;
+  /** What is said by hand of the look of its heading. */
+  shape: string;
 };
 
 /** A transaction after which all is drawn anew. */
@@ -39,7 +42,12 @@ export function sectionLooks(host: { lookOf(section: string): SectionLook; unfol
     });
     if (section.type.name !== "section") return [whole];
     const underHeading = start + 1 + (section.firstChild?.nodeSize ?? 0);
-    const heading = Decoration.node(start + 1, underHeading, { role: "heading", "aria-level": String(level) });
+    const heading = Decoration.node(start + 1, underHeading, {
+      role: "heading",
+      "aria-level": String(level),
+      ...(look.shape === "" ? {} : { "data-shape": look.shape }),
+    });
+    if (look.shape !== "") seeShape("paragraphs", look.shape);
     if (!look.isFolded) return [whole, heading];
     const unfold = Decoration.widget(underHeading, () => unfoldButton(look, () => host.unfold(id)), {
       key: `unfold ${id} ${look.folded}`,

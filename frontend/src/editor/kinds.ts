@@ -1,4 +1,5 @@
 import { splitBlockAs, toggleMark } from "@tiptap/pm/commands";
+import type { Node as TextNode } from "@tiptap/pm/model";
 import type { Command, EditorState } from "@tiptap/pm/state";
 import { schema } from "./schema";
 
@@ -50,18 +51,23 @@ export function setParagraphKind(kind: string | null): Command {
   };
 }
 
-/** Enter at the end of a paragraph goes on in one of its kind, as a poem does. */
+/** Enter at the end of a paragraph goes on in one of its kind and of what is said of it by hand, as a poem does. */
 export const splitInKind: Command = splitBlockAs((node, atEnd) =>
-  atEnd && node.type.name === "paragraph" && node.attrs["kind"] !== null
-    ? { type: node.type, attrs: { kind: node.attrs["kind"] } }
+  atEnd && isSetApart(node)
+    ? { type: node.type, attrs: { kind: node.attrs["kind"], shape: node.attrs["shape"] } }
     : null,
 );
+
+const isSetApart = (node: TextNode): boolean =>
+  node.type.name === "paragraph" && (node.attrs["kind"] !== null || node.attrs["shape"] !== null);
 
 /** Enter in an empty one is the way back to body text. */
 export const leaveKind: Command = (state, dispatch) => {
   const { $from, empty } = state.selection;
-  const isKind = $from.parent.type.name === "paragraph" && $from.parent.attrs["kind"] !== null;
-  return empty && isKind && $from.parent.content.size === 0 && setParagraphKind(null)(state, dispatch);
+  const { parent } = $from;
+  if (!empty || !isSetApart(parent) || parent.content.size > 0) return false;
+  dispatch?.(state.tr.setNodeMarkup($from.before(), null, { ...parent.attrs, kind: null, shape: null }));
+  return true;
 };
 
 /** Makes the selected words ones of a kind, or takes that from them. */

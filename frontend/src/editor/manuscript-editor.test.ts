@@ -28,6 +28,7 @@ const look = {
   isPicked: false,
   isFolded: false,
   firstNote: 1,
+  shape: "",
   captions: [],
   folded: "",
 };

@@ -227,6 +227,7 @@ class Run {
         firstNote: 3,
         captions: ["Figure 1", "Table 1"],
         folded: section === "c" ? "9 words" : "",
+        shape: section === "b" ? "slant:italic" : "",
       }),
       foundIn: (section) => (section === "b" ? [{ from: 0, to: 2, isInHeading: true, isNow: true }] : []),
       spokenIn: () => null,

@@ -10,6 +10,7 @@ import {
   type TagParseRule,
 } from "@tiptap/pm/model";
 import table from "../generated/body-schema.json";
+import { isSeen, seeShape, type ShapeOf } from "./seen-shapes";
 import { innerId, keptFile, readTarget } from "./target";
 
 /**
@@ -25,8 +26,24 @@ const DAMAGED =
 
 const DRAWN: Record<string, Drawn> = {
   paragraph: {
-    toDOM: (node) => ["p", node.attrs["kind"] ? { class: KIND_CLASS + String(node.attrs["kind"]) } : {}, 0],
-    parseDOM: [{ tag: "p", getAttrs: (element) => ({ kind: kindInClasses(element) }) }, { tag: "h1,h2,h3,h4,h5,h6" }],
+    toDOM: (node) => [
+      "p",
+      {
+        ...(node.attrs["kind"] ? { class: KIND_CLASS + String(node.attrs["kind"]) } : {}),
+        ...shapeDrawn("paragraphs", "data-shape", node.attrs["shape"]),
+      },
+      0,
+    ],
+    parseDOM: [
+      {
+        tag: "p",
+        getAttrs: (element) => ({
+          kind: kindInClasses(element),
+          shape: shapeIn("paragraphs", element.getAttribute("data-shape")),
+        }),
+      },
+      { tag: "h1,h2,h3,h4,h5,h6" },
+    ],
   },
   quotation: { toDOM: () => ["blockquote", 0], parseDOM: [{ tag: "blockquote" }], extra: { defining: true } },
   bulletList: { toDOM: () => ["ul", 0], parseDOM: [{ tag: "ul" }] },
@@ -225,7 +242,31 @@ function kindInClasses(element: HTMLElement): string | null {
 
 const KIND_NAME = /^kind-[a-z][a-z0-9-]{0,39}$/;
 
+/** What is said by hand, as an attribute that rules are for. */
+function shapeDrawn(of: ShapeOf, attribute: string, said: unknown): Record<string, string> {
+  if (typeof said !== "string" || said === "") return {};
+  seeShape(of, said);
+  return { [attribute]: said };
+}
+
+/** What no text of ours says is nothing that we would keep. */
+function shapeIn(of: ShapeOf, said: string | null): string | null {
+  return said !== null && isSeen(of, said) ? said : null;
+}
+
 const MARKS: Record<string, MarkSpec> = {
+  shape: {
+    toDOM: (mark) => ["span", shapeDrawn("words", "data-word-shape", mark.attrs["said"]), 0],
+    parseDOM: [
+      {
+        tag: "span[data-word-shape]",
+        getAttrs: (element) => {
+          const said = shapeIn("words", element.getAttribute("data-word-shape"));
+          return said === null ? false : { said };
+        },
+      },
+    ],
+  },
   kind: {
     toDOM: (mark) => ["span", { class: KIND_CLASS + String(mark.attrs["name"]) }, 0],
     parseDOM: [
@@ -269,6 +310,7 @@ const MARKS: Record<string, MarkSpec> = {
 const MARK_ATTRIBUTES: Record<string, Record<string, AttributeSpec>> = {
   link: { href: {}, title: { default: null } },
   kind: { name: {} },
+  shape: { said: {} },
 };
 
 type TableRow = { group: string | null; content: string | null; marks: boolean; attributes: Record<string, string> };

@@ -127,6 +127,9 @@ export function ComfortPanel({ trigger }: { trigger?: ReactElement }) {
             <Tick checked={comfort.invisibles} onTick={(invisibles) => setComfort({ invisibles })}>
               Show paragraph ends, breaks, tabs and fixed blanks
             </Tick>
+            <Tick checked={comfort.byHand} onTick={(byHand) => setComfort({ byHand })}>
+              Mark what is shaped by hand
+            </Tick>
           </div>
           <div className="flex flex-wrap gap-x-4 gap-y-1 border-t border-line pt-3">
             <Popover.Close asChild>

@@ -20,6 +20,7 @@ import { JumpBox } from "../places/jump-box";
 import type { Offered } from "../places/offering";
 import { NarrowBar } from "./write/narrow-bar";
 import { Looks } from "../looks/looks";
+import { ShapeRules } from "../looks/shape-rules";
 import { SheetRules } from "../looks/sheet-rules";
 import { Manuscript } from "../manuscript/manuscript";
 import { MessageBar } from "./message-bar";
@@ -148,6 +149,7 @@ function Faces({ face }: { face: Face }) {
       <PickedBar besideOutline={face !== "arrange" && face !== "looks"} />
       <MessageBar face={face} />
       <SheetRules />
+      <ShapeRules />
       <Dialogs />
       {offered && <JumpBox commands={offered} onClose={() => setOffered(null)} />}
     </div>

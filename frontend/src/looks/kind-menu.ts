@@ -2,7 +2,7 @@ import type { EditorView } from "@tiptap/pm/view";
 import { setParagraphKind, toggleWordKind, wordKindAt } from "../editor/kinds";
 import type { MenuEntry } from "../parts/menu";
 import { openDialog } from "../window/open-dialog";
-import { openDrawer } from "../window/open-drawer";
+import { openLook } from "./look-reach";
 import { inShort } from "./properties";
 import { useShownSheet } from "./shown-sheet";
 
@@ -43,6 +43,11 @@ export function kindMenu(view: EditorView): MenuEntry[] {
   return [
     paragraphs,
     words,
-    { label: "Look of this kind of text", also: "style font size colour", run: () => openDrawer("look") },
+    {
+      label: view.state.selection.empty ? "Shape this one by hand" : "Shape these words by hand",
+      also: "look font size colour alignment this one only",
+      run: () => openLook(view.state.selection.empty ? "one" : "words"),
+    },
+    { label: "Look of this kind of text", also: "style font size colour", run: () => openLook("kind") },
   ];
 }

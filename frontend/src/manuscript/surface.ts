@@ -14,6 +14,13 @@ import type { FoundStretch } from "../editor/found";
 import { lookThrough, useFind } from "../find/found";
 import { Heights, MOST_HELD, rangeAhead, rangeAround, type Range } from "./heights";
 
+/** Whether a heading among those that changed is shaped otherwise by hand. */
+function shapesDiffer({ facts }: DocumentState, before: DocumentState): boolean {
+  if (facts === before.facts) return false;
+  for (const [id, section] of facts) if (section.shape !== (before.facts.get(id)?.shape ?? "")) return true;
+  return false;
+}
+
 /** Room a section is given before its height is known: a line is about 11 words and 28 pixels high. */
 const HEADING_HEIGHT = 74;
 const WORD_HEIGHT = 28 / 10.5;
@@ -110,7 +117,8 @@ export class Surface {
           cancelAnimationFrame(later);
           later = requestAnimationFrame(() => window.setTimeout(() => this.take()));
         } else if (state.texts !== before.texts || state.outdated !== before.outdated) this.take();
-        if (state.numbers !== before.numbers || state.names !== before.names) this.editor.redraw();
+        if (state.numbers !== before.numbers || state.names !== before.names || shapesDiffer(state, before))
+          this.editor.redraw();
         this.editor.speak(state.titleBlock.language);
         if (state.isAnswering !== before.isAnswering) this.holdKeys(state.isAnswering);
         if (state.saving === "kept" && before.saving !== "kept") this.editor.handedOver();
@@ -234,7 +242,7 @@ export class Surface {
   }
 
   private lookOf(id: string) {
-    const { outline, positions, numbers, names, branchWords, firstNotes, captions } = this.session.state;
+    const { outline, positions, numbers, names, branchWords, firstNotes, captions, facts } = this.session.state;
     const { foldedTexts } = this.session.window;
     const position = positions.get(id) ?? -1;
     const number = numbers[position] ?? "";
@@ -248,6 +256,7 @@ export class Surface {
       captions: captions.get(id) ?? [],
       isPicked: this.isPicked(position),
       isFolded,
+      shape: facts.get(id)?.shape ?? "",
       folded: isFolded ? counted(branchWords[position] ?? 0, "word") : "",
     };
   }

@@ -55,7 +55,7 @@ export function textMenu(session: Session, spot: Omit<Spot, "key">): MenuEntry[]
       "line",
       command("bookmark"),
       command("reminder"),
-      ...kindMenu(view).slice(-1),
+      ...kindMenu(view).slice(-2),
       whole,
     ];
   }

@@ -29,6 +29,8 @@ export type Comfort = {
   lineSigns: boolean;
   /** Whether paragraph ends, line breaks, tabs and blanks that hold words together are drawn. */
   invisibles: boolean;
+  /** Whether what is shaped by hand is marked in the text. */
+  byHand: boolean;
 };
 
 export const LIMITS = {
@@ -53,6 +55,7 @@ export const USUAL: Comfort = {
   signs: true,
   lineSigns: true,
   invisibles: false,
+  byHand: false,
 };
 
 const FAMILIES: Record<FaceName, string> = {
@@ -82,10 +85,11 @@ export function startComfort(): void {
   show(useComfort.getState());
 }
 
-function show({ theme, face, size, leading, measure, setOff }: Comfort): void {
+function show({ theme, face, size, leading, measure, setOff, byHand }: Comfort): void {
   const { dataset, style } = document.documentElement;
   dataset["theme"] = theme;
   dataset["setOff"] = setOff;
+  dataset["byHand"] = byHand ? "marked" : "unmarked";
   // The letters are those of the document’s style sheet, or the reader’s own.
   dataset["letters"] = face === "sheet" ? "sheet" : "own";
   style.setProperty("--font-text", FAMILIES[face]);
@@ -130,5 +134,6 @@ export function sound(kept: Partial<Record<keyof Comfort, unknown>>, usual: Comf
     signs: kept.signs !== false,
     lineSigns: kept.lineSigns !== false,
     invisibles: kept.invisibles === true,
+    byHand: kept.byHand === true,
   };
 }

@@ -1,4 +1,4 @@
-import { usePages } from "../../document/context";
+import { usePages, useSession } from "../../document/context";
 import { Button } from "../../parts/button";
 import { counted } from "../../parts/words";
 import { openDialog } from "../../window/open-dialog";
@@ -10,6 +10,7 @@ export function CheckDrawer() {
   const onPages = usePages("CheckDrawer", (state) => state.findings);
   const hasPages = usePages("CheckDrawer", (state) => state.revision > 0);
   const findings = useFindings();
+  const session = useSession("CheckDrawer");
   if (!findings.data) return <p className="text-soft">{findings.error?.message ?? "Checking…"}</p>;
   const all = [...findings.data, ...onPages];
   return (
@@ -24,6 +25,13 @@ export function CheckDrawer() {
         </p>
       ) : (
         <p className="mb-3 text-soft">{counted(all.length, "finding")}</p>
+      )}
+      {all.some(({ rule }) => rule === "shaped-by-hand") && (
+        <div className="mb-4">
+          <Button onClick={() => void session.changes.perform({ name: "clear-shapes" })}>
+            Bring all that is shaped by hand back to its kind
+          </Button>
+        </div>
       )}
       <ul className="space-y-3">
         {all.map((finding) => (

@@ -180,6 +180,7 @@ const WHAT: Record<SectionDetail["what"], string> = {
   target: "Target",
   marker: "Marker",
   stage: "Stage",
+  look: "Look of the heading",
   numbering: "Numbering",
   contents: "In the contents",
 };

@@ -1,0 +1,18 @@
+/** What is said by hand, by property; its line is “property:value;property:value”. */
+export type Said = Readonly<Record<string, string>>;
+
+export function saidIn(shape: string): Said {
+  return Object.fromEntries(
+    shape
+      .split(";")
+      .filter((each) => each.includes(":"))
+      .map((each) => [each.slice(0, each.indexOf(":")), each.slice(each.indexOf(":") + 1)]),
+  );
+}
+
+/** @param value null takes away what is said of the property */
+export function saying(shape: string, property: string, value: string | null): string {
+  const said = Object.entries({ ...saidIn(shape), [property]: value }).filter((each) => each[1] !== null);
+  // The core puts them in order, and refuses what cannot be said.
+  return said.map(([name, each]) => `${name}:${String(each).replaceAll(";", " ")}`).join(";");
+}
