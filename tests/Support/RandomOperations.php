@@ -68,6 +68,8 @@ final readonly class RandomOperations
             'shape-kind',
             'remove-kind',
             'give-kind',
+            'make-all-so',
+            'clear-shapes',
             'change-reminder',
             'spread-target',
             'note-idea',
@@ -95,6 +97,11 @@ final readonly class RandomOperations
                     'give-kind' === $name
                         ? $this->among(['quotation', 'quotation', 'verse', 'ship'])
                         : $this->among(['body', 'heading-2', 'verse', 'ship', 'heading-11']),
+                // Null leaves what is said by hand of a heading as it is.
+                'shape' =>
+                    'make-all-so' === $name
+                        ? $this->among(['size:14pt', 'slant:italic;alignment:end'])
+                        : $this->among([null, null, '', 'size:14pt', 'colour:#aa1166;alignment:centred']),
                 'becomes' => $this->among(['body', 'quotation', 'verse', 'ship']),
                 'changes' => $this->among([
                     ['size' => '12pt'],

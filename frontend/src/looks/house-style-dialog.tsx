@@ -1,11 +1,13 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
-import { api, type HouseStyleView, type StyleSheetView } from "../api/client";
+import { api, type HouseStyleView, type Operation, type StyleSheetView } from "../api/client";
 import { useSession } from "../document/context";
 import { Button } from "../parts/button";
 import { Choices } from "../parts/choices";
 import { Dialog } from "../parts/dialog";
 import { NameDialog } from "../parts/name-dialog";
+import { Tick } from "../parts/tick";
+import { useFindings } from "../places/findings";
 import type { Pdf } from "../proof/pdf";
 import { drawnPage, partPages } from "./part-pages";
 import { HOUSE_STYLES_KEY, useHouseStyles } from "./use-style-sheet";
@@ -22,11 +24,17 @@ export function HouseStyleDialog({ sheet, onClose }: { sheet: StyleSheetView; on
   const styles = useHouseStyles();
   const [chosen, choose] = useState(sheet.basedOn);
   const [isNaming, setNaming] = useState(false);
+  const isShaped = useFindings().data?.some(({ rule }) => rule === "shaped-by-hand") ?? false;
+  const [wantsClearing, setWantsClearing] = useState(false);
+  const isClearing = isShaped && wantsClearing;
   const style = styles?.find(({ id }) => id === chosen);
   const use = async () => {
     if (!style) return;
+    const chosenLook: Operation = style.isOwn
+      ? { name: "use-style-sheet", sheet: style.sheet }
+      : { name: "use-house-style", style: style.id };
     const answer = await session.changes.perform(
-      style.isOwn ? { name: "use-style-sheet", sheet: style.sheet } : { name: "use-house-style", style: style.id },
+      isClearing ? { name: "batch", operations: [chosenLook, { name: "clear-shapes" }] } : chosenLook,
     );
     if (answer.kind === "applied") onClose();
   };
@@ -94,6 +102,11 @@ export function HouseStyleDialog({ sheet, onClose }: { sheet: StyleSheetView; on
         <Button tone="quiet" onClick={onClose}>
           Cancel
         </Button>
+        {isShaped && (
+          <Tick checked={wantsClearing} onTick={setWantsClearing}>
+            Also bring what is shaped by hand back to its kind
+          </Tick>
+        )}
         <Button tone="stem" disabled={!style} onClick={() => void use()}>
           Give the document this look
         </Button>

@@ -54,6 +54,21 @@ export function ShapePanel({ sheet, kind, of, what, shape, count, put }: Props) 
         Changes {what} only.{" "}
         {isSaid ? "It does not follow its kind in what is said here in bold." : "So far it follows its kind in all."}
       </p>
+      <div className="flex flex-wrap gap-2">
+        {kind && (
+          <Button
+            disabled={!isSaid}
+            onClick={() => void session.changes.perform({ name: "make-all-so", kind: kind.name, shape })}
+          >
+            {count === undefined || count < 2
+              ? `Make all of “${kind.label}” so`
+              : `Make all ${counted(count, "place")} of “${kind.label}” so`}
+          </Button>
+        )}
+        <Button disabled={!isSaid} onClick={() => void put("")}>
+          Bring back to its kind
+        </Button>
+      </div>
       {groups.map(({ title, properties }) => (
         <fieldset key={title} className="min-w-0 space-y-1 border-t border-line pt-3">
           <legend className="sr-only">{title}</legend>
@@ -72,21 +87,6 @@ export function ShapePanel({ sheet, kind, of, what, shape, count, put }: Props) 
           ))}
         </fieldset>
       ))}
-      <div className="flex flex-wrap gap-2 border-t border-line pt-3">
-        {kind && (
-          <Button
-            disabled={!isSaid}
-            onClick={() => void session.changes.perform({ name: "make-all-so", kind: kind.name, shape })}
-          >
-            {count === undefined || count < 2
-              ? `Make all of “${kind.label}” so`
-              : `Make all ${counted(count, "place")} of “${kind.label}” so`}
-          </Button>
-        )}
-        <Button disabled={!isSaid} onClick={() => void put("")}>
-          Bring back to its kind
-        </Button>
-      </div>
     </section>
   );
 }

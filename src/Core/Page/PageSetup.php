@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Page;
 
-use Stemmata\Core\Text\Characters;
+use Stemmata\Core\Language\Characters;
 
 /** How a document stands on pages. */
 final readonly class PageSetup

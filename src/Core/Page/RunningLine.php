@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Page;
 
-use Stemmata\Core\Text\Characters;
+use Stemmata\Core\Language\Characters;
 
 /** A header or a footer: what stands at its start, in its middle and at its end, each of words and fields in a row. */
 final readonly class RunningLine

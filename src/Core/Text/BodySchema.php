@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Stemmata\Core\Text;
 
 use Stemmata\Core\Formula\Formula;
+use Stemmata\Core\Language\Characters;
 use Stemmata\Core\Link\BookmarkName;
 use Stemmata\Core\Link\CrossReferenceShows;
 use Stemmata\Core\Link\KindName;

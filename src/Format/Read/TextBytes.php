@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read;
 
-use Stemmata\Core\Text\Characters;
+use Stemmata\Core\Language\Characters;
 use Stemmata\Format\Shared\FormatException;
 
 /** Makes sure that bytes are text in UTF-8 before a reader looks at them. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Http\Request;
 
-use Stemmata\Core\Text\Characters;
+use Stemmata\Core\Language\Characters;
 use Stemmata\Disk\NoRoom;
 use Symfony\Component\HttpFoundation\Request;
 

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Stemmata\Http\TextIn;
 
 use Psr\Clock\ClockInterface;
+use Stemmata\Core\Language\Characters;
 use Stemmata\Core\LikelyHeading\LikelyHeadings;
 use Stemmata\Core\LikelyHeading\LookGroup;
-use Stemmata\Core\Text\Characters;
 use Stemmata\Disk\NoRoom;
 use Stemmata\Disk\TemporaryFile;
 use Stemmata\Format\Formats;

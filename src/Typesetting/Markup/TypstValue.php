@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Typesetting\Markup;
 
-use Stemmata\Core\Text\Characters;
+use Stemmata\Core\Language\Characters;
 
 /**
  * Values as Typst code writes them (Typst 0.14, “Foundations”). Whatever was typed goes through here and becomes a string

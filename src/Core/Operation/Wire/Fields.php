@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Operation\Wire;
 
+use Stemmata\Core\Language\Characters;
 use Stemmata\Core\Outline\SectionId;
 use Stemmata\Core\Style\InvalidStyleSheet;
 use Stemmata\Core\Style\Shape;
-use Stemmata\Core\Text\Characters;
 
 /** Reads the fields of an operation that came from outside, each checked as it is asked for. */
 final readonly class Fields

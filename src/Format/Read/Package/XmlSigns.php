@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read\Package;
 
-use Stemmata\Core\Text\Characters;
+use Stemmata\Core\Language\Characters;
 
 /**
  * Signs that XML 1.0 (2.2) does not allow, and some programs write all the same: they stand for nothing here as in every

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Format\Read\Text;
 
-use Stemmata\Core\Text\Characters;
+use Stemmata\Core\Language\Characters;
 use Stemmata\Format\Read\TextBytes;
 use Stemmata\Format\Shared\FormatException;
 

@@ -41,6 +41,8 @@ final class OperationReaderTest extends TestCase
             ['name' => 'shape-kind', 'kind' => 'body', 'changes' => ['size' => '12pt']],
             ['name' => 'remove-kind', 'kind' => 'verse'],
             ['name' => 'give-kind', 'kind' => 'verse', 'becomes' => 'quotation'],
+            ['name' => 'make-all-so', 'kind' => 'heading-2', 'shape' => 'size:14pt'],
+            ['name' => 'clear-shapes'],
             ['name' => 'set-up-pages'],
             ['name' => 'insert'],
             ['name' => 'rename', 'section' => 'a', 'heading' => 'b'],

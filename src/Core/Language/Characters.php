@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Stemmata\Core\Text;
+namespace Stemmata\Core\Language;
 
 /** Which characters a text may hold: those of XML 1.0 (2.2), so that every format we write can hold them too. */
 final class Characters
