@@ -67,13 +67,14 @@ test("one heading is shaped by hand, all of its level follow it, and undo brings
   await putCursor(page, "Lights", ".manuscript .heading");
   await command(page, "Shape this one by hand");
   const panel = page.getByRole("region", { name: "Look of this heading" });
-  await expect(panel.getByRole("status")).toHaveText("Changes this heading only. So far it follows its kind in all.");
+  await expect(panel.getByRole("status")).toHaveText("Changes this heading only. Nothing is said by hand yet.");
   await panel.getByRole("textbox", { name: "Colour", exact: true }).fill("#AA1166");
   await page.keyboard.press("Enter");
   await panel.getByRole("combobox", { name: "Slant" }).click();
   await page.getByRole("option", { name: "Italic" }).click();
   await expect.poll(() => keptShapes(page)).toEqual({ Lights: "slant:italic;colour:#aa1166" });
   await expect.poll(() => styleOf(page, LEVEL_2, "color")).toEqual(["rgb(170, 17, 102)", "rgb(34, 48, 43)"]);
+  await expect(panel.getByRole("status")).toHaveText("Changes this heading only. What stands in bold is said by hand.");
   await expectClean(page);
 
   await panel.getByRole("button", { name: "Make all 2 places of “Heading 2” so" }).click();

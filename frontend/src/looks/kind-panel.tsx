@@ -87,6 +87,7 @@ export function KindPanel({ sheet, kind, count, onGo = () => {} }: Props) {
               value={kind.look[property.name] ?? ""}
               isSaid={property.name in kind.said}
               faces={sheet.faces}
+              unsaid={kind.of === "words" ? "as around" : ""}
               onValue={(value) => shape(kind.name, { [property.name]: value })}
             />
           ))}

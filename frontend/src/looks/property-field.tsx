@@ -14,10 +14,12 @@ type Props = {
   isSaid: boolean;
   faces: readonly { name: string; about: string }[];
   onValue: (value: string | null) => Promise<unknown> | void;
+  /** What is shown where nothing is said. */
+  unsaid?: string;
 };
 
 /** One property of a kind of text. */
-export function PropertyField({ property, value, isSaid, faces, onValue }: Props) {
+export function PropertyField({ property, value, isSaid, faces, onValue, unsaid = "" }: Props) {
   const { words, as } = property;
   return (
     <div className="flex min-h-8 items-center gap-2">
@@ -33,7 +35,7 @@ export function PropertyField({ property, value, isSaid, faces, onValue }: Props
             {words}
           </span>
           <span className="flex min-w-0 flex-1 items-center gap-1.5">
-            <Value property={property} value={value} faces={faces} onValue={onValue} />
+            <Value property={property} value={value} faces={faces} onValue={onValue} unsaid={unsaid} />
           </span>
         </>
       )}
@@ -54,14 +56,23 @@ export function PropertyField({ property, value, isSaid, faces, onValue }: Props
   );
 }
 
-function Value({ property, value, faces, onValue }: Omit<Props, "isSaid">) {
+function Value({ property, value, faces, onValue, unsaid = "" }: Omit<Props, "isSaid">) {
   const { name, words, as, choices, hint } = property;
   if (as === "choice") {
     const options =
       name === "face"
         ? faces.map((face) => ({ value: face.name, words: `${face.name}, ${face.about}` }))
         : Object.entries(choices ?? {}).map(([each, called]) => ({ value: each, words: called }));
-    return <Select label={words} value={value} options={options} className="w-full min-w-0" onChange={onValue} />;
+    return (
+      <Select
+        label={words}
+        value={value}
+        words={unsaid}
+        options={options}
+        className="w-full min-w-0"
+        onChange={onValue}
+      />
+    );
   }
   if (as === "colour")
     return <Colour words={words} value={value} without={name === "ground" ? "none" : "ink"} onValue={onValue} />;
@@ -86,6 +97,7 @@ function Value({ property, value, faces, onValue }: Omit<Props, "isSaid">) {
     <KeptField
       aria-label={words}
       title={hint}
+      placeholder={unsaid}
       value={value}
       className={cx(FIELD, "w-full min-w-0 px-2 py-1")}
       onKeep={(typed) => onValue(typed === "" ? null : typed)}

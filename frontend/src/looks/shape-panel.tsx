@@ -51,8 +51,7 @@ export function ShapePanel({ sheet, kind, of, what, shape, count, put }: Props) 
   return (
     <section aria-label={`Look of ${what}`} className="space-y-4 text-soft">
       <p role="status">
-        Changes {what} only.{" "}
-        {isSaid ? "It does not follow its kind in what is said here in bold." : "So far it follows its kind in all."}
+        Changes {what} only. {isSaid ? "What stands in bold is said by hand." : "Nothing is said by hand yet."}
       </p>
       <div className="flex flex-wrap gap-2">
         {kind && (
@@ -66,7 +65,7 @@ export function ShapePanel({ sheet, kind, of, what, shape, count, put }: Props) 
           </Button>
         )}
         <Button disabled={!isSaid} onClick={() => void put("")}>
-          Bring back to its kind
+          {of === "words" ? "Bring back" : "Bring back to its kind"}
         </Button>
       </div>
       {groups.map(({ title, properties }) => (
@@ -82,6 +81,7 @@ export function ShapePanel({ sheet, kind, of, what, shape, count, put }: Props) 
               value={said[property.name] ?? (of === "words" && !kind ? "" : (shown.look[property.name] ?? ""))}
               isSaid={property.name in said}
               faces={sheet.faces}
+              unsaid={of === "words" ? "as around" : ""}
               onValue={(value) => change(property.name, value)}
             />
           ))}

@@ -60,7 +60,7 @@ final readonly class HouseCss
             default => StyleCss::number((self::TEXT_SIZE * $points) / $body) . 'rem',
         };
 
-        return StyleCss::declared(StyleCss::ofSaid($shape->said, $length));
+        return StyleCss::declared(StyleCss::ofPlace($shape->said, $length));
     }
 
     private static function paragraphs(HouseStyle $style): string

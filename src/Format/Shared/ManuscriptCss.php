@@ -126,17 +126,17 @@ final class ManuscriptCss
                 sprintf('[data-%s="%s"]', $ofWords ? 'word-shape' : 'shape', $shape->written()),
                 self::LAST_WORD,
             );
-        $declarations = StyleCss::ofSaid(
-            $shape->said,
-            static fn(float $points): string => sprintf(
-                'calc(var(--text-size)*%s)',
-                StyleCss::number($points / $body->size),
-            ),
-            static fn(float $factor): string => sprintf(
-                'calc(var(--text-leading)*%s)',
-                StyleCss::number($factor / $body->lineHeight),
-            ),
+        $length = static fn(float $points): string => sprintf(
+            'calc(var(--text-size)*%s)',
+            StyleCss::number($points / $body->size),
         );
+        $leading = static fn(float $factor): string => sprintf(
+            'calc(var(--text-leading)*%s)',
+            StyleCss::number($factor / $body->lineHeight),
+        );
+        $declarations = $ofWords
+            ? StyleCss::ofSaid($shape->said, $length)
+            : StyleCss::ofPlace($shape->said, $length, $leading);
         unset($declarations['break-after'], $declarations['break-inside']);
         $said = $shape->said;
         if ('ink' === ($said['colour'] ?? '')) {

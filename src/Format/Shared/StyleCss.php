@@ -189,10 +189,7 @@ final class StyleCss
                     StyleProperty::SpaceAfter => ['margin-block-end' => $length($points)],
                     StyleProperty::IndentStart => ['margin-inline-start' => $length($points)],
                     StyleProperty::IndentEnd => ['margin-inline-end' => $length($points)],
-                    StyleProperty::FirstLine => [
-                        'text-indent' => $length($points),
-                        ...$points < 0 ? ['padding-inline-start' => $length(-$points)] : [],
-                    ],
+                    StyleProperty::FirstLine => ['text-indent' => $length($points)],
                     StyleProperty::RuleAbove => ['border-top' => self::line(Rule::find($value))],
                     StyleProperty::RuleBelow => ['border-bottom' => self::line(Rule::find($value))],
                     StyleProperty::Frame => ['border' => self::line(Rule::find($value))],
@@ -210,6 +207,34 @@ final class StyleCss
         }
 
         return $css;
+    }
+
+    /**
+     * What is said of one paragraph by hand; with the room that what is drawn around a text needs.
+     *
+     * @param array<string, string>        $said    by property, each in its normal form
+     * @param \Closure(float): string      $length  points as a length
+     * @param \Closure(float): string|null $leading a factor from line to line as a line height
+     *
+     * @return array<string, string>
+     */
+    public static function ofPlace(array $said, \Closure $length, ?\Closure $leading = null): array
+    {
+        $isDrawn = static fn(string ...$properties): bool => [] !==
+            array_filter($properties, static fn(string $each): bool => 'none' !== ($said[$each] ?? 'none'));
+        $isFilled = $isDrawn('ground', 'frame');
+        $wide = $isFilled ? TextStyle::PADDING : 0.0;
+        $hanging = max(0.0, -(float) ($said['firstLine'] ?? 0));
+
+        return [
+            ...self::ofSaid($said, $length, $leading),
+            ...$isFilled || $isDrawn('ruleAbove', 'ruleBelow')
+                ? ['padding-block' => $length(TextStyle::PADDING / 2)]
+                : [],
+            ...$wide + $hanging > 0
+                ? ['padding-inline-start' => $length($wide + $hanging), 'padding-inline-end' => $length($wide)]
+                : [],
+        ];
     }
 
     /** @return array<string, string> */
