@@ -1,3 +1,5 @@
+import { GROUPS } from "./properties";
+
 /** What is said by hand, by property; its line is “property:value;property:value”. */
 export type Said = Readonly<Record<string, string>>;
 
@@ -8,6 +10,18 @@ export function saidIn(shape: string): Said {
       .filter((each) => each.includes(":"))
       .map((each) => [each.slice(0, each.indexOf(":")), each.slice(each.indexOf(":") + 1)]),
   );
+}
+
+/** In the words of the panel: “Size 14pt, Alignment Centred”. */
+export function shapeInWords(shape: string): string {
+  const properties = GROUPS.flatMap((group) => group.properties);
+  return Object.entries(saidIn(shape))
+    .map(([name, value]) => {
+      const property = properties.find((each) => each.name === name);
+      const words = property?.as === "yes" ? (value === "yes" ? "" : "no") : (property?.choices?.[value] ?? value);
+      return `${property?.words ?? name} ${words}`.trim();
+    })
+    .join(", ");
 }
 
 /** @param value null takes away what is said of the property */

@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use Stemmata\Core\Document\References;
 use Stemmata\Core\Document\Section;
 use Stemmata\Core\Outline\SectionId;
+use Stemmata\Core\Style\Shape;
 use Stemmata\Storage\Entity\ReferenceRecord;
 
 /** Counts anew what is kept beside texts that are there already, for migrations. */
@@ -26,17 +27,20 @@ final class Recount
         ) {
             assert(is_string($id) && is_string($document));
             $fields = $connection->fetchAssociative(
-                'SELECT heading, heading_inline, body FROM section WHERE id = ? AND document_id = ?',
+                // A column of later databases is passed over while there is none.
+                'SELECT * FROM section WHERE id = ? AND document_id = ?',
                 [$id, $document],
             );
             if (false === $fields) {
                 continue;
             }
             ['heading' => $heading, 'heading_inline' => $inline, 'body' => $body] = $fields;
-            assert(is_string($heading) && is_string($inline) && is_string($body));
+            $shape = $fields['shape'] ?? '';
+            assert(is_string($heading) && is_string($inline) && is_string($body) && is_string($shape));
             $section = Section::blank(SectionId::fromString($id))
                 ->withHeading(SectionForm::readHeading($heading, $inline))
-                ->withBody(SectionForm::readBody($body));
+                ->withBody(SectionForm::readBody($body))
+                ->withShape(Shape::kept($shape));
             $references = References::in($section);
             $kept = [
                 'counted' => CountedForm::written($references),

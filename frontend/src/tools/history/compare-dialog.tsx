@@ -4,6 +4,7 @@ import { api, read, type Difference, type SectionDetail } from "../../api/client
 import { useDocument, useSession } from "../../document/context";
 import { readingKey } from "../../document/readings";
 import { sectionName } from "../../document/section-name";
+import { shapeInWords } from "../../looks/shaped";
 import { Button } from "../../parts/button";
 import { cx } from "../../parts/cx";
 import { Dialog } from "../../parts/dialog";
@@ -207,6 +208,7 @@ function NotedLine({ noted: { what, then, now } }: { noted: SectionDetail }) {
 
 function Value({ what, value }: { what: SectionDetail["what"]; value: string }) {
   if (what === "target") return counted(Number(value), "word");
+  if (what === "look") return shapeInWords(value);
   if (what !== "marker" || !isMarker(value)) return value;
   return <MarkerSign name={value} />;
 }
