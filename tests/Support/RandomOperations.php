@@ -70,6 +70,7 @@ final readonly class RandomOperations
             'give-kind',
             'make-all-so',
             'clear-shapes',
+            'set-off-quotations',
             'change-reminder',
             'spread-target',
             'note-idea',

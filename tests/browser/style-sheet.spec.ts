@@ -244,3 +244,26 @@ test("beside the sheet stands the page, which is set anew with each change", asy
   await download;
   await expect(page.getByText("the style sheet is not in it")).toBeVisible();
 });
+
+test("where sources are quoted, a long quotation in the text is found, set off and brought back by one undo", async ({
+  page,
+}) => {
+  const words = Array.from({ length: 120 }, (_, at) => `log${at}`).join(" ");
+  const id = await openDocument(page, `# Sources\n\nHe wrote: “${words}” Then he slept.\n`);
+  await page.getByRole("link", { name: "Looks" }).click();
+  await page.getByRole("button", { name: "Another look…" }).click();
+  await page.getByRole("radio", { name: /^Academic/ }).click();
+  await page.getByRole("button", { name: "Give the document this look" }).click();
+  await page.getByRole("link", { name: "Write" }).click();
+  await page.getByRole("navigation", { name: "Tools" }).getByRole("button", { name: "Check", exact: true }).click();
+  const check = page.getByRole("region", { name: "Check" });
+  await expect(check).toContainText("A quotation of 120 words stands within the text");
+  await check.getByRole("button", { name: "Set it off" }).click();
+  await expect(page.locator(".manuscript blockquote")).toHaveText(words);
+  await expect(check).not.toContainText("A quotation of 120 words");
+  const html = await exported(page.request, id, "html");
+  expect(html).toContain(`<p>He wrote:</p>\n<blockquote>\n<p>${words}</p>\n</blockquote>\n<p>Then he slept.</p>`);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.locator(".manuscript blockquote")).toHaveCount(0);
+  await expect(page.locator(".manuscript p").first()).toContainText(`“${words}” Then`);
+});

@@ -21,6 +21,15 @@ export function FindingLine({ finding }: { finding: Finding }) {
         </button>
       )}
       <p>{finding.message}</p>
+      {rule === "long-quotation" && section !== null && (
+        <button
+          type="button"
+          className="rounded font-semibold text-stem underline underline-offset-4"
+          onClick={() => void session.changes.perform({ name: "set-off-quotations", section })}
+        >
+          Set it off
+        </button>
+      )}
     </>
   );
 }

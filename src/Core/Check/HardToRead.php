@@ -8,8 +8,8 @@ use Stemmata\Core\Document\Document;
 use Stemmata\Core\Link\KindName;
 use Stemmata\Core\Style\Contrast;
 use Stemmata\Core\Style\HouseStyle;
+use Stemmata\Core\Style\Measure;
 use Stemmata\Core\Style\TextKind;
-use Stemmata\Core\Style\TextStyle;
 
 /** What the style sheet makes hard to read: pale letters, small ones, lines that are too long or too short. */
 final class HardToRead implements Rule
@@ -21,8 +21,6 @@ final class HardToRead implements Rule
     /** Letters in a line, blanks too (common practice). */
     private const FEWEST = 40;
     private const MOST = 90;
-    /** Points in a millimetre. */
-    private const MILLIMETRE = 72 / 25.4;
 
     public function findings(Document $document, array $headings): iterable
     {
@@ -52,7 +50,7 @@ final class HardToRead implements Rule
                 'common practice',
             );
         }
-        $letters = self::inLine($document, $body);
+        $letters = Measure::letters($document->setup->pages(), $body);
         if ($letters < self::FEWEST || $letters > self::MOST) {
             yield new Finding(
                 'line-length',
@@ -73,17 +71,5 @@ final class HardToRead implements Rule
         $shipped = TextKind::find($name);
 
         return null === $shipped ? $style->labels[$name] ?? KindName::label($name) : $shipped[0]->label($shipped[1]);
-    }
-
-    private static function inLine(Document $document, TextStyle $body): int
-    {
-        $pages = $document->setup->pages();
-        [$width] = $pages->paper->size();
-        $room =
-            ($width - $pages->margins->inner - $pages->margins->outer) * self::MILLIMETRE -
-            $body->indentStart -
-            $body->indentEnd;
-
-        return (int) round($room / ($body->size * $body->face->letterWidth() + $body->letterSpacing));
     }
 }

@@ -27,6 +27,7 @@ final class StructureCheck
             new DeeperLooksGreater(),
             new HardToRead(),
             new ShapedByHand(),
+            new LongQuotation(),
         ];
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Stemmata\Core\Document;
 
+use Stemmata\Core\Language\Quoted;
 use Stemmata\Core\Link\KeptFile;
 use Stemmata\Core\Link\LinkTarget;
 use Stemmata\Core\Text\Caption;
@@ -27,6 +28,7 @@ final readonly class References
      * @param array<string, string> $addresses the first linked words by what is linked to outside the text: pages of the web,
      *     mail, files
      * @param int                   $byHand    its heading, paragraphs and stretches of words that are shaped by hand
+     * @param list<array{int, int}> $quoted    words and letters of what is quoted at length within its text
      * @param int                   $untold    pictures within its lines of which nobody is told what they show
      */
     private function __construct(
@@ -42,6 +44,7 @@ final readonly class References
         public int $untold = 0,
         public array $addresses = [],
         public int $byHand = 0,
+        public array $quoted = [],
     ) {}
 
     public static function in(Section $section): self
@@ -103,6 +106,7 @@ final readonly class References
             $untold,
             $addresses,
             $byHand,
+            self::quotedIn($section),
         );
     }
 
@@ -114,6 +118,7 @@ final readonly class References
      * @param list<Caption>         $captions
      * @param list<Reminder>        $reminders
      * @param array<string, string> $addresses
+     * @param list<array{int, int}> $quoted
      */
     public static function kept(
         array $bookmarks,
@@ -126,6 +131,7 @@ final readonly class References
         int $untold = 0,
         array $addresses = [],
         int $byHand = 0,
+        array $quoted = [],
     ): self {
         return new self(
             $bookmarks,
@@ -139,6 +145,7 @@ final readonly class References
             untold: $untold,
             addresses: $addresses,
             byHand: $byHand,
+            quoted: $quoted,
         );
     }
 
@@ -151,6 +158,19 @@ final readonly class References
         );
 
         return count($captions) + (CaptionKind::Figure === $kind ? $this->untold : 0);
+    }
+
+    /** @return list<array{int, int}> */
+    private static function quotedIn(Section $section): array
+    {
+        $found = [];
+        foreach ($section->body->blocks as $block) {
+            foreach ($block->isRunningText() ? Quoted::longIn($block->lineText()) : [] as $quoted) {
+                $found[] = [$quoted->words, $quoted->letters];
+            }
+        }
+
+        return $found;
     }
 
     /** @return iterable<Node> */

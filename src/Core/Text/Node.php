@@ -132,6 +132,24 @@ final readonly class Node
         return null;
     }
 
+    /** Whether it is a paragraph of the text itself, of no kind of the writer’s own. */
+    public function isRunningText(): bool
+    {
+        return 'paragraph' === $this->type && null === $this->kind();
+    }
+
+    /** The words of its line at their places in it: for what is no text stands U+FFFC, as often as it is large. */
+    public function lineText(): string
+    {
+        return implode(
+            '',
+            array_map(
+                static fn(self $part): string => $part->isText() ? $part->text : str_repeat("\u{fffc}", $part->size()),
+                $this->content,
+            ),
+        );
+    }
+
     /** The words of this part, with a line end after each block in it. */
     public function plainText(): string
     {

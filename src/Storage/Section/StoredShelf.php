@@ -260,6 +260,7 @@ final class StoredShelf implements Shelf
                 $count['untold'],
                 $addresses[$section] ?? [],
                 $count['byHand'],
+                $count['quoted'],
             );
         }
 

@@ -82,6 +82,7 @@ final class OperationFields
         'shape-kind' => ['kind' => 'text', 'changes' => 'kindChanges'],
         'remove-kind' => ['kind' => 'text'],
         'make-all-so' => ['kind' => 'text', 'shape' => 'text'],
+        'set-off-quotations' => ['section' => 'id'],
         'clear-shapes' => ['kind' => '?text'],
         'give-kind' => ['kind' => 'text', 'becomes' => 'text'],
         'set-up-pages' => ['pages' => '?pages'],

@@ -69,6 +69,7 @@ use Stemmata\Core\Operation\Text\Rename;
 use Stemmata\Core\Operation\Text\ReplaceBody;
 use Stemmata\Core\Operation\Text\ReplaceFound;
 use Stemmata\Core\Operation\Text\ReplaceStretch;
+use Stemmata\Core\Operation\Text\SetOffQuotations;
 use Stemmata\Core\Operation\Text\SetUpContents;
 use Stemmata\Core\Operation\Text\TakeAsTitle;
 use Stemmata\Core\Operation\Text\TitlePart;
@@ -148,6 +149,7 @@ final readonly class OperationReader
             'shape-kind' => new ShapeKind($fields->text('kind'), $fields->object('changes')),
             'remove-kind' => new RemoveKind($fields->text('kind')),
             'make-all-so' => self::makeAllSo($fields),
+            'set-off-quotations' => new SetOffQuotations($fields->section('section')),
             'clear-shapes' => new ClearShapes($fields->findText('kind')),
             'give-kind' => new GiveKind($fields->text('kind'), $fields->text('becomes')),
             'set-up-pages' => new SetUpPages($fields->has('pages') ? $fields->object('pages') : null),

@@ -43,6 +43,7 @@ final class OperationReaderTest extends TestCase
             ['name' => 'give-kind', 'kind' => 'verse', 'becomes' => 'quotation'],
             ['name' => 'make-all-so', 'kind' => 'heading-2', 'shape' => 'size:14pt'],
             ['name' => 'clear-shapes'],
+            ['name' => 'set-off-quotations', 'section' => 'a'],
             ['name' => 'set-up-pages'],
             ['name' => 'insert'],
             ['name' => 'rename', 'section' => 'a', 'heading' => 'b'],
