@@ -355,6 +355,19 @@ test("words dragged to another section go there in one step, and come back in on
       }
       throw new Error(`“${sought}” is not shown.`);
     }, words);
+  // The look of the text may come in after its words, and moves them.
+  let before = "";
+  await expect
+    .poll(
+      async () => {
+        const now = JSON.stringify([await middleOf("beta"), await middleOf(" delta")]);
+        const isSettled = now === before;
+        before = now;
+        return isSettled;
+      },
+      { intervals: [300] },
+    )
+    .toBe(true);
   const [from, to] = [await middleOf("beta"), await middleOf(" delta")];
   await page.mouse.dblclick(from.x, from.y);
   await expect.poll(() => page.evaluate(() => document.getSelection()?.toString())).toBe("beta");

@@ -30,6 +30,9 @@ const BOX =
   "more-below z-50 max-w-[calc(100vw-24px)] min-w-60 overflow-auto rounded-xl border border-line p-1.5 shadow-lg max-h-[var(--radix-popper-available-height)]";
 const ITEM = "flex cursor-pointer items-center gap-6 rounded-lg px-3 py-[5px] outline-none data-highlighted:bg-wash";
 
+/** Who holds the right button for longer chooses by letting it go (milliseconds). */
+const A_PRESS = 400;
+
 /** Both kinds of menu have the same parts. */
 type Kit = typeof DropdownMenu | typeof ContextMenu;
 
@@ -150,6 +153,7 @@ export function UnderHand({
   children: ReactNode;
 }) {
   const [menu, setMenu] = useState<ReturnType<typeof menuAt>>(null);
+  const pressed = useRef(0);
   return (
     <ContextMenu.Root modal={false}>
       <ContextMenu.Trigger
@@ -157,6 +161,7 @@ export function UnderHand({
         onContextMenu={(event) => {
           const found = event.shiftKey || !(event.target instanceof Element) ? null : menuAt(event.target);
           setMenu(found);
+          pressed.current = event.timeStamp;
           // What Radix does not hear of, it does not keep from the browser.
           if (found === null) event.stopPropagation();
         }}
@@ -169,6 +174,10 @@ export function UnderHand({
             aria-label={menu.label}
             collisionPadding={12}
             onClick={stay}
+            // Where there is little room the menu lies under the hand; the press that opened it chooses nothing when it ends.
+            onPointerUpCapture={(event) => {
+              if (event.button === 2 && event.timeStamp - pressed.current < A_PRESS) event.preventDefault();
+            }}
             onCloseAutoFocus={(event) => (event.preventDefault(), onClosed())}
             className={cx("hand-menu", BOX)}
           >
