@@ -176,3 +176,26 @@ test("picked headings are shaped together; what is shaped by hand is marked on w
   await panel.getByRole("button", { name: "Bring back to its kind" }).click();
   await expect.poll(() => keptShapes(page)).toEqual({});
 });
+
+test("what is said and left at once is said of the place it was said of, and two things in a row are both kept", async ({
+  page,
+}) => {
+  await openDocument(page, TEXT);
+  await putCursor(page, "A second one");
+  await command(page, "Shape this one by hand");
+  const panel = page.getByRole("region", { name: "Look of this paragraph" });
+  // An answer that takes its time: the writer does not wait for it.
+  await page.route("**/style-sheet/shape*", async (route) => {
+    await new Promise((done) => setTimeout(done, 600));
+    await route.continue();
+  });
+  await panel.getByRole("textbox", { name: "Size" }).fill("15pt");
+  await page.keyboard.press("Tab");
+  await panel.getByRole("textbox", { name: "Line spacing" }).fill("2");
+  await page.locator(".manuscript p", { hasText: "Words about bells." }).click();
+  await expect.poll(() => keptShapes(page)).toEqual({ "A second ": "size:15pt;lineHeight:2" });
+  await expect(page.locator("[data-shape]")).toHaveCount(1);
+  // The fields are those of the paragraph that the cursor is in now.
+  await expect(panel.getByRole("textbox", { name: "Size" })).toHaveValue("10pt");
+  await expect(panel.getByRole("status")).toHaveText("Changes this paragraph only. Nothing is said by hand yet.");
+});

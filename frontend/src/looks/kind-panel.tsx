@@ -10,7 +10,7 @@ import { Select } from "../parts/select";
 import { counted } from "../parts/words";
 import { KindPlaces } from "./kind-places";
 import { groupsOf } from "./properties";
-import { PropertyField } from "./property-field";
+import { PropertyGroups } from "./property-groups";
 import { useShapeKind } from "./use-style-sheet";
 
 type Props = {
@@ -74,25 +74,15 @@ export function KindPanel({ sheet, kind, count, onGo = () => {} }: Props) {
           />
         </div>
       )}
-      {groupsOf(kind).map(({ title, properties }) => (
-        <fieldset key={title} className="min-w-0 space-y-1 border-t border-line pt-3">
-          <legend className="sr-only">{title}</legend>
-          <p aria-hidden="true" className="text-xs font-semibold text-stem">
-            {title}
-          </p>
-          {properties.map((property) => (
-            <PropertyField
-              key={`${kind.name} ${property.name}`}
-              property={property}
-              value={kind.look[property.name] ?? ""}
-              isSaid={property.name in kind.said}
-              faces={sheet.faces}
-              unsaid={kind.of === "words" ? "as around" : ""}
-              onValue={(value) => shape(kind.name, { [property.name]: value })}
-            />
-          ))}
-        </fieldset>
-      ))}
+      <PropertyGroups
+        key={kind.name}
+        sheet={sheet}
+        groups={groupsOf(kind)}
+        valueOf={(name) => kind.look[name] ?? ""}
+        isSaid={(name) => name in kind.said}
+        unsaid={kind.of === "words" ? "as around" : ""}
+        onValue={(name, value) => shape(kind.name, { [name]: value })}
+      />
       <div className="flex flex-wrap gap-2 border-t border-line pt-3">
         {kind.isChanged && (
           <Button

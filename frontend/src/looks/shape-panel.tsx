@@ -3,8 +3,8 @@ import { useSession } from "../document/context";
 import { Button } from "../parts/button";
 import { counted } from "../parts/words";
 import { groupsOf } from "./properties";
-import { PropertyField } from "./property-field";
-import { saidIn, saying } from "./shaped";
+import { PropertyGroups } from "./property-groups";
+import { inTurn, saidIn, saying } from "./shaped";
 import { seeShape, type ShapeOf } from "../editor/seen-shapes";
 
 type Props = {
@@ -14,31 +14,38 @@ type Props = {
   of: ShapeOf;
   /** What is changed, as in “Changes … only.” */
   what: string;
-  shape: string;
+  /** Where something is said, which stays the same wherever the cursor goes meanwhile. */
+  place: { shape: () => string; put: (shape: string) => unknown };
   /** How often its kind is there; undefined while that is counted. */
   count: number | undefined;
-  put: (shape: string) => Promise<unknown> | void;
 };
 
 /** Of words nothing can be said of lines and space. */
 const OF_WORDS = ["Letters"];
 
 /** What is said by hand of one place, and the two ways on from there: all of its kind follow, or it follows its kind again. */
-export function ShapePanel({ sheet, kind, of, what, shape, count, put }: Props) {
+export function ShapePanel({ sheet, kind, of, what, place, count }: Props) {
   const session = useSession("ShapePanel");
+  const shape = place.shape();
   const said = saidIn(shape);
   const body = sheet.kinds.find(({ name }) => name === "body");
   const shown = kind ?? body;
   if (!shown) return null;
   const groups = groupsOf(shown)
     .filter(({ title }) => of === "paragraphs" || OF_WORDS.includes(title))
-    .map(({ title, properties }) => ({ title, properties: properties.filter(({ name }) => name !== "newPage") }));
-  const change = async (property: string, value: string | null) => {
-    const wanted = saying(shape, property, value);
+    .map(({ title, properties }) => ({
+      title,
+      properties: properties
+        .filter(({ name }) => name !== "newPage")
+        .map((each) => (of === "paragraphs" && each.name === "size" ? { ...each, hint: "11pt" } : each)),
+    }));
+  const say = async (property: string, value: string | null) => {
     const { id } = session.state;
     try {
       const answer = await read(
-        api.GET("/api/documents/{id}/style-sheet/shape", { params: { path: { id }, query: { said: wanted, of } } }),
+        api.GET("/api/documents/{id}/style-sheet/shape", {
+          params: { path: { id }, query: { said: saying(place.shape(), property, value), of } },
+        }),
       );
       // Known before it is drawn, so that it is drawn with its look.
       if (answer.shape !== "") seeShape(of, answer.shape);
@@ -46,6 +53,12 @@ export function ShapePanel({ sheet, kind, of, what, shape, count, put }: Props) 
     } catch (failure) {
       session.messages.say(failure instanceof Error ? failure.message : "It was not taken.", "warning");
     }
+  };
+  /** One after the other: each adds to what the one before has said. */
+  const change = (property: string, value: string | null) => inTurn(() => say(property, value));
+  const put = async (said: string) => {
+    if ((await place.put(said)) === false)
+      session.messages.say("What that was said of has changed meanwhile; it is as it was.", "warning");
   };
   const isSaid = Object.keys(said).length > 0;
   return (
@@ -68,25 +81,14 @@ export function ShapePanel({ sheet, kind, of, what, shape, count, put }: Props) 
           {of === "words" ? "Bring back" : "Bring back to its kind"}
         </Button>
       </div>
-      {groups.map(({ title, properties }) => (
-        <fieldset key={title} className="min-w-0 space-y-1 border-t border-line pt-3">
-          <legend className="sr-only">{title}</legend>
-          <p aria-hidden="true" className="text-xs font-semibold text-stem">
-            {title}
-          </p>
-          {properties.map((property) => (
-            <PropertyField
-              key={property.name}
-              property={of === "paragraphs" && property.name === "size" ? { ...property, hint: "11pt" } : property}
-              value={said[property.name] ?? (of === "words" && !kind ? "" : (shown.look[property.name] ?? ""))}
-              isSaid={property.name in said}
-              faces={sheet.faces}
-              unsaid={of === "words" ? "as around" : ""}
-              onValue={(value) => change(property.name, value)}
-            />
-          ))}
-        </fieldset>
-      ))}
+      <PropertyGroups
+        sheet={sheet}
+        groups={groups}
+        valueOf={(name) => said[name] ?? (of === "words" && !kind ? "" : (shown.look[name] ?? ""))}
+        isSaid={(name) => name in said}
+        unsaid={of === "words" ? "as around" : ""}
+        onValue={change}
+      />
     </section>
   );
 }

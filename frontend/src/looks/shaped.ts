@@ -30,3 +30,11 @@ export function saying(shape: string, property: string, value: string | null): s
   // The core puts them in order, and refuses what cannot be said.
   return said.map(([name, each]) => `${name}:${String(each).replaceAll(";", " ")}`).join(";");
 }
+
+let underWay: Promise<unknown> = Promise.resolve();
+
+/** What is said waits for what was said before it, and adds to that. */
+export function inTurn(say: () => Promise<unknown>): Promise<unknown> {
+  underWay = underWay.then(say, say);
+  return underWay;
+}

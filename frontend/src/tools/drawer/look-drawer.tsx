@@ -1,10 +1,12 @@
+import type { EditorView } from "@tiptap/pm/view";
 import { useState } from "react";
 import { Link } from "wouter";
 import type { KindView } from "../../api/client";
 import { useDocument, useSession, useWindow } from "../../document/context";
 import { isInHeading } from "../../editor/commands";
 import { kindAt, wordKindAt } from "../../editor/kinds";
-import { isInParagraph, setParagraphShape, setWordShape, shapeAt, wordShapeAt } from "../../editor/shapes";
+import { isInParagraph, ShapedPlace } from "../../editor/shapes";
+import type { ShapeOf } from "../../editor/seen-shapes";
 import { KindPanel } from "../../looks/kind-panel";
 import { useLookReach, type Reach } from "../../looks/look-reach";
 import { ShapePanel } from "../../looks/shape-panel";
@@ -14,19 +16,25 @@ import { levelAt } from "../../outline/outline";
 import { Choices } from "../../parts/choices";
 import { counted } from "../../parts/words";
 
+/** Another paragraph, or other words, have fields of their own. */
+function placeKey({ state: { selection } }: EditorView): string {
+  const { $from, $to, from, to } = selection;
+  return selection.empty ? `${$from.depth > 0 ? $from.before() : from} ${$to.depth}` : `${from} ${to}`;
+}
+
 /** The look of the kind of text that the cursor is in, or of the one place, the words or the headings that are meant. */
 export function LookDrawer() {
   const session = useSession("LookDrawer");
   const id = useDocument("LookDrawer", (state) => state.id);
   const outline = useDocument("LookDrawer", (state) => state.outline);
-  const facts = useDocument("LookDrawer", (state) => state.facts);
+  // What is said of headings is read anew when it has changed.
+  useDocument("LookDrawer", (state) => state.facts);
   const picked = useWindow("LookDrawer", (state) => state.picked);
   const spot = useSpot((state) => state.spot);
   const wanted = useLookReach((state) => state.reach);
   const sheet = useStyleSheet();
   const uses = useKindUses();
   const [wantsWords, setWantsWords] = useState(true);
-  const [, setPut] = useState(0);
   if (!sheet) return <p className="text-soft">Reading the style sheet…</p>;
   const named = (name: string | null) => sheet.kinds.find((kind) => kind.name === name);
   const position = spot ? session.state.positions.get(spot.section) : undefined;
@@ -50,13 +58,12 @@ export function LookDrawer() {
   const countOf = (kind: KindView) =>
     uses === undefined ? undefined : (uses.find((use) => use.kind === kind.name)?.count ?? 0);
   const ofHeadings = (sections: string[]) => ({
-    shape: facts.get(sections[0] ?? "")?.shape ?? "",
-    put: (shape: string) => session.changes.perform({ name: "describe-section", sections, shape }, { quiet: true }),
+    shape: () => session.state.facts.get(sections[0] ?? "")?.shape ?? "",
+    put: async (shape: string) => {
+      await session.changes.perform({ name: "describe-section", sections, shape }, { quiet: true });
+    },
   });
-  const inText = (command: typeof setParagraphShape, shape: string) => {
-    if (view) command(shape)(view.state, view.dispatch);
-    setPut((times) => times + 1);
-  };
+  const inText = (of: ShapeOf) => (view ? new ShapedPlace(view, of) : { shape: () => "", put: () => false });
   const pickedLevels = new Set(picks.map((each) => levelAt(outline, session.state.positions.get(each) ?? 0)));
   const pickedKind = pickedLevels.size === 1 ? named(`heading-${[...pickedLevels][0]}`) : undefined;
   const shaping = {
@@ -65,25 +72,19 @@ export function LookDrawer() {
       kind: textKind,
       of: "paragraphs" as const,
       what: isHeading ? "this heading" : "this paragraph",
-      ...(isHeading && spot
-        ? ofHeadings([spot.section])
-        : {
-            shape: view ? shapeAt(view.state) : "",
-            put: (shape: string) => inText(setParagraphShape, shape),
-          }),
+      place: isHeading && spot ? ofHeadings([spot.section]) : inText("paragraphs"),
     },
     words: {
       kind: wordKind ?? null,
       of: "words" as const,
       what: "these words",
-      shape: view ? wordShapeAt(view.state) : "",
-      put: (shape: string) => inText(setWordShape, shape),
+      place: inText("words"),
     },
     picked: {
       kind: pickedKind ?? null,
       of: "paragraphs" as const,
       what: `the ${counted(picks.length, "picked heading")}`,
-      ...ofHeadings(picks),
+      place: ofHeadings(picks),
     },
   }[reach];
   const kind = wordKind && wantsWords ? wordKind : textKind;
@@ -101,7 +102,7 @@ export function LookDrawer() {
       )}
       {shaping ? (
         <ShapePanel
-          key={`${reach} ${spot?.section ?? ""}`}
+          key={`${reach} ${spot?.section ?? ""} ${isHeading || !view ? "" : placeKey(view)}`}
           sheet={sheet}
           count={shaping.kind ? countOf(shaping.kind) : undefined}
           {...shaping}
