@@ -133,7 +133,7 @@ final class KindUses
         // What is within it; a leaf is its own place.
         $place = BodySchema::isLeaf($block->type) ? [$at, $at + 1, false] : [$at + 1, $at + $block->size() - 1, false];
         $kind = match ($block->type) {
-            'paragraph' => $block->kind() ?? $around->named(max(1, min(9, $depth))),
+            'paragraph' => $block->kind() ?? $around->atDepth($depth),
             'codeBlock', 'calculation' => TextKind::Code->value,
             'formulaBlock' => TextKind::Formula->value,
             'tableCell' => true === $block->attribute('header')
@@ -167,11 +167,7 @@ final class KindUses
             }
         }
         $this->inline($block->content, $section, $at + 1, false);
-        $within = match ($block->type) {
-            'quotation' => TextKind::Quotation,
-            'listItem' => TextKind::ListItem,
-            default => $around,
-        };
+        $within = TextKind::within($block->type, $around);
         $deeper = $depth + ('listItem' === $block->type ? 1 : 0);
         ++$at;
         foreach ($block->content as $child) {

@@ -110,6 +110,27 @@ enum TextKind: string
         };
     }
 
+    /**
+     * What paragraphs within a block are of, as long as they are of no kind of the writer’s own.
+     *
+     * @param string $block  its type
+     * @param self   $around what they are of around it
+     */
+    public static function within(string $block, self $around): self
+    {
+        return match ($block) {
+            'quotation' => self::Quotation,
+            'listItem' => self::ListItem,
+            default => $around,
+        };
+    }
+
+    /** @param int $depth of lists, 0 outside of any; deeper ones than the ninth are as that */
+    public function atDepth(int $depth): string
+    {
+        return $this->named(max(1, min(9, $depth)));
+    }
+
     /** What a kind rests on as long as its definition does not say otherwise; null for the body, which rests on nothing. */
     public function restsOn(int $level = 1): ?string
     {

@@ -158,7 +158,7 @@ final class BlockTypst extends BlockVisitor
     {
         return $isUnderHeading && 0 === $this->depth
             ? TextKind::FirstParagraph->value
-            : $this->around->named(max(1, min(9, $this->lists)));
+            : $this->around->atDepth($this->lists);
     }
 
     /** @param list<Node> $blocks */

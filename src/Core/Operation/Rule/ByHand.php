@@ -61,7 +61,7 @@ final readonly class ByHand
     private function block(Node $block, TextKind $around, int $depth): Node
     {
         if ('paragraph' === $block->type) {
-            $shape = $this->shape($block->kind() ?? $around->named(max(1, min(9, $depth))), $block->shape());
+            $shape = $this->shape($block->kind() ?? $around->atDepth($depth), $block->shape());
             $attributes = array_diff_key($block->attributes, ['shape' => true]);
             $block = $block->withAttributes(
                 $shape->isEmpty() ? $attributes : [...$attributes, 'shape' => $shape->written()],
@@ -70,11 +70,7 @@ final readonly class ByHand
         if (!BodySchema::holdsBlocks($block->type)) {
             return $block->withContent($this->words($block->content));
         }
-        $within = match ($block->type) {
-            'quotation' => TextKind::Quotation,
-            'listItem' => TextKind::ListItem,
-            default => $around,
-        };
+        $within = TextKind::within($block->type, $around);
         $deeper = $depth + ('listItem' === $block->type ? 1 : 0);
 
         return $block->withContent(

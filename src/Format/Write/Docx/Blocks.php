@@ -170,7 +170,7 @@ final class Blocks extends BlockVisitor
     {
         return match (true) {
             $this->isQuoted => TextKind::Quotation->value,
-            $this->depth >= 0 => TextKind::ListItem->named(min(9, $this->depth + 1)),
+            $this->depth >= 0 => TextKind::ListItem->atDepth($this->depth + 1),
             $paragraph === $this->first => TextKind::FirstParagraph->value,
             default => TextKind::Body->value,
         };
