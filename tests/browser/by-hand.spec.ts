@@ -140,7 +140,7 @@ test("a paragraph and some words are shaped by hand, stay so after a reload and 
   const check = page.getByRole("region", { name: "Check" });
   await expect(check.getByText("One place here is shaped by hand")).toHaveCount(1);
   await expect(check.getByText("2 places here are shaped by hand")).toHaveCount(1);
-  await page.getByRole("button", { name: "Bring all that is shaped by hand back to its kind" }).click();
+  await page.getByRole("button", { name: "Bring back all that is by hand" }).click();
   await expect.poll(() => keptShapes(page)).toEqual({});
   await expect(page.locator("[data-shape], [data-word-shape]")).toHaveCount(0);
   await page.getByRole("button", { name: "Undo" }).click();

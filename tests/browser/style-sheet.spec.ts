@@ -267,3 +267,18 @@ test("where sources are quoted, a long quotation in the text is found, set off a
   await expect(page.locator(".manuscript blockquote")).toHaveCount(0);
   await expect(page.locator(".manuscript p").first()).toContainText(`“${words}” Then`);
 });
+
+test("every file of a face that the styles name is shipped", async ({ page }) => {
+  await openDocument(page, TEXT);
+  const files = await page.evaluate(() =>
+    [...document.styleSheets]
+      .flatMap((sheet) => [...sheet.cssRules].map((rule) => ({ rule, base: sheet.href ?? location.href })))
+      .filter(({ rule }) => rule instanceof CSSFontFaceRule)
+      .flatMap(({ rule, base }) =>
+        [...rule.cssText.matchAll(/url\("([^"]+)"\)/g)].map((found) => new URL(found[1]!, base).href),
+      )
+      .filter((address) => !address.startsWith("data:")),
+  );
+  expect(files.length).toBeGreaterThan(20);
+  for (const file of new Set(files)) expect((await page.request.get(file)).status(), file).toBe(200);
+});

@@ -29,7 +29,7 @@ export function CheckDrawer() {
       {all.some(({ rule }) => rule === "shaped-by-hand") && (
         <div className="mb-4">
           <Button onClick={() => void session.changes.perform({ name: "clear-shapes" })}>
-            Bring all that is shaped by hand back to its kind
+            Bring back all that is by hand
           </Button>
         </div>
       )}

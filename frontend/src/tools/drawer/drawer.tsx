@@ -81,7 +81,10 @@ export function Drawer() {
       )}
       <nav
         aria-label="Tools"
-        className={cx("hidden w-16 flex-col items-center gap-1 border-line pt-3", !isQuiet && "md:flex")}
+        className={cx(
+          "hidden min-h-0 w-16 flex-col items-center gap-1 overflow-y-auto border-line pt-3",
+          !isQuiet && "md:flex",
+        )}
       >
         {TOOLS.map(({ id, label, icon: Icon }) => (
           <button
